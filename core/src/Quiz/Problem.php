@@ -1,0 +1,11 @@
+<?php
+
+declare(strict_types=1);
+
+namespace HiddenLadder\Core\Quiz;
+
+/** One thing that is wrong with a document: where (a JSON pointer) and why. */
+final readonly class Problem
+{
+    public function __construct(public string $pointer, public string $reason) {}
+}

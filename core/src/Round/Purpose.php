@@ -1,0 +1,11 @@
+<?php
+
+declare(strict_types=1);
+
+namespace HiddenLadder\Core\Round;
+
+/** A named set of terms. */
+enum Purpose: string
+{
+    case Learn = 'learn';
+}

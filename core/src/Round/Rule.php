@@ -1,0 +1,21 @@
+<?php
+
+declare(strict_types=1);
+
+namespace HiddenLadder\Core\Round;
+
+/** The rule by which an event is refused. */
+enum Rule: string
+{
+    case NotStarted = 'not-started';
+    case AlreadyStarted = 'already-started';
+    case RoundFinished = 'round-finished';
+    case NotHere = 'not-here';
+    case AnswerFirst = 'answer-first';
+    case UnfitResponse = 'unfit-response';
+    case NoMoreHelp = 'no-more-help';
+    case NotYetPastTheLadder = 'not-yet-past-the-ladder';
+    case CueStillOpen = 'cue-still-open';
+    case NoSuchStop = 'no-such-stop';
+    case NothingToShow = 'nothing-to-show';
+}
