@@ -1,0 +1,97 @@
+<?php
+
+declare(strict_types=1);
+
+namespace HiddenLadder\App\Http\Controllers\Teacher;
+
+use HiddenLadder\App\Classes\Phrases;
+use HiddenLadder\App\Classes\Roster;
+use HiddenLadder\App\Http\Controllers\Controller;
+use HiddenLadder\App\Models\Assignment;
+use HiddenLadder\App\Models\SchoolClass;
+use HiddenLadder\App\Models\Student;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Http\Response;
+
+/** Classes and their rosters. */
+final class ClassController extends Controller
+{
+    public function __construct(private readonly Roster $roster) {}
+
+    public function index(Request $request): JsonResponse
+    {
+        $classes = $this->teacher($request)->classes()->withCount(['students', 'assignments'])->orderBy('name')->get();
+
+        return new JsonResponse($classes->map(static fn (SchoolClass $class): array => self::line($class) + [
+            'students' => $class->getAttribute('students_count'),
+            'tasks' => $class->getAttribute('assignments_count'),
+        ])->all());
+    }
+
+    public function store(Request $request, Phrases $phrases): JsonResponse
+    {
+        $request->validate(['name' => ['required', 'string', 'max:120']]);
+        $class = $this->teacher($request)->classes()->create(['name' => $request->string('name')->trim()->value(), 'phrase' => $phrases->fresh()]);
+
+        return new JsonResponse($this->whole($class), 201);
+    }
+
+    public function show(SchoolClass $class): JsonResponse
+    {
+        $this->authorize('reach', $class);
+
+        return new JsonResponse($this->whole($class));
+    }
+
+    public function addStudents(Request $request, SchoolClass $class): JsonResponse
+    {
+        $this->authorize('reach', $class);
+        $request->validate(['names' => ['required', 'string', 'max:50000']]);
+
+        return new JsonResponse($this->roster->add($class, $request->string('names')->value()) + ['class' => $this->whole($class)]);
+    }
+
+    public function takeOut(SchoolClass $class, string $student): Response
+    {
+        $this->authorize('reach', $class);
+        $this->roster->takeOut($class, $student);
+
+        return new Response('', 204);
+    }
+
+    public function bringBack(SchoolClass $class, string $student): Response
+    {
+        $this->authorize('reach', $class);
+        $this->roster->bringBack($class, $student);
+
+        return new Response('', 204);
+    }
+
+    /** Lets a student who forgot their secret choose a new one at the next entry. */
+    public function clearSecret(SchoolClass $class, string $student): Response
+    {
+        $this->authorize('reach', $class);
+        $class->students()->findOrFail($student)->update(['secret' => null]);
+
+        return new Response('', 204);
+    }
+
+    /** @return array<string, mixed> */
+    private static function line(SchoolClass $class): array
+    {
+        return ['id' => $class->id, 'name' => $class->name, 'phrase' => $class->phrase];
+    }
+
+    /** @return array<string, mixed> */
+    private function whole(SchoolClass $class): array
+    {
+        return self::line($class) + [
+            'roster' => $class->students()->get()->map(static fn (Student $student): array => [
+                'id' => $student->id, 'name' => $student->name, 'entered' => $student->secret !== null,
+            ])->all(),
+            'assignments' => $class->assignments()->with(['quiz', 'class'])->get()
+                ->map(static fn (Assignment $assignment): array => AssignmentController::line($assignment))->all(),
+        ];
+    }
+}

@@ -1,0 +1,172 @@
+<?php
+
+declare(strict_types=1);
+
+namespace HiddenLadder\App\Http\Controllers\Teacher;
+
+use HiddenLadder\App\Http\Controllers\Controller;
+use HiddenLadder\App\Http\Problem;
+use HiddenLadder\App\Models\Edition;
+use HiddenLadder\App\Models\Quiz;
+use HiddenLadder\App\Models\QuizState;
+use HiddenLadder\App\Models\Ulids;
+use HiddenLadder\App\Rounds\RoundBook;
+use HiddenLadder\Core\Inspection\Finding;
+use HiddenLadder\Core\Inspection\Inspection;
+use HiddenLadder\Core\Quiz\DocumentCheck;
+use HiddenLadder\Core\Quiz\Problem as DocumentProblem;
+use HiddenLadder\Core\Quiz\QuizDocument;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Support\Facades\DB;
+
+/** Making quizzes: kept at every change, published as editions. */
+final class QuizController extends Controller
+{
+    public function index(Request $request): JsonResponse
+    {
+        $quizzes = $this->teacher($request)->quizzes()->with('latestEdition')
+            ->where('state', '!=', QuizState::Archived)->orderByDesc('updated_at')->get();
+
+        return new JsonResponse($quizzes->map(self::line(...))->all());
+    }
+
+    public function store(Request $request): JsonResponse
+    {
+        $request->validate(['title' => ['required', 'string', 'max:200'], 'language' => ['string', 'regex:/^[a-z]{2,3}(-[A-Za-z0-9]{2,8})*$/']]);
+        $title = $request->string('title')->trim()->value();
+        $quiz = $this->teacher($request)->quizzes()->create([
+            'title' => $title,
+            'state' => QuizState::Draft,
+            'version' => 1,
+            'document' => [
+                'schema' => 1,
+                'title' => $title,
+                'instructions' => '',
+                'language' => $request->string('language', 'en')->value(),
+                'stops' => [],
+                'sideStops' => [],
+                'finishes' => [['id' => Ulids::make(), 'title' => 'You have reached the end', 'message' => '']],
+            ],
+        ]);
+
+        return new JsonResponse($this->whole($quiz), 201);
+    }
+
+    public function show(Quiz $quiz): JsonResponse
+    {
+        $this->authorize('reach', $quiz);
+
+        return new JsonResponse($this->whole($quiz));
+    }
+
+    /** Saves the whole document, unless it was saved elsewhere since the version this one was made from. */
+    public function update(Request $request, Quiz $quiz, DocumentCheck $check): JsonResponse
+    {
+        $this->authorize('reach', $quiz);
+        $request->validate(['version' => ['required', 'integer'], 'document' => ['required', 'array']]);
+        $document = $request->input('document');
+        $problems = $check->problems($document);
+        if ($problems !== []) {
+            throw Problem::invalid('This is not a quiz document. The last saved state is kept.', array_map(
+                static fn (DocumentProblem $problem): array => ['pointer' => $problem->pointer, 'reason' => $problem->reason],
+                $problems,
+            ));
+        }
+        assert(is_array($document));
+        $title = trim(QuizDocument::read($document)->title);
+        $saved = Quiz::query()->whereKey($quiz->id)->where('version', $request->integer('version'))->update([
+            'document' => json_encode($document, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE),
+            'title' => $title === '' ? 'Untitled' : $title,
+            'version' => $request->integer('version') + 1,
+        ]);
+        if ($saved === 0) {
+            throw new Problem(409, 'changed-elsewhere', 'This quiz was changed in another tab or on another device.', ['version' => $quiz->refresh()->version]);
+        }
+
+        return new JsonResponse($this->told($quiz->refresh()));
+    }
+
+    /** Freezes an edition of the quiz as it stands, when the inspection finds nothing that stops it. */
+    public function publish(Quiz $quiz): JsonResponse
+    {
+        $this->authorize('reach', $quiz);
+        DB::transaction(function () use ($quiz): void {
+            $locked = Quiz::query()->lockForUpdate()->findOrFail($quiz->id);
+            $findings = Inspection::of(QuizDocument::read($locked->document));
+            if (! Inspection::allowsPublishing($findings)) {
+                throw new Problem(422, 'not-ready', 'This quiz cannot be published yet.', ['findings' => self::findings($findings)]);
+            }
+            $latest = $locked->latestEdition;
+            if ($latest === null || $latest->version !== $locked->version) {
+                Edition::query()->create([
+                    'quiz_id' => $locked->id,
+                    'number' => ($latest->number ?? 0) + 1,
+                    'version' => $locked->version,
+                    'document' => $locked->document,
+                    'published_at' => now(),
+                ]);
+            }
+            $locked->update(['state' => QuizState::Published]);
+        }, 5);
+
+        return new JsonResponse($this->whole($quiz->refresh()));
+    }
+
+    public function archive(Quiz $quiz): JsonResponse
+    {
+        $this->authorize('reach', $quiz);
+        $quiz->update(['state' => QuizState::Archived]);
+
+        return new JsonResponse(self::line($quiz->load('latestEdition')));
+    }
+
+    public function restore(Quiz $quiz): JsonResponse
+    {
+        $this->authorize('reach', $quiz);
+        $quiz->update(['state' => $quiz->latestEdition === null ? QuizState::Draft : QuizState::Published]);
+
+        return new JsonResponse(self::line($quiz));
+    }
+
+    /** @return array<string, mixed> */
+    public static function line(Quiz $quiz): array
+    {
+        $document = QuizDocument::read($quiz->document);
+
+        return [
+            'id' => $quiz->id,
+            'title' => $quiz->title,
+            'state' => $quiz->state->value,
+            'stops' => count($document->stops) + count($document->sideStops),
+            'questions' => count($document->questions()),
+            'edition' => $quiz->latestEdition?->number,
+            'changedSince' => $quiz->latestEdition !== null && $quiz->latestEdition->version !== $quiz->version,
+            'updatedAt' => $quiz->updated_at->toIso8601ZuluString('millisecond'),
+        ];
+    }
+
+    /** @return array<string, mixed> */
+    private function told(Quiz $quiz): array
+    {
+        return self::line($quiz->load('latestEdition')) + [
+            'version' => $quiz->version,
+            'findings' => self::findings(Inspection::of(QuizDocument::read($quiz->document))),
+        ];
+    }
+
+    /** @return array<string, mixed> */
+    private function whole(Quiz $quiz): array
+    {
+        return $this->told($quiz) + ['document' => $quiz->document];
+    }
+
+    /**
+     * @param  list<Finding>  $findings
+     * @return list<array<string, mixed>>
+     */
+    private static function findings(array $findings): array
+    {
+        return array_map(static fn (Finding $finding): array => $finding->toArray(), $findings);
+    }
+}

@@ -1,0 +1,48 @@
+<?php
+
+declare(strict_types=1);
+
+namespace HiddenLadder\App\Http\Controllers\Teacher;
+
+use HiddenLadder\App\Http\Controllers\Controller;
+use HiddenLadder\App\Http\Problem;
+use HiddenLadder\App\Media\MediaFolder;
+use HiddenLadder\App\Models\Quiz;
+use HiddenLadder\Core\Fields;
+use HiddenLadder\Core\Quiz\QuizDocument;
+use HiddenLadder\Core\Round\Engine;
+use HiddenLadder\Core\Round\Event;
+use HiddenLadder\Core\Round\Projection;
+use HiddenLadder\Core\Round\Refusal;
+use HiddenLadder\Core\Round\Started;
+use HiddenLadder\Core\Round\State;
+use HiddenLadder\Core\Round\Terms;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+
+/** The teacher walks a quiz as a student would. Nothing is kept: each step sends the whole walk so far. */
+final class RehearsalController extends Controller
+{
+    public function __invoke(Request $request, Quiz $quiz, MediaFolder $media): JsonResponse
+    {
+        $this->authorize('reach', $quiz);
+        $asked = Fields::of($request->json()->all())->only(['from', 'events']);
+        $document = QuizDocument::read($quiz->document);
+        $engine = new Engine($document, Terms::learn());
+        $state = new State;
+        $events = $asked->objects('events', static fn (Fields $event): Event => Event::read(
+            $event->only(['kind', 'data'])->string('kind'),
+            $event->object('data'),
+        ));
+        foreach ([new Started($asked->stringOrNull('from')), ...$events] as $event) {
+            $outcome = $engine->apply($state, $event, (int) now()->valueOf());
+            if ($outcome instanceof Refusal) {
+                throw new Problem(422, 'refused-by-rule', $outcome->sentence, ['rule' => $outcome->rule->value]);
+            }
+            $state = $outcome->state;
+        }
+        $projection = new Projection($document, Terms::learn());
+
+        return new JsonResponse(['id' => $quiz->id, 'round' => 1] + $projection->of($state) + ['media' => $media->described($projection->media($state))]);
+    }
+}

@@ -1,0 +1,32 @@
+<?php
+
+declare(strict_types=1);
+
+namespace HiddenLadder\App\Http\Controllers\Teacher;
+
+use HiddenLadder\App\Http\Controllers\Controller;
+use HiddenLadder\App\Models\Assignment;
+use HiddenLadder\App\Models\AssignmentState;
+use HiddenLadder\App\Models\Quiz;
+use HiddenLadder\App\Models\QuizState;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+
+/** What runs, and what was worked on last. */
+final class TodayController extends Controller
+{
+    public function __invoke(Request $request): JsonResponse
+    {
+        $teacher = $this->teacher($request);
+        $running = Assignment::query()->with(['quiz', 'class'])
+            ->whereIn('class_id', $teacher->classes()->select('id'))
+            ->where('state', AssignmentState::Open)
+            ->orderByDesc('created_at')->get();
+        $drafts = $teacher->quizzes()->with('latestEdition')->where('state', '!=', QuizState::Archived)->orderByDesc('updated_at')->limit(4)->get();
+
+        return new JsonResponse([
+            'running' => $running->map(static fn (Assignment $assignment): array => AssignmentController::line($assignment))->all(),
+            'quizzes' => $drafts->map(static fn (Quiz $quiz): array => QuizController::line($quiz))->all(),
+        ]);
+    }
+}

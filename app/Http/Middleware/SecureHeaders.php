@@ -1,0 +1,32 @@
+<?php
+
+declare(strict_types=1);
+
+namespace HiddenLadder\App\Http\Middleware;
+
+use Closure;
+use Illuminate\Http\Request;
+use Symfony\Component\HttpFoundation\Response;
+
+/** A strict Content-Security-Policy and its companions on every answer. */
+final class SecureHeaders
+{
+    private const POLICY = "default-src 'none'; script-src 'self'; style-src 'self'; style-src-attr 'unsafe-inline'; "
+        ."img-src 'self' data: blob:; media-src 'self' blob:; font-src 'self'; connect-src 'self'; manifest-src 'self'; "
+        ."form-action 'self'; base-uri 'none'; frame-ancestors 'none'";
+
+    public function handle(Request $request, Closure $next): Response
+    {
+        $response = $next($request);
+        assert($response instanceof Response);
+        $response->headers->set('Content-Security-Policy', self::POLICY);
+        $response->headers->set('X-Content-Type-Options', 'nosniff');
+        $response->headers->set('Referrer-Policy', 'same-origin');
+        $response->headers->set('Permissions-Policy', 'camera=(), microphone=(), geolocation=()');
+        if ($request->is('api/*')) {
+            $response->headers->set('Cache-Control', 'no-store');
+        }
+
+        return $response;
+    }
+}

@@ -1,0 +1,167 @@
+<?php
+
+declare(strict_types=1);
+
+namespace HiddenLadder\App\Media;
+
+use HiddenLadder\App\Http\Problem;
+use HiddenLadder\App\Models\Medium;
+use HiddenLadder\App\Models\Teacher;
+use HiddenLadder\App\Models\Ulids;
+use Illuminate\Http\UploadedFile;
+use Illuminate\Support\Facades\Process;
+use Illuminate\Support\Str;
+
+/** Takes videos and pictures in: told by their content, within the limits, pictures decoded and encoded anew. */
+final class MediaFolder
+{
+    private const VIDEOS = ['video/webm' => 'webm', 'video/mp4' => 'mp4'];
+
+    private const PICTURES = ['image/jpeg', 'image/png', 'image/webp', 'image/gif'];
+
+    /** Pixels on the longer side; larger pictures are made smaller. */
+    private const WIDEST = 2000;
+
+    /** Pixels in all beyond which a picture is not decoded, whatever its bytes. */
+    private const MOST_PIXELS = 50_000_000;
+
+    /** @throws Problem when it is missing, of another type, or too large; nothing is kept then */
+    public function take(Teacher $teacher, ?UploadedFile $file, ?UploadedFile $captions): Medium
+    {
+        if ($file === null || ! $file->isValid()) {
+            throw $file !== null && in_array($file->getError(), [UPLOAD_ERR_INI_SIZE, UPLOAD_ERR_FORM_SIZE], true)
+                ? $this->tooLarge('video')
+                : Problem::invalid('Choose a video or a picture to send.', [['pointer' => '/file', 'reason' => 'There is no file.']]);
+        }
+        $type = (string) $file->getMimeType();
+        $title = Str::limit(trim(pathinfo($file->getClientOriginalName(), PATHINFO_FILENAME)), 190, '…');
+        $id = Ulids::make();
+        $folder = $this->folder();
+        if (isset(self::VIDEOS[$type])) {
+            $this->within('video', $file);
+            $subtitles = $captions === null ? null : $this->captions($captions);
+            $name = "$id.".self::VIDEOS[$type];
+            $seconds = $this->seconds($file->getRealPath());
+            $file->move($folder, $name);
+            if ($subtitles !== null) {
+                file_put_contents("$folder/$id.vtt", $subtitles);
+            }
+        } elseif (in_array($type, self::PICTURES, true)) {
+            $this->within('picture', $file);
+            $name = "$id.webp";
+            $seconds = null;
+            $type = 'image/webp';
+            $this->encodeAnew($file->getRealPath(), "$folder/$name");
+        } else {
+            throw $this->wrongType('A video is WebM or MP4, a picture JPEG, PNG, WebP or GIF.');
+        }
+
+        return $teacher->media()->create([
+            'id' => $id,
+            'kind' => $seconds === null ? MediumKind::Picture : MediumKind::Video,
+            'type' => $type,
+            'title' => $title === '' ? 'Untitled' : $title,
+            'bytes' => (int) filesize("$folder/$name"),
+            'seconds' => $seconds,
+            'file' => $name,
+            'captions' => isset($subtitles) ? "$id.vtt" : null,
+        ]);
+    }
+
+    public function folder(): string
+    {
+        $folder = config('hidden_ladder.media_folder');
+        assert(is_string($folder));
+        if (! is_dir($folder)) {
+            mkdir($folder, 0o775, true);
+        }
+
+        return $folder;
+    }
+
+    /**
+     * What a player has to know about videos and pictures before it loads them.
+     *
+     * @param  list<string>  $ids
+     * @return array<string, array{seconds: ?float, captions: bool}>|\stdClass by id; an empty object where there are none
+     */
+    public function described(array $ids): array|\stdClass
+    {
+        $described = [];
+        foreach ($ids === [] ? [] : Medium::query()->findMany($ids) as $medium) {
+            $described[$medium->id] = ['seconds' => $medium->seconds, 'captions' => $medium->captions !== null];
+        }
+
+        return $described === [] ? new \stdClass : $described;
+    }
+
+    private function within(string $what, UploadedFile $file): void
+    {
+        if ($file->getSize() > $this->limit($what)) {
+            throw $this->tooLarge($what);
+        }
+    }
+
+    private function limit(string $what): int
+    {
+        $limit = config("hidden_ladder.largest.$what");
+        assert(is_int($limit));
+
+        return $limit;
+    }
+
+    private function tooLarge(string $what): Problem
+    {
+        $limit = $this->limit($what);
+        $words = $limit >= 1024 * 1024 ? ($limit >> 20).' MB' : ($limit >> 10).' kB';
+
+        return new Problem(413, 'too-large', ucfirst($what)." files may have at most $words.", ['limit' => $limit]);
+    }
+
+    private function wrongType(string $sentence): Problem
+    {
+        return new Problem(415, 'wrong-type', "This file is of a type that cannot be used here. $sentence");
+    }
+
+    private function captions(UploadedFile $file): string
+    {
+        $this->within('captions', $file);
+        $text = (string) file_get_contents($file->getRealPath());
+        if (preg_match('/^(\xEF\xBB\xBF)?WEBVTT([ \t\r\n]|$)/', $text) !== 1 || ! mb_check_encoding($text, 'UTF-8')) {
+            throw $this->wrongType('Captions are a WebVTT file (.vtt).');
+        }
+
+        return $text;
+    }
+
+    /** Length of a video in seconds, from the file itself. */
+    private function seconds(string $path): float
+    {
+        $found = Process::timeout(30)->run(['ffprobe', '-v', 'error', '-show_entries', 'format=duration', '-of', 'csv=p=0', $path]);
+        $seconds = trim($found->output());
+        if (! $found->successful() || ! is_numeric($seconds) || (float) $seconds <= 0) {
+            throw $this->wrongType('This video cannot be read.');
+        }
+
+        return round((float) $seconds, 2);
+    }
+
+    private function encodeAnew(string $from, string $to): void
+    {
+        $size = @getimagesize($from);
+        if ($size === false || $size[0] * $size[1] > self::MOST_PIXELS) {
+            throw $this->wrongType('This picture cannot be read.');
+        }
+        $picture = @imagecreatefromstring((string) file_get_contents($from));
+        if ($picture === false) {
+            throw $this->wrongType('This picture cannot be read.');
+        }
+        $longer = max(imagesx($picture), imagesy($picture));
+        if ($longer > self::WIDEST) {
+            $scaled = imagescale($picture, (int) round(imagesx($picture) * self::WIDEST / $longer));
+            $picture = $scaled === false ? $picture : $scaled;
+        }
+        imagepalettetotruecolor($picture);
+        imagewebp($picture, $to, 85);
+    }
+}

@@ -1,0 +1,11 @@
+<?php
+
+declare(strict_types=1);
+
+namespace HiddenLadder\App\Media;
+
+enum MediumKind: string
+{
+    case Video = 'video';
+    case Picture = 'picture';
+}

@@ -1,0 +1,34 @@
+<?php
+
+declare(strict_types=1);
+
+namespace HiddenLadder\App\Models;
+
+use Carbon\CarbonImmutable;
+use Illuminate\Database\Eloquent\Relations\HasMany;
+
+/**
+ * A quiz as it was when it was published. Never changed; mends are laid over it as corrections.
+ *
+ * @property string $id
+ * @property string $quiz_id
+ * @property int $number from 1
+ * @property int $version of the quiz that was frozen
+ * @property array<array-key, mixed> $document
+ * @property CarbonImmutable $published_at
+ */
+final class Edition extends Model
+{
+    public $timestamps = false;
+
+    /** @return HasMany<Correction, $this> those in force, in order */
+    public function corrections(): HasMany
+    {
+        return $this->hasMany(Correction::class)->whereNull('taken_back_at')->orderBy('number');
+    }
+
+    protected function casts(): array
+    {
+        return ['document' => 'array', 'number' => 'integer', 'version' => 'integer', 'published_at' => 'immutable_datetime'];
+    }
+}

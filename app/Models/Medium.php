@@ -1,0 +1,30 @@
+<?php
+
+declare(strict_types=1);
+
+namespace HiddenLadder\App\Models;
+
+use HiddenLadder\App\Media\MediumKind;
+
+/**
+ * A video or picture.
+ *
+ * @property string $id
+ * @property string $teacher_id
+ * @property MediumKind $kind
+ * @property string $type the media type, told from the content
+ * @property string $title
+ * @property int $bytes
+ * @property ?float $seconds of a video
+ * @property string $file name in the media folder
+ * @property ?string $captions name of a WebVTT file in the media folder
+ */
+final class Medium extends Model
+{
+    protected $table = 'media';
+
+    protected function casts(): array
+    {
+        return ['kind' => MediumKind::class, 'seconds' => 'float', 'bytes' => 'integer'];
+    }
+}

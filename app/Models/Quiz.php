@@ -1,0 +1,45 @@
+<?php
+
+declare(strict_types=1);
+
+namespace HiddenLadder\App\Models;
+
+use Carbon\CarbonImmutable;
+use Illuminate\Database\Eloquent\Relations\HasMany;
+use Illuminate\Database\Eloquent\Relations\HasOne;
+
+/**
+ * @property string $id
+ * @property string $teacher_id
+ * @property string $title as in the document, for finding
+ * @property QuizState $state
+ * @property int $version counts the saves
+ * @property array<array-key, mixed> $document
+ * @property CarbonImmutable $updated_at
+ * @property ?Edition $latestEdition
+ */
+final class Quiz extends Model
+{
+    /** @return HasMany<Edition, $this> */
+    public function editions(): HasMany
+    {
+        return $this->hasMany(Edition::class);
+    }
+
+    /** @return HasOne<Edition, $this> */
+    public function latestEdition(): HasOne
+    {
+        return $this->hasOne(Edition::class)->ofMany('number', 'max');
+    }
+
+    /** @return HasMany<Assignment, $this> */
+    public function assignments(): HasMany
+    {
+        return $this->hasMany(Assignment::class);
+    }
+
+    protected function casts(): array
+    {
+        return ['document' => 'array', 'state' => QuizState::class, 'version' => 'integer', 'updated_at' => 'immutable_datetime'];
+    }
+}

@@ -1,0 +1,56 @@
+<?php
+
+declare(strict_types=1);
+
+namespace HiddenLadder\App\Models;
+
+use Carbon\CarbonImmutable;
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
+use Illuminate\Database\Eloquent\Relations\HasMany;
+
+/**
+ * One student's walk through an edition. The state is derived from the events.
+ *
+ * @property string $id
+ * @property string $assignment_id
+ * @property string $student_id
+ * @property string $edition_id
+ * @property int $number of this student's rounds of the assignment, from 1
+ * @property array<array-key, mixed> $terms
+ * @property array<array-key, mixed> $state
+ * @property CarbonImmutable $started_at
+ * @property CarbonImmutable $moved_at
+ * @property ?CarbonImmutable $finished_at
+ * @property Edition $edition
+ * @property Assignment $assignment
+ */
+final class Round extends Model
+{
+    public $timestamps = false;
+
+    /** @return BelongsTo<Edition, $this> */
+    public function edition(): BelongsTo
+    {
+        return $this->belongsTo(Edition::class);
+    }
+
+    /** @return BelongsTo<Assignment, $this> */
+    public function assignment(): BelongsTo
+    {
+        return $this->belongsTo(Assignment::class);
+    }
+
+    /** @return HasMany<RoundEvent, $this> */
+    public function events(): HasMany
+    {
+        return $this->hasMany(RoundEvent::class)->orderBy('number');
+    }
+
+    protected function casts(): array
+    {
+        return [
+            'terms' => 'array', 'state' => 'array', 'number' => 'integer',
+            'started_at' => 'immutable_datetime', 'moved_at' => 'immutable_datetime', 'finished_at' => 'immutable_datetime',
+        ];
+    }
+}

@@ -1,0 +1,35 @@
+<?php
+
+declare(strict_types=1);
+
+namespace HiddenLadder\App\Models;
+
+use Illuminate\Database\Eloquent\Model as Eloquent;
+
+/**
+ * One thing a student did, with what it came to. Written once, never changed.
+ *
+ * @property string $round_id
+ * @property int $number within the round, from 1
+ * @property string $event_id made on the device, so that sending again is no second event
+ * @property string $kind
+ * @property array<array-key, mixed> $data
+ * @property list<array<string, mixed>> $facts
+ * @property ?int $device_ms when, by the device's clock
+ * @property int $taken_ms when, by the server's; both in milliseconds since 1970
+ */
+final class RoundEvent extends Eloquent
+{
+    public $timestamps = false;
+
+    public $incrementing = false;
+
+    protected $primaryKey = null;
+
+    protected $guarded = [];
+
+    protected function casts(): array
+    {
+        return ['data' => 'array', 'facts' => 'array', 'number' => 'integer', 'taken_ms' => 'integer', 'device_ms' => 'integer'];
+    }
+}

@@ -1,0 +1,38 @@
+<?php
+
+declare(strict_types=1);
+
+namespace HiddenLadder\App\Models;
+
+use Carbon\CarbonImmutable;
+use Illuminate\Database\Eloquent\Relations\BelongsToMany;
+use Illuminate\Database\Eloquent\Relations\HasMany;
+
+/**
+ * A class with its roster and the phrase that brings a student in.
+ *
+ * @property string $id
+ * @property string $teacher_id
+ * @property string $name
+ * @property string $phrase
+ * @property CarbonImmutable $created_at
+ */
+final class SchoolClass extends Model
+{
+    protected $table = 'classes';
+
+    /** @return BelongsToMany<Student, $this> */
+    public function students(): BelongsToMany
+    {
+        return $this->belongsToMany(Student::class, 'enrolments', 'class_id', 'student_id')
+            ->withPivot('name_key')
+            ->wherePivotNull('removed_at')
+            ->orderBy('students.name');
+    }
+
+    /** @return HasMany<Assignment, $this> */
+    public function assignments(): HasMany
+    {
+        return $this->hasMany(Assignment::class, 'class_id')->orderByDesc('created_at');
+    }
+}

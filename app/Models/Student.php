@@ -1,0 +1,44 @@
+<?php
+
+declare(strict_types=1);
+
+namespace HiddenLadder\App\Models;
+
+use Illuminate\Contracts\Auth\Authenticatable;
+use Illuminate\Database\Eloquent\Relations\BelongsToMany;
+use Illuminate\Database\Eloquent\Relations\HasMany;
+
+/**
+ * @property string $id
+ * @property string $name
+ * @property ?string $secret hash of what the student chose at the first entry
+ */
+final class Student extends Model implements Authenticatable
+{
+    use \Illuminate\Auth\Authenticatable;
+
+    protected $hidden = ['secret'];
+
+    /** @return BelongsToMany<SchoolClass, $this> */
+    public function classes(): BelongsToMany
+    {
+        return $this->belongsToMany(SchoolClass::class, 'enrolments', 'student_id', 'class_id')->wherePivotNull('removed_at');
+    }
+
+    /** @return HasMany<Round, $this> */
+    public function rounds(): HasMany
+    {
+        return $this->hasMany(Round::class);
+    }
+
+    public function getAuthPasswordName(): string
+    {
+        return 'secret';
+    }
+
+    /** Students are not remembered: tablets are shared. */
+    public function getRememberTokenName(): string
+    {
+        return '';
+    }
+}

@@ -1,0 +1,27 @@
+<?php
+
+declare(strict_types=1);
+
+namespace HiddenLadder\App\Rounds;
+
+use HiddenLadder\App\Models\Correction;
+use HiddenLadder\App\Models\Edition;
+use HiddenLadder\Core\Quiz\Overlay;
+use HiddenLadder\Core\Quiz\QuizDocument;
+
+/** Stored editions as the engine walks them: the frozen document with the corrections in force laid over it. */
+final class Editions
+{
+    public function read(Edition $edition): QuizDocument
+    {
+        return QuizDocument::read($this->document($edition));
+    }
+
+    /** @return array<array-key, mixed> */
+    public function document(Edition $edition): array
+    {
+        return Overlay::over($edition->document, $edition->corrections->map(
+            static fn (Correction $correction): array => ['pointer' => $correction->pointer, 'value' => $correction->value],
+        ));
+    }
+}

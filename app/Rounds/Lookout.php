@@ -1,0 +1,69 @@
+<?php
+
+declare(strict_types=1);
+
+namespace HiddenLadder\App\Rounds;
+
+use HiddenLadder\App\Models\Assignment;
+use HiddenLadder\App\Models\Round;
+use HiddenLadder\App\Models\Student;
+use HiddenLadder\Core\Evidence\QuestionFigures;
+use HiddenLadder\Core\Quiz\QuizDocument;
+use HiddenLadder\Core\Round\Frame;
+use HiddenLadder\Core\Round\Record;
+use HiddenLadder\Core\Round\State;
+
+/** The live view of a class at work: where each student is, how they stand, and how each question goes. */
+final class Lookout
+{
+    public function __construct(private readonly Editions $editions) {}
+
+    /** @return array<string, mixed> from each student's latest round */
+    public function of(Assignment $assignment): array
+    {
+        $edition = $assignment->quiz->latestEdition;
+        assert($edition !== null);
+        $quiz = $this->editions->read($edition);
+        $latest = $assignment->rounds()->orderBy('number')->get()->keyBy('student_id');
+        $states = $latest->map(static fn (Round $round): State => State::fromArray($round->state));
+
+        return [
+            'now' => now()->toIso8601ZuluString('millisecond'),
+            'students' => $assignment->class->students()->get()
+                ->map(fn (Student $student): array => $this->student($student, $latest->get($student->id), $states->get($student->id)))
+                ->all(),
+            'questions' => $this->questions($quiz, array_values($states->all())),
+        ];
+    }
+
+    /** @return array<string, mixed> */
+    private function student(Student $student, ?Round $round, ?State $state): array
+    {
+        return [
+            'id' => $student->id,
+            'name' => $student->name,
+            'round' => $round === null || $state === null ? null : [
+                'number' => $round->number,
+                'path' => array_map(static fn (Frame $frame): array => $frame->toArray(), $state->path),
+                'standings' => (object) array_map(static fn (Record $record): string => $record->standing->value, $state->records),
+                'movedAt' => $round->moved_at->toIso8601ZuluString('millisecond'),
+                'finishedAt' => $round->finished_at?->toIso8601ZuluString('millisecond'),
+            ],
+        ];
+    }
+
+    /**
+     * @param  list<State>  $states
+     * @return list<array<string, mixed>>
+     */
+    private function questions(QuizDocument $quiz, array $states): array
+    {
+        $figures = [];
+        foreach ($quiz->questions() as $question) {
+            $records = array_map(static fn (State $state): Record => $state->record($question->id), $states);
+            $figures[] = QuestionFigures::of($question, $records)->toArray();
+        }
+
+        return $figures;
+    }
+}

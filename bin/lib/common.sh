@@ -1,0 +1,195 @@
+# What the project's scripts share: where things lie, and how each part is installed and started. Sourced, never run.
+set -euo pipefail
+
+ROOT=$(cd "$(dirname "${BASH_SOURCE[0]}")/../.." && pwd)
+VAR=$ROOT/var
+cd "$ROOT"
+
+fail() { printf 'Hidden Ladder: %s\n' "$1" >&2; exit 1; }
+say() { printf '%s\n' "$1"; }
+
+need_root() {
+    [ "$(id -u)" -eq 0 ] && return
+    command -v sudo >/dev/null && exec sudo --preserve-env=CI "$0" "$@"
+    fail "This needs root, to install packages and start the servers. Run it as root, or install sudo."
+}
+
+need_room() {
+    local free
+    free=$(df -Pk "$ROOT" | awk 'NR == 2 {print $4}')
+    [ "$free" -ge 1500000 ] || fail "The disk is almost full: $((free / 1024)) MB are free, and 1500 MB are needed. Nothing was changed."
+}
+
+# Runs a step quietly; on failure says in one sentence which one, and where its output is.
+quietly() {
+    local what=$1; shift
+    mkdir -p "$VAR/log"
+    "$@" >"$VAR/log/step.log" 2>&1 || { tail -n 15 "$VAR/log/step.log" >&2; fail "$what failed. The last lines are above, all of them in var/log/step.log."; }
+}
+
+# Runs a step only when the files it depends on have changed since it last succeeded.
+when_changed() {
+    local name=$1 stamp=$VAR/stamps/$1; shift
+    local files=$1; shift
+    local now
+    # shellcheck disable=SC2086
+    now=$(find $files -type f -print0 | LC_ALL=C sort -z | xargs -0 sha256sum | sha256sum)
+    [ -f "$stamp" ] && [ "$(cat "$stamp")" = "$now" ] && return
+    "$@"
+    mkdir -p "$VAR/stamps" && printf '%s' "$now" >"$stamp"
+}
+
+PACKAGES="php8.2-cli php8.2-fpm php8.2-mysql php8.2-gd php8.2-intl php8.2-mbstring php8.2-xml php8.2-zip php8.2-bcmath php8.2-curl php8.2-opcache
+ composer mariadb-server mariadb-client nginx-light ffmpeg espeak-ng fonts-dejavu-core unzip curl"
+TEST_PACKAGES="chromium php8.2-pcov fonts-liberation"
+
+install_packages() {
+    local missing=() package
+    for package in "$@"; do
+        dpkg-query -W -f='${Status}' "$package" 2>/dev/null | grep -q 'ok installed' || missing+=("$package")
+    done
+    [ ${#missing[@]} -eq 0 ] && return
+    say "Installing ${missing[*]} …"
+    quietly "Reading Debian's package list" apt-get update
+    # The project starts its own servers; Debian's are not to come up beside them.
+    local policy=/usr/sbin/policy-rc.d made=
+    [ -e $policy ] || { printf '#!/bin/sh\nexit 101\n' >$policy; chmod +x $policy; made=1; }
+    DEBIAN_FRONTEND=noninteractive quietly "Installing packages" apt-get install -y --no-install-recommends "${missing[@]}"
+    [ -z "$made" ] || rm -f $policy
+}
+
+install_php() {
+    COMPOSER_ALLOW_SUPERUSER=1 quietly "Installing PHP packages" composer update --no-interaction --no-progress
+}
+
+install_js() {
+    command -v node >/dev/null || fail "Node is missing: version 20 or later is needed."
+    quietly "Installing JavaScript packages" npm ci --no-audit --no-fund
+}
+
+build_js() {
+    quietly "Making TypeScript types from openapi.yaml" npm run --silent types
+    quietly "Building the front end" npm run --silent build
+}
+
+prepare() {
+    need_room
+    # shellcheck disable=SC2086
+    install_packages $PACKAGES "$@"
+    mkdir -p "$VAR"
+    [ -d vendor ] || rm -f "$VAR/stamps/php"
+    [ -d node_modules ] || rm -f "$VAR/stamps/js"
+    [ -f public/build/manifest.json ] || rm -f "$VAR/stamps/build"
+    when_changed php composer.json install_php
+    when_changed js package-lock.json install_js
+    when_changed build "resources package-lock.json openapi.yaml vite.config.ts tsconfig.json" build_js
+}
+
+# The account that serves: the given one where it can read this folder, else whoever owns the folder.
+account() {
+    local parent=$VAR
+    if runuser -u "$1" -- test -x "$parent" 2>/dev/null && runuser -u "$1" -- test -r "$ROOT/public/index.php" 2>/dev/null; then
+        printf '%s' "$1"
+    else
+        stat -c %U "$ROOT"
+    fi
+}
+
+alive() { [ -f "$1" ] && kill -0 "$(cat "$1")" 2>/dev/null; }
+
+taken() { (exec 3<>"/dev/tcp/127.0.0.1/$1") 2>/dev/null; }
+
+wait_for() {
+    local tries=$1; shift
+    for _ in $(seq "$tries"); do
+        "$@" >/dev/null 2>&1 && return 0
+        sleep 0.1
+    done
+    return 1
+}
+
+# --- the database: MariaDB on loopback, its files in var/mysql -------------------------------------------------------
+
+DB_PID=$VAR/mysql.pid
+db() { mariadb --no-defaults --protocol=tcp -h 127.0.0.1 -P "$(cat "$VAR/mysql.port")" -u ladder -p"$(cat "$VAR/mysql.password")" "$@"; }
+
+start_database() {
+    local user data=$VAR/mysql port socket=$VAR/mysql/server.sock
+    alive "$DB_PID" && db -e 'SELECT 1' >/dev/null 2>&1 && return
+    mkdir -p "$data" "$VAR/log"
+    chmod 755 "$VAR"
+    user=$(account mysql)
+    chown -R "$user" "$data"
+    # The path of a socket has a limit of about 100 characters; a deep folder gets its socket elsewhere.
+    [ ${#socket} -lt 100 ] || socket=/tmp/hidden-ladder-$(printf '%s' "$ROOT" | sha256sum | cut -c1-12).sock
+    if [ ! -d "$data/mysql" ]; then
+        quietly "Setting up the database" mariadb-install-db --no-defaults --user="$user" --datadir="$data" --auth-root-authentication-method=normal --skip-test-db
+    fi
+    port=$(cat "$VAR/mysql.port" 2>/dev/null || echo 33306)
+    while taken "$port"; do port=$((port + 1)); done
+    printf '%s' "$port" >"$VAR/mysql.port"
+    [ -f "$VAR/mysql.password" ] || (umask 077; head -c 24 /dev/urandom | base64 | tr -d '+/=\n' >"$VAR/mysql.password")
+    # Whoever starts first may run the first statements: root may enter by the socket alone.
+    cat >"$VAR/mysql.init" <<SQL
+CREATE USER IF NOT EXISTS 'ladder'@'127.0.0.1' IDENTIFIED BY '$(cat "$VAR/mysql.password")';
+ALTER USER 'ladder'@'127.0.0.1' IDENTIFIED BY '$(cat "$VAR/mysql.password")';
+GRANT ALL ON \`hidden\\_ladder%\`.* TO 'ladder'@'127.0.0.1';
+ALTER USER 'root'@'localhost' IDENTIFIED VIA unix_socket;
+SQL
+    chmod 600 "$VAR/mysql.init" && chown "$user" "$VAR/mysql.init"
+    # Detached from this script's own pipes, so that whoever waits for its output is not kept waiting.
+    setsid mariadbd --no-defaults --user="$user" --datadir="$data" --port="$port" --bind-address=127.0.0.1 --socket="$socket" \
+        --init-file="$VAR/mysql.init" --innodb-buffer-pool-size=512M --skip-name-resolve --character-set-server=utf8mb4 \
+        --collation-server=utf8mb4_unicode_ci --max-allowed-packet=64M >"$VAR/log/mysql.log" 2>&1 </dev/null &
+    printf '%s' $! >"$DB_PID"
+    wait_for 300 db -e 'SELECT 1' || { tail -n 5 "$VAR/log/mysql.log" >&2; stop_pid "$DB_PID"; fail "The database does not start. The end of its log is above; all of it is in var/log/mysql.log. Its files in var/mysql were not changed by this script."; }
+}
+
+make_database() { db -e "CREATE DATABASE IF NOT EXISTS \`$1\` CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci"; }
+
+# --- the app: nginx and php-fpm, one instance a name ------------------------------------------------------------------
+
+# Settings of an instance as environment; what is set outside already wins.
+instance_env() {
+    local name=$1 port=$2 base=$VAR/$1
+    [ -f "$VAR/app.key" ] || (umask 077; printf 'base64:%s' "$(head -c 32 /dev/urandom | base64)" >"$VAR/app.key")
+    export APP_NAME="Hidden Ladder" APP_ENV=${APP_ENV:-production} APP_DEBUG=false APP_KEY=$(cat "$VAR/app.key")
+    export APP_URL=http://127.0.0.1:$port LOG_CHANNEL=single LOG_LEVEL=warning
+    export DB_CONNECTION=mariadb DB_HOST=127.0.0.1 DB_PORT=$(cat "$VAR/mysql.port") DB_USERNAME=ladder DB_PASSWORD=$(cat "$VAR/mysql.password")
+    export DB_DATABASE=hidden_ladder$([ "$name" = app ] || printf '_%s' "$name")
+    export SESSION_DRIVER=${SESSION_DRIVER:-database} SESSION_LIFETIME=${SESSION_LIFETIME:-720} CACHE_STORE=${CACHE_STORE:-database} QUEUE_CONNECTION=${QUEUE_CONNECTION:-sync}
+    export SESSION_COOKIE=hidden_ladder_$name MAIL_MAILER=${MAIL_MAILER:-post-box} TRUSTED_PROXIES=
+    export LARAVEL_STORAGE_PATH=$base/storage MEDIA_FOLDER=$base/media MEDIA_BY_NGINX=true
+    export APP_CONFIG_CACHE=$base/cache/config.php APP_ROUTES_CACHE=$base/cache/routes.php APP_SERVICES_CACHE=$base/cache/services.php APP_PACKAGES_CACHE=$base/cache/packages.php APP_EVENTS_CACHE=$base/cache/events.php
+    mkdir -p "$base"/{cache,media,storage/{app,logs,framework/{cache/data,sessions,views}},log,tmp}
+}
+
+start_instance() {
+    local name=$1 port=$2 base=$VAR/$1 user
+    user=$(account www-data)
+    chown -R "$user" "$base/storage" "$base/cache" "$base/media" "$base/log" "$base/tmp"
+    sed -e "s|@BASE@|$base|g" -e "s|@USER@|$user|g" deploy/php-fpm.conf >"$base/php-fpm.conf"
+    sed -e "s|@BASE@|$base|g" -e "s|@ROOT@|$ROOT|g" -e "s|@PORT@|$port|g" -e "s|@USER@|$user|g" deploy/nginx.conf >"$base/nginx.conf"
+    if alive "$base/php-fpm.pid"; then
+        kill -USR2 "$(cat "$base/php-fpm.pid")"
+    else
+        rm -f "$base/php-fpm.sock"
+        php-fpm8.2 --allow-to-run-as-root --fpm-config "$base/php-fpm.conf" --daemonize >"$base/log/start.log" 2>&1 || fail "php-fpm does not start: $(tail -n 1 "$base/log/start.log")"
+    fi
+    wait_for 50 test -S "$base/php-fpm.sock" || fail "php-fpm did not come up; its log is $base/log/php-fpm.log."
+    if ! alive "$base/nginx.pid"; then
+        taken "$port" && fail "Port $port is taken by another program. Choose another one: bin/start --port $((port + 1))"
+        nginx -e "$base/log/nginx.log" -c "$base/nginx.conf" >"$base/log/start.log" 2>&1 || fail "nginx does not start: $(tail -n 1 "$base/log/start.log")"
+    fi
+    wait_for 100 curl -fsS -o /dev/null "http://127.0.0.1:$port/api/post-box" || fail "The app does not answer on port $port; its log is in var/$name/storage/logs."
+}
+
+stop_pid() {
+    alive "$1" || { rm -f "$1"; return 0; }
+    local pid; pid=$(cat "$1")
+    kill -TERM "$pid" 2>/dev/null || true
+    wait_for 150 bash -c "! kill -0 $pid" || kill -KILL "$pid" 2>/dev/null || true
+    rm -f "$1"
+}
+
+stop_instance() { stop_pid "$VAR/$1/nginx.pid"; stop_pid "$VAR/$1/php-fpm.pid"; }

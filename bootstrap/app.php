@@ -1,0 +1,34 @@
+<?php
+
+declare(strict_types=1);
+
+use HiddenLadder\App\Http\Middleware\SecureHeaders;
+use HiddenLadder\App\Http\ProblemDetails;
+use Illuminate\Foundation\Application;
+use Illuminate\Foundation\Configuration\Exceptions;
+use Illuminate\Foundation\Configuration\Middleware;
+use Illuminate\Http\Middleware\HandleCors;
+use Illuminate\Http\Request;
+use Illuminate\Support\Facades\Route;
+
+return Application::configure(basePath: dirname(__DIR__))
+    ->withRouting(
+        web: __DIR__.'/../routes/pages.php',
+        then: static function (): void {
+            // The API is for this app's own pages, signed in by session; so it stands behind the same middleware.
+            Route::middleware('web')->prefix('api')->group(__DIR__.'/../routes/api.php');
+        },
+    )
+    ->withMiddleware(static function (Middleware $middleware): void {
+        $middleware->remove(HandleCors::class);
+        $middleware->append(SecureHeaders::class);
+        $middleware->trustProxies(at: array_filter(explode(',', (string) env('TRUSTED_PROXIES', ''))));
+        $middleware->redirectGuestsTo('/');
+        $middleware->convertEmptyStringsToNull(except: [static fn (Request $request): bool => $request->is('api/*')]);
+        $middleware->trimStrings(except: [static fn (Request $request): bool => $request->is('api/*')]);
+    })
+    ->withExceptions(static function (Exceptions $exceptions): void {
+        $exceptions->shouldRenderJsonWhen(static fn (Request $request): bool => $request->is('api/*'));
+        $exceptions->render(static fn (Throwable $error, Request $request) => $request->is('api/*') ? ProblemDetails::of($error) : null);
+    })
+    ->create();

@@ -1,0 +1,7 @@
+<?php
+
+declare(strict_types=1);
+
+return [
+    HiddenLadder\App\Providers\AppServiceProvider::class,
+];

@@ -1,0 +1,24 @@
+<?php
+
+declare(strict_types=1);
+
+use HiddenLadder\App\Models\Student;
+use HiddenLadder\App\Models\Teacher;
+
+return [
+    'defaults' => ['guard' => 'teacher', 'passwords' => 'teachers'],
+
+    'guards' => [
+        'teacher' => ['driver' => 'session', 'provider' => 'teachers'],
+        'student' => ['driver' => 'session', 'provider' => 'students'],
+    ],
+
+    'providers' => [
+        'teachers' => ['driver' => 'eloquent', 'model' => Teacher::class],
+        'students' => ['driver' => 'eloquent', 'model' => Student::class],
+    ],
+
+    'passwords' => [
+        'teachers' => ['provider' => 'teachers', 'table' => 'password_reset_tokens', 'expire' => 60, 'throttle' => 30],
+    ],
+];

@@ -1,0 +1,23 @@
+<?php
+
+declare(strict_types=1);
+
+return [
+    // Where uploaded and shipped videos and pictures lie.
+    'media_folder' => env('MEDIA_FOLDER', storage_path('app/media')),
+
+    // With nginx in front, files are handed to it (X-Accel-Redirect) instead of going through PHP.
+    'media_by_nginx' => (bool) env('MEDIA_BY_NGINX', false),
+
+    'largest' => [
+        'video' => 64 * 1024 * 1024,
+        'picture' => 8 * 1024 * 1024,
+        'captions' => 256 * 1024,
+    ],
+
+    // Letters that the simulated post box keeps can be read by anybody at this machine: for demos and tests only.
+    'post_box' => env('MAIL_MAILER') === 'post-box',
+
+    // A route that does one INSERT for a signed-in student: the yardstick of `bin/bench answers`.
+    'bench' => (bool) env('BENCH', false),
+];

@@ -1,0 +1,72 @@
+import createClient from 'openapi-fetch';
+import type { paths } from './schema';
+import type { ProblemDetails } from './types';
+
+/** What the server refused, with its own sentence. */
+export class Refused extends Error {
+    constructor(readonly problem: ProblemDetails) {
+        super(problem.detail);
+    }
+}
+
+/** The server could not be reached, or broke: trying again later can help. */
+export class Unreachable extends Error {}
+
+function cookie(name: string): string {
+    const found = document.cookie.split('; ').find((pair) => pair.startsWith(`${name}=`));
+    return found === undefined ? '' : decodeURIComponent(found.slice(name.length + 1));
+}
+
+export const client = createClient<paths>({ baseUrl: '/api', headers: { Accept: 'application/json' } });
+
+client.use({
+    onRequest({ request }) {
+        request.headers.set('X-XSRF-TOKEN', cookie('XSRF-TOKEN'));
+        return request;
+    },
+});
+
+/** The data of an answer; throws Refused or Unreachable otherwise. */
+export async function take<T>(answer: Promise<{ data?: T; error?: unknown; response: Response }>): Promise<T> {
+    let settled: { data?: T; error?: unknown; response: Response };
+    try {
+        settled = await answer;
+    } catch {
+        throw new Unreachable('There is no connection to the server.');
+    }
+    if (settled.response.ok) {
+        return settled.data as T;
+    }
+    const problem = settled.error as ProblemDetails | undefined;
+    if (settled.response.status >= 500 || typeof problem?.detail !== 'string') {
+        throw new Unreachable(problem?.detail ?? 'The server is not answering properly.');
+    }
+    throw new Refused(problem);
+}
+
+/** Sends a form with files, and tells how far it is (0 to 1). */
+export function sendFiles<T>(path: string, form: FormData, progress: (share: number) => void): Promise<T> {
+    return new Promise((resolve, reject) => {
+        const request = new XMLHttpRequest();
+        request.open('POST', `/api${path}`);
+        request.setRequestHeader('Accept', 'application/json');
+        request.setRequestHeader('X-XSRF-TOKEN', cookie('XSRF-TOKEN'));
+        request.upload.onprogress = (event) => event.lengthComputable && progress(event.loaded / event.total);
+        request.onerror = () => reject(new Unreachable('There is no connection to the server.'));
+        request.onload = () => {
+            let body: unknown;
+            try {
+                body = JSON.parse(request.responseText);
+            } catch {
+                reject(new Unreachable('The server is not answering properly.'));
+                return;
+            }
+            request.status < 300 ? resolve(body as T) : reject(new Refused(body as ProblemDetails));
+        };
+        request.send(form);
+    });
+}
+
+export function sentence(error: unknown): string {
+    return error instanceof Error ? error.message : 'Something went wrong.';
+}

@@ -1,0 +1,339 @@
+import { BookOpen, Film, Flag, Lightbulb, TriangleAlert } from 'lucide-react';
+import { type KeyboardEvent, memo, type ReactNode, useEffect, useMemo, useRef } from 'react';
+import type { Finding, QuizDocument, Rung, Stop } from '../api/types';
+import { letter, promptText, rungName, stopName } from '../quiz/document';
+import { moment } from '../ui/time';
+import { type Arc, arcs, type Column, columns, neighbour } from './model';
+
+interface Props {
+    document: QuizDocument;
+    label: string;
+    selected: string | null;
+    onSelect: (id: string) => void;
+    /** Narrow columns, for an overview of a long quiz. */
+    far?: boolean;
+    findings?: Finding[];
+    /** What stands at a stop, cue or rung: students, or the one who rehearses. */
+    at?: (id: string) => ReactNode;
+    /** Which share of the students went down to that rung, 0 to 1. */
+    share?: (rung: string) => number;
+    onKey?: (event: KeyboardEvent, id: string) => void;
+    end?: ReactNode;
+}
+
+const NEAR = 216;
+const FAR = 116;
+const SKY = 84;
+
+const rungIcons: Record<Rung['kind'], ReactNode> = {
+    hint: <Lightbulb size={14} aria-hidden="true" />,
+    video: <Film size={14} aria-hidden="true" />,
+    reading: <BookOpen size={14} aria-hidden="true" />,
+};
+const rungKinds: Record<Rung['kind'], string> = { hint: 'Hint', video: 'Video', reading: 'Reading' };
+
+/**
+ * The picture of a quiz: stops on the ground line, ladders below, forks as arcs above. The same when building,
+ * rehearsing, watching and looking back. On a narrow screen it turns: the ground on the left, ladders to the right.
+ */
+export function Cutaway({ document, label, selected, onSelect, far = false, findings = [], at, share, onKey, end }: Props) {
+    const all = useMemo(() => columns(document), [document]);
+    const forks = useMemo(() => arcs(all), [all]);
+    const ground = useRef<HTMLDivElement>(null);
+    const current = selected !== null && all.some((column) => contains(column, selected)) ? selected : all[0]?.id;
+    const width = far ? FAR : NEAR;
+
+    // Only the selection brings a node into sight; typing beside the picture must not scroll it.
+    useEffect(() => {
+        ground.current?.querySelector(`[data-node="${selected}"]`)?.scrollIntoView({ block: 'nearest', inline: 'nearest' });
+    }, [selected]);
+
+    const onKeyDown = (event: KeyboardEvent) => {
+        const node = (event.target as HTMLElement).dataset.node;
+        if (node === undefined) {
+            return;
+        }
+        if (!event.altKey && !event.ctrlKey && !event.metaKey && /^(Arrow|Home|End)/.test(event.key)) {
+            event.preventDefault();
+            const next = neighbour(all, node, event.key);
+            onSelect(next);
+            ground.current?.querySelector<HTMLElement>(`[data-node="${next}"]`)?.focus();
+            return;
+        }
+        onKey?.(event, node);
+    };
+
+    return (
+        <section
+            aria-label={label}
+            ref={ground}
+            onKeyDown={onKeyDown}
+            className="relative h-full overflow-auto rounded-lg border border-line bg-sheet"
+        >
+            <div className="relative flex min-h-full w-max min-w-full max-md:w-full max-md:flex-col">
+                <Arcs arcs={forks} width={width} count={all.length} />
+                <ol className="contents">
+                    {all.map((column) => (
+                        <ColumnView
+                            key={column.id}
+                            column={column}
+                            far={far}
+                            width={width}
+                            selected={selected}
+                            current={current}
+                            onSelect={onSelect}
+                            findings={findings}
+                            at={at}
+                            share={share}
+                            arcs={forks}
+                            position={all.indexOf(column)}
+                        />
+                    ))}
+                </ol>
+                <div className="flex min-w-4 flex-1 flex-col max-md:hidden" aria-hidden={end === undefined}>
+                    <div className="flex items-end p-3" style={{ height: SKY + 176 }}>
+                        {end}
+                    </div>
+                    <div className="flex-1 border-t-3 border-ink bg-earth" />
+                </div>
+            </div>
+        </section>
+    );
+}
+
+function contains(column: Column, id: string): boolean {
+    return (
+        column.id === id ||
+        column.sections.some((section) => section.cue?.id === id || section.ladders.some((ladder) => ladder.rungs.some((rung) => rung.id === id)))
+    );
+}
+
+const Arcs = memo(function Arcs({ arcs: all, width, count }: { arcs: Arc[]; width: number; count: number }) {
+    return (
+        <svg className="pointer-events-none absolute top-0 left-0 max-md:hidden" width={count * width} height={SKY} aria-hidden="true">
+            <defs>
+                <marker id="arc-end" viewBox="0 0 8 8" refX="6" refY="4" markerWidth="8" markerHeight="8" orient="auto">
+                    <path d="M0 0L8 4L0 8z" className="fill-accent" />
+                </marker>
+            </defs>
+            {all.map((arc, index) => {
+                const from = arc.from * width + width * 0.62;
+                const to = arc.to * width + width * 0.38;
+                const height = Math.min(SKY - 22, 26 + Math.abs(arc.to - arc.from) * 12);
+                const top = SKY - height;
+                return (
+                    <g key={index}>
+                        <path
+                            d={`M${from} ${SKY} C${from} ${top - height / 3} ${to} ${top - height / 3} ${to} ${SKY - 3}`}
+                            className="fill-none stroke-accent"
+                            strokeWidth="2"
+                            strokeDasharray={arc.right ? undefined : '6 4'}
+                            markerEnd="url(#arc-end)"
+                        />
+                        <text x={from + (arc.to > arc.from ? 8 : -8)} y={SKY - 10} textAnchor={arc.to > arc.from ? 'start' : 'end'} className="fill-accent text-xs font-semibold">
+                            {arc.label.length > 14 ? `${arc.label.slice(0, 13)}…` : arc.label}
+                        </text>
+                    </g>
+                );
+            })}
+        </svg>
+    );
+});
+
+interface ColumnProps {
+    column: Column;
+    position: number;
+    far: boolean;
+    width: number;
+    selected: string | null;
+    current: string | undefined;
+    onSelect: (id: string) => void;
+    findings: Finding[];
+    at: Props['at'];
+    share: Props['share'];
+    arcs: Arc[];
+}
+
+function ColumnView({ column, position, far, width, selected, current, onSelect, findings, at, share, arcs: forks }: ColumnProps) {
+    const { stop, finish } = column;
+    const name = stop === null ? (finish?.title ?? '') : stopName(stop);
+    const grave = findings.filter((finding) => finding.stop === column.id && finding.severity !== 'advises');
+    const place = column.side ? 'Side stop' : column.number === null ? 'Finish' : `Stop ${column.number}`;
+    const leadsTo = forks.filter((arc) => arc.from === position);
+
+    return (
+        <li className="flex w-[var(--column)] shrink-0 flex-col max-md:w-full max-md:flex-row" style={{ '--column': `${width}px` } as React.CSSProperties}>
+            <div
+                className={`flex flex-col justify-end px-1.5 max-md:w-44 max-md:shrink-0 max-md:border-r-3 max-md:border-ink max-md:py-1.5 ${column.side ? 'opacity-95' : ''}`}
+                style={{ paddingTop: SKY }}
+            >
+                <div className="flex flex-col justify-end md:h-[176px]">
+                    <div className="flex min-h-6 flex-wrap items-end gap-0.5 px-1 pb-1">{at?.(column.id)}</div>
+                    <button
+                        type="button"
+                        data-node={column.id}
+                        tabIndex={current === column.id ? 0 : -1}
+                        aria-current={selected === column.id}
+                        aria-label={`${place}: ${name}${grave.length > 0 ? `, ${grave.length} to mend` : ''}`}
+                        onClick={() => onSelect(column.id)}
+                        className={`relative flex min-h-0 flex-col gap-1 overflow-hidden rounded-t-md border border-b-0 p-2 text-left max-md:rounded-md max-md:border ${
+                            selected === column.id ? 'border-accent bg-tint' : 'border-edge bg-paper hover:border-ink'
+                        } ${column.side ? 'border-dashed' : ''}`}
+                    >
+                        <span className="flex items-center gap-1.5 text-xs text-soft">
+                            {column.number !== null && <span className="font-display text-base leading-none text-ink">{column.number}</span>}
+                            {column.side && 'side stop'}
+                            {finish !== null && (
+                                <>
+                                    <Flag size={14} aria-hidden="true" /> finish
+                                </>
+                            )}
+                            {stop?.kind === 'video' && <Film size={14} aria-hidden="true" />}
+                            {stop?.kind === 'reading' && <BookOpen size={14} aria-hidden="true" />}
+                            {grave.length > 0 && <TriangleAlert size={14} className="ml-auto text-accent" aria-hidden="true" />}
+                        </span>
+                        <span className={`${far ? 'line-clamp-4 text-xs' : 'line-clamp-3 text-sm'} shrink-0 font-semibold break-words`}>{name}</span>
+                        {!far && stop !== null && <Below stop={stop} />}
+                    </button>
+                </div>
+            </div>
+            <div className="min-w-0 flex-1 border-t-3 border-ink bg-earth px-1.5 pb-4 max-md:border-t-0 max-md:border-b max-md:border-b-earth-deep max-md:pt-2">
+                {leadsTo.length > 0 && (
+                    <p className="hidden text-xs text-accent max-md:block">{leadsTo.map((arc) => `${arc.label} → ${arc.to + 1}`).join(', ')}</p>
+                )}
+                {column.sections.map((section) => (
+                    <div key={section.question}>
+                        {section.cue !== null && (
+                            <div className="mt-2">
+                                <div className="flex flex-wrap gap-0.5 px-1">{at?.(section.cue.id)}</div>
+                                <button
+                                    type="button"
+                                    data-node={section.cue.id}
+                                    tabIndex={current === section.cue.id ? 0 : -1}
+                                    aria-current={selected === section.cue.id}
+                                    aria-label={`Cue at ${moment(section.cue.at)}: ${section.cue.text}`}
+                                    onClick={() => onSelect(section.cue?.id ?? '')}
+                                    className={`w-full rounded-md border px-2 py-1 text-left text-xs ${
+                                        selected === section.cue.id ? 'border-accent bg-tint' : 'border-rail bg-sheet hover:border-ink'
+                                    }`}
+                                >
+                                    <span className="font-semibold">{moment(section.cue.at)}</span>{' '}
+                                    <span className={far ? 'line-clamp-1' : 'line-clamp-2'}>{section.cue.text || 'Empty question'}</span>
+                                </button>
+                            </div>
+                        )}
+                        {section.ladders.map((ladder) => (
+                            <Ladder
+                                key={ladder.label}
+                                label={ladder.label}
+                                rungs={ladder.rungs}
+                                far={far}
+                                selected={selected}
+                                current={current}
+                                onSelect={onSelect}
+                                at={at}
+                                share={share}
+                            />
+                        ))}
+                    </div>
+                ))}
+            </div>
+        </li>
+    );
+}
+
+/** What a stop's column tells below its name: the answers of a question, the timeline of a video. */
+function Below({ stop }: { stop: Stop }) {
+    if (stop.kind === 'question') {
+        const choice = stop.question.kind === 'one-choice' || stop.question.kind === 'several-choices';
+        const entries = stop.question.entries.filter((entry) => entry.text.trim() !== '');
+        return (
+            <span className="grid text-xs leading-snug text-soft">
+                {entries.slice(0, 4).map((entry, index) => (
+                    <span key={entry.id} className={`truncate ${entry.right ? 'font-semibold text-well' : ''}`}>
+                        {choice ? `${letter(index)} ` : entry.right ? '= ' : '≠ '}
+                        {entry.text}
+                    </span>
+                ))}
+                {entries.length > 4 && <span>and {entries.length - 4} more</span>}
+            </span>
+        );
+    }
+    if (stop.kind === 'video') {
+        const last = Math.max(stop.clip.to ?? 0, ...stop.cues.map((cue) => cue.at * 1.1), stop.clip.from + 1);
+        return (
+            <span className="relative mt-1 block h-3 rounded-sm bg-earth-deep" title={`${stop.cues.length} questions in it`}>
+                {stop.cues.map((cue) => (
+                    <span
+                        key={cue.id}
+                        className="absolute top-0 h-3 w-0.5 bg-accent"
+                        style={{ left: `${((cue.at - stop.clip.from) / (last - stop.clip.from)) * 100}%` }}
+                    />
+                ))}
+            </span>
+        );
+    }
+    return <span className="line-clamp-3 text-xs text-soft">{stop.text}</span>;
+}
+
+interface LadderProps {
+    label: string;
+    rungs: Rung[];
+    far: boolean;
+    selected: string | null;
+    current: string | undefined;
+    onSelect: (id: string) => void;
+    at: Props['at'];
+    share: Props['share'];
+}
+
+function Ladder({ label, rungs, far, selected, current, onSelect, at, share }: LadderProps) {
+    return (
+        <div className="mt-2">
+            {label !== '' && <p className="truncate px-3 text-xs text-soft">{label}</p>}
+            <ol className="border-x-4 border-rail px-0 max-md:flex max-md:border-x-0 max-md:border-y-4">
+                {rungs.map((rung, index) => {
+                    const part = share?.(rung.id) ?? 0;
+                    return (
+                        <li key={rung.id} className="py-1.5 max-md:flex-1 max-md:px-1">
+                            <button
+                                type="button"
+                                data-node={rung.id}
+                                tabIndex={current === rung.id ? 0 : -1}
+                                aria-current={selected === rung.id}
+                                aria-label={`Rung ${index + 1}, ${rungKinds[rung.kind]}: ${rungName(rung)}`}
+                                onClick={() => onSelect(rung.id)}
+                                className={`relative block w-full overflow-hidden border-y-2 px-2 py-1 text-left text-xs ${
+                                    selected === rung.id ? 'border-accent bg-tint' : 'border-rail bg-earth-deep hover:border-ink'
+                                }`}
+                            >
+                                {part > 0 && <span aria-hidden="true" className="absolute inset-y-0 left-0 bg-rail opacity-30" style={{ width: `${part * 100}%` }} />}
+                                <span className="relative flex items-start gap-1.5">
+                                    <span className="mt-0.5 shrink-0">{rungIcons[rung.kind]}</span>
+                                    <span className={`min-w-0 break-words ${far ? 'line-clamp-1' : 'line-clamp-2'}`}>{rungName(rung)}</span>
+                                </span>
+                            </button>
+                            <div className="flex flex-wrap gap-0.5 px-1">{at?.(rung.id)}</div>
+                        </li>
+                    );
+                })}
+            </ol>
+        </div>
+    );
+}
+
+/** The words by which a question is named beside the picture. */
+export function questionName(document: QuizDocument, id: string): string {
+    for (const [index, stop] of [...document.stops, ...document.sideStops].entries()) {
+        if (stop.kind === 'question' && stop.question.id === id) {
+            return `${index + 1}. ${promptText(stop.question)}`;
+        }
+        if (stop.kind === 'video') {
+            const cue = stop.cues.find((other) => other.question.id === id);
+            if (cue !== undefined) {
+                return `${index + 1}. at ${moment(cue.at)}: ${promptText(cue.question)}`;
+            }
+        }
+    }
+    return '';
+}

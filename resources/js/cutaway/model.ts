@@ -1,0 +1,114 @@
+import type { Finish, QuizDocument, Rung, Stop } from '../api/types';
+import { laddersOf, letter, questionsOf } from '../quiz/document';
+
+/** What the picture is drawn from: columns on the ground line, what hangs below each, and the arcs above. */
+
+export interface LadderDrawing {
+    /** Whose ladder, in a few words; empty for the one under any slip. */
+    label: string;
+    rungs: Rung[];
+}
+
+export interface Section {
+    /** The cue it hangs under, for a video. */
+    cue: { id: string; at: number; text: string } | null;
+    question: string;
+    ladders: LadderDrawing[];
+}
+
+export interface Column {
+    id: string;
+    stop: Stop | null;
+    finish: Finish | null;
+    /** Number on the path from 1; none for side stops and finishes. */
+    number: number | null;
+    side: boolean;
+    sections: Section[];
+}
+
+export interface Arc {
+    from: number;
+    to: number;
+    label: string;
+    right: boolean;
+}
+
+function sections(stop: Stop): Section[] {
+    return questionsOf(stop).map(({ question, cue }) => ({
+        cue: cue === null ? null : { id: cue.id, at: cue.at, text: question.prompt.map((b) => (b.kind === 'text' ? b.text : '')).join(' ') },
+        question: question.id,
+        ladders: laddersOf(question)
+            .filter((ladder) => ladder.rungs.length > 0)
+            .map(({ entry, rungs }) => ({ label: entry === null ? '' : `after “${entry.text}”`, rungs })),
+    }));
+}
+
+export function columns(document: QuizDocument): Column[] {
+    const column = (stop: Stop, number: number | null): Column => ({
+        id: stop.id,
+        stop,
+        finish: null,
+        number,
+        side: number === null,
+        sections: sections(stop),
+    });
+    return [
+        ...document.stops.map((stop, index) => column(stop, index + 1)),
+        ...document.finishes.map((finish) => ({ id: finish.id, stop: null, finish, number: null, side: false, sections: [] })),
+        ...document.sideStops.map((stop) => column(stop, null)),
+    ];
+}
+
+export function arcs(all: Column[]): Arc[] {
+    const position = new Map(all.map((column, index) => [column.id, index]));
+    const found: Arc[] = [];
+    for (const [from, column] of all.entries()) {
+        for (const { question } of column.stop === null ? [] : questionsOf(column.stop)) {
+            for (const [index, entry] of question.entries.entries()) {
+                const to = entry.fork === null ? undefined : position.get(entry.fork);
+                if (to !== undefined) {
+                    const choice = question.kind === 'one-choice' || question.kind === 'several-choices';
+                    found.push({ from, to, label: choice ? letter(index) : entry.text, right: entry.right });
+                }
+            }
+        }
+    }
+    return found;
+}
+
+/** What can be selected in a column, from the top down. */
+export function nodes(column: Column): string[] {
+    return [
+        column.id,
+        ...column.sections.flatMap((section) => [
+            ...(section.cue === null ? [] : [section.cue.id]),
+            ...section.ladders.flatMap((ladder) => ladder.rungs.map((rung) => rung.id)),
+        ]),
+    ];
+}
+
+/** Where an arrow key leads from a node. */
+export function neighbour(all: Column[], id: string, key: string): string {
+    const at = all.findIndex((column) => nodes(column).includes(id));
+    const here = all[at];
+    if (here === undefined) {
+        return all[0]?.id ?? id;
+    }
+    const depth = nodes(here).indexOf(id);
+    switch (key) {
+        case 'ArrowDown':
+            return nodes(here)[depth + 1] ?? id;
+        case 'ArrowUp':
+            return nodes(here)[depth - 1] ?? id;
+        case 'ArrowRight':
+            return all[at + 1]?.id ?? id;
+        case 'ArrowLeft':
+            return all[at - 1]?.id ?? id;
+        case 'Home':
+            return all[0]?.id ?? id;
+        case 'End':
+            return all[all.length - 1]?.id ?? id;
+        default:
+            return id;
+    }
+}

@@ -1,0 +1,52 @@
+import type { Far, StandingCounts } from '../api/types';
+
+const farWords: Record<Far, string> = { done: 'passed', waiting: 'left for later', here: 'you are here', ahead: 'ahead' };
+
+/** How far along: a path of stones. It says nothing about right or not yet. */
+export function HowFar({ far }: { far: Far[] }) {
+    const here = far.indexOf('here');
+    const words = here >= 0 ? `Stop ${here + 1} of ${far.length}` : `${far.filter((f) => f !== 'ahead').length} of ${far.length} stops`;
+    return (
+        <div className="flex min-w-0 flex-1 items-center gap-3">
+            <ol className="flex min-w-0 flex-1 items-center" aria-label={`How far: ${words}`}>
+                {far.map((word, index) => (
+                    <li key={index} className="flex min-w-0 flex-1 items-center last:flex-none" title={`Stop ${index + 1}: ${farWords[word]}`}>
+                        <span className="sr-only">{farWords[word]}</span>
+                        <span
+                            aria-hidden="true"
+                            className={
+                                word === 'here'
+                                    ? 'h-3.5 w-5 shrink-0 rounded-[50%] bg-accent'
+                                    : word === 'done'
+                                      ? 'h-2 w-3 shrink-0 rounded-[50%] bg-rail'
+                                      : word === 'waiting'
+                                        ? 'h-2.5 w-3.5 shrink-0 rounded-[50%] border-2 border-dashed border-rail'
+                                        : 'h-2 w-3 shrink-0 rounded-[50%] border border-edge'
+                            }
+                        />
+                        {index < far.length - 1 && (
+                            <span aria-hidden="true" className={`mx-px h-px min-w-px flex-1 ${word === 'ahead' ? 'bg-line' : 'bg-rail'}`} />
+                        )}
+                    </li>
+                ))}
+            </ol>
+            <span aria-hidden="true" className="shrink-0 text-sm text-soft">
+                {words}
+            </span>
+        </div>
+    );
+}
+
+/** How it goes, in plain words. */
+export function howItGoes(goes: StandingCounts): string {
+    const right = goes.clear + goes.climbed;
+    const parts = [];
+    if (right > 0) {
+        const helped = goes.climbed === 0 ? '' : goes.climbed === right ? ' with some help' : `, ${goes.climbed} of them with some help`;
+        parts.push(`${right} ${right === 1 ? 'answer' : 'answers'} right${helped}`);
+    }
+    if (goes['set-aside'] > 0) {
+        parts.push(`${goes['set-aside']} left for later`);
+    }
+    return parts.length === 0 ? 'No answers yet' : parts.join(' · ');
+}

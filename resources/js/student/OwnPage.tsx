@@ -1,0 +1,105 @@
+import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
+import { Navigate, useNavigate } from 'react-router';
+import { client, Refused, sentence, take } from '../api/client';
+import type { Task } from '../api/types';
+import { HowFar, howItGoes } from '../player/Signs';
+import { Button } from '../ui/Button';
+import { Notice } from '../ui/Notice';
+import { exact, near } from '../ui/time';
+
+/** The student's own page: what there is to do, how far it is, how it went. */
+export function OwnPage() {
+    const page = useQuery({ queryKey: ['student'], queryFn: () => take(client.GET('/student')) });
+    const navigate = useNavigate();
+    const queries = useQueryClient();
+
+    if (page.error instanceof Refused && page.error.problem.status === 401) {
+        return <Navigate to="/join" replace />;
+    }
+    const signOut = async () => {
+        await client.POST('/student/sign-out').catch(() => undefined);
+        queries.clear();
+        await navigate('/join');
+    };
+    const tasks = page.data?.classes.flatMap((group) => group.tasks) ?? [];
+
+    return (
+        <main className="mx-auto min-h-dvh max-w-2xl px-4 py-6">
+            <div className="flex items-baseline justify-between gap-4">
+                <h1 className="text-3xl">{page.data === undefined ? 'One moment …' : `Hello, ${page.data.name}`}</h1>
+                <Button weight="quiet" onClick={() => void signOut()}>
+                    Leave
+                </Button>
+            </div>
+            {page.error !== null && <Notice>{sentence(page.error)}</Notice>}
+            {page.data !== undefined && tasks.length === 0 && (
+                <p className="mt-6 text-lg">There is nothing to do just now. When your teacher gives you something, it stands here.</p>
+            )}
+            {page.data?.classes.map((group) => (
+                <section key={group.name} className="mt-6" aria-label={group.name}>
+                    {group.tasks.length > 0 && <h2 className="mb-3 text-xl text-soft">{group.name}</h2>}
+                    <ul className="grid gap-4">
+                        {group.tasks.map((task) => (
+                            <TaskCard key={task.id} task={task} />
+                        ))}
+                    </ul>
+                </section>
+            ))}
+        </main>
+    );
+}
+
+function TaskCard({ task }: { task: Task }) {
+    const navigate = useNavigate();
+    const [error, setError] = useState<string | null>(null);
+    const [busy, setBusy] = useState(false);
+    const begin = async (again: boolean) => {
+        setBusy(true);
+        setError(null);
+        try {
+            const view = await take(client.POST('/student/assignments/{assignment}/rounds', { params: { path: { assignment: task.id } }, body: { again } }));
+            await navigate(`/walk/${view.id}`);
+        } catch (problem) {
+            setError(sentence(problem));
+            setBusy(false);
+        }
+    };
+    const { round } = task;
+
+    return (
+        <li className="rounded-lg border border-line bg-sheet p-4">
+            <h3 className="text-xl">{task.title}</h3>
+            {task.dueAt !== null && (
+                <p className="text-sm text-soft" title={exact(task.dueAt)}>
+                    Due {near(task.dueAt)}
+                </p>
+            )}
+            {round === null ? (
+                <p className="mt-2">{task.terms}</p>
+            ) : (
+                <div className="mt-3 grid gap-1">
+                    <HowFar far={round.far} />
+                    <p>{howItGoes(round.goes)}</p>
+                </div>
+            )}
+            <div className="mt-4">
+                {round === null ? (
+                    <Button weight="main" large disabled={busy || !task.open} onClick={() => void begin(false)}>
+                        Start
+                    </Button>
+                ) : round.finished ? (
+                    <Button large disabled={busy || !task.open} onClick={() => void begin(true)}>
+                        Another round
+                    </Button>
+                ) : (
+                    <Button weight="main" large disabled={busy} onClick={() => void begin(false)}>
+                        Go on where you were
+                    </Button>
+                )}
+                {!task.open && <p className="mt-2 text-sm text-soft">This task is closed. What you did is kept.</p>}
+                {error !== null && <Notice>{error}</Notice>}
+            </div>
+        </li>
+    );
+}

@@ -1,0 +1,333 @@
+import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { useMemo, useState } from 'react';
+import { Link, useParams } from 'react-router';
+import { client, sentence, take } from '../api/client';
+import type { Assignment, Lookout, LookoutStudent, QuestionFigures } from '../api/types';
+import { Cutaway, questionName } from '../cutaway/Cutaway';
+import { find, letter, questionsOf, rungName, laddersOf } from '../quiz/document';
+import { Button } from '../ui/Button';
+import { Notice } from '../ui/Notice';
+import { Legend, StandingMark, standingWords } from '../ui/Standing';
+import { exact, near } from '../ui/time';
+
+/** New things are asked for this often, in milliseconds, so that they appear within three seconds. */
+const LOOK_EVERY = 2000;
+
+/** A class at work on a task, and afterwards how it went: the cutaway with the students, each student, each question. */
+export function AssignmentPage() {
+    const id = useParams().assignment ?? '';
+    const path = { params: { path: { assignment: id } } };
+    const assignment = useQuery({ queryKey: ['assignment', id], queryFn: () => take(client.GET('/assignments/{assignment}', path)) });
+    const lookout = useQuery({
+        queryKey: ['lookout', id],
+        queryFn: () => take(client.GET('/assignments/{assignment}/lookout', path)),
+        refetchInterval: LOOK_EVERY,
+    });
+    if (assignment.data === undefined || lookout.data === undefined) {
+        const error = assignment.error ?? lookout.error;
+        return <main className="p-8">{error === null ? 'One moment …' : <Notice>{sentence(error)}</Notice>}</main>;
+    }
+    return <LookoutView assignment={assignment.data} lookout={lookout.data} lost={lookout.error !== null} />;
+}
+
+function LookoutView({ assignment, lookout, lost }: { assignment: Assignment; lookout: Lookout; lost: boolean }) {
+    const [names, setNames] = useState(true);
+    const [selected, setSelected] = useState<string | null>(null);
+    const queries = useQueryClient();
+    const { document } = assignment;
+    const began = lookout.students.filter((student) => student.round !== null);
+    const finished = began.filter((student) => student.round?.finishedAt !== null);
+    const figures = useMemo(() => new Map(lookout.questions.map((question) => [question.question, question])), [lookout.questions]);
+
+    const standing = useMemo(() => {
+        const places = new Map<string, LookoutStudent[]>();
+        for (const student of lookout.students) {
+            const at = student.round === null ? null : student.round.finishedAt === null ? student.round.path.at(-1)?.id : document.finishes[0]?.id;
+            if (at !== null && at !== undefined) {
+                places.set(at, [...(places.get(at) ?? []), student]);
+            }
+        }
+        return places;
+    }, [document.finishes, lookout.students]);
+
+    const rungCounts = useMemo(() => Object.assign({}, ...lookout.questions.map((question) => question.rungs)) as Record<string, number>, [lookout.questions]);
+    const place = selected === null ? null : find(document, selected);
+    const close = place === null ? [] : place.kind === 'stop' ? questionsOf(place.stop) : place.kind === 'cue' ? [{ question: place.cue.question }] : [{ question: place.question }];
+
+    const change = async (state: 'open' | 'closed') => {
+        await take(client.PATCH('/assignments/{assignment}', { params: { path: { assignment: assignment.id } }, body: { state } }));
+        await queries.invalidateQueries({ queryKey: ['assignment', assignment.id] });
+    };
+
+    return (
+        <main className="grid gap-5 px-5 py-5">
+            <div className="flex flex-wrap items-end gap-x-6 gap-y-2">
+                <div className="mr-auto">
+                    <h1 className="text-2xl">{assignment.title}</h1>
+                    <p className="text-sm text-soft">
+                        <Link className="underline" to={`/classes/${assignment.class.id}`}>
+                            {assignment.class.name}
+                        </Link>{' '}
+                        · edition {assignment.edition}
+                        {assignment.dueAt !== null && <span title={exact(assignment.dueAt)}> · due {near(assignment.dueAt)}</span>}
+                        {assignment.state === 'closed' && ' · closed: nobody can begin a round'}
+                    </p>
+                </div>
+                <p className="text-lg">
+                    <strong>{began.length}</strong> of {lookout.students.length} began, <strong>{finished.length}</strong> finished
+                </p>
+                <Button aria-pressed={!names} onClick={() => setNames(!names)}>
+                    {names ? 'Hide names' : 'Show names'}
+                </Button>
+                <Button onClick={() => void change(assignment.state === 'closed' ? 'open' : 'closed')}>{assignment.state === 'closed' ? 'Open again' : 'Close'}</Button>
+            </div>
+            {lost && <Notice>There is no connection just now. This is how it was a moment ago.</Notice>}
+            <div className="h-[27rem]">
+                <Cutaway
+                    document={document}
+                    label="Where the students are"
+                    selected={selected}
+                    onSelect={setSelected}
+                    at={(node) => <Students students={standing.get(node) ?? []} names={names} />}
+                    share={(rung) => (began.length === 0 ? 0 : (rungCounts[rung] ?? 0) / began.length)}
+                />
+            </div>
+            <Legend />
+            <div className="grid items-start gap-6 xl:grid-cols-[minmax(0,1.15fr)_minmax(0,1fr)]">
+                <StudentGrid assignment={assignment} lookout={lookout} names={names} onSelect={setSelected} />
+                <section aria-label="Questions">
+                    {close.length > 0 ? (
+                        <>
+                            <Button weight="quiet" className="-ml-3" onClick={() => setSelected(null)}>
+                                All questions
+                            </Button>
+                            {close.map(({ question }) => {
+                                const counts = figures.get(question.id);
+                                return counts === undefined ? null : <CloseUp key={question.id} assignment={assignment} question={question.id} figures={counts} />;
+                            })}
+                        </>
+                    ) : (
+                        <AllQuestions assignment={assignment} figures={lookout.questions} onSelect={setSelected} />
+                    )}
+                </section>
+            </div>
+        </main>
+    );
+}
+
+/** At most this many marks stand at one place; the rest are counted. */
+const MOST_MARKS = 9;
+
+function Students({ students, names }: { students: LookoutStudent[]; names: boolean }) {
+    const shown = students.length > MOST_MARKS ? students.slice(0, MOST_MARKS - 1) : students;
+    return (
+        <>
+            {shown.map((student) => (
+                <span
+                    key={student.id}
+                    title={names ? student.name : 'A student'}
+                    className="inline-grid h-5 min-w-5 animate-rise place-items-center rounded-full bg-ink px-1 text-[11px] leading-none font-semibold text-paper"
+                >
+                    {names ? initials(student.name) : '·'}
+                </span>
+            ))}
+            {students.length > shown.length && <span className="text-xs font-semibold">+{students.length - shown.length}</span>}
+        </>
+    );
+}
+
+function initials(name: string): string {
+    const words = name.split(/\s+/);
+    return `${words[0]?.[0] ?? ''}${words.length > 1 ? (words.at(-1)?.[0] ?? '') : ''}`.toUpperCase();
+}
+
+function StudentGrid({
+    assignment,
+    lookout,
+    names,
+    onSelect,
+}: {
+    assignment: Assignment;
+    lookout: Lookout;
+    names: boolean;
+    onSelect: (id: string) => void;
+}) {
+    return (
+        <section aria-labelledby="students" className="min-w-0">
+            <h2 id="students" className="mb-2 text-xl">
+                Students
+            </h2>
+            <div className="overflow-x-auto rounded-lg border border-line bg-sheet">
+                <table className="w-full text-sm">
+                    <thead>
+                        <tr className="border-b border-line text-left">
+                            <th className="px-3 py-2">Student</th>
+                            {lookout.questions.map((question, index) => (
+                                <th key={question.question} className="px-1 py-2 text-center font-normal">
+                                    <button
+                                        type="button"
+                                        className="min-w-7 rounded-sm hover:bg-tint"
+                                        title={questionName(assignment.document, question.question)}
+                                        aria-label={`Question ${index + 1}: ${questionName(assignment.document, question.question)}`}
+                                        onClick={() => onSelect(question.question)}
+                                    >
+                                        {index + 1}
+                                    </button>
+                                </th>
+                            ))}
+                            <th className="px-3 py-2 font-normal whitespace-nowrap text-soft">last seen</th>
+                        </tr>
+                    </thead>
+                    <tbody>
+                        {lookout.students.map((student, row) => (
+                            <tr key={student.id} className="border-b border-line last:border-0">
+                                <th scope="row" className="px-3 py-1 text-left font-normal whitespace-nowrap">
+                                    {student.round === null ? (
+                                        <span className="text-soft">{names ? student.name : `Student ${row + 1}`}</span>
+                                    ) : (
+                                        <Link className="underline decoration-edge underline-offset-2" to={`/assignments/${assignment.id}/students/${student.id}`}>
+                                            {names ? student.name : `Student ${row + 1}`}
+                                        </Link>
+                                    )}
+                                </th>
+                                {lookout.questions.map((question) => {
+                                    const at = student.round?.standings[question.question] ?? 'untouched';
+                                    return (
+                                        <td key={question.question} className="px-1 py-1 text-center" title={standingWords[at]}>
+                                            {student.round !== null && (
+                                                <>
+                                                    <StandingMark standing={at} size={18} />
+                                                    <span className="sr-only">{standingWords[at]}</span>
+                                                </>
+                                            )}
+                                        </td>
+                                    );
+                                })}
+                                <td className="px-3 py-1 whitespace-nowrap text-soft" title={student.round === null ? undefined : exact(student.round.movedAt)}>
+                                    {student.round === null
+                                        ? 'not begun'
+                                        : student.round.finishedAt === null
+                                          ? near(student.round.movedAt)
+                                          : `finished${student.round.number > 1 ? `, round ${student.round.number}` : ''}`}
+                                </td>
+                            </tr>
+                        ))}
+                    </tbody>
+                </table>
+            </div>
+        </section>
+    );
+}
+
+function notYet(figures: QuestionFigures): number {
+    return figures.standings['on-the-ladder'] + figures.standings['set-aside'];
+}
+
+function AllQuestions({ assignment, figures, onSelect }: { assignment: Assignment; figures: QuestionFigures[]; onSelect: (id: string) => void }) {
+    return (
+        <>
+            <h2 className="mb-2 text-xl">Questions</h2>
+            <div className="overflow-x-auto rounded-lg border border-line bg-sheet">
+                <table className="w-full text-sm">
+                    <thead>
+                        <tr className="border-b border-line align-bottom text-left">
+                            <th className="px-3 py-2">Question</th>
+                            <th className="px-2 py-2 text-right font-normal">right at once</th>
+                            <th className="px-2 py-2 text-right font-normal">right after help</th>
+                            <th className="px-2 py-2 text-right font-normal">not yet</th>
+                            <th className="px-2 py-2 text-right font-normal">untouched</th>
+                        </tr>
+                    </thead>
+                    <tbody>
+                        {figures.map((question) => (
+                            <tr key={question.question} className="border-b border-line last:border-0">
+                                <th scope="row" className="px-3 py-1.5 text-left font-normal">
+                                    <button type="button" className="line-clamp-2 text-left underline decoration-edge underline-offset-2" onClick={() => onSelect(question.question)}>
+                                        {questionName(assignment.document, question.question)}
+                                    </button>
+                                </th>
+                                <td className="px-2 text-right">{question.standings.clear}</td>
+                                <td className="px-2 text-right">{question.standings.climbed}</td>
+                                <td className={`px-2 text-right ${notYet(question) > 0 ? 'font-semibold text-yet' : ''}`}>{notYet(question)}</td>
+                                <td className="px-2 text-right text-soft">{question.standings.untouched}</td>
+                            </tr>
+                        ))}
+                    </tbody>
+                </table>
+            </div>
+            <p className="mt-2 text-sm text-soft">Counts of students, each in their latest round. Choose a question to see what was answered.</p>
+        </>
+    );
+}
+
+function CloseUp({ assignment, question: id, figures }: { assignment: Assignment; question: string; figures: QuestionFigures }) {
+    const stop = find(assignment.document, id)?.stop;
+    const question = stop === undefined ? undefined : questionsOf(stop).find((other) => other.question.id === id)?.question;
+    if (question === undefined) {
+        return null;
+    }
+    const choosing = question.kind === 'one-choice' || question.kind === 'several-choices';
+    const touched = figures.students - figures.standings.untouched;
+    const most = Math.max(1, ...Object.values(figures.matched));
+    return (
+        <article className="mb-6 rounded-lg border border-line bg-sheet p-4">
+            <h2 className="text-lg">{questionName(assignment.document, id)}</h2>
+            <dl className="mt-3 flex flex-wrap gap-x-6 gap-y-1">
+                {[
+                    { words: 'right at once', count: figures.standings.clear, mark: 'clear' as const },
+                    { words: 'right after help', count: figures.standings.climbed, mark: 'climbed' as const },
+                    { words: 'not yet', count: notYet(figures), mark: 'on-the-ladder' as const },
+                ].map((line) => (
+                    <div key={line.words} className="flex items-center gap-2">
+                        <StandingMark standing={line.mark} />
+                        <dt className="text-sm">{line.words}</dt>
+                        <dd className="font-semibold">
+                            {line.count} <span className="text-sm font-normal text-soft">of {touched}</span>
+                        </dd>
+                    </div>
+                ))}
+            </dl>
+            <h3 className="mt-4 mb-1 text-base">What was answered</h3>
+            <ul className="grid gap-1.5">
+                {question.entries
+                    .filter((entry) => entry.text.trim() !== '')
+                    .map((entry, index) => {
+                        const count = figures.matched[entry.id] ?? 0;
+                        return (
+                            <li key={entry.id} className="grid grid-cols-[minmax(0,1fr)_9rem_2rem] items-center gap-3 text-sm">
+                                <span className={entry.right ? 'font-semibold text-well' : ''}>
+                                    {choosing ? `${letter(index)} ` : ''}
+                                    {entry.text}
+                                    {entry.right && <span className="font-normal"> (right)</span>}
+                                </span>
+                                <span className="h-3 rounded-sm bg-paper" aria-hidden="true">
+                                    <span className={`block h-3 rounded-sm ${entry.right ? 'bg-well' : 'bg-rail'}`} style={{ width: `${(count / most) * 100}%` }} />
+                                </span>
+                                <span className="text-right">{count}</span>
+                            </li>
+                        );
+                    })}
+            </ul>
+            <p className="mt-1 text-sm text-soft">
+                {choosing ? 'Students who ever chose it.' : 'Students who ever gave it; other answers stand with each student.'}
+            </p>
+            {laddersOf(question).some((ladder) => ladder.rungs.length > 0) && (
+                <>
+                    <h3 className="mt-4 mb-1 text-base">How far down the ladder</h3>
+                    <ul className="grid gap-1 text-sm">
+                        {laddersOf(question).flatMap((ladder) =>
+                            ladder.rungs.map((rung) => (
+                                <li key={rung.id} className="grid grid-cols-[minmax(0,1fr)_5rem] gap-3">
+                                    <span className="truncate">{rungName(rung)}</span>
+                                    <span className="text-right">
+                                        {figures.rungs[rung.id] ?? 0} <span className="text-soft">of {touched}</span>
+                                    </span>
+                                </li>
+                            )),
+                        )}
+                    </ul>
+                </>
+            )}
+        </article>
+    );
+}

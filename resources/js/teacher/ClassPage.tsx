@@ -1,0 +1,216 @@
+import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { toString as qrCode } from 'qrcode';
+import { type FormEvent, useEffect, useState } from 'react';
+import { Link, useParams } from 'react-router';
+import { client, sentence, take } from '../api/client';
+import type { SchoolClass } from '../api/types';
+import { Button } from '../ui/Button';
+import { Field, inputClass, Text } from '../ui/Field';
+import { Notice } from '../ui/Notice';
+import { Page } from './Places';
+import { TaskLine } from './TaskLine';
+
+/** A class: its tasks, its roster, and how its students come in. */
+export function ClassPage() {
+    const id = useParams().class ?? '';
+    const found = useQuery({ queryKey: ['class', id], queryFn: () => take(client.GET('/classes/{class}', { params: { path: { class: id } } })), refetchInterval: 10_000 });
+    if (found.data === undefined) {
+        return <Page title="Class">{found.error === null ? 'One moment …' : <Notice>{sentence(found.error)}</Notice>}</Page>;
+    }
+    const group = found.data;
+    return (
+        <Page title={group.name}>
+            <div className="grid gap-10 lg:grid-cols-[1fr_20rem]">
+                <div className="grid content-start gap-10">
+                    <Tasks group={group} />
+                    <RosterList group={group} />
+                </div>
+                <WayIn group={group} />
+            </div>
+        </Page>
+    );
+}
+
+function Tasks({ group }: { group: SchoolClass }) {
+    const quizzes = useQuery({ queryKey: ['quizzes'], queryFn: () => take(client.GET('/quizzes')) });
+    const published = quizzes.data?.filter((quiz) => quiz.edition !== null) ?? [];
+    const [quiz, setQuiz] = useState('');
+    const [due, setDue] = useState('');
+    const [error, setError] = useState<string | null>(null);
+    const queries = useQueryClient();
+    const give = async (event: FormEvent) => {
+        event.preventDefault();
+        setError(null);
+        try {
+            const dueAt = due === '' ? null : new Date(due).toISOString();
+            await take(client.POST('/classes/{class}/assignments', { params: { path: { class: group.id } }, body: { quiz, dueAt } }));
+            setQuiz('');
+            setDue('');
+            await queries.invalidateQueries({ queryKey: ['class', group.id] });
+        } catch (problem) {
+            setError(sentence(problem));
+        }
+    };
+    return (
+        <section aria-labelledby="tasks">
+            <h2 id="tasks" className="mb-3 text-xl">
+                Tasks
+            </h2>
+            <ul className="grid gap-2">
+                {group.assignments.map((task) => (
+                    <TaskLine key={task.id} task={task} withClass={false} />
+                ))}
+            </ul>
+            {group.assignments.length === 0 && <p className="mb-3 text-soft">Nothing has been given to this class yet.</p>}
+            {quizzes.data !== undefined && published.length === 0 ? (
+                <p className="mt-4">
+                    To give something out, first{' '}
+                    <Link className="underline" to="/quizzes">
+                        publish a quiz
+                    </Link>
+                    .
+                </p>
+            ) : (
+                <form className="mt-4 flex flex-wrap items-end gap-3 rounded-lg border border-dashed border-edge p-4" onSubmit={(event) => void give(event)}>
+                    <label className="min-w-56 flex-1 text-sm font-semibold">
+                        Give out a quiz
+                        <select className={`${inputClass} mt-1 font-normal`} value={quiz} required onChange={(event) => setQuiz(event.currentTarget.value)}>
+                            <option value="">Choose a published quiz</option>
+                            {published.map((line) => (
+                                <option key={line.id} value={line.id}>
+                                    {line.title}
+                                </option>
+                            ))}
+                        </select>
+                    </label>
+                    <Field label="Due (if you like)" type="datetime-local" value={due} onChange={(event) => setDue(event.currentTarget.value)} />
+                    <Button type="submit" weight="main" className="min-h-[42px]" disabled={quiz === ''}>
+                        Give out
+                    </Button>
+                    <p className="basis-full text-sm text-soft">
+                        To learn: students try as often as they like, a slip opens help and leads back to the question, there is no clock.
+                    </p>
+                    {error !== null && <Notice>{error}</Notice>}
+                </form>
+            )}
+        </section>
+    );
+}
+
+function RosterList({ group }: { group: SchoolClass }) {
+    const [names, setNames] = useState('');
+    const [message, setMessage] = useState<string | null>(null);
+    const [gone, setGone] = useState<{ id: string; name: string } | null>(null);
+    const queries = useQueryClient();
+    const refresh = () => queries.invalidateQueries({ queryKey: ['class', group.id] });
+    const attempt = async (work: () => Promise<void>) => {
+        setMessage(null);
+        try {
+            await work();
+            await refresh();
+        } catch (problem) {
+            setMessage(sentence(problem));
+        }
+    };
+    const add = (event: FormEvent) => {
+        event.preventDefault();
+        void attempt(async () => {
+            const result = await take(client.POST('/classes/{class}/students', { params: { path: { class: group.id } }, body: { names } }));
+            setNames('');
+            const left = result.skipped.map((line) => `${line.name} (${line.reason})`).join(', ');
+            setMessage(`${result.added} ${result.added === 1 ? 'name' : 'names'} added.${left === '' ? '' : ` Left out: ${left}.`}`);
+        });
+    };
+    const path = (student: string) => ({ params: { path: { class: group.id, student } } });
+    return (
+        <section aria-labelledby="roster">
+            <h2 id="roster" className="mb-3 text-xl">
+                Roster, {group.roster.length} {group.roster.length === 1 ? 'student' : 'students'}
+            </h2>
+            {gone !== null && (
+                <Notice tone="well">
+                    {gone.name} is out of the class; their answers are kept.{' '}
+                    <Button
+                        weight="quiet"
+                        onClick={() =>
+                            void attempt(async () => {
+                                await take(client.POST('/classes/{class}/students/{student}/restore', path(gone.id)));
+                                setGone(null);
+                            })
+                        }
+                    >
+                        Bring back
+                    </Button>
+                </Notice>
+            )}
+            {message !== null && <Notice tone="well">{message}</Notice>}
+            <ul className="mt-2 columns-1 gap-6 sm:columns-2">
+                {group.roster.map((student) => (
+                    <li key={student.id} className="flex break-inside-avoid items-center gap-2 border-b border-line py-0.5">
+                        <span className="min-w-0 flex-1 truncate">{student.name}</span>
+                        {student.entered ? (
+                            <Button
+                                weight="quiet"
+                                className="px-1"
+                                aria-label={`Let ${student.name} choose a new secret`}
+                                onClick={() =>
+                                    void attempt(async () => {
+                                        await take(client.DELETE('/classes/{class}/students/{student}/secret', path(student.id)));
+                                        setMessage(`${student.name} can choose a new secret at the next entry.`);
+                                    })
+                                }
+                            >
+                                New secret
+                            </Button>
+                        ) : (
+                            <span className="text-sm text-soft">not here yet</span>
+                        )}
+                        <Button
+                            weight="quiet"
+                            className="px-1"
+                            aria-label={`Take ${student.name} out of the class`}
+                            onClick={() =>
+                                void attempt(async () => {
+                                    await take(client.DELETE('/classes/{class}/students/{student}', path(student.id)));
+                                    setGone(student);
+                                })
+                            }
+                        >
+                            Take out
+                        </Button>
+                    </li>
+                ))}
+            </ul>
+            <form className="mt-4 grid gap-2" onSubmit={add}>
+                <Text label="Add students" hint="One name a line, typed or pasted." value={names} onChange={(event) => setNames(event.currentTarget.value)} />
+                <Button type="submit" className="w-fit" disabled={names.trim() === ''}>
+                    Add to the roster
+                </Button>
+            </form>
+        </section>
+    );
+}
+
+function WayIn({ group }: { group: SchoolClass }) {
+    const address = `${window.location.origin}/join/${group.phrase.replaceAll(' ', '-')}`;
+    const [picture, setPicture] = useState('');
+    useEffect(() => {
+        void qrCode(address, { type: 'svg', margin: 2, errorCorrectionLevel: 'M' }).then((svg) => setPicture(`data:image/svg+xml;utf8,${encodeURIComponent(svg)}`));
+    }, [address]);
+    return (
+        <aside aria-labelledby="way-in" className="h-fit rounded-lg border border-line bg-sheet p-5">
+            <h2 id="way-in" className="text-xl">
+                The way in
+            </h2>
+            <p className="mt-3 text-sm text-soft">Class phrase</p>
+            <p className="font-display text-2xl">{group.phrase}</p>
+            {picture !== '' && <img className="mt-4 w-full rounded-md bg-white" src={picture} alt={`QR code with the address ${address}`} />}
+            <p className="mt-3 text-sm break-all">
+                <a className="underline" href={address}>
+                    {address}
+                </a>
+            </p>
+            <p className="mt-3 text-sm text-soft">Students give their name as it stands in the roster and choose a secret of their own the first time.</p>
+        </aside>
+    );
+}

@@ -1,0 +1,53 @@
+import { useQuery } from '@tanstack/react-query';
+import { type FormEvent, useState } from 'react';
+import { Link, useNavigate } from 'react-router';
+import { client, sentence, take } from '../api/client';
+import { Button } from '../ui/Button';
+import { Field } from '../ui/Field';
+import { Notice } from '../ui/Notice';
+import { Page } from './Places';
+
+/** All classes of the teacher. */
+export function ClassesPage() {
+    const classes = useQuery({ queryKey: ['classes'], queryFn: () => take(client.GET('/classes')) });
+    const [name, setName] = useState('');
+    const [error, setError] = useState<string | null>(null);
+    const navigate = useNavigate();
+    const make = async (event: FormEvent) => {
+        event.preventDefault();
+        try {
+            const made = await take(client.POST('/classes', { body: { name } }));
+            await navigate(`/classes/${made.id}`);
+        } catch (problem) {
+            setError(sentence(problem));
+        }
+    };
+    return (
+        <Page title="Classes">
+            <form className="mb-8 flex flex-wrap items-end gap-3" onSubmit={(event) => void make(event)}>
+                <div className="min-w-64 flex-1">
+                    <Field label="Name of a new class" placeholder="For example: Year 8 Geography" value={name} maxLength={120} required onChange={(event) => setName(event.currentTarget.value)} />
+                </div>
+                <Button type="submit" weight="main" className="min-h-[42px]" disabled={name.trim() === ''}>
+                    Make a class
+                </Button>
+            </form>
+            {error !== null && <Notice>{error}</Notice>}
+            {classes.data?.length === 0 && <p className="text-soft">You have no class yet. Give one a name, then paste the students' names.</p>}
+            <ul className="grid gap-2">
+                {classes.data?.map((group) => (
+                    <li key={group.id}>
+                        <Link to={`/classes/${group.id}`} className="flex flex-wrap items-baseline gap-x-6 rounded-lg border border-line bg-sheet px-4 py-3 hover:border-ink">
+                            <span className="flex-1 font-display text-lg">{group.name}</span>
+                            <span className="text-sm">{group.students} students</span>
+                            <span className="text-sm">
+                                {group.tasks} {group.tasks === 1 ? 'task' : 'tasks'}
+                            </span>
+                            <span className="min-w-44 text-right text-sm text-soft">{group.phrase}</span>
+                        </Link>
+                    </li>
+                ))}
+            </ul>
+        </Page>
+    );
+}

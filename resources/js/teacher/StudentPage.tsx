@@ -1,0 +1,123 @@
+import { useQuery } from '@tanstack/react-query';
+import { Link, useParams } from 'react-router';
+import { client, sentence, take } from '../api/client';
+import type { QuizDocument, Standing, StoredEvent } from '../api/types';
+import { questionName } from '../cutaway/Cutaway';
+import { find, questionsOf, rungName } from '../quiz/document';
+import { Notice } from '../ui/Notice';
+import { StandingMark, standingWords } from '../ui/Standing';
+import { exact, moment, near } from '../ui/time';
+import { Page } from './Places';
+
+interface Fact {
+    kind: string;
+    question?: string;
+    result?: string;
+    rung?: string;
+    standing?: Standing;
+}
+
+const resultWords: Record<string, string> = { right: 'right', partly: 'partly right', 'not-right': 'not yet', unclear: 'asked back' };
+
+/** Everything one student did in a task, in order and with times. */
+export function StudentPage() {
+    const { assignment = '', student = '' } = useParams();
+    const given = useQuery({ queryKey: ['assignment', assignment], queryFn: () => take(client.GET('/assignments/{assignment}', { params: { path: { assignment } } })) });
+    const walks = useQuery({
+        queryKey: ['walks', assignment, student],
+        queryFn: () => take(client.GET('/assignments/{assignment}/students/{student}', { params: { path: { assignment, student } } })),
+        refetchInterval: 2000,
+    });
+    if (given.data === undefined || walks.data === undefined) {
+        const error = given.error ?? walks.error;
+        return <Page title="Student">{error === null ? 'One moment …' : <Notice>{sentence(error)}</Notice>}</Page>;
+    }
+    const { document } = given.data;
+    return (
+        <Page
+            title={walks.data.name}
+            action={
+                <Link className="underline" to={`/assignments/${assignment}`}>
+                    {given.data.title}, {given.data.class.name}
+                </Link>
+            }
+        >
+            {walks.data.rounds.length === 0 && <p className="text-soft">No round has begun yet.</p>}
+            {[...walks.data.rounds].reverse().map((round) => (
+                <section key={round.number} className="mb-10" aria-labelledby={`round-${round.number}`}>
+                    <h2 id={`round-${round.number}`} className="mb-2 text-xl">
+                        Round {round.number}
+                        <span className="ml-3 font-sans text-sm text-soft" title={exact(round.startedAt)}>
+                            began {near(round.startedAt)}
+                            {round.finishedAt !== null && `, finished ${near(round.finishedAt)}`}
+                        </span>
+                    </h2>
+                    <ol className="border-l-3 border-rail">
+                        {round.events.map((event, index) => (
+                            <EventLine key={event.number} event={event} before={round.events[index - 1]} document={document} />
+                        ))}
+                    </ol>
+                </section>
+            ))}
+        </Page>
+    );
+}
+
+function EventLine({ event, before, document }: { event: StoredEvent; before: StoredEvent | undefined; document: QuizDocument }) {
+    const facts = event.facts as Fact[];
+    const marked = facts.find((fact) => fact.kind === 'marked');
+    const rung = facts.find((fact) => fact.kind === 'rung-seen');
+    const stood = facts.find((fact) => fact.kind === 'stood')?.standing;
+    const lasted = before === undefined ? 0 : Math.round((event.at - before.at) / 1000);
+    const sentences: string[] = [];
+    if (event.kind === 'answered') {
+        sentences.push(`answered ${answer(document, event)}: ${resultWords[marked?.result ?? ''] ?? ''}`);
+    } else if (event.kind === 'asked-for-help') {
+        sentences.push('asked for help');
+    } else if (event.kind === 'watched') {
+        const { from, to } = event.data as { from: number; to: number };
+        if (to - from < 0.5) {
+            return null;
+        }
+        sentences.push(`watched ${moment(Math.round(from))} to ${moment(Math.round(to))}`);
+    } else if (event.kind === 'set-aside') {
+        sentences.push('left the question for later');
+    } else if (event.kind === 'started') {
+        sentences.push('began');
+    }
+    if (rung?.rung !== undefined) {
+        const place = find(document, rung.rung);
+        sentences.push(`saw ${place?.kind === 'rung' ? `the ${place.rung.kind} “${rungName(place.rung).slice(0, 70)}”` : 'a rung of an earlier edition'}`);
+    }
+    if (facts.some((fact) => fact.kind === 'finished')) {
+        sentences.push('reached the finish');
+    }
+    if (sentences.length === 0) {
+        return null;
+    }
+    const about = marked?.question ?? rung?.question ?? facts.find((fact) => fact.kind === 'stood')?.question;
+    return (
+        <li className="relative py-1.5 pl-6">
+            <span className="absolute -left-[11px] grid size-[19px] place-items-center rounded-full bg-paper">
+                {stood === undefined ? <span className="size-1.5 rounded-full bg-rail" /> : <StandingMark standing={stood} size={18} />}
+            </span>
+            {about !== undefined && <span className="block text-sm text-soft">{questionName(document, about) || 'A question of an earlier edition'}</span>}
+            <span>{sentences.join('; ')}</span>
+            {stood !== undefined && <span className="sr-only">, now {standingWords[stood]}</span>}
+            <span className="ml-2 text-sm text-soft" title={exact(new Date(event.at).toISOString())}>
+                {new Date(event.at).toLocaleTimeString()}
+                {lasted > 0 && `, after ${moment(lasted)}`}
+            </span>
+        </li>
+    );
+}
+
+function answer(document: QuizDocument, event: StoredEvent): string {
+    const { question: id, response } = event.data as { question: string; response: { text?: string; choices?: string[] } };
+    if (response.text !== undefined) {
+        return `“${response.text}”`;
+    }
+    const stop = find(document, id)?.stop;
+    const question = stop === undefined ? undefined : questionsOf(stop).find((other) => other.question.id === id)?.question;
+    return (response.choices ?? []).map((choice) => `“${question?.entries.find((entry) => entry.id === choice)?.text ?? 'an option of an earlier edition'}”`).join(' and ');
+}

@@ -1,0 +1,23 @@
+import { Link } from 'react-router';
+import type { AssignmentLine } from '../api/types';
+import { exact, near } from '../ui/time';
+
+/** A task in a list: what, for whom, how far the class is, and until when. */
+export function TaskLine({ task, withClass }: { task: AssignmentLine; withClass: boolean }) {
+    return (
+        <li>
+            <Link to={`/assignments/${task.id}`} className="flex flex-wrap items-baseline gap-x-6 gap-y-1 rounded-lg border border-line bg-sheet px-4 py-3 hover:border-ink">
+                <span className="min-w-0 flex-1 basis-64">
+                    <span className="block font-display text-lg">{task.title}</span>
+                    {withClass && <span className="text-sm text-soft">{task.class.name}</span>}
+                </span>
+                <span className="text-sm">
+                    {task.started} of {task.students} began · {task.finished} finished
+                </span>
+                <span className="min-w-32 text-right text-sm text-soft" title={exact(task.dueAt ?? task.givenAt)}>
+                    {task.state === 'closed' ? 'closed' : task.dueAt === null ? `given ${near(task.givenAt)}` : `due ${near(task.dueAt)}`}
+                </span>
+            </Link>
+        </li>
+    );
+}

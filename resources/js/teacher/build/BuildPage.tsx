@@ -1,0 +1,276 @@
+import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { type KeyboardEvent, useCallback, useState } from 'react';
+import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
+import { client, Refused, sentence, take } from '../../api/client';
+import type { Quiz, QuizDocument, Rung, Stop } from '../../api/types';
+import { Cutaway } from '../../cutaway/Cutaway';
+import { addRung, find, insertStop, move, newRung, newStop, questionsOf, remove, stopName } from '../../quiz/document';
+import { Button } from '../../ui/Button';
+import { Notice } from '../../ui/Notice';
+import { Editor } from './Editor';
+import { type Saving, useDraft } from './useDraft';
+
+/** Where a quiz is built: the cutaway, and beside it what is selected. */
+export function BuildPage() {
+    const id = useParams().quiz ?? '';
+    const quiz = useQuery({
+        queryKey: ['quiz', id],
+        queryFn: () => take(client.GET('/quizzes/{quiz}', { params: { path: { quiz: id } } })) as Promise<Quiz>,
+        staleTime: 0,
+        gcTime: 0,
+        refetchOnWindowFocus: false,
+    });
+    if (quiz.data === undefined) {
+        return <main className="p-8">{quiz.error === null ? 'One moment …' : <Notice>{sentence(quiz.error)}</Notice>}</main>;
+    }
+    return <Builder key={id} quiz={quiz.data} />;
+}
+
+const savingWords: Record<Saving['state'], string> = {
+    saved: 'All is saved',
+    saving: 'Saving …',
+    waiting: 'Kept on this device; saving again soon',
+    elsewhere: 'Changed elsewhere too',
+    refused: 'Not saved',
+};
+
+function Builder({ quiz }: { quiz: Quiz }) {
+    const queries = useQueryClient();
+    const onSaved = useCallback(() => {
+        void queries.invalidateQueries({ queryKey: ['quizzes'] });
+        void queries.invalidateQueries({ queryKey: ['today'] });
+    }, [queries]);
+    const draft = useDraft(quiz, onSaved);
+    const { document, findings, saving, change } = draft;
+    const [query, setQuery] = useSearchParams();
+    const selected = query.get('at');
+    const [far, setFar] = useState(false);
+    const [removed, setRemoved] = useState<{ words: string; before: QuizDocument } | null>(null);
+    const [edition, setEdition] = useState({ number: quiz.edition, current: !quiz.changedSince });
+    const [message, setMessage] = useState<{ tone: 'well' | 'yet'; words: string } | null>(null);
+    const navigate = useNavigate();
+
+    const select = useCallback(
+        (id: string | null) => setQuery(id === null ? {} : { at: id }, { replace: true }),
+        [setQuery],
+    );
+    const edit = useCallback(
+        (next: QuizDocument) => {
+            setEdition((now) => ({ ...now, current: false }));
+            setMessage(null);
+            change(next);
+        },
+        [change],
+    );
+    const add = (kind: Stop['kind']) => {
+        const stop = newStop(kind);
+        const behind = selected === null ? null : (find(document, selected)?.stop.id ?? null);
+        edit(insertStop(document, stop, behind));
+        select(stop.id);
+    };
+    const addSide = () => {
+        const stop = newStop('reading');
+        edit({ ...document, sideStops: [...document.sideStops, stop] });
+        select(stop.id);
+    };
+    const takeOut = (id: string) => {
+        const place = find(document, id);
+        if (place === null) {
+            return;
+        }
+        const words = place.kind === 'stop' ? `“${stopName(place.stop).slice(0, 50)}”` : place.kind === 'cue' ? 'The cue' : 'The rung';
+        setRemoved({ words, before: document });
+        edit(remove(document, id));
+        select(place.kind === 'stop' ? null : place.kind === 'rung' && place.cue !== null ? place.cue.id : place.stop.id);
+    };
+    const rehearse = async (from: string | null) => {
+        await draft.save();
+        await navigate(`/quizzes/${quiz.id}/rehearse${from === null ? '' : `?from=${from}`}`);
+    };
+    const addRungAt = (id: string, kind: Rung['kind']) => {
+        const place = find(document, id);
+        const question = place?.kind === 'rung' ? place.question : place?.kind === 'cue' ? place.cue.question : place === null ? undefined : questionsOf(place.stop)[0]?.question;
+        if (question !== undefined) {
+            const rung = newRung(kind);
+            edit(addRung(document, question, place?.kind === 'rung' ? (place.entry?.id ?? null) : null, rung));
+            select(rung.id);
+        }
+    };
+
+    /** One key each on the picture: n stop, r rung, f fork, w walk from here, Delete, and Alt with arrows to move. */
+    const onKey = (event: KeyboardEvent, id: string) => {
+        const place = find(document, id);
+        if (event.altKey && /^Arrow/.test(event.key)) {
+            event.preventDefault();
+            edit(move(document, id, event.key === 'ArrowLeft' || event.key === 'ArrowUp' ? -1 : 1));
+        } else if (event.ctrlKey || event.metaKey || event.altKey) {
+            return;
+        } else if (event.key === 'n') {
+            event.preventDefault();
+            add('question');
+        } else if (event.key === 'r') {
+            event.preventDefault();
+            addRungAt(id, 'hint');
+        } else if (event.key === 'f' && place !== null && place.kind !== 'rung') {
+            event.preventDefault();
+            select(id);
+            requestAnimationFrame(() => {
+                const fork = window.document.querySelector<HTMLSelectElement>('[data-fork]');
+                fork?.closest('details')?.setAttribute('open', '');
+                fork?.focus();
+            });
+        } else if (event.key === 'w' && place !== null) {
+            void rehearse(place.stop.id);
+        } else if (event.key === 'Delete') {
+            event.preventDefault();
+            takeOut(id);
+        }
+    };
+    const publish = async () => {
+        setMessage(null);
+        await draft.save();
+        try {
+            const published = await take(client.POST('/quizzes/{quiz}/editions', { params: { path: { quiz: quiz.id } } }));
+            setEdition({ number: published.edition, current: true });
+            setMessage({ tone: 'well', words: `Edition ${published.edition} is published.` });
+            onSaved();
+        } catch (problem) {
+            const found = problem instanceof Refused ? problem.problem.findings?.filter((finding) => finding.severity === 'stops') : undefined;
+            setMessage({ tone: 'yet', words: `${sentence(problem)} ${found?.[0]?.sentence ?? ''}`.trim() });
+            const first = found?.find((finding) => finding.stop !== null);
+            select(first?.at ?? first?.stop ?? null);
+        }
+    };
+    const stopping = findings.filter((finding) => finding.severity === 'stops').length;
+
+    return (
+        <main className="flex h-full min-h-0 flex-col">
+            <div className="flex flex-wrap items-center gap-x-4 gap-y-2 px-5 py-3">
+                <button type="button" className="min-w-0 text-left hover:underline" onClick={() => select(null)}>
+                    <h1 className="truncate text-xl">{document.title || 'Untitled'}</h1>
+                </button>
+                <p role="status" className={`text-sm ${saving.state === 'saved' || saving.state === 'saving' ? 'text-soft' : 'font-semibold text-accent'}`}>
+                    {savingWords[saving.state]}
+                    {saving.state === 'refused' && `: ${saving.sentence}`}
+                </p>
+                <div className="ml-auto flex flex-wrap items-center gap-2">
+                    <Button aria-pressed={far} onClick={() => setFar(!far)}>
+                        {far ? 'Closer' : 'From afar'}
+                    </Button>
+                    <Button onClick={() => void rehearse(null)} disabled={document.stops.length === 0}>
+                        Rehearse
+                    </Button>
+                    <Button weight="main" onClick={() => void publish()} disabled={edition.number !== null && edition.current}>
+                        {edition.number === null ? 'Publish' : edition.current ? `Edition ${edition.number} is out` : `Publish edition ${edition.number + 1}`}
+                    </Button>
+                </div>
+            </div>
+            {saving.state === 'elsewhere' && (
+                <div className="px-5 pb-3">
+                    <Notice>
+                        This quiz was changed in another tab or on another device.{' '}
+                        <Button className="mx-1" onClick={() => void draft.takeTheirs()}>
+                            Show that one
+                        </Button>{' '}
+                        <Button onClick={() => void draft.keepMine()}>Keep this one</Button>
+                    </Notice>
+                </div>
+            )}
+            {message !== null && (
+                <div className="px-5 pb-3">
+                    <Notice tone={message.tone}>
+                        {message.words}{' '}
+                        {message.tone === 'well' && (
+                            <Link className="font-semibold underline" to="/classes">
+                                Give it to a class
+                            </Link>
+                        )}
+                    </Notice>
+                </div>
+            )}
+            {removed !== null && (
+                <div className="px-5 pb-3">
+                    <Notice tone="well">
+                        {removed.words} is deleted.{' '}
+                        <Button
+                            weight="quiet"
+                            onClick={() => {
+                                edit(removed.before);
+                                setRemoved(null);
+                            }}
+                        >
+                            Bring it back
+                        </Button>
+                    </Notice>
+                </div>
+            )}
+            <div className="grid min-h-0 flex-1 gap-3 px-5 pb-4 lg:grid-cols-[minmax(0,1fr)_26rem]">
+                <div className="flex min-h-72 min-w-0 flex-col gap-2">
+                    {document.stops.length === 0 && document.sideStops.length === 0 ? (
+                        <Empty add={add} />
+                    ) : (
+                        <>
+                            <div className="min-h-0 flex-1">
+                                <Cutaway
+                                    document={document}
+                                    label="The quiz in its cutaway"
+                                    selected={selected}
+                                    onSelect={select}
+                                    far={far}
+                                    findings={findings}
+                                    onKey={onKey}
+                                />
+                            </div>
+                            <div className="flex flex-wrap items-center gap-2">
+                                <Button onClick={() => add('question')}>Add a question</Button>
+                                <Button onClick={() => add('video')}>Add a video</Button>
+                                <Button onClick={() => add('reading')}>Add a reading</Button>
+                                <Button onClick={addSide}>Add a side stop</Button>
+                                <p className="ml-auto text-xs text-soft max-xl:hidden">On the picture: arrows walk · n stop · r rung · f fork · w rehearse · Alt+arrow moves · Del</p>
+                            </div>
+                        </>
+                    )}
+                </div>
+                <aside aria-label="What is selected" className="min-h-0 overflow-y-auto rounded-lg border border-line bg-paper p-4">
+                    <Editor
+                        document={document}
+                        findings={findings}
+                        selected={selected}
+                        change={edit}
+                        select={select}
+                        onRemove={takeOut}
+                        onRehearse={(stop) => void rehearse(stop)}
+                    />
+                    {selected !== null && stopping > 0 && (
+                        <p className="mt-6 text-sm">
+                            <button type="button" className="text-soft underline" onClick={() => select(null)}>
+                                {stopping} {stopping === 1 ? 'thing' : 'things'} to mend before publishing
+                            </button>
+                        </p>
+                    )}
+                </aside>
+            </div>
+        </main>
+    );
+}
+
+function Empty({ add }: { add: (kind: Stop['kind']) => void }) {
+    return (
+        <div className="relative flex flex-1 flex-col overflow-hidden rounded-lg border border-line bg-sheet">
+            <div className="flex flex-1 flex-col items-start justify-end gap-3 p-8">
+                <h2 className="text-2xl">Begin with a question</h2>
+                <p className="max-w-md">Write what you ask and mark the right answer. That already works: whoever slips comes back to it until it is right. Then dig a ladder of help below it.</p>
+                <div className="flex flex-wrap gap-2">
+                    <Button weight="main" large onClick={() => add('question')}>
+                        Add the first question
+                    </Button>
+                    <Button large onClick={() => add('video')}>
+                        Begin with a video
+                    </Button>
+                </div>
+            </div>
+            <div className="h-2/5 border-t-3 border-ink bg-earth" />
+        </div>
+    );
+}
+

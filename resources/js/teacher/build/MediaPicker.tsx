@@ -1,0 +1,92 @@
+import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { useRef, useState } from 'react';
+import { client, sendFiles, sentence, take } from '../../api/client';
+import type { Medium } from '../../api/types';
+import { Button } from '../../ui/Button';
+import { inputClass } from '../../ui/Field';
+import { Notice } from '../../ui/Notice';
+import { moment } from '../../ui/time';
+
+export function useMedia() {
+    return useQuery({ queryKey: ['media'], queryFn: () => take(client.GET('/media')) }).data ?? [];
+}
+
+interface Props {
+    kind: Medium['kind'];
+    value: string | null;
+    onChange: (id: string | null) => void;
+}
+
+/** Chooses one of the teacher's videos or pictures, or sends a new one. */
+export function MediaPicker({ kind, value, onChange }: Props) {
+    const media = useMedia().filter((medium) => medium.kind === kind);
+    const [progress, setProgress] = useState<number | null>(null);
+    const [error, setError] = useState<string | null>(null);
+    const file = useRef<HTMLInputElement>(null);
+    const captions = useRef<HTMLInputElement>(null);
+    const queries = useQueryClient();
+
+    const send = async () => {
+        const chosen = file.current?.files?.[0];
+        if (chosen === undefined) {
+            setError('Choose a file first.');
+            return;
+        }
+        const form = new FormData();
+        form.append('file', chosen);
+        const subtitles = captions.current?.files?.[0];
+        if (subtitles !== undefined) {
+            form.append('captions', subtitles);
+        }
+        setError(null);
+        setProgress(0);
+        try {
+            const medium = await sendFiles<Medium>('/media', form, setProgress);
+            await queries.invalidateQueries({ queryKey: ['media'] });
+            if (medium.kind === kind) {
+                onChange(medium.id);
+            } else {
+                setError(`This is a ${medium.kind}. It is kept with your files, but a ${kind} is wanted here.`);
+            }
+        } catch (problem) {
+            setError(sentence(problem));
+        }
+        setProgress(null);
+    };
+
+    return (
+        <div className="grid gap-2">
+            <label className="text-sm font-semibold">
+                {kind === 'video' ? 'Video' : 'Picture'}
+                <select className={`${inputClass} mt-1 font-normal`} value={value ?? ''} onChange={(event) => onChange(event.currentTarget.value || null)}>
+                    <option value="">{kind === 'video' ? 'No video yet' : 'No picture'}</option>
+                    {media.map((medium) => (
+                        <option key={medium.id} value={medium.id}>
+                            {medium.title}
+                            {medium.seconds === null ? '' : ` (${moment(Math.round(medium.seconds))})`}
+                        </option>
+                    ))}
+                </select>
+            </label>
+            <details className="rounded-md border border-line px-3 py-2 text-sm">
+                <summary className="font-semibold">{kind === 'video' ? 'Send a video of your own' : 'Send a picture of your own'}</summary>
+                <div className="mt-2 grid gap-2">
+                    <label>
+                        {kind === 'video' ? 'WebM or MP4, up to 64 MB' : 'JPEG, PNG, WebP or GIF, up to 8 MB'}
+                        <input ref={file} type="file" accept={kind === 'video' ? 'video/webm,video/mp4' : 'image/*'} className="mt-1 block w-full text-sm" />
+                    </label>
+                    {kind === 'video' && (
+                        <label>
+                            Captions, if there are any (WebVTT)
+                            <input ref={captions} type="file" accept=".vtt,text/vtt" className="mt-1 block w-full text-sm" />
+                        </label>
+                    )}
+                    <Button className="w-fit" disabled={progress !== null} onClick={() => void send()}>
+                        {progress === null ? 'Send' : `Sending, ${Math.round(progress * 100)} %`}
+                    </Button>
+                </div>
+            </details>
+            {error !== null && <Notice>{error}</Notice>}
+        </div>
+    );
+}

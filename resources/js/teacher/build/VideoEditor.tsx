@@ -1,0 +1,75 @@
+import { useRef, useState } from 'react';
+import type { Cue, QuizDocument, VideoStop } from '../../api/types';
+import { VideoPlayer } from '../../player/VideoPlayer';
+import { newQuestion, promptText, putStop } from '../../quiz/document';
+import { Button } from '../../ui/Button';
+import { Field } from '../../ui/Field';
+import { moment } from '../../ui/time';
+import { ulid } from '../../ui/ulid';
+import { MediaPicker, useMedia } from './MediaPicker';
+import { MomentField } from './MomentField';
+
+interface Props {
+    document: QuizDocument;
+    stop: VideoStop;
+    change: (document: QuizDocument) => void;
+    select: (id: string) => void;
+}
+
+/** A video stop: which video and which part of it, and the questions at its moments. */
+export function VideoEditor({ document, stop, change, select }: Props) {
+    const video = useRef<HTMLVideoElement>(null);
+    const [at, setAt] = useState(stop.clip.from);
+    const medium = useMedia().find((other) => other.id === stop.clip.media);
+    const put = (changes: Partial<VideoStop>) => change(putStop(document, { ...stop, ...changes }));
+    const add = () => {
+        video.current?.pause();
+        const cue: Cue = { id: ulid(), at: Math.round((video.current?.currentTime ?? stop.clip.from) * 10) / 10, question: newQuestion() };
+        put({ cues: [...stop.cues, cue].sort((a, b) => a.at - b.at) });
+        select(cue.id);
+    };
+    return (
+        <div className="grid gap-4">
+            <Field label="Title" value={stop.title} maxLength={500} onChange={(event) => put({ title: event.currentTarget.value })} />
+            <MediaPicker
+                kind="video"
+                value={stop.clip.media}
+                onChange={(media) => put({ clip: { ...stop.clip, media } })}
+            />
+            {stop.clip.media !== null && (
+                <>
+                    <VideoPlayer
+                        key={stop.clip.media}
+                        video={video}
+                        title={stop.title}
+                        clip={stop.clip}
+                        length={medium?.seconds ?? null}
+                        captions={medium?.captions ?? false}
+                        marks={stop.cues.map((cue) => ({ at: cue.at, done: false }))}
+                        onMoment={setAt}
+                    />
+                    <Button weight="main" onClick={add}>
+                        Add a question here, at {moment(Math.round(at * 10) / 10)}
+                    </Button>
+                    <div className="grid grid-cols-2 gap-3">
+                        <MomentField label="Plays from" value={stop.clip.from} onChange={(from) => put({ clip: { ...stop.clip, from: from ?? 0 } })} />
+                        <MomentField label="to" optional value={stop.clip.to} onChange={(to) => put({ clip: { ...stop.clip, to } })} />
+                    </div>
+                </>
+            )}
+            <section aria-label="Questions in this video">
+                <h3 className="mb-1 text-base">Questions in it</h3>
+                {stop.cues.length === 0 && <p className="text-sm text-soft">None yet. Play the video, pause where you want to ask, and add a question.</p>}
+                <ul className="grid gap-1">
+                    {stop.cues.map((cue) => (
+                        <li key={cue.id}>
+                            <Button weight="quiet" className="max-w-full justify-start px-0 text-left whitespace-normal" onClick={() => select(cue.id)}>
+                                {moment(cue.at)} {promptText(cue.question) || 'Empty question'}
+                            </Button>
+                        </li>
+                    ))}
+                </ul>
+            </section>
+        </div>
+    );
+}

@@ -1,0 +1,49 @@
+import '../ui/tokens.css';
+import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
+import { StrictMode } from 'react';
+import { createRoot } from 'react-dom/client';
+import { BrowserRouter, Navigate, Route, Routes } from 'react-router';
+import { ForgottenPassword, NewPassword, SignIn, SignUp } from './Account';
+import { AssignmentPage } from './AssignmentPage';
+import { BuildPage } from './build/BuildPage';
+import { ClassesPage } from './ClassesPage';
+import { ClassPage } from './ClassPage';
+import { PostBox } from './PostBox';
+import { QuizzesPage } from './QuizzesPage';
+import { RehearsePage } from './RehearsePage';
+import { Places } from './Places';
+import { StudentPage } from './StudentPage';
+import { TodayPage } from './TodayPage';
+
+const queries = new QueryClient({ defaultOptions: { queries: { retry: 1, staleTime: 1000 } } });
+const root = document.getElementById('app');
+
+if (root !== null) {
+    createRoot(root).render(
+        <StrictMode>
+            <QueryClientProvider client={queries}>
+                <BrowserRouter>
+                    <Routes>
+                        <Route path="/sign-in" element={<SignIn />} />
+                        <Route path="/sign-up" element={<SignUp />} />
+                        <Route path="/forgotten-password" element={<ForgottenPassword />} />
+                        <Route path="/new-password" element={<NewPassword />} />
+                        <Route path="/post-box" element={<PostBox />} />
+                        <Route element={<Places />}>
+                            <Route index element={<Navigate to="/today" replace />} />
+                            <Route path="/today" element={<TodayPage />} />
+                            <Route path="/quizzes" element={<QuizzesPage />} />
+                            <Route path="/quizzes/:quiz" element={<BuildPage />} />
+                            <Route path="/quizzes/:quiz/rehearse" element={<RehearsePage />} />
+                            <Route path="/classes" element={<ClassesPage />} />
+                            <Route path="/classes/:class" element={<ClassPage />} />
+                            <Route path="/assignments/:assignment" element={<AssignmentPage />} />
+                            <Route path="/assignments/:assignment/students/:student" element={<StudentPage />} />
+                            <Route path="*" element={<p className="p-8">There is nothing at this address.</p>} />
+                        </Route>
+                    </Routes>
+                </BrowserRouter>
+            </QueryClientProvider>
+        </StrictMode>,
+    );
+}

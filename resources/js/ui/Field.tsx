@@ -1,0 +1,72 @@
+import { type InputHTMLAttributes, type ReactNode, type TextareaHTMLAttributes, useId, useLayoutEffect, useRef } from 'react';
+
+export const inputClass =
+    'w-full rounded-md border border-edge bg-sheet px-3 py-2 text-ink placeholder:text-soft focus-visible:outline-offset-0 aria-invalid:border-accent';
+
+interface Labelled {
+    label: string;
+    hint?: ReactNode;
+    error?: string | undefined;
+    hideLabel?: boolean;
+}
+
+function Frame({ id, label, hint, error, hideLabel, children }: Labelled & { id: string; children: ReactNode }) {
+    return (
+        <div>
+            <label htmlFor={id} className={hideLabel ? 'sr-only' : 'mb-1 block text-sm font-semibold'}>
+                {label}
+            </label>
+            {children}
+            {hint !== undefined && (
+                <p id={`${id}-hint`} className="mt-1 text-sm text-soft">
+                    {hint}
+                </p>
+            )}
+            {error !== undefined && (
+                <p id={`${id}-error`} className="mt-1 text-sm font-semibold text-accent">
+                    {error}
+                </p>
+            )}
+        </div>
+    );
+}
+
+function described(id: string, hint: ReactNode, error: string | undefined) {
+    const ids = [hint === undefined ? '' : `${id}-hint`, error === undefined ? '' : `${id}-error`].filter(Boolean).join(' ');
+    return ids === '' ? {} : { 'aria-describedby': ids };
+}
+
+export function Field({ label, hint, error, hideLabel = false, className = '', ...rest }: Labelled & InputHTMLAttributes<HTMLInputElement>) {
+    const id = useId();
+    return (
+        <Frame id={id} label={label} hint={hint} error={error} hideLabel={hideLabel}>
+            <input id={id} className={`${inputClass} ${className}`} aria-invalid={error !== undefined} {...described(id, hint, error)} {...rest} />
+        </Frame>
+    );
+}
+
+/** A text of several lines that grows with what is written. */
+export function Text({ label, hint, error, hideLabel = false, className = '', ...rest }: Labelled & TextareaHTMLAttributes<HTMLTextAreaElement>) {
+    const id = useId();
+    const area = useRef<HTMLTextAreaElement>(null);
+    // biome-ignore lint/correctness/useExhaustiveDependencies: the height follows the text
+    useLayoutEffect(() => {
+        if (area.current !== null) {
+            area.current.style.height = 'auto';
+            area.current.style.height = `${area.current.scrollHeight + 2}px`;
+        }
+    }, [rest.value]);
+    return (
+        <Frame id={id} label={label} hint={hint} error={error} hideLabel={hideLabel}>
+            <textarea
+                ref={area}
+                id={id}
+                rows={2}
+                className={`${inputClass} resize-none ${className}`}
+                aria-invalid={error !== undefined}
+                {...described(id, hint, error)}
+                {...rest}
+            />
+        </Frame>
+    );
+}

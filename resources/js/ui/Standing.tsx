@@ -1,0 +1,44 @@
+import type { Standing } from '../api/types';
+
+export const standingWords: Record<Standing, string> = {
+    untouched: 'untouched',
+    clear: 'right at once',
+    climbed: 'right after help or a slip',
+    'on-the-ladder': 'on the ladder',
+    'set-aside': 'set aside, not yet',
+};
+
+/** How somebody stands at a question, told by shape. The drawing is hidden from readers of the words beside it. */
+export function StandingMark({ standing, size = 20 }: { standing: Standing; size?: number }) {
+    return (
+        <svg viewBox="0 0 20 20" width={size} height={size} aria-hidden="true" className="inline-block shrink-0" fill="none" stroke="currentColor">
+            {standing === 'untouched' && <circle cx="10" cy="10" r="5" strokeWidth="1.2" />}
+            {standing === 'clear' && <circle cx="10" cy="10" r="5.5" fill="currentColor" stroke="none" />}
+            {standing === 'climbed' && (
+                <>
+                    <circle cx="10" cy="7.5" r="4.5" fill="currentColor" stroke="none" />
+                    <path d="M3 16.5h4v-3h10" strokeWidth="2" />
+                </>
+            )}
+            {standing === 'on-the-ladder' && (
+                <>
+                    <path d="M3.5 1.5v17M16.5 1.5v17" strokeWidth="2" />
+                    <circle cx="10" cy="10" r="4" fill="currentColor" stroke="none" />
+                </>
+            )}
+            {standing === 'set-aside' && <path d="M13.6 5.2a6 6 0 1 0 2 4.8" strokeWidth="2.2" />}
+        </svg>
+    );
+}
+
+export function Legend() {
+    return (
+        <ul className="flex flex-wrap gap-x-4 gap-y-1 text-sm text-soft" aria-label="What the marks mean">
+            {(Object.keys(standingWords) as Standing[]).map((standing) => (
+                <li key={standing} className="flex items-center gap-1.5">
+                    <StandingMark standing={standing} size={16} /> {standingWords[standing]}
+                </li>
+            ))}
+        </ul>
+    );
+}

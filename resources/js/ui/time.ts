@@ -1,0 +1,35 @@
+const relative = new Intl.RelativeTimeFormat(undefined, { numeric: 'auto' });
+const clock = new Intl.DateTimeFormat(undefined, { hour: 'numeric', minute: '2-digit' });
+const day = new Intl.DateTimeFormat(undefined, { weekday: 'short', day: 'numeric', month: 'short' });
+const whole = new Intl.DateTimeFormat(undefined, { dateStyle: 'full', timeStyle: 'short' });
+
+/** A moment in words near: "in 5 minutes", "tomorrow 08:00", "Thu 3 Dec 08:00". */
+export function near(iso: string, now: Date = new Date()): string {
+    const then = new Date(iso);
+    const minutes = Math.round((then.getTime() - now.getTime()) / 60_000);
+    if (Math.abs(minutes) < 60) {
+        return relative.format(minutes, 'minute');
+    }
+    const midnight = (date: Date) => new Date(date.getFullYear(), date.getMonth(), date.getDate()).getTime();
+    const days = Math.round((midnight(then) - midnight(now)) / 86_400_000);
+    return Math.abs(days) <= 1 ? `${relative.format(days, 'day')} ${clock.format(then)}` : `${day.format(then)} ${clock.format(then)}`;
+}
+
+export function exact(iso: string): string {
+    return whole.format(new Date(iso));
+}
+
+/** Seconds of a video as m:ss, with tenths where there are some. */
+export function moment(seconds: number): string {
+    const tenths = Math.round(seconds * 10);
+    const minutes = Math.floor(tenths / 600);
+    const rest = (tenths % 600) / 10;
+    const text = Number.isInteger(rest) ? String(rest).padStart(2, '0') : rest.toFixed(1).padStart(4, '0');
+    return `${minutes}:${text}`;
+}
+
+/** Seconds from "1:05", "1:05.5" or "65"; nothing when it is none of them. */
+export function seconds(text: string): number | null {
+    const found = /^\s*(?:(\d{1,4}):)?(\d{1,5}(?:[.,]\d{1,2})?)\s*$/.exec(text);
+    return found === null ? null : Number(found[1] ?? 0) * 60 + Number((found[2] ?? '').replace(',', '.'));
+}

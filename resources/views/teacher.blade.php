@@ -1,0 +1,15 @@
+<!doctype html>
+<html lang="en">
+<head>
+    <meta charset="utf-8">
+    <meta name="viewport" content="width=device-width, initial-scale=1, viewport-fit=cover">
+    <meta name="color-scheme" content="light dark">
+    <title>Hidden Ladder</title>
+    <link rel="icon" href="/icon.svg" type="image/svg+xml">
+    @vite('resources/js/teacher/main.tsx')
+</head>
+<body>
+    <div id="app"></div>
+    <noscript>Hidden Ladder needs JavaScript to be switched on.</noscript>
+</body>
+</html>

@@ -1,0 +1,69 @@
+<?php
+
+declare(strict_types=1);
+
+use HiddenLadder\App\Http\Controllers\PostBoxController;
+use HiddenLadder\App\Http\Controllers\Student\EntryController;
+use HiddenLadder\App\Http\Controllers\Student\RoundController;
+use HiddenLadder\App\Http\Controllers\Student\YardstickController;
+use HiddenLadder\App\Http\Controllers\Teacher\AccountController;
+use HiddenLadder\App\Http\Controllers\Teacher\AssignmentController;
+use HiddenLadder\App\Http\Controllers\Teacher\ClassController;
+use HiddenLadder\App\Http\Controllers\Teacher\MediaController;
+use HiddenLadder\App\Http\Controllers\Teacher\QuizController;
+use HiddenLadder\App\Http\Controllers\Teacher\RehearsalController;
+use HiddenLadder\App\Http\Controllers\Teacher\TodayController;
+use Illuminate\Support\Facades\Route;
+
+Route::prefix('teacher')->group(static function (): void {
+    Route::post('sign-up', [AccountController::class, 'signUp']);
+    Route::post('sign-in', [AccountController::class, 'signIn']);
+    Route::post('forgotten-password', [AccountController::class, 'forgot']);
+    Route::post('new-password', [AccountController::class, 'reset']);
+});
+
+Route::middleware('auth:teacher')->group(static function (): void {
+    Route::get('teacher', [AccountController::class, 'me']);
+    Route::post('teacher/sign-out', [AccountController::class, 'signOut']);
+    Route::get('today', TodayController::class);
+
+    Route::get('quizzes', [QuizController::class, 'index']);
+    Route::post('quizzes', [QuizController::class, 'store']);
+    Route::get('quizzes/{quiz}', [QuizController::class, 'show']);
+    Route::put('quizzes/{quiz}', [QuizController::class, 'update']);
+    Route::post('quizzes/{quiz}/editions', [QuizController::class, 'publish']);
+    Route::post('quizzes/{quiz}/rehearsals', RehearsalController::class);
+    Route::delete('quizzes/{quiz}', [QuizController::class, 'archive']);
+    Route::post('quizzes/{quiz}/restore', [QuizController::class, 'restore']);
+
+    Route::get('media', [MediaController::class, 'index']);
+    Route::post('media', [MediaController::class, 'store']);
+
+    Route::get('classes', [ClassController::class, 'index']);
+    Route::post('classes', [ClassController::class, 'store']);
+    Route::get('classes/{class}', [ClassController::class, 'show']);
+    Route::post('classes/{class}/students', [ClassController::class, 'addStudents']);
+    Route::delete('classes/{class}/students/{student}', [ClassController::class, 'takeOut']);
+    Route::post('classes/{class}/students/{student}/restore', [ClassController::class, 'bringBack']);
+    Route::delete('classes/{class}/students/{student}/secret', [ClassController::class, 'clearSecret']);
+    Route::post('classes/{class}/assignments', [AssignmentController::class, 'store']);
+
+    Route::get('assignments/{assignment}', [AssignmentController::class, 'show']);
+    Route::patch('assignments/{assignment}', [AssignmentController::class, 'update']);
+    Route::get('assignments/{assignment}/lookout', [AssignmentController::class, 'lookout']);
+    Route::get('assignments/{assignment}/students/{student}', [AssignmentController::class, 'studentWalks']);
+});
+
+Route::post('student/class', [EntryController::class, 'find']);
+Route::post('student/enter', [EntryController::class, 'enter']);
+
+Route::middleware('auth:student')->prefix('student')->group(static function (): void {
+    Route::get('', [EntryController::class, 'me']);
+    Route::post('sign-out', [EntryController::class, 'signOut']);
+    Route::post('assignments/{assignment}/rounds', [RoundController::class, 'begin']);
+    Route::get('rounds/{round}', [RoundController::class, 'show']);
+    Route::post('rounds/{round}/events', [RoundController::class, 'take']);
+    Route::post('yardstick', YardstickController::class);
+});
+
+Route::get('post-box', PostBoxController::class);
