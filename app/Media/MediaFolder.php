@@ -134,8 +134,12 @@ final class MediaFolder
         return $text;
     }
 
-    /** Length of a video in seconds, from the file itself. */
-    private function seconds(string $path): float
+    /**
+     * Length of a video in seconds, from the file itself.
+     *
+     * @throws Problem when it is none that can be read
+     */
+    public function seconds(string $path): float
     {
         $found = Process::timeout(30)->run(['ffprobe', '-v', 'error', '-show_entries', 'format=duration', '-of', 'csv=p=0', $path]);
         $seconds = trim($found->output());

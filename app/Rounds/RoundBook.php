@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace HiddenLadder\App\Rounds;
 
+use Carbon\CarbonImmutable;
 use HiddenLadder\App\Http\Problem;
 use HiddenLadder\App\Media\MediaFolder;
 use HiddenLadder\App\Models\Assignment;
@@ -64,8 +65,8 @@ final class RoundBook
                 'number' => $number,
                 'terms' => $assignment->terms,
                 'state' => (new State)->toArray(),
-                'started_at' => now()->setTimestampMs($at),
-                'moved_at' => now()->setTimestampMs($at),
+                'started_at' => CarbonImmutable::createFromTimestampMs($at),
+                'moved_at' => CarbonImmutable::createFromTimestampMs($at),
                 'finished_at' => null,
             ]);
             $this->append($round, Ulids::make(), new Started, null, $at);
@@ -188,8 +189,8 @@ final class RoundBook
     {
         $round->update([
             'state' => $state->toArray(),
-            'moved_at' => now()->setTimestampMs($at),
-            'finished_at' => $state->finishedAt === null ? null : now()->setTimestampMs($state->finishedAt),
+            'moved_at' => CarbonImmutable::createFromTimestampMs($at),
+            'finished_at' => $state->finishedAt === null ? null : CarbonImmutable::createFromTimestampMs($state->finishedAt),
         ]);
     }
 

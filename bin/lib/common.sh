@@ -60,16 +60,20 @@ install_packages() {
 
 install_php() {
     COMPOSER_ALLOW_SUPERUSER=1 quietly "Installing PHP packages" composer update --no-interaction --no-progress
+    # Some packages unpack readable for their owner alone, and the web server runs as somebody else.
+    chmod -R a+rX vendor
 }
 
 install_js() {
     command -v node >/dev/null || fail "Node is missing: version 20 or later is needed."
-    quietly "Installing JavaScript packages" npm ci --no-audit --no-fund
+    # Not `npm ci`: it refuses a lock file without the builds for other systems, and not every registry carries those.
+    quietly "Installing JavaScript packages" npm install --no-save --no-audit --no-fund
 }
 
 build_js() {
     quietly "Making TypeScript types from openapi.yaml" npm run --silent types
     quietly "Building the front end" npm run --silent build
+    chmod -R a+rX public/build
 }
 
 prepare() {

@@ -92,7 +92,7 @@ final readonly class NumberReader
         $text = strtr($text, ["\u{2212}" => '-', "\u{2013}" => '-', "\u{2044}" => '/', "\u{2215}" => '/', "\u{2019}" => "'"]);
         $text = (string) preg_replace('/\s*[×·*]\s*10\s*\^\s*/u', 'e', $text);
 
-        return trim((string) preg_replace('/\s+/u', ' ', $text));
+        return trim((string) preg_replace('/\s+/u', ' ', $text), ' ');
     }
 
     /** @return list<BigRational> */

@@ -12,7 +12,7 @@ final readonly class Answered extends Event
 {
     public function __construct(public string $question, public Response $response) {}
 
-    public static function read(Fields $data): self
+    public static function fromData(Fields $data): self
     {
         $data->only(['question', 'response']);
 

@@ -11,7 +11,7 @@ final readonly class AskedForHelp extends Event
 {
     public function __construct(public string $question) {}
 
-    public static function read(Fields $data): self
+    public static function fromData(Fields $data): self
     {
         return new self($data->only(['question'])->string('question'));
     }

@@ -24,11 +24,11 @@ abstract readonly class Event
     {
         return match (EventKind::tryFrom($kind)) {
             EventKind::Started => new Started($data->only(['from'])->stringOrNull('from')),
-            EventKind::Answered => Answered::read($data),
-            EventKind::AskedForHelp => AskedForHelp::read($data),
-            EventKind::WentOn => WentOn::read($data),
-            EventKind::Watched => Watched::read($data),
-            EventKind::SetAside => SetAside::read($data),
+            EventKind::Answered => Answered::fromData($data),
+            EventKind::AskedForHelp => AskedForHelp::fromData($data),
+            EventKind::WentOn => WentOn::fromData($data),
+            EventKind::Watched => Watched::fromData($data),
+            EventKind::SetAside => SetAside::fromData($data),
             null => throw new MalformedInput('/kind', 'this kind of event is not known'),
         };
     }

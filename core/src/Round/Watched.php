@@ -30,7 +30,7 @@ final readonly class Watched extends Event
         }
     }
 
-    public static function read(Fields $data): self
+    public static function fromData(Fields $data): self
     {
         $data->only(['video', 'from', 'to', 'speed']);
 

@@ -11,7 +11,7 @@ final readonly class WentOn extends Event
 {
     public function __construct(public string $from) {}
 
-    public static function read(Fields $data): self
+    public static function fromData(Fields $data): self
     {
         return new self($data->only(['from'])->string('from'));
     }

@@ -1,0 +1,130 @@
+<?php
+
+declare(strict_types=1);
+
+namespace HiddenLadder\Demo;
+
+use HiddenLadder\App\Classes\Roster;
+use HiddenLadder\App\Media\MediaFolder;
+use HiddenLadder\App\Media\MediumKind;
+use HiddenLadder\App\Models\Assignment;
+use HiddenLadder\App\Models\AssignmentState;
+use HiddenLadder\App\Models\Edition;
+use HiddenLadder\App\Models\Quiz;
+use HiddenLadder\App\Models\QuizState;
+use HiddenLadder\App\Models\SchoolClass;
+use HiddenLadder\App\Models\Student;
+use HiddenLadder\App\Models\Teacher;
+use HiddenLadder\App\Models\Ulids;
+use HiddenLadder\App\Rounds\Editions;
+use HiddenLadder\App\Rounds\RoundBook;
+use HiddenLadder\Core\Round\State;
+use HiddenLadder\Core\Round\Terms;
+use Illuminate\Support\Facades\Hash;
+use Random\Engine\Xoshiro256StarStar;
+use Random\Randomizer;
+
+/** An invented school by the sea: one teacher, a class half-way through a quiz on tides, and two quizzes more. */
+final class Demo
+{
+    public const TEACHER = ['name' => 'Ines Calder', 'email' => 'ines.calder@skerrybay.example', 'password' => 'skerry-tides-8'];
+
+    public const PHRASE = 'silver heron reef';
+
+    public const STUDENT = ['name' => 'Ada Brandt', 'secret' => 'seashell'];
+
+    private const STUDENTS = [
+        'Ada Brandt', 'Bram Oduya', 'Cleo Marchetti', 'Davit Lindqvist', 'Elif Tanaka', 'Finn Abara', 'Greta Solano', 'Hugo Pereira',
+        'Isla Novak', 'Jonas Achterberg', 'Kaya Whitlock', 'Leo Fontaine', 'Mina Haddad', 'Noor Eriksen', 'Otis Kowalczyk', 'Pia Romero',
+        'Quinn Baptiste', 'Rosa Vidal', 'Sami Laine', 'Tilda Mbeki', 'Uma Castellan', 'Viktor Hale', 'Wren Okafor', 'Yusuf Dahl',
+    ];
+
+    private const VIDEOS = ['two-high-tides' => 'Why two high tides a day', 'tidal-range' => 'Tidal range', 'rule-of-twelfths' => 'The rule of twelfths'];
+
+    public function __construct(
+        private readonly MediaFolder $folder,
+        private readonly Roster $roster,
+        private readonly RoundBook $book,
+        private readonly Editions $editions,
+    ) {}
+
+    public function load(): void
+    {
+        $teacher = Teacher::query()->create(self::TEACHER);
+        $media = $this->videos($teacher);
+        $tides = $this->publish($teacher, Quizzes::tides($media));
+        $this->publish($teacher, Quizzes::circuits());
+        $this->publish($teacher, Quizzes::notes());
+
+        $class = $teacher->classes()->create(['name' => 'Year 8 Geography', 'phrase' => self::PHRASE]);
+        $this->roster->add($class, implode("\n", self::STUDENTS));
+        $this->roster->find($class, self::STUDENT['name'])?->update(['secret' => Hash::make(self::STUDENT['secret'])]);
+
+        $assignment = Assignment::query()->create([
+            'class_id' => $class->id, 'quiz_id' => $tides->quiz_id, 'state' => AssignmentState::Open,
+            'terms' => Terms::learn()->toArray(), 'due_at' => now()->addDay()->setTime(8, 0),
+        ]);
+        $this->walkAll($class, $assignment, $tides);
+    }
+
+    /** @return array<string, string> ids by name */
+    private function videos(Teacher $teacher): array
+    {
+        $ids = [];
+        foreach (self::VIDEOS as $name => $title) {
+            $id = (new Draft('media'))->id($name);
+            $shipped = __DIR__."/media/$name";
+            copy("$shipped.webm", $this->folder->folder()."/$id.webm");
+            copy("$shipped.vtt", $this->folder->folder()."/$id.vtt");
+            $teacher->media()->create([
+                'id' => $id, 'kind' => MediumKind::Video, 'type' => 'video/webm', 'title' => $title,
+                'bytes' => (int) filesize("$shipped.webm"), 'seconds' => $this->folder->seconds("$shipped.webm"),
+                'file' => "$id.webm", 'captions' => "$id.vtt",
+            ]);
+            $ids[$name] = $id;
+        }
+
+        return $ids;
+    }
+
+    /** @param array<string, mixed> $document */
+    private function publish(Teacher $teacher, array $document): Edition
+    {
+        $quiz = $teacher->quizzes()->create(['title' => $document['title'], 'state' => QuizState::Published, 'version' => 1, 'document' => $document]);
+        assert($quiz instanceof Quiz);
+
+        return Edition::query()->create(['quiz_id' => $quiz->id, 'number' => 1, 'version' => 1, 'document' => $document, 'published_at' => now()]);
+    }
+
+    /** Most have begun, some are through, the rest are under way: by the same seed always the same. */
+    private function walkAll(SchoolClass $class, Assignment $assignment, Edition $edition): void
+    {
+        $document = $this->editions->read($edition);
+        foreach ($class->students()->get() as $index => $student) {
+            assert($student instanceof Student);
+            $lot = new Randomizer(new Xoshiro256StarStar(1000 + $index));
+            if ($index % 8 === 5 || $student->name === self::STUDENT['name']) {
+                continue;
+            }
+            $made = new MadeUpStudent($document, [0.9, 0.7, 0.55, 0.4][$index % 4], $lot);
+            $steps = $index % 5 === 0 ? 400 : $lot->getInt(6, 34);
+            $this->walk($student, $assignment, $edition, $made, $steps, $lot);
+        }
+    }
+
+    private function walk(Student $student, Assignment $assignment, Edition $edition, MadeUpStudent $made, int $steps, Randomizer $lot): void
+    {
+        $at = (int) now()->subMinutes(24)->valueOf() + $lot->getInt(0, 240_000);
+        $round = $this->book->create($student, $assignment, $edition, 1, $at);
+        $state = State::fromArray($round->state);
+        $latest = (int) now()->valueOf() - 2000;
+        for ($step = 0; $step < $steps && ! $state->isFinished(); $step++) {
+            [$event, $wait] = $made->next($state);
+            $at += $wait;
+            if ($at > $latest) {
+                return;
+            }
+            $state = $this->book->append($round, Ulids::make(), $event, $at, $at);
+        }
+    }
+}
