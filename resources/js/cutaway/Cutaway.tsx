@@ -23,7 +23,11 @@ interface Props {
 
 const NEAR = 216;
 const FAR = 116;
+/** Room above the columns for arcs, and without any. */
 const SKY = 84;
+const LOW_SKY = 20;
+/** Height of the columns above the ground, with the students who stand at them. */
+const STANDS = 204;
 
 const rungIcons: Record<Rung['kind'], ReactNode> = {
     hint: <Lightbulb size={14} aria-hidden="true" />,
@@ -42,6 +46,7 @@ export function Cutaway({ document, label, selected, onSelect, far = false, find
     const ground = useRef<HTMLDivElement>(null);
     const current = selected !== null && all.some((column) => contains(column, selected)) ? selected : all[0]?.id;
     const width = far ? FAR : NEAR;
+    const sky = forks.length > 0 ? SKY : LOW_SKY;
 
     // Only the selection brings a node into sight; typing beside the picture must not scroll it.
     useEffect(() => {
@@ -86,12 +91,13 @@ export function Cutaway({ document, label, selected, onSelect, far = false, find
                             at={at}
                             share={share}
                             arcs={forks}
+                            sky={sky}
                             position={all.indexOf(column)}
                         />
                     ))}
                 </ol>
                 <div className="flex min-w-4 flex-1 flex-col max-md:hidden" aria-hidden={end === undefined}>
-                    <div className="flex items-end p-3" style={{ height: SKY + 176 }}>
+                    <div className="flex items-end p-3" style={{ height: sky + STANDS }}>
                         {end}
                     </div>
                     <div className="flex-1 border-t-3 border-ink bg-earth" />
@@ -110,9 +116,9 @@ function contains(column: Column, id: string): boolean {
 
 const Arcs = memo(function Arcs({ arcs: all, width, count }: { arcs: Arc[]; width: number; count: number }) {
     return (
-        <svg className="pointer-events-none absolute top-0 left-0 max-md:hidden" width={count * width} height={SKY} aria-hidden="true">
+        <svg className="pointer-events-none absolute top-0 left-0 max-md:hidden" width={count * width} height={SKY + STANDS} aria-hidden="true">
             <defs>
-                <marker id="arc-end" viewBox="0 0 8 8" refX="6" refY="4" markerWidth="8" markerHeight="8" orient="auto">
+                <marker id="arc-end" viewBox="0 0 8 8" refX="6" refY="4" markerWidth="6" markerHeight="6" orient="auto">
                     <path d="M0 0L8 4L0 8z" className="fill-accent" />
                 </marker>
             </defs>
@@ -123,6 +129,8 @@ const Arcs = memo(function Arcs({ arcs: all, width, count }: { arcs: Arc[]; widt
                 const top = SKY - height;
                 return (
                     <g key={index}>
+                        {/* Behind the columns, down to the ground: whatever a column's height, the arc stands on it. */}
+                        <path d={`M${from} ${SKY}V${SKY + STANDS}M${to} ${SKY}V${SKY + STANDS}`} className="stroke-accent" strokeWidth="1" strokeDasharray="2 4" />
                         <path
                             d={`M${from} ${SKY} C${from} ${top - height / 3} ${to} ${top - height / 3} ${to} ${SKY - 3}`}
                             className="fill-none stroke-accent"
@@ -152,9 +160,10 @@ interface ColumnProps {
     at: Props['at'];
     share: Props['share'];
     arcs: Arc[];
+    sky: number;
 }
 
-function ColumnView({ column, position, far, width, selected, current, onSelect, findings, at, share, arcs: forks }: ColumnProps) {
+function ColumnView({ column, sky, position, far, width, selected, current, onSelect, findings, at, share, arcs: forks }: ColumnProps) {
     const { stop, finish } = column;
     const name = stop === null ? (finish?.title ?? '') : stopName(stop);
     const grave = findings.filter((finding) => finding.stop === column.id && finding.severity !== 'advises');
@@ -165,10 +174,10 @@ function ColumnView({ column, position, far, width, selected, current, onSelect,
         <li className="flex w-[var(--column)] shrink-0 flex-col max-md:w-full max-md:flex-row" style={{ '--column': `${width}px` } as React.CSSProperties}>
             <div
                 className={`flex flex-col justify-end px-1.5 max-md:w-44 max-md:shrink-0 max-md:border-r-3 max-md:border-ink max-md:py-1.5 ${column.side ? 'opacity-95' : ''}`}
-                style={{ paddingTop: SKY }}
+                style={{ paddingTop: sky }}
             >
-                <div className="flex flex-col justify-end md:h-[176px]">
-                    <div className="flex min-h-6 flex-wrap items-end gap-0.5 px-1 pb-1">{at?.(column.id)}</div>
+                <div className="flex flex-col justify-end md:h-[204px]">
+                    <div className="relative flex min-h-6 flex-wrap items-end gap-0.5 px-1 pb-1">{at?.(column.id)}</div>
                     <button
                         type="button"
                         data-node={column.id}
@@ -181,7 +190,7 @@ function ColumnView({ column, position, far, width, selected, current, onSelect,
                         } ${column.side ? 'border-dashed' : ''}`}
                     >
                         <span className="flex items-center gap-1.5 text-xs text-soft">
-                            {column.number !== null && <span className="font-display text-base leading-none text-ink">{column.number}</span>}
+                            {column.number !== null && <span className="text-base leading-none font-semibold text-ink">{column.number}</span>}
                             {column.side && 'side stop'}
                             {finish !== null && (
                                 <>
@@ -249,13 +258,13 @@ function Below({ stop }: { stop: Stop }) {
         const entries = stop.question.entries.filter((entry) => entry.text.trim() !== '');
         return (
             <span className="grid text-xs leading-snug text-soft">
-                {entries.slice(0, 4).map((entry, index) => (
+                {entries.slice(0, 3).map((entry, index) => (
                     <span key={entry.id} className={`truncate ${entry.right ? 'font-semibold text-well' : ''}`}>
                         {choice ? `${letter(index)} ` : entry.right ? '= ' : '≠ '}
                         {entry.text}
                     </span>
                 ))}
-                {entries.length > 4 && <span>and {entries.length - 4} more</span>}
+                {entries.length > 3 && <span>and {entries.length - 3} more</span>}
             </span>
         );
     }

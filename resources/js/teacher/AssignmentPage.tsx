@@ -60,7 +60,7 @@ function LookoutView({ assignment, lookout, lost }: { assignment: Assignment; lo
     };
 
     return (
-        <main className="grid gap-5 px-5 py-5">
+        <main className="grid grid-cols-[minmax(0,1fr)] gap-5 px-5 py-5">
             <div className="flex flex-wrap items-end gap-x-6 gap-y-2">
                 <div className="mr-auto">
                     <h1 className="text-2xl">{assignment.title}</h1>
@@ -82,7 +82,7 @@ function LookoutView({ assignment, lookout, lost }: { assignment: Assignment; lo
                 <Button onClick={() => void change(assignment.state === 'closed' ? 'open' : 'closed')}>{assignment.state === 'closed' ? 'Open again' : 'Close'}</Button>
             </div>
             {lost && <Notice>There is no connection just now. This is how it was a moment ago.</Notice>}
-            <div className="h-[27rem]">
+            <div className="h-[29rem]">
                 <Cutaway
                     document={document}
                     label="Where the students are"
@@ -95,7 +95,7 @@ function LookoutView({ assignment, lookout, lost }: { assignment: Assignment; lo
             <Legend />
             <div className="grid items-start gap-6 xl:grid-cols-[minmax(0,1.15fr)_minmax(0,1fr)]">
                 <StudentGrid assignment={assignment} lookout={lookout} names={names} onSelect={setSelected} />
-                <section aria-label="Questions">
+                <section aria-label="Questions" className="min-w-0">
                     {close.length > 0 ? (
                         <>
                             <Button weight="quiet" className="-ml-3" onClick={() => setSelected(null)}>

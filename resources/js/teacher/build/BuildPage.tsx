@@ -160,9 +160,13 @@ function Builder({ quiz }: { quiz: Quiz }) {
                     <Button onClick={() => void rehearse(null)} disabled={document.stops.length === 0}>
                         Rehearse
                     </Button>
-                    <Button weight="main" onClick={() => void publish()} disabled={edition.number !== null && edition.current}>
-                        {edition.number === null ? 'Publish' : edition.current ? `Edition ${edition.number} is out` : `Publish edition ${edition.number + 1}`}
-                    </Button>
+                    {edition.number !== null && edition.current ? (
+                        <p className="px-2 text-sm font-semibold text-well">Edition {edition.number} is out</p>
+                    ) : (
+                        <Button weight="main" onClick={() => void publish()}>
+                            {edition.number === null ? 'Publish' : `Publish edition ${edition.number + 1}`}
+                        </Button>
+                    )}
                 </div>
             </div>
             {saving.state === 'elsewhere' && (

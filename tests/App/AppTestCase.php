@@ -1,0 +1,113 @@
+<?php
+
+declare(strict_types=1);
+
+namespace HiddenLadder\App\Tests;
+
+use HiddenLadder\App\Classes\Roster;
+use HiddenLadder\App\Models\Assignment;
+use HiddenLadder\App\Models\AssignmentState;
+use HiddenLadder\App\Models\Edition;
+use HiddenLadder\App\Models\Quiz;
+use HiddenLadder\App\Models\QuizState;
+use HiddenLadder\App\Models\SchoolClass;
+use HiddenLadder\App\Models\Student;
+use HiddenLadder\App\Models\Teacher;
+use HiddenLadder\App\Models\Ulids;
+use HiddenLadder\Core\Round\Terms;
+use HiddenLadder\Core\Tests\Sample;
+use Illuminate\Contracts\Console\Kernel;
+use Illuminate\Foundation\Application;
+use Illuminate\Foundation\Testing\DatabaseTransactions;
+use Illuminate\Foundation\Testing\TestCase;
+use Illuminate\Support\Facades\Cache;
+use Illuminate\Testing\TestResponse;
+
+/** Over HTTP, against real MariaDB; every response of the API is held against the contract. */
+abstract class AppTestCase extends TestCase
+{
+    use DatabaseTransactions;
+
+    public function createApplication(): Application
+    {
+        $app = require __DIR__.'/../../bootstrap/app.php';
+        assert($app instanceof Application);
+        $app->make(Kernel::class)->bootstrap();
+
+        return $app;
+    }
+
+    protected function setUp(): void
+    {
+        parent::setUp();
+        Cache::flush();
+        config(['hidden_ladder.media_folder' => sys_get_temp_dir().'/hidden-ladder-test-media-'.getmypid(), 'hidden_ladder.media_by_nginx' => false]);
+    }
+
+    /**
+     * @param  string  $method
+     * @param  \Illuminate\Support\Uri|string  $uri
+     * @return TestResponse<\Symfony\Component\HttpFoundation\Response>
+     */
+    public function call($method, $uri, $parameters = [], $cookies = [], $files = [], $server = [], $content = null): TestResponse
+    {
+        $response = parent::call($method, $uri, $parameters, $cookies, $files, $server, $content);
+        if (str_starts_with(ltrim((string) $uri, '/'), 'api/')) {
+            Contract::get()->holds((string) $method, (string) $uri, $response);
+        }
+
+        return $response;
+    }
+
+    protected function teacher(string $name = 'Ines'): Teacher
+    {
+        return Teacher::query()->create(['name' => $name, 'email' => strtolower($name).'-'.Ulids::make().'@school.example', 'password' => 'a long password']);
+    }
+
+    protected function asTeacher(Teacher $teacher): static
+    {
+        $this->app?->make('auth')->forgetGuards();
+
+        return $this->actingAs($teacher, 'teacher');
+    }
+
+    protected function asStudent(Student $student): static
+    {
+        $this->app?->make('auth')->forgetGuards();
+
+        return $this->actingAs($student, 'student');
+    }
+
+    /** @param array<string, mixed>|null $document */
+    protected function quiz(Teacher $teacher, ?array $document = null): Quiz
+    {
+        $document ??= Sample::document();
+
+        return Quiz::query()->create(['teacher_id' => $teacher->id, 'title' => $document['title'], 'state' => QuizState::Draft, 'version' => 1, 'document' => $document]);
+    }
+
+    protected function schoolClass(Teacher $teacher, string $names = "Ada\nBram"): SchoolClass
+    {
+        $class = SchoolClass::query()->create(['teacher_id' => $teacher->id, 'name' => 'Year 8', 'phrase' => strtolower(Ulids::make())]);
+        app(Roster::class)->add($class, $names);
+
+        return $class;
+    }
+
+    protected function given(SchoolClass $class, Quiz $quiz): Assignment
+    {
+        Edition::query()->create(['quiz_id' => $quiz->id, 'number' => 1, 'version' => 1, 'document' => $quiz->document, 'published_at' => now()]);
+
+        return Assignment::query()->create([
+            'class_id' => $class->id, 'quiz_id' => $quiz->id, 'state' => AssignmentState::Open, 'terms' => Terms::learn()->toArray(), 'due_at' => null,
+        ]);
+    }
+
+    protected function member(SchoolClass $class, string $name = 'Ada'): Student
+    {
+        $student = app(Roster::class)->find($class, $name);
+        self::assertNotNull($student);
+
+        return $student;
+    }
+}

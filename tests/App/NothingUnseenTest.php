@@ -1,0 +1,118 @@
+<?php
+
+declare(strict_types=1);
+
+namespace HiddenLadder\App\Tests;
+
+use HiddenLadder\App\Media\MediaFolder;
+use HiddenLadder\App\Media\MediumKind;
+use HiddenLadder\App\Models\Medium;
+use HiddenLadder\App\Models\Ulids;
+use HiddenLadder\Core\Tests\Sample;
+use HiddenLadder\Demo\Draft;
+use Illuminate\Support\Facades\Route;
+
+/** Invariant 3: nothing is sent that may not be seen. Walks everything a student can obtain, marking each secret text. */
+final class NothingUnseenTest extends AppTestCase
+{
+    /** @var array<string, mixed> */
+    private array $document;
+
+    private string $round;
+
+    private string $assignment;
+
+    private int $number = 1;
+
+    protected function setUp(): void
+    {
+        parent::setUp();
+        $d = new Draft('sample');
+        $this->document = $d->quiz('Marked', 'Go.', [
+            $d->asks('first', $d->question('first', 'one-choice', 'First?', [
+                $d->right('yes', 'SECRET-right-entry'), $d->wrong('no', 'no', 'SECRET-wrong-entry', [$d->hint('no-hint', 'SECRET-own-rung')]), $d->wrong('never', 'never', 'SECRET-other-entry'),
+            ], 'SECRET-right', 'SECRET-not-right', [$d->hint('hint-1', 'SECRET-rung-1'), $d->reading('hint-2', 'SECRET-rung-2', 'SECRET-rung-2')])),
+            $d->video('video', 'LATER-video', $d->id('film'), [
+                $d->cue('cue', 10, $d->question('cue', 'short-text', 'LATER-cue', [$d->right('SECRET-text'), $d->wrong('t', 'SECRET-foreseen')], 'SECRET-cue-right', '', [])),
+            ]),
+            $d->asks('last', $d->question('last', 'number', 'LATER-last', [$d->right('424242')], 'SECRET-last-right', '', [])),
+        ], 'LATER-finish', 'LATER-message', [$d->reading('aside', 'LATER-aside', 'LATER-aside')]);
+        $class = $this->schoolClass($teacher = $this->teacher());
+        Medium::query()->create([
+            'id' => Sample::id('film'), 'teacher_id' => $teacher->id, 'kind' => MediumKind::Video, 'type' => 'video/webm', 'title' => 'SECRET-title',
+            'bytes' => 3, 'seconds' => 60, 'file' => 'film.webm', 'captions' => null,
+        ]);
+        file_put_contents(app(MediaFolder::class)->folder().'/film.webm', 'abc');
+        $this->assignment = $this->given($class, $this->quiz($teacher, $this->document))->id;
+        $this->asStudent($this->member($class));
+        $this->round = $this->postJson("/api/student/assignments/$this->assignment/rounds", [])->assertOk()->json('id');
+    }
+
+    /** All texts that start with a mark, in every response of every address a student can call. */
+    private function leaked(): array
+    {
+        $seen = '';
+        foreach (Route::getRoutes()->getRoutesByMethod()['GET'] as $route) {
+            $uri = strtr($route->uri(), ['{round}' => $this->round, '{assignment}' => $this->assignment, '{medium}' => Sample::id('film'), '{path?}' => '', '{phrase?}' => '',
+                '{quiz}' => Ulids::make(), '{class}' => Ulids::make(), '{student}' => Ulids::make()]);
+            if (! str_contains($uri, 'media')) {
+                $seen .= $this->withHeader('Accept', 'application/json')->get("/$uri")->getContent();
+            }
+        }
+        $seen .= $this->postJson("/api/student/assignments/$this->assignment/rounds", ['again' => true])->getContent();
+        preg_match_all('/(?:SECRET|LATER)-[a-z0-9-]+|424242|"(?:right|key|accepted|entries)":/', $seen, $found);
+
+        return array_values(array_unique($found[0]));
+    }
+
+    /** @param array<string, mixed> $data */
+    private function does(string $kind, array $data): void
+    {
+        $this->number = $this->postJson("/api/student/rounds/$this->round/events", ['id' => Ulids::make(), 'after' => $this->number, 'kind' => $kind, 'at' => null, 'data' => (object) $data])
+            ->assertOk()->json('number');
+    }
+
+    private function chooses(string $entry): void
+    {
+        $this->does('answered', ['question' => Sample::id('first/question'), 'response' => ['choices' => [Sample::id("entry/$entry")]]]);
+    }
+
+    public function test_each_thing_is_sent_only_after_what_earns_it(): void
+    {
+        self::assertSame([], $this->leaked());
+        $this->get('/media/'.Sample::id('film'))->assertNotFound();
+
+        $this->chooses('no');
+        self::assertEqualsCanonicalizing(['SECRET-wrong-entry', 'SECRET-not-right', 'SECRET-own-rung'], $this->leaked());
+        $this->does('went-on', ['from' => Sample::id('no-hint')]);
+
+        $this->does('asked-for-help', ['question' => Sample::id('first/question')]);
+        self::assertContains('SECRET-rung-1', $this->leaked());
+        self::assertNotContains('SECRET-rung-2', $this->leaked());
+        $this->does('went-on', ['from' => Sample::id('hint-1')]);
+
+        $this->chooses('yes/SECRET-right-entry/right');
+        $told = $this->leaked();
+        self::assertContains('SECRET-right', $told);
+        self::assertContains('SECRET-right-entry', $told);
+        self::assertNotContains('SECRET-other-entry', $told);
+        self::assertNotContains('LATER-video', $told);
+
+        $this->does('went-on', ['from' => Sample::id('first')]);
+        self::assertSame(['LATER-video'], $this->leaked());
+        $this->get('/media/'.Sample::id('film'))->assertOk();
+
+        $this->does('watched', ['video' => Sample::id('video'), 'from' => 0, 'to' => 10, 'speed' => 1]);
+        self::assertSame(['LATER-cue'], $this->leaked());
+        $this->does('answered', ['question' => Sample::id('cue/question'), 'response' => ['text' => 'secret-text']]);
+        self::assertEqualsCanonicalizing(['LATER-cue', 'SECRET-cue-right'], $this->leaked());
+        $this->does('went-on', ['from' => Sample::id('cue')]);
+        $this->does('went-on', ['from' => Sample::id('video')]);
+        self::assertSame(['LATER-last'], $this->leaked());
+        $this->get('/media/'.Sample::id('film'))->assertNotFound();
+
+        $this->does('answered', ['question' => Sample::id('last/question'), 'response' => ['text' => '424242']]);
+        $this->does('went-on', ['from' => Sample::id('last')]);
+        self::assertEqualsCanonicalizing(['LATER-finish', 'LATER-message'], $this->leaked());
+    }
+}

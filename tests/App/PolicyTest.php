@@ -1,0 +1,70 @@
+<?php
+
+declare(strict_types=1);
+
+namespace HiddenLadder\App\Tests;
+
+use HiddenLadder\App\Models\Ulids;
+use HiddenLadder\Core\Tests\Sample;
+use Illuminate\Routing\Route as LaravelRoute;
+use Illuminate\Support\Facades\Route;
+
+/** Invariant 4: every address that names something is reached by its own people alone. */
+final class PolicyTest extends AppTestCase
+{
+    public function test_nobody_reaches_what_belongs_to_others(): void
+    {
+        $owner = $this->teacher();
+        $quiz = $this->quiz($owner);
+        $class = $this->schoolClass($owner);
+        $assignment = $this->given($class, $quiz);
+        $ada = $this->member($class);
+        $round = $this->asStudent($ada)->postJson("/api/student/assignments/$assignment->id/rounds", [])->assertOk()->json('id');
+
+        $stranger = $this->teacher('Stranger');
+        $elsewhere = $this->member($this->schoolClass($stranger, 'Zoe'), 'Zoe');
+        $names = ['{quiz}' => $quiz->id, '{class}' => $class->id, '{assignment}' => $assignment->id, '{student}' => $ada->id, '{round}' => $round];
+        $body = ['version' => 1, 'document' => Sample::document(), 'names' => 'X', 'quiz' => $quiz->id, 'state' => 'closed', 'from' => null, 'events' => [],
+            'id' => Ulids::make(), 'after' => 1, 'kind' => 'went-on', 'data' => ['from' => 'x']];
+        $checked = 0;
+        foreach (Route::getRoutes()->getRoutes() as $route) {
+            assert($route instanceof LaravelRoute);
+            if (! str_starts_with($route->uri(), 'api/') || ! str_contains($route->uri(), '{')) {
+                continue;
+            }
+            foreach (array_diff($route->methods(), ['HEAD']) as $method) {
+                $uri = '/'.strtr($route->uri(), $names);
+                $forStudents = str_starts_with($route->uri(), 'api/student');
+                $this->app?->make('auth')->forgetGuards();
+                $this->json($method, $uri, $body)->assertUnauthorized();
+                $forStudents ? $this->asStudent($elsewhere) : $this->asTeacher($stranger);
+                $this->json($method, $uri, $body)->assertNotFound();
+                $forStudents ? $this->asTeacher($owner) : $this->asStudent($ada);
+                $this->json($method, $uri, $body)->assertUnauthorized();
+                $checked++;
+            }
+        }
+        self::assertGreaterThan(15, $checked);
+    }
+
+    public function test_a_student_taken_out_of_the_class_cannot_begin(): void
+    {
+        $class = $this->schoolClass($owner = $this->teacher());
+        $assignment = $this->given($class, $this->quiz($owner));
+        $ada = $this->member($class);
+        $this->asTeacher($owner)->deleteJson("/api/classes/$class->id/students/$ada->id")->assertNoContent();
+        $this->asStudent($ada)->postJson("/api/student/assignments/$assignment->id/rounds", [])->assertNotFound();
+    }
+
+    public function test_a_quiz_of_another_teacher_cannot_be_given_out(): void
+    {
+        $quiz = $this->quiz($this->teacher());
+        $class = $this->schoolClass($stranger = $this->teacher('Stranger'));
+        $this->asTeacher($stranger)->postJson("/api/classes/$class->id/assignments", ['quiz' => $quiz->id])->assertNotFound();
+        $own = $this->quiz($stranger);
+        $this->postJson("/api/classes/$class->id/assignments", ['quiz' => $own->id])->assertStatus(409);
+        $this->postJson("/api/quizzes/$own->id/editions")->assertOk();
+        $this->postJson("/api/classes/$class->id/assignments", ['quiz' => $own->id, 'dueAt' => '2027-01-11T07:00:00Z'])
+            ->assertStatus(201)->assertJsonPath('dueAt', '2027-01-11T07:00:00Z');
+    }
+}

@@ -1,0 +1,85 @@
+<?php
+
+declare(strict_types=1);
+
+namespace HiddenLadder\App\Tests;
+
+use HiddenLadder\App\Models\Edition;
+use HiddenLadder\Core\Tests\Sample;
+
+final class QuizTest extends AppTestCase
+{
+    public function test_a_quiz_is_made_saved_and_found_again(): void
+    {
+        $this->asTeacher($this->teacher());
+        $quiz = $this->postJson('/api/quizzes', ['title' => 'Tides'])->assertStatus(201)->json();
+        $document = ['title' => 'Tides, year 8'] + Sample::document();
+        $this->putJson("/api/quizzes/{$quiz['id']}", ['version' => 1, 'document' => $document])->assertOk()->assertJsonPath('version', 2);
+        $this->getJson("/api/quizzes/{$quiz['id']}")->assertOk()->assertJsonPath('document', $document);
+        $this->getJson('/api/quizzes')->assertOk()->assertJsonPath('0.title', 'Tides, year 8')->assertJsonPath('0.questions', 3);
+    }
+
+    public function test_a_second_tab_does_not_write_over_the_first(): void
+    {
+        $quiz = $this->quiz($teacher = $this->teacher());
+        $this->asTeacher($teacher);
+        $this->putJson("/api/quizzes/$quiz->id", ['version' => 1, 'document' => ['title' => 'First'] + Sample::document()])->assertOk();
+        $this->putJson("/api/quizzes/$quiz->id", ['version' => 1, 'document' => ['title' => 'Second'] + Sample::document()])
+            ->assertStatus(409)->assertJsonPath('version', 2)->assertJsonPath('type', '/problems/changed-elsewhere');
+        self::assertSame('First', $quiz->refresh()->document['title']);
+    }
+
+    public function test_what_is_no_quiz_document_is_refused_by_its_place_and_changes_nothing(): void
+    {
+        $quiz = $this->quiz($teacher = $this->teacher());
+        $document = Sample::document();
+        $document['stops'][0]['question']['kind'] = 'oracle';
+        $this->asTeacher($teacher)->putJson("/api/quizzes/$quiz->id", ['version' => 1, 'document' => $document])
+            ->assertStatus(422)->assertJsonPath('errors.0.pointer', '/stops/0/question/kind');
+        self::assertEquals(Sample::document(), $quiz->refresh()->document);
+    }
+
+    public function test_publishing_freezes_an_edition_once_for_each_change(): void
+    {
+        $quiz = $this->quiz($teacher = $this->teacher());
+        $this->asTeacher($teacher)->postJson("/api/quizzes/$quiz->id/editions")->assertOk()->assertJsonPath('edition', 1)->assertJsonPath('changedSince', false);
+        $this->postJson("/api/quizzes/$quiz->id/editions")->assertOk()->assertJsonPath('edition', 1);
+        $this->putJson("/api/quizzes/$quiz->id", ['version' => 1, 'document' => ['title' => 'Mended'] + Sample::document()])->assertOk()->assertJsonPath('changedSince', true);
+        self::assertSame('Sample', Edition::query()->where('quiz_id', $quiz->id)->sole()->document['title']);
+        $this->postJson("/api/quizzes/$quiz->id/editions")->assertOk()->assertJsonPath('edition', 2);
+    }
+
+    public function test_a_quiz_that_cannot_be_published_says_why_at_the_place(): void
+    {
+        $document = Sample::document();
+        $document['stops'][2]['question']['entries'][0]['right'] = false;
+        $quiz = $this->quiz($teacher = $this->teacher(), $document);
+        $findings = $this->asTeacher($teacher)->postJson("/api/quizzes/$quiz->id/editions")->assertStatus(422)->json('findings');
+        self::assertContains(['severity' => 'stops', 'stop' => Sample::id('last'), 'at' => Sample::id('last/question'), 'sentence' => 'No accepted answer has been given yet.'], $findings);
+        self::assertSame(0, Edition::query()->where('quiz_id', $quiz->id)->count());
+    }
+
+    public function test_an_archived_quiz_comes_back(): void
+    {
+        $quiz = $this->quiz($teacher = $this->teacher());
+        $this->asTeacher($teacher)->deleteJson("/api/quizzes/$quiz->id")->assertOk()->assertJsonPath('state', 'archived');
+        $this->getJson('/api/quizzes')->assertOk()->assertJsonCount(0);
+        $this->postJson("/api/quizzes/$quiz->id/restore")->assertOk()->assertJsonPath('state', 'draft');
+        $this->getJson('/api/quizzes')->assertOk()->assertJsonCount(1);
+    }
+
+    public function test_a_rehearsal_walks_the_draft_from_any_stop_and_keeps_nothing(): void
+    {
+        $quiz = $this->quiz($teacher = $this->teacher());
+        $this->asTeacher($teacher);
+        $slip = ['kind' => 'answered', 'data' => ['question' => Sample::id('first/question'), 'response' => ['choices' => [Sample::id('entry/plain')]]]];
+        $this->postJson("/api/quizzes/$quiz->id/rehearsals", ['from' => null, 'events' => [$slip]])
+            ->assertOk()->assertJsonPath('place.rung.id', Sample::id('hint-1'));
+        $this->postJson("/api/quizzes/$quiz->id/rehearsals", ['from' => Sample::id('last'), 'events' => []])
+            ->assertOk()->assertJsonPath('place.question.id', Sample::id('last/question'));
+        $this->postJson("/api/quizzes/$quiz->id/rehearsals", ['from' => null, 'events' => [$slip, $slip]])
+            ->assertStatus(422)->assertJsonPath('rule', 'not-here');
+        $this->assertDatabaseEmpty('rounds');
+        $this->assertDatabaseEmpty('round_events');
+    }
+}
