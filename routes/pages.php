@@ -9,8 +9,8 @@ Route::get('media/{medium}', [MediaFileController::class, 'file']);
 Route::get('media/{medium}/captions', [MediaFileController::class, 'captions']);
 
 // The student's application: class door, own page, player. It never loads the teacher's bundle.
-Route::view('join/{phrase?}', 'student');
-Route::view('me', 'student');
-Route::view('walk/{round}', 'student');
+Route::view('join/{phrase?}', 'page', ['bundle' => 'student']);
+Route::view('me', 'page', ['bundle' => 'student']);
+Route::view('walk/{round}', 'page', ['bundle' => 'student']);
 
-Route::view('{path?}', 'teacher')->where('path', '(?!api/|build/).*');
+Route::view('{path?}', 'page', ['bundle' => 'teacher'])->where('path', '(?!api/|build/).*');

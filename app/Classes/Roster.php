@@ -28,7 +28,7 @@ final class Roster
             $room = self::MOST - $there->whereNull('removed_at')->count();
             $added = 0;
             $skipped = [];
-            foreach (preg_split('/\R/u', $names) ?: [] as $line) {
+            foreach (explode("\n", (string) preg_replace('/\R/u', "\n", $names)) as $line) {
                 $name = trim((string) preg_replace('/[\s\p{Cc}]+/u', ' ', $line));
                 $key = $this->key($name);
                 $earlier = $there->get($key);

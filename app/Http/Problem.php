@@ -22,7 +22,7 @@ final class Problem extends \RuntimeException
         parent::__construct($detail);
     }
 
-    /** @param list<array{pointer: string, reason: string}> $errors */
+    /** @param  list<array{pointer: string, reason: string}>  $errors */
     public static function invalid(string $detail, array $errors): self
     {
         return new self(422, 'invalid', $detail, ['errors' => $errors]);

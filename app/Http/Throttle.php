@@ -13,7 +13,9 @@ final readonly class Throttle
      * @param  int  $failures  let through in the window
      * @param  int  $seconds  the window's length
      */
-    public function __construct(private string $key, private int $failures, private int $seconds) {}
+    public function __construct(private string $key, private int $failures, private int $seconds)
+    {
+    }
 
     /** @throws Problem when the door is shut */
     public function pass(): void

@@ -8,8 +8,8 @@ use HiddenLadder\App\Models\Letter;
 use Symfony\Component\Mailer\SentMessage;
 use Symfony\Component\Mailer\Transport\AbstractTransport;
 use Symfony\Component\Mime\Address;
-use Symfony\Component\Mime\MessageConverter;
 use Symfony\Component\Mime\Message;
+use Symfony\Component\Mime\MessageConverter;
 
 /** The simulated post box: keeps letters in the database instead of sending them. */
 final class PostBoxTransport extends AbstractTransport

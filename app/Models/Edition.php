@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace HiddenLadder\App\Models;
 
 use Carbon\CarbonImmutable;
+use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 
 /**
@@ -16,6 +17,7 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property int $version of the quiz that was frozen
  * @property array<array-key, mixed> $document
  * @property CarbonImmutable $published_at
+ * @property-read Collection<int, Correction> $corrections
  */
 final class Edition extends Model
 {

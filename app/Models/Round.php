@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace HiddenLadder\App\Models;
 
 use Carbon\CarbonImmutable;
+use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 
@@ -23,6 +24,7 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property ?CarbonImmutable $finished_at
  * @property Edition $edition
  * @property Assignment $assignment
+ * @property-read Collection<int, RoundEvent> $events
  */
 final class Round extends Model
 {

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace HiddenLadder\App\Models;
 
 use Carbon\CarbonImmutable;
+use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Database\Eloquent\Relations\BelongsToMany;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 
@@ -16,6 +17,7 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property string $name
  * @property string $phrase
  * @property CarbonImmutable $created_at
+ * @property-read Collection<int, Assignment> $assignments
  */
 final class SchoolClass extends Model
 {

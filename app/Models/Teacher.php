@@ -20,7 +20,7 @@ use Illuminate\Notifications\Notifiable;
  */
 final class Teacher extends Model implements Authenticatable, Resettable
 {
-    use \Illuminate\Auth\Authenticatable, CanResetPassword, Notifiable;
+    use CanResetPassword, \Illuminate\Auth\Authenticatable, Notifiable;
 
     protected $hidden = ['password', 'remember_token'];
 

@@ -16,7 +16,9 @@ use HiddenLadder\Core\Round\State;
 /** The live view of a class at work: where each student is, how they stand, and how each question goes. */
 final class Lookout
 {
-    public function __construct(private readonly Editions $editions) {}
+    public function __construct(private readonly Editions $editions)
+    {
+    }
 
     /** @return array<string, mixed> from each student's latest round */
     public function of(Assignment $assignment): array

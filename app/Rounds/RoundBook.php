@@ -34,7 +34,9 @@ final class RoundBook
     /** Times a write is tried again after a deadlock. */
     private const ATTEMPTS = 5;
 
-    public function __construct(private readonly Editions $editions, private readonly MediaFolder $mediaFolder) {}
+    public function __construct(private readonly Editions $editions, private readonly MediaFolder $mediaFolder)
+    {
+    }
 
     /** The student's round that is under way; a new one where there is none, or where the last is finished and $again is asked. */
     public function begin(Student $student, Assignment $assignment, bool $again): Round
@@ -196,7 +198,7 @@ final class RoundBook
 
     private function engine(Round $round): Engine
     {
-        return new Engine($this->quiz($round), $this->terms($round));
+        return new Engine($this->quiz($round));
     }
 
     private function projection(Round $round): Projection

@@ -9,8 +9,10 @@ namespace HiddenLadder\Core;
  */
 final readonly class Fields
 {
-    /** @param array<array-key, mixed> $values */
-    private function __construct(private array $values, private string $pointer) {}
+    /** @param  array<array-key, mixed>  $values */
+    private function __construct(private array $values, private string $pointer)
+    {
+    }
 
     /** @throws MalformedInput when the value is not an object */
     public static function of(mixed $value, string $pointer = ''): self

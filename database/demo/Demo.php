@@ -46,7 +46,8 @@ final class Demo
         private readonly Roster $roster,
         private readonly RoundBook $book,
         private readonly Editions $editions,
-    ) {}
+    ) {
+    }
 
     public function load(): void
     {
@@ -87,11 +88,10 @@ final class Demo
         return $ids;
     }
 
-    /** @param array<string, mixed> $document */
+    /** @param  array<string, mixed>  $document */
     private function publish(Teacher $teacher, array $document): Edition
     {
         $quiz = $teacher->quizzes()->create(['title' => $document['title'], 'state' => QuizState::Published, 'version' => 1, 'document' => $document]);
-        assert($quiz instanceof Quiz);
 
         return Edition::query()->create(['quiz_id' => $quiz->id, 'number' => 1, 'version' => 1, 'document' => $document, 'published_at' => now()]);
     }
@@ -101,7 +101,6 @@ final class Demo
     {
         $document = $this->editions->read($edition);
         foreach ($class->students()->get() as $index => $student) {
-            assert($student instanceof Student);
             $lot = new Randomizer(new Xoshiro256StarStar(1000 + $index));
             if ($index % 8 === 5 || $student->name === self::STUDENT['name']) {
                 continue;

@@ -11,7 +11,9 @@ namespace HiddenLadder\Demo;
  */
 final class Draft
 {
-    public function __construct(private readonly string $quiz) {}
+    public function __construct(private readonly string $quiz)
+    {
+    }
 
     /** An id from a name: a ULID of the demo's own first second, the rest from the name's hash. */
     public function id(string $name): string

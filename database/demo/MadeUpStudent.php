@@ -26,7 +26,7 @@ final readonly class MadeUpStudent
 {
     private Position $position;
 
-    /** @param float $skill chance of a right answer at the first try, 0 to 1; each rung seen makes it likelier */
+    /** @param  float  $skill chance of a right answer at the first try, 0 to 1; each rung seen makes it likelier */
     public function __construct(private QuizDocument $quiz, private float $skill, private Randomizer $lot)
     {
         $this->position = new Position($quiz);

@@ -98,7 +98,7 @@ final class Quizzes
                     $d->wrong('table-low', '13:12', 'Look at the height beside it.', [], $d->id('read-table')),
                 ], 'Yes. 5.6 m is high, and it is the second time.', 'High water has the large heights.', [
                     $d->hint('table-hint', 'Mark the two largest heights. Which of the two comes later?'),
-                    $d->reading('table-reading', 'How to read it', "Each line has a time and a height. Small heights are low water, large heights are high water. They take turns: low, high, low, high."),
+                    $d->reading('table-reading', 'How to read it', 'Each line has a time and a height. Small heights are low water, large heights are high water. They take turns: low, high, low, high.'),
                 ])),
                 $d->asks('walk', $d->question('walk', 'one-choice', 'With the same table: when is the safest time to begin a walk over the sand to the island and back?', [
                     $d->wrong('walk-high', 'At 07:02', 'The water is 5.4 m high then: the sand lies deep below it.'),

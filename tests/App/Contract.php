@@ -62,7 +62,7 @@ final class Contract
         $this->matches($content['schema'], (string) $response->getContent(), "$method $path, $status");
     }
 
-    /** @param array<string, mixed> $schema */
+    /** @param  array<string, mixed>  $schema */
     private function matches(array $schema, string $body, string $what): void
     {
         $absolute = json_decode(str_replace('"#\/', '"'.str_replace('/', '\/', self::ID).'#\/', (string) json_encode($schema)));

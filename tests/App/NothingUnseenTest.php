@@ -65,7 +65,7 @@ final class NothingUnseenTest extends AppTestCase
         return array_values(array_unique($found[0]));
     }
 
-    /** @param array<string, mixed> $data */
+    /** @param  array<string, mixed>  $data */
     private function does(string $kind, array $data): void
     {
         $this->number = $this->postJson("/api/student/rounds/$this->round/events", ['id' => Ulids::make(), 'after' => $this->number, 'kind' => $kind, 'at' => null, 'data' => (object) $data])

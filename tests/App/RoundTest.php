@@ -12,7 +12,6 @@ use HiddenLadder\App\Models\RoundEvent;
 use HiddenLadder\App\Models\Student;
 use HiddenLadder\App\Models\Teacher;
 use HiddenLadder\App\Models\Ulids;
-use HiddenLadder\App\Rounds\RoundBook;
 use HiddenLadder\Core\Tests\Sample;
 use Illuminate\Testing\TestResponse;
 use PHPUnit\Framework\Attributes\DataProvider;
@@ -94,7 +93,7 @@ final class RoundTest extends AppTestCase
         yield 'a response that is neither' => [['kind' => 'answered', 'data' => ['question' => 'x', 'response' => ['point' => 3]]] + $sound];
     }
 
-    /** @param array<string, mixed> $event */
+    /** @param  array<string, mixed>  $event */
     #[DataProvider('malformed')]
     public function test_a_malformed_event_is_refused_and_nothing_changes(array $event): void
     {

@@ -15,7 +15,11 @@ final class SafetyTest extends AppTestCase
 
     private function upload(string $name, string $content): UploadedFile
     {
-        return UploadedFile::fake()->createWithContent($name, $content);
+        // A real file: Laravel's fake ones tell their type by their name.
+        $path = (string) tempnam(sys_get_temp_dir(), 'upload');
+        file_put_contents($path, $content);
+
+        return new UploadedFile($path, $name, test: true);
     }
 
     public function test_a_picture_is_decoded_and_encoded_anew(): void
@@ -97,6 +101,9 @@ final class SafetyTest extends AppTestCase
     public function test_an_unknown_address_is_a_problem_in_the_api_and_a_page_elsewhere(): void
     {
         $this->asTeacher($this->teacher())->getJson('/api/quizzes/nothing')->assertNotFound();
-        $this->get('/some/page')->assertOk()->assertSee('teacher/main', false);
+        $manifest = json_decode((string) file_get_contents(public_path('build/manifest.json')), true);
+        $script = static fn (string $bundle): string => $manifest["resources/js/$bundle/main.tsx"]['file'];
+        $this->get('/some/page')->assertOk()->assertSee($script('teacher'), false);
+        $this->get('/walk/x')->assertOk()->assertSee($script('student'), false)->assertDontSee($script('teacher'), false);
     }
 }

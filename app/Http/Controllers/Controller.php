@@ -6,12 +6,23 @@ namespace HiddenLadder\App\Http\Controllers;
 
 use HiddenLadder\App\Models\Student;
 use HiddenLadder\App\Models\Teacher;
+use Illuminate\Contracts\Auth\StatefulGuard;
 use Illuminate\Foundation\Auth\Access\AuthorizesRequests;
 use Illuminate\Http\Request;
+use Illuminate\Support\Facades\Auth;
 
 abstract class Controller
 {
     use AuthorizesRequests;
+
+    /** The session's guard of that name. */
+    protected function door(string $guard): StatefulGuard
+    {
+        $door = Auth::guard($guard);
+        assert($door instanceof StatefulGuard);
+
+        return $door;
+    }
 
     protected function teacher(Request $request): Teacher
     {

@@ -6,7 +6,6 @@ namespace HiddenLadder\App\Http\Controllers;
 
 use HiddenLadder\App\Media\MediaFolder;
 use HiddenLadder\App\Models\Medium;
-use HiddenLadder\App\Models\Round;
 use HiddenLadder\App\Models\Student;
 use HiddenLadder\App\Models\Teacher;
 use HiddenLadder\App\Rounds\RoundBook;
@@ -17,7 +16,9 @@ use Symfony\Component\HttpFoundation\Response;
 /** Hands out videos, pictures and captions to those who may have them where they stand. */
 final class MediaFileController extends Controller
 {
-    public function __construct(private readonly MediaFolder $folder, private readonly RoundBook $rounds) {}
+    public function __construct(private readonly MediaFolder $folder, private readonly RoundBook $rounds)
+    {
+    }
 
     public function file(Request $request, Medium $medium): Response
     {
@@ -42,7 +43,6 @@ final class MediaFileController extends Controller
         }
         $student = $request->user('student');
         foreach ($student instanceof Student ? $student->rounds()->whereNull('finished_at')->get() : [] as $round) {
-            assert($round instanceof Round);
             if (in_array($medium->id, $this->rounds->media($round), true)) {
                 return;
             }

@@ -22,9 +22,10 @@ final readonly class QuestionFigures
         public array $standings,
         public array $matched,
         public array $rungs,
-    ) {}
+    ) {
+    }
 
-    /** @param list<Record> $records one for each student */
+    /** @param  list<Record>  $records one for each student */
     public static function of(Question $question, array $records): self
     {
         $standings = array_fill_keys(array_column(Standing::cases(), 'value'), 0);
@@ -36,7 +37,7 @@ final readonly class QuestionFigures
                 $matched[$entry] = ($matched[$entry] ?? 0) + 1;
             }
             foreach ($record->depths as $ladder => $depth) {
-                foreach (array_slice($question->ladder($ladder === '' ? null : (string) $ladder), 0, $depth) as $rung) {
+                foreach (array_slice($question->ladder($ladder === '' ? null : $ladder), 0, $depth) as $rung) {
                     $rungs[$rung->id] = ($rungs[$rung->id] ?? 0) + 1;
                 }
             }

@@ -12,7 +12,8 @@ final readonly class Finding
         public ?string $stop,
         public ?string $at,
         public string $sentence,
-    ) {}
+    ) {
+    }
 
     /** @return array{severity: string, stop: ?string, at: ?string, sentence: string} */
     public function toArray(): array

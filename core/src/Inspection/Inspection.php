@@ -51,7 +51,7 @@ final class Inspection
         return $inspection->findings;
     }
 
-    /** @param list<Finding> $findings */
+    /** @param  list<Finding>  $findings */
     public static function allowsPublishing(array $findings): bool
     {
         foreach ($findings as $finding) {

@@ -17,7 +17,8 @@ final readonly class Mark
         public float $share,
         public ?string $entry,
         public array $readings = [],
-    ) {}
+    ) {
+    }
 
     public static function right(?string $entry): self
     {

@@ -10,8 +10,10 @@ use HiddenLadder\Core\Quiz\QuestionKind;
 /** Marks a response to a question. The same question and response always give the same mark. */
 final readonly class Marker
 {
-    /** @param string $language of the quiz (BCP 47); it decides the decimal sign */
-    public function __construct(private string $language) {}
+    /** @param  string  $language of the quiz (BCP 47); it decides the decimal sign */
+    public function __construct(private string $language)
+    {
+    }
 
     /** @throws UnfitResponse when the response does not fit the kind of question */
     public function mark(Question $question, Response $response): Mark
@@ -92,7 +94,7 @@ final readonly class Marker
             $marks[] = $this->value($question, $reading, $reader);
         }
         foreach ($marks as $mark) {
-            if ($mark != $marks[0]) {
+            if ($mark->result !== $marks[0]->result || $mark->entry !== $marks[0]->entry) {
                 return new Mark(Result::Unclear, 0.0, null, array_map(NumberReader::written(...), $readings));
             }
         }

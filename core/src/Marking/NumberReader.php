@@ -29,10 +29,8 @@ final readonly class NumberReader
     public function __construct(string $language)
     {
         $signs = new \NumberFormatter($language, \NumberFormatter::DECIMAL);
-        $decimal = $signs->getSymbol(\NumberFormatter::DECIMAL_SEPARATOR_SYMBOL);
-        $grouping = $signs->getSymbol(\NumberFormatter::GROUPING_SEPARATOR_SYMBOL);
-        $this->decimalSign = is_string($decimal) ? $decimal : '.';
-        $this->groupingSign = is_string($grouping) ? $grouping : ',';
+        $this->decimalSign = $signs->getSymbol(\NumberFormatter::DECIMAL_SEPARATOR_SYMBOL);
+        $this->groupingSign = $signs->getSymbol(\NumberFormatter::GROUPING_SEPARATOR_SYMBOL);
     }
 
     /** @return list<BigRational> nothing when it is not a number, several when it can be meant in several ways */

@@ -12,8 +12,10 @@ final readonly class Response
 {
     public const LONGEST = 2000;
 
-    /** @param list<string> $choices entry ids, each once, in the order chosen */
-    private function __construct(public array $choices, public ?string $text) {}
+    /** @param  list<string>  $choices entry ids, each once, in the order chosen */
+    private function __construct(public array $choices, public ?string $text)
+    {
+    }
 
     public static function choices(string ...$choices): self
     {

@@ -12,7 +12,8 @@ final readonly class Block
     public function __construct(
         public string $text,
         public ?string $media,
-    ) {}
+    ) {
+    }
 
     public static function read(Fields $fields): self
     {

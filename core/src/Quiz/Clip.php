@@ -13,7 +13,8 @@ final readonly class Clip
         public ?string $media,
         public float $from,
         public ?float $to,
-    ) {}
+    ) {
+    }
 
     public static function read(Fields $fields): self
     {

@@ -13,7 +13,8 @@ final readonly class Cue
         public string $id,
         public float $at,
         public Question $question,
-    ) {}
+    ) {
+    }
 
     public static function read(Fields $fields): self
     {

@@ -9,7 +9,7 @@ use HiddenLadder\Core\Fields;
 /** An answer the teacher foresaw: an option, an accepted or a known wrong text or number, with what follows from it. */
 final readonly class Entry
 {
-    /** @param list<Rung> $ladder */
+    /** @param  list<Rung>  $ladder */
     public function __construct(
         public string $id,
         public string $text,
@@ -17,7 +17,8 @@ final readonly class Entry
         public string $feedback,
         public ?string $fork,
         public array $ladder,
-    ) {}
+    ) {
+    }
 
     public static function read(Fields $fields): self
     {

@@ -13,7 +13,8 @@ final readonly class Finish
         public string $id,
         public string $title,
         public string $message,
-    ) {}
+    ) {
+    }
 
     public static function read(Fields $fields): self
     {

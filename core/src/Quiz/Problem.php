@@ -7,5 +7,7 @@ namespace HiddenLadder\Core\Quiz;
 /** One thing that is wrong with a document: where (a JSON pointer) and why. */
 final readonly class Problem
 {
-    public function __construct(public string $pointer, public string $reason) {}
+    public function __construct(public string $pointer, public string $reason)
+    {
+    }
 }

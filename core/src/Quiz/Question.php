@@ -25,7 +25,8 @@ final readonly class Question
         public string $feedbackNotRight,
         public array $entries,
         public array $ladder,
-    ) {}
+    ) {
+    }
 
     public static function read(Fields $fields): self
     {

@@ -15,7 +15,8 @@ final readonly class Rung
         public string $title,
         public string $text,
         public ?Clip $clip,
-    ) {}
+    ) {
+    }
 
     public static function read(Fields $fields): self
     {

@@ -9,7 +9,9 @@ use HiddenLadder\Core\Fields;
 /** One place in a quiz. */
 abstract readonly class Stop
 {
-    public function __construct(public string $id) {}
+    public function __construct(public string $id)
+    {
+    }
 
     public static function read(Fields $fields): self
     {

@@ -12,7 +12,9 @@ use HiddenLadder\Core\Fields;
 /** How far a number may lie from an accepted one: an absolute distance, or a share of the accepted number. Exact. */
 final readonly class Tolerance
 {
-    public function __construct(public bool $relative, public BigDecimal $value) {}
+    public function __construct(public bool $relative, public BigDecimal $value)
+    {
+    }
 
     public static function read(Fields $fields): self
     {

@@ -10,7 +10,7 @@ final readonly class VideoStop extends Stop
     /** @var list<Cue> in the order of their moments */
     public array $cues;
 
-    /** @param list<Cue> $cues in any order */
+    /** @param  list<Cue>  $cues in any order */
     public function __construct(string $id, public string $title, public Clip $clip, array $cues)
     {
         parent::__construct($id);

@@ -10,7 +10,9 @@ use HiddenLadder\Core\Marking\Response;
 /** A question was answered. */
 final readonly class Answered extends Event
 {
-    public function __construct(public string $question, public Response $response) {}
+    public function __construct(public string $question, public Response $response)
+    {
+    }
 
     public static function fromData(Fields $data): self
     {

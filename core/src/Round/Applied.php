@@ -7,6 +7,8 @@ namespace HiddenLadder\Core\Round;
 /** An event was taken: the state after it, and what it came to. */
 final readonly class Applied
 {
-    /** @param list<Fact> $facts */
-    public function __construct(public State $state, public array $facts) {}
+    /** @param  list<Fact>  $facts */
+    public function __construct(public State $state, public array $facts)
+    {
+    }
 }

@@ -9,7 +9,9 @@ use HiddenLadder\Core\Fields;
 /** Help was asked for at a question, or one more rung while on the ladder. */
 final readonly class AskedForHelp extends Event
 {
-    public function __construct(public string $question) {}
+    public function __construct(public string $question)
+    {
+    }
 
     public static function fromData(Fields $data): self
     {

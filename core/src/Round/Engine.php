@@ -9,17 +9,19 @@ use HiddenLadder\Core\Quiz\QuizDocument;
 /**
  * The rules of a round.
  *
- * Pure: the same quiz, terms, state, event and time give the same outcome. One round's events are folded by calling
+ * Pure: the same quiz (corrections laid over), state, event and time give the same outcome. One round's events are folded by calling
  * apply() with each in turn, beginning with an empty State.
  */
 final readonly class Engine
 {
-    public function __construct(private QuizDocument $quiz, private Terms $terms) {}
+    public function __construct(private QuizDocument $quiz)
+    {
+    }
 
-    /** @param int $at when it was taken, in milliseconds since 1970 */
+    /** @param  int  $at when it was taken, in milliseconds since 1970 */
     public function apply(State $state, Event $event, int $at): Applied|Refusal
     {
-        $walk = new Walk($this->quiz, $this->terms, $state, $at);
+        $walk = new Walk($this->quiz, $state, $at);
         try {
             $this->step($walk, $state, $event);
         } catch (Refused $refused) {

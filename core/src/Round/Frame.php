@@ -9,8 +9,10 @@ use HiddenLadder\Core\Fields;
 /** One level of where a student is: at a stop, at a cue in it, on a rung under the question. The last one counts. */
 final readonly class Frame
 {
-    /** @param string|null $ladder of a rung: the entry whose ladder it is on, null for the question's own */
-    private function __construct(public FrameKind $kind, public string $id, public ?string $ladder) {}
+    /** @param  string|null  $ladder of a rung: the entry whose ladder it is on, null for the question's own */
+    private function __construct(public FrameKind $kind, public string $id, public ?string $ladder)
+    {
+    }
 
     public static function stop(string $id): self
     {

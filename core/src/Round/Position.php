@@ -15,7 +15,9 @@ use HiddenLadder\Core\Quiz\VideoStop;
 /** What a state means in its quiz: the question in hand, the next rung, the clips in reach. Reads, never changes. */
 final readonly class Position
 {
-    public function __construct(private QuizDocument $quiz) {}
+    public function __construct(private QuizDocument $quiz)
+    {
+    }
 
     /** The question being asked, or the one whose ladder the student is on. */
     public function question(State $state): ?Question
@@ -85,7 +87,7 @@ final readonly class Position
     {
         $seen = [];
         foreach ($state->record($question->id)->depths as $ladder => $depth) {
-            array_push($seen, ...array_slice($question->ladder($ladder === '' ? null : (string) $ladder), 0, $depth));
+            array_push($seen, ...array_slice($question->ladder($ladder === '' ? null : $ladder), 0, $depth));
         }
 
         return $seen;

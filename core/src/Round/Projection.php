@@ -211,7 +211,7 @@ final readonly class Projection
     {
         $tried = [];
         foreach (array_keys($record->matched) as $id) {
-            $entry = $question->kind === \HiddenLadder\Core\Quiz\QuestionKind::OneChoice ? $question->entry((string) $id) : null;
+            $entry = $question->kind === \HiddenLadder\Core\Quiz\QuestionKind::OneChoice ? $question->entry($id) : null;
             if ($entry !== null && ! $entry->right) {
                 $tried[] = $entry->id;
             }

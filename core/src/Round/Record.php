@@ -32,9 +32,10 @@ final readonly class Record
         public bool $leftForGood = false,
         public ?Response $response = null,
         public ?Mark $mark = null,
-    ) {}
+    ) {
+    }
 
-    /** @param array<string, mixed> $changes by property */
+    /** @param  array<string, mixed>  $changes by property */
     public function with(array $changes): self
     {
         return new self(...array_merge(get_object_vars($this), $changes));

@@ -7,5 +7,7 @@ namespace HiddenLadder\Core\Round;
 /** An event was not taken, and nothing changed. The sentence may be shown to the student. */
 final readonly class Refusal
 {
-    public function __construct(public Rule $rule, public string $sentence) {}
+    public function __construct(public Rule $rule, public string $sentence)
+    {
+    }
 }

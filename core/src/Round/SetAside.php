@@ -9,7 +9,9 @@ use HiddenLadder\Core\Fields;
 /** A question was left for later. */
 final readonly class SetAside extends Event
 {
-    public function __construct(public string $question) {}
+    public function __construct(public string $question)
+    {
+    }
 
     public static function fromData(Fields $data): self
     {

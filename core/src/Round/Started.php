@@ -7,7 +7,9 @@ namespace HiddenLadder\Core\Round;
 /** The round began; at another stop than the first only where a teacher rehearses. */
 final readonly class Started extends Event
 {
-    public function __construct(public ?string $from = null) {}
+    public function __construct(public ?string $from = null)
+    {
+    }
 
     public function kind(): EventKind
     {

@@ -33,9 +33,10 @@ final readonly class State
         public ?string $finish = null,
         public ?int $startedAt = null,
         public ?int $finishedAt = null,
-    ) {}
+    ) {
+    }
 
-    /** @param array<string, mixed> $changes by property */
+    /** @param  array<string, mixed>  $changes by property */
     public function with(array $changes): self
     {
         return new self(...array_merge(get_object_vars($this), $changes));

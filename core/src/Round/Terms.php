@@ -18,7 +18,8 @@ final readonly class Terms
         public Purpose $purpose,
         public Moment $feedback,
         public Moment $ownAnswer,
-    ) {}
+    ) {
+    }
 
     /** Loop until right, with help welcome and no clock; feedback and own answer at once. */
     public static function learn(): self

@@ -29,7 +29,6 @@ final class Walk
 
     public function __construct(
         private readonly QuizDocument $quiz,
-        private readonly Terms $terms,
         private State $state,
         private readonly int $at,
     ) {
@@ -75,7 +74,7 @@ final class Walk
             return;
         }
         $matched = $record->matched;
-        foreach ($question->kind->showsOptions() ? $event->response->choices : array_filter([$mark->entry]) as $entry) {
+        foreach ($question->kind->showsOptions() ? $event->response->choices : array_filter([$mark->entry], is_string(...)) as $entry) {
             $matched[$entry] = ($matched[$entry] ?? 0) + 1;
         }
         $record = $record->with(['tries' => $record->tries + 1, 'matched' => $matched]);
@@ -179,7 +178,9 @@ final class Walk
     {
         $entry = $question->entry($mark->entry);
         if ($entry !== null && $entry->fork !== null) {
-            $this->put($question, $record);
+            // Whoever always slips into this fork never comes to the ladder; with no rung left they may set it aside.
+            $atTheFoot = $record->depth(null) >= count($question->ladder);
+            $this->put($question, $record->with(['mayLeave' => $record->mayLeave || $atTheFoot]));
             $this->state = $this->state->with(['told' => true]);
 
             return;

@@ -9,7 +9,9 @@ use HiddenLadder\Core\Fields;
 /** "Go on" at a verdict, "back to the question" on a rung, or on from a video or reading. Names the frame it left. */
 final readonly class WentOn extends Event
 {
-    public function __construct(public string $from) {}
+    public function __construct(public string $from)
+    {
+    }
 
     public static function fromData(Fields $data): self
     {

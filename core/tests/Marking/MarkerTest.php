@@ -4,20 +4,20 @@ declare(strict_types=1);
 
 namespace HiddenLadder\Core\Tests\Marking;
 
+use HiddenLadder\Core\Fields;
 use HiddenLadder\Core\Marking\Mark;
 use HiddenLadder\Core\Marking\Marker;
 use HiddenLadder\Core\Marking\Response;
 use HiddenLadder\Core\Marking\Result;
 use HiddenLadder\Core\Marking\UnfitResponse;
 use HiddenLadder\Core\Quiz\Question;
-use HiddenLadder\Core\Fields;
 use HiddenLadder\Demo\Draft;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
 final class MarkerTest extends TestCase
 {
-    /** @param list<array<string, mixed>> $entries */
+    /** @param  list<array<string, mixed>>  $entries */
     private static function question(string $kind, array $entries, string $tolerance = '0'): Question
     {
         return Question::read(Fields::of((new Draft('marker'))->question('q', $kind, 'Q?', $entries, '', '', [], $tolerance)));

@@ -45,7 +45,7 @@ final class NumberReaderTest extends TestCase
         yield 'other digits' => ['en', '３.５', ['3.5']];
     }
 
-    /** @param list<string> $readings */
+    /** @param  list<string>  $readings */
     #[DataProvider('numbers')]
     public function test_numbers_are_read_as_people_write_them(string $language, string $text, array $readings): void
     {

@@ -38,7 +38,7 @@ final class DocumentCheckTest extends TestCase
         yield 'an id that stands twice' => [['stops', 2, 'id'], Sample::id('first'), '/stops/2/id'];
     }
 
-    /** @param list<string|int> $path */
+    /** @param  list<string|int>  $path */
     #[DataProvider('wrongPlaces')]
     public function test_a_wrong_document_is_told_by_its_place(array $path, mixed $value, string $pointer): void
     {

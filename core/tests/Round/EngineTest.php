@@ -17,7 +17,6 @@ use HiddenLadder\Core\Round\SetAside;
 use HiddenLadder\Core\Round\Standing;
 use HiddenLadder\Core\Round\Started;
 use HiddenLadder\Core\Round\State;
-use HiddenLadder\Core\Round\Terms;
 use HiddenLadder\Core\Round\Watched;
 use HiddenLadder\Core\Round\WentOn;
 use HiddenLadder\Core\Tests\Sample;
@@ -36,7 +35,7 @@ final class EngineTest extends TestCase
 
     private function does(Event $event): Applied
     {
-        $outcome = (new Engine(Sample::quiz(), Terms::learn()))->apply($this->state, $event, 1000);
+        $outcome = (new Engine(Sample::quiz()))->apply($this->state, $event, 1000);
         self::assertInstanceOf(Applied::class, $outcome, $outcome instanceof Refusal ? $outcome->sentence : '');
         $this->state = $outcome->state;
 
@@ -46,7 +45,7 @@ final class EngineTest extends TestCase
     private function isRefused(Event $event, Rule $rule): void
     {
         $before = $this->state->toArray();
-        $outcome = (new Engine(Sample::quiz(), Terms::learn()))->apply($this->state, $event, 1000);
+        $outcome = (new Engine(Sample::quiz()))->apply($this->state, $event, 1000);
         self::assertInstanceOf(Refusal::class, $outcome);
         self::assertSame($rule, $outcome->rule);
         self::assertSame($before, $this->state->toArray());
@@ -194,7 +193,7 @@ final class EngineTest extends TestCase
         $document = Sample::document();
         $document['language'] = 'fr';
         $document['stops'][2]['question']['entries'][0]['text'] = '1250';
-        $engine = new Engine(\HiddenLadder\Core\Quiz\QuizDocument::read($document), Terms::learn());
+        $engine = new Engine(\HiddenLadder\Core\Quiz\QuizDocument::read($document));
         $started = $engine->apply(new State, new Started(Sample::id('last')), 0);
         assert($started instanceof Applied);
         $asked = $engine->apply($started->state, new Answered(Sample::id('last/question'), Response::text('1.250')), 0);
@@ -229,7 +228,7 @@ final class EngineTest extends TestCase
         $this->isRefused(new Started(Sample::id('nowhere')), Rule::NoSuchStop);
         $empty = Sample::document();
         $empty['stops'] = [];
-        $refusal = (new Engine(\HiddenLadder\Core\Quiz\QuizDocument::read($empty), Terms::learn()))->apply(new State, new Started, 0);
+        $refusal = (new Engine(\HiddenLadder\Core\Quiz\QuizDocument::read($empty)))->apply(new State, new Started, 0);
         self::assertInstanceOf(Refusal::class, $refusal);
         self::assertSame(Rule::NothingToShow, $refusal->rule);
     }
@@ -239,7 +238,7 @@ final class EngineTest extends TestCase
         $document = Sample::document();
         $document['stops'][0]['question']['entries'][1]['fork'] = Sample::id('last');
         $document['stops'][2]['question']['entries'][0]['fork'] = Sample::id('finish');
-        $engine = new Engine(\HiddenLadder\Core\Quiz\QuizDocument::read($document), Terms::learn());
+        $engine = new Engine(\HiddenLadder\Core\Quiz\QuizDocument::read($document));
         $state = new State;
         foreach ([
             new Started,

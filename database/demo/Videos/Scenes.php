@@ -119,7 +119,7 @@ final class Scenes
         $pen->text(427, 462, $t > 0.5 ? 'third hour: 3 × 0.4 m = 1.2 m' : 'one twelfth: 4.8 m ÷ 12 = 0.4 m', 24, 'accent', 'centre');
     }
 
-    /** @param list<int> $parts twelfths of the range in each of six hours */
+    /** @param  list<int>  $parts twelfths of the range in each of six hours */
     private static function twelfths(Pen $pen, array $parts, int $shown, string $title): void
     {
         $pen->text(427, 60, $title, 28, 'ink', 'centre');

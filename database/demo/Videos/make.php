@@ -37,10 +37,13 @@ $videos = [
     ],
 ];
 
-/** @param list<string> $command */
+/** @param  list<string>  $command */
 function run(array $command): void
 {
-    $process = proc_open($command, [1 => ['file', '/dev/null', 'w'], 2 => ['pipe', 'w']], $pipes) ?: exit("Cannot run $command[0]\n");
+    $process = proc_open($command, [1 => ['file', '/dev/null', 'w'], 2 => ['pipe', 'w']], $pipes);
+    if ($process === false) {
+        exit("Cannot run $command[0]\n");
+    }
     $errors = stream_get_contents($pipes[2]);
     if (proc_close($process) !== 0) {
         exit("$command[0] failed: $errors\n");
@@ -57,7 +60,7 @@ function lengthOf(string $wave): float
 {
     $header = unpack('Vrate', (string) file_get_contents($wave, false, null, 28, 4));
 
-    return (filesize($wave) - 44) / ($header['rate'] ?? 44100);
+    return ((int) filesize($wave) - 44) / ($header['rate'] ?? 44100);
 }
 
 $folder = sys_get_temp_dir().'/hidden-ladder-videos-'.getmypid();
@@ -96,7 +99,10 @@ foreach ($videos as $name => $sentences) {
         '-c:v', 'libvpx-vp9', '-crf', '40', '-b:v', '0', '-g', '40', '-row-mt', '1', '-cpu-used', '4', '-pix_fmt', 'yuv420p',
         '-c:a', 'libopus', '-b:a', '40k', '-ac', '1', '-shortest', "$out.webm",
     );
-    $ffmpeg = proc_open($encoder, [0 => ['pipe', 'r'], 2 => STDERR], $pipes) ?: exit("Cannot run ffmpeg\n");
+    $ffmpeg = proc_open($encoder, [0 => ['pipe', 'r'], 2 => STDERR], $pipes);
+    if ($ffmpeg === false) {
+        exit("Cannot run ffmpeg\n");
+    }
     foreach ($sentences as $index => [, $scene]) {
         for ($frame = 0; $frame < $lengths[$index]; $frame++) {
             $pen = new Pen(FONT);
@@ -106,8 +112,12 @@ foreach ($videos as $name => $sentences) {
     }
     fclose($pipes[0]);
     proc_close($ffmpeg) === 0 || exit("ffmpeg failed on $name\n");
-    printf("%s: %.1f s, %d kB\n", $name, $at, filesize("$out.webm") / 1024);
-    filesize("$out.webm") < 3 * 1024 * 1024 || exit("$name is larger than 3 MB\n");
+    $bytes = (int) filesize("$out.webm");
+    printf("%s: %.1f s, %d kB\n", $name, $at, $bytes / 1024);
+    $bytes < 3 * 1024 * 1024 || exit("$name is larger than 3 MB\n");
 }
-array_map(unlink(...), glob("$folder/*") ?: []);
+foreach (new \FilesystemIterator($folder) as $file) {
+    assert($file instanceof \SplFileInfo);
+    unlink($file->getPathname());
+}
 rmdir($folder);

@@ -110,13 +110,20 @@ export function Cutaway({ document, label, selected, onSelect, far = false, find
 function contains(column: Column, id: string): boolean {
     return (
         column.id === id ||
-        column.sections.some((section) => section.cue?.id === id || section.ladders.some((ladder) => ladder.rungs.some((rung) => rung.id === id)))
+        column.sections.some(
+            (section) => section.cue?.id === id || section.ladders.some((ladder) => ladder.rungs.some((rung) => rung.id === id)),
+        )
     );
 }
 
 const Arcs = memo(function Arcs({ arcs: all, width, count }: { arcs: Arc[]; width: number; count: number }) {
     return (
-        <svg className="pointer-events-none absolute top-0 left-0 max-md:hidden" width={count * width} height={SKY + STANDS} aria-hidden="true">
+        <svg
+            className="pointer-events-none absolute top-0 left-0 max-md:hidden"
+            width={count * width}
+            height={SKY + STANDS}
+            aria-hidden="true"
+        >
             <defs>
                 <marker id="arc-end" viewBox="0 0 8 8" refX="6" refY="4" markerWidth="6" markerHeight="6" orient="auto">
                     <path d="M0 0L8 4L0 8z" className="fill-accent" />
@@ -130,7 +137,12 @@ const Arcs = memo(function Arcs({ arcs: all, width, count }: { arcs: Arc[]; widt
                 return (
                     <g key={index}>
                         {/* Behind the columns, down to the ground: whatever a column's height, the arc stands on it. */}
-                        <path d={`M${from} ${SKY}V${SKY + STANDS}M${to} ${SKY}V${SKY + STANDS}`} className="stroke-accent" strokeWidth="1" strokeDasharray="2 4" />
+                        <path
+                            d={`M${from} ${SKY}V${SKY + STANDS}M${to} ${SKY}V${SKY + STANDS}`}
+                            className="stroke-accent"
+                            strokeWidth="1"
+                            strokeDasharray="2 4"
+                        />
                         <path
                             d={`M${from} ${SKY} C${from} ${top - height / 3} ${to} ${top - height / 3} ${to} ${SKY - 3}`}
                             className="fill-none stroke-accent"
@@ -138,7 +150,12 @@ const Arcs = memo(function Arcs({ arcs: all, width, count }: { arcs: Arc[]; widt
                             strokeDasharray={arc.right ? undefined : '6 4'}
                             markerEnd="url(#arc-end)"
                         />
-                        <text x={from + (arc.to > arc.from ? 8 : -8)} y={SKY - 10} textAnchor={arc.to > arc.from ? 'start' : 'end'} className="fill-accent text-xs font-semibold">
+                        <text
+                            x={from + (arc.to > arc.from ? 8 : -8)}
+                            y={SKY - 10}
+                            textAnchor={arc.to > arc.from ? 'start' : 'end'}
+                            className="fill-accent text-xs font-semibold"
+                        >
                             {arc.label.length > 14 ? `${arc.label.slice(0, 13)}…` : arc.label}
                         </text>
                     </g>
@@ -171,7 +188,10 @@ function ColumnView({ column, sky, position, far, width, selected, current, onSe
     const leadsTo = forks.filter((arc) => arc.from === position);
 
     return (
-        <li className="flex w-[var(--column)] shrink-0 flex-col max-md:w-full max-md:flex-row" style={{ '--column': `${width}px` } as React.CSSProperties}>
+        <li
+            className="flex w-[var(--column)] shrink-0 flex-col max-md:w-full max-md:flex-row"
+            style={{ '--column': `${width}px` } as React.CSSProperties}
+        >
             <div
                 className={`flex flex-col justify-end px-1.5 max-md:w-44 max-md:shrink-0 max-md:border-r-3 max-md:border-ink max-md:py-1.5 ${column.side ? 'opacity-95' : ''}`}
                 style={{ paddingTop: sky }}
@@ -190,7 +210,9 @@ function ColumnView({ column, sky, position, far, width, selected, current, onSe
                         } ${column.side ? 'border-dashed' : ''}`}
                     >
                         <span className="flex items-center gap-1.5 text-xs text-soft">
-                            {column.number !== null && <span className="text-base leading-none font-semibold text-ink">{column.number}</span>}
+                            {column.number !== null && (
+                                <span className="text-base leading-none font-semibold text-ink">{column.number}</span>
+                            )}
                             {column.side && 'side stop'}
                             {finish !== null && (
                                 <>
@@ -201,14 +223,18 @@ function ColumnView({ column, sky, position, far, width, selected, current, onSe
                             {stop?.kind === 'reading' && <BookOpen size={14} aria-hidden="true" />}
                             {grave.length > 0 && <TriangleAlert size={14} className="ml-auto text-accent" aria-hidden="true" />}
                         </span>
-                        <span className={`${far ? 'line-clamp-4 text-xs' : 'line-clamp-3 text-sm'} shrink-0 font-semibold break-words`}>{name}</span>
+                        <span className={`${far ? 'line-clamp-4 text-xs' : 'line-clamp-3 text-sm'} shrink-0 font-semibold break-words`}>
+                            {name}
+                        </span>
                         {!far && stop !== null && <Below stop={stop} />}
                     </button>
                 </div>
             </div>
             <div className="min-w-0 flex-1 border-t-3 border-ink bg-earth px-1.5 pb-4 max-md:border-t-0 max-md:border-b max-md:border-b-earth-deep max-md:pt-2">
                 {leadsTo.length > 0 && (
-                    <p className="hidden text-xs text-accent max-md:block">{leadsTo.map((arc) => `${arc.label} → ${arc.to + 1}`).join(', ')}</p>
+                    <p className="hidden text-xs text-accent max-md:block">
+                        {leadsTo.map((arc) => `${arc.label} → ${arc.to + 1}`).join(', ')}
+                    </p>
                 )}
                 {column.sections.map((section) => (
                     <div key={section.question}>
@@ -316,7 +342,13 @@ function Ladder({ label, rungs, far, selected, current, onSelect, at, share }: L
                                     selected === rung.id ? 'border-accent bg-tint' : 'border-rail bg-earth-deep hover:border-ink'
                                 }`}
                             >
-                                {part > 0 && <span aria-hidden="true" className="absolute inset-y-0 left-0 bg-rail opacity-30" style={{ width: `${part * 100}%` }} />}
+                                {part > 0 && (
+                                    <span
+                                        aria-hidden="true"
+                                        className="absolute inset-y-0 left-0 bg-rail opacity-30"
+                                        style={{ width: `${part * 100}%` }}
+                                    />
+                                )}
                                 <span className="relative flex items-start gap-1.5">
                                     <span className="mt-0.5 shrink-0">{rungIcons[rung.kind]}</span>
                                     <span className={`min-w-0 break-words ${far ? 'line-clamp-1' : 'line-clamp-2'}`}>{rungName(rung)}</span>

@@ -35,7 +35,8 @@ export interface Arc {
 
 function sections(stop: Stop): Section[] {
     return questionsOf(stop).map(({ question, cue }) => ({
-        cue: cue === null ? null : { id: cue.id, at: cue.at, text: question.prompt.map((b) => (b.kind === 'text' ? b.text : '')).join(' ') },
+        cue:
+            cue === null ? null : { id: cue.id, at: cue.at, text: question.prompt.map((b) => (b.kind === 'text' ? b.text : '')).join(' ') },
         question: question.id,
         ladders: laddersOf(question)
             .filter((ladder) => ladder.rungs.length > 0)

@@ -56,7 +56,11 @@ export function AnswerForm({ place, draft, disabled, onSubmit, children }: Props
         >
             <fieldset disabled={disabled} className="flex flex-1 flex-col gap-2.5">
                 <legend className="mb-3 text-soft">
-                    {question.kind === 'several-choices' ? 'Choose all that are right.' : question.kind === 'one-choice' ? 'Choose one.' : 'Write your answer.'}
+                    {question.kind === 'several-choices'
+                        ? 'Choose all that are right.'
+                        : question.kind === 'one-choice'
+                          ? 'Choose one.'
+                          : 'Write your answer.'}
                 </legend>
                 {choosing ? (
                     question.options.map((option) => {

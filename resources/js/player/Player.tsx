@@ -65,7 +65,13 @@ export function Player({ view, busy, notice, send, keepDrafts, ending, leave }: 
                             <p className="text-lg leading-relaxed whitespace-pre-wrap">{place.text}</p>
                         </article>
                         <Bar>
-                            <Button weight="main" large className="flex-1" disabled={busy} onClick={() => send({ kind: 'went-on', data: { from: place.frame } })}>
+                            <Button
+                                weight="main"
+                                large
+                                className="flex-1"
+                                disabled={busy}
+                                onClick={() => send({ kind: 'went-on', data: { from: place.frame } })}
+                            >
                                 Go on
                             </Button>
                         </Bar>
@@ -97,7 +103,9 @@ export function Player({ view, busy, notice, send, keepDrafts, ending, leave }: 
 /** The row at the bottom, under the thumb; help is always at its left. */
 function Bar({ children }: { children: ReactNode }) {
     return (
-        <div className="sticky bottom-0 flex items-center gap-3 border-t border-line bg-paper px-4 pt-3 pb-[max(0.75rem,env(safe-area-inset-bottom))]">{children}</div>
+        <div className="sticky bottom-0 flex items-center gap-3 border-t border-line bg-paper px-4 pt-3 pb-[max(0.75rem,env(safe-area-inset-bottom))]">
+            {children}
+        </div>
     );
 }
 
@@ -120,12 +128,16 @@ function FromBelow({ label, tone, children }: { label: string; tone: 'well' | 'y
 }
 
 function Said({ verdict }: { verdict: Verdict }) {
-    const head = { right: 'Right.', partly: 'Partly right.', 'not-right': 'Not yet.', unclear: 'Please say which you mean.' }[verdict.result];
+    const head = { right: 'Right.', partly: 'Partly right.', 'not-right': 'Not yet.', unclear: 'Please say which you mean.' }[
+        verdict.result
+    ];
     return (
         <div className="mb-3">
             <p className={`font-display text-xl ${verdict.result === 'right' ? 'text-well' : 'text-yet'}`}>{head}</p>
             {verdict.result === 'unclear' && (
-                <p className="mt-1">This can be read as {verdict.readings.join(' or as ')}. Write it so that only one is meant. This did not count as a try.</p>
+                <p className="mt-1">
+                    This can be read as {verdict.readings.join(' or as ')}. Write it so that only one is meant. This did not count as a try.
+                </p>
             )}
             {verdict.feedback.map((text) => (
                 <p key={text} className="mt-1 text-lg whitespace-pre-wrap">
@@ -170,6 +182,18 @@ function QuestionView({
     const below = place.told || place.rung !== null;
     const again = place.watchAgain;
 
+    const waysOn = (back: () => void) => (
+        <div className="mt-4 flex flex-wrap gap-3">
+            <Button weight="main" large className="flex-1" disabled={busy} onClick={back}>
+                Back to the question
+            </Button>
+            {place.moreHelp && (
+                <Button large disabled={busy} onClick={askForHelp}>
+                    Another step
+                </Button>
+            )}
+        </div>
+    );
     const seenHelp = place.seen.map((rung) => (
         <div key={rung.id} className="border-b border-line py-3 first:pt-0">
             <p className="mb-1 text-sm text-soft">{rungWords[rung.kind]}</p>
@@ -215,7 +239,11 @@ function QuestionView({
                                                     </Button>
                                                 )}
                                                 {place.maySetAside && (
-                                                    <Button weight="quiet" disabled={busy} onClick={() => send({ kind: 'set-aside', data: { question } })}>
+                                                    <Button
+                                                        weight="quiet"
+                                                        disabled={busy}
+                                                        onClick={() => send({ kind: 'set-aside', data: { question } })}
+                                                    >
                                                         Leave it for later
                                                     </Button>
                                                 )}
@@ -253,31 +281,13 @@ function QuestionView({
                     {place.verdict !== null && place.verdict.result !== 'right' && <Said verdict={place.verdict} />}
                     <p className="mb-1 text-sm text-soft">{rungWords[place.rung.kind]}</p>
                     <RungContent rung={place.rung} media={media} onWatched={watched} />
-                    <div className="mt-4 flex flex-wrap gap-3">
-                        <Button weight="main" large className="flex-1" disabled={busy} onClick={goOn}>
-                            Back to the question
-                        </Button>
-                        {place.moreHelp && (
-                            <Button large disabled={busy} onClick={askForHelp}>
-                                Another step
-                            </Button>
-                        )}
-                    </div>
+                    {waysOn(goOn)}
                 </FromBelow>
             )}
             {looking === 'help' && !below && (
                 <FromBelow label="Help you have seen" tone="yet">
                     {seenHelp}
-                    <div className="mt-4 flex flex-wrap gap-3">
-                        <Button weight="main" large className="flex-1" onClick={() => setLooking(null)}>
-                            Back to the question
-                        </Button>
-                        {place.moreHelp && (
-                            <Button large disabled={busy} onClick={askForHelp}>
-                                Another step
-                            </Button>
-                        )}
-                    </div>
+                    {waysOn(() => setLooking(null))}
                 </FromBelow>
             )}
             {looking === 'video' && again !== null && !below && (
@@ -298,10 +308,23 @@ function QuestionView({
     );
 }
 
-function VideoView({ place, media, busy, send }: { place: VideoPlace; media: RoundView['media']; busy: boolean; send: (step: Step) => void }) {
+function VideoView({
+    place,
+    media,
+    busy,
+    send,
+}: {
+    place: VideoPlace;
+    media: RoundView['media'];
+    busy: boolean;
+    send: (step: Step) => void;
+}) {
     const about = place.clip.media === null ? undefined : media[place.clip.media];
     const watched = useCallback((stretch: Stretch) => send({ kind: 'watched', data: { video: place.id, ...stretch } }), [send, place.id]);
-    const held = useCallback((at: number) => send({ kind: 'watched', data: { video: place.id, from: at, to: at, speed: 1 } }), [send, place.id]);
+    const held = useCallback(
+        (at: number) => send({ kind: 'watched', data: { video: place.id, from: at, to: at, speed: 1 } }),
+        [send, place.id],
+    );
     const open = place.cues.filter((cue) => cue.standing === 'untouched' || cue.standing === 'on-the-ladder').length;
     return (
         <>
@@ -319,11 +342,19 @@ function VideoView({ place, media, busy, send }: { place: VideoPlace; media: Rou
                     onHeld={held}
                 />
                 <p className="mt-3 text-soft">
-                    {open > 0 ? `The video stops for ${open} ${open === 1 ? 'question' : 'more questions'}.` : 'You can look at any part again, or go on.'}
+                    {open > 0
+                        ? `The video stops for ${open} ${open === 1 ? 'question' : 'more questions'}.`
+                        : 'You can look at any part again, or go on.'}
                 </p>
             </div>
             <Bar>
-                <Button weight="main" large className="flex-1" disabled={busy || !place.mayGoOn} onClick={() => send({ kind: 'went-on', data: { from: place.frame } })}>
+                <Button
+                    weight="main"
+                    large
+                    className="flex-1"
+                    disabled={busy || !place.mayGoOn}
+                    onClick={() => send({ kind: 'went-on', data: { from: place.frame } })}
+                >
                     Go on
                 </Button>
             </Bar>

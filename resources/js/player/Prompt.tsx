@@ -10,7 +10,12 @@ export function Prompt({ blocks }: { blocks: Block[] }) {
                         {block.text}
                     </p>
                 ) : (
-                    <img key={index} src={`/media/${block.media}`} alt={block.alternative} className="my-3 max-h-72 max-w-full rounded-md" />
+                    <img
+                        key={index}
+                        src={`/media/${block.media}`}
+                        alt={block.alternative}
+                        className="my-3 max-h-72 max-w-full rounded-md"
+                    />
                 ),
             )}
         </>

@@ -1,8 +1,16 @@
-import type { Rung, RoundView } from '../api/types';
+import type { RoundView, Rung } from '../api/types';
 import { type Stretch, VideoPlayer } from './VideoPlayer';
 
 /** One step of help, as a student sees it. */
-export function RungContent({ rung, media, onWatched }: { rung: Rung; media: RoundView['media']; onWatched: (rung: string, stretch: Stretch) => void }) {
+export function RungContent({
+    rung,
+    media,
+    onWatched,
+}: {
+    rung: Rung;
+    media: RoundView['media'];
+    onWatched: (rung: string, stretch: Stretch) => void;
+}) {
     if (rung.kind === 'video') {
         const about = rung.clip.media === null ? undefined : media[rung.clip.media];
         return (

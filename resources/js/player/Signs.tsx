@@ -10,7 +10,11 @@ export function HowFar({ far }: { far: Far[] }) {
         <div className="flex min-w-0 flex-1 items-center gap-3">
             <ol className="flex min-w-0 flex-1 items-center" aria-label={`How far: ${words}`}>
                 {far.map((word, index) => (
-                    <li key={index} className="flex min-w-0 flex-1 items-center last:flex-none" title={`Stop ${index + 1}: ${farWords[word]}`}>
+                    <li
+                        key={index}
+                        className="flex min-w-0 flex-1 items-center last:flex-none"
+                        title={`Stop ${index + 1}: ${farWords[word]}`}
+                    >
                         <span className="sr-only">{farWords[word]}</span>
                         <span
                             aria-hidden="true"

@@ -164,7 +164,11 @@ export function move(document: QuizDocument, id: string, by: 1 | -1): QuizDocume
     const place = find(document, id);
     if (place?.kind === 'stop') {
         const at = (list: Stop[]) => list.findIndex((stop) => stop.id === place.stop.id);
-        return { ...document, stops: moved(document.stops, at(document.stops), by), sideStops: moved(document.sideStops, at(document.sideStops), by) };
+        return {
+            ...document,
+            stops: moved(document.stops, at(document.stops), by),
+            sideStops: moved(document.sideStops, at(document.sideStops), by),
+        };
     }
     if (place?.kind === 'rung') {
         const { question, entry } = place;
@@ -194,19 +198,14 @@ export function remove(document: QuizDocument, id: string): QuizDocument {
         stops: document.stops.filter((stop) => stop.id !== gone),
         sideStops: document.sideStops.filter((stop) => stop.id !== gone),
     };
-    return mapStops(without, (stop) =>
-        questionsOf(stop).reduce<Stop>((changed, { question }) => {
-            if (!question.entries.some((entry) => entry.fork === gone)) {
-                return changed;
-            }
+    let mended: QuizDocument = without;
+    for (const { question } of [...without.stops, ...without.sideStops].flatMap(questionsOf)) {
+        if (question.entries.some((entry) => entry.fork === gone)) {
             const entries = question.entries.map((entry) => (entry.fork === gone ? { ...entry, fork: null } : entry));
-            return changed.kind === 'question'
-                ? { ...changed, question: { ...question, entries } }
-                : changed.kind === 'video'
-                  ? { ...changed, cues: changed.cues.map((cue) => (cue.question.id === question.id ? { ...cue, question: { ...question, entries } } : cue)) }
-                  : changed;
-        }, stop),
-    );
+            mended = putQuestion(mended, { ...question, entries });
+        }
+    }
+    return mended;
 }
 
 /** Adds a rung at the foot of a ladder. */

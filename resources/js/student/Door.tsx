@@ -154,7 +154,12 @@ function NameAndSecret({ phrase, className, back }: { phrase: string; className:
                         onChange={(event) => setSecret(event.currentTarget.value)}
                     />
                     <label className="mt-2 flex w-fit items-center gap-2 text-sm">
-                        <input type="checkbox" className="size-4 accent-accent" checked={shown} onChange={(event) => setShown(event.currentTarget.checked)} />
+                        <input
+                            type="checkbox"
+                            className="size-4 accent-accent"
+                            checked={shown}
+                            onChange={(event) => setShown(event.currentTarget.checked)}
+                        />
                         Show what I type
                     </label>
                 </div>

@@ -58,7 +58,9 @@ function TaskCard({ task }: { task: Task }) {
         setBusy(true);
         setError(null);
         try {
-            const view = await take(client.POST('/student/assignments/{assignment}/rounds', { params: { path: { assignment: task.id } }, body: { again } }));
+            const view = await take(
+                client.POST('/student/assignments/{assignment}/rounds', { params: { path: { assignment: task.id } }, body: { again } }),
+            );
             await navigate(`/walk/${view.id}`);
         } catch (problem) {
             setError(sentence(problem));

@@ -87,7 +87,9 @@ export function Walk() {
         return (
             <main className="mx-auto max-w-2xl p-6">
                 <p>One moment …</p>
-                {message !== null && <Notice>{message} What you have done is kept; this page tries again when the connection is back.</Notice>}
+                {message !== null && (
+                    <Notice>{message} What you have done is kept; this page tries again when the connection is back.</Notice>
+                )}
             </main>
         );
     }
@@ -101,7 +103,10 @@ export function Walk() {
             send={send}
             notice={
                 lost ? (
-                    <Notice>There is no connection just now. Your answer is kept on this device and will be sent by itself as soon as it is back.</Notice>
+                    <Notice>
+                        There is no connection just now. Your answer is kept on this device and will be sent by itself as soon as it is
+                        back.
+                    </Notice>
                 ) : message === null ? null : (
                     <Notice>{message}</Notice>
                 )

@@ -7,7 +7,19 @@ import { Field } from '../ui/Field';
 import { Notice } from '../ui/Notice';
 
 /** The frame of the pages outside the door, with one form. */
-function Outside({ title, submit, send, children, below }: { title: string; submit: string; send: () => Promise<void>; children: ReactNode; below: ReactNode }) {
+function Outside({
+    title,
+    submit,
+    send,
+    children,
+    below,
+}: {
+    title: string;
+    submit: string;
+    send: () => Promise<void>;
+    children: ReactNode;
+    below: ReactNode;
+}) {
     const [error, setError] = useState<string | null>(null);
     const [busy, setBusy] = useState(false);
     const onSubmit = async (event: FormEvent) => {
@@ -28,7 +40,14 @@ function Outside({ title, submit, send, children, below }: { title: string; subm
                     <p className="max-w-md font-display text-5xl leading-tight">Whoever knows, walks on. Whoever slips, finds a ladder.</p>
                 </div>
                 <div className="relative h-[46%] border-t-3 border-ink bg-earth">
-                    <svg viewBox="0 0 400 240" className="absolute left-24 h-full text-rail" fill="none" stroke="currentColor" strokeWidth="5">
+                    <svg
+                        aria-hidden="true"
+                        viewBox="0 0 400 240"
+                        className="absolute left-24 h-full text-rail"
+                        fill="none"
+                        stroke="currentColor"
+                        strokeWidth="5"
+                    >
                         <path d="M20 0v210M80 0v210M20 35h60M20 80h60M20 125h60M20 170h60" />
                         <circle cx="50" cy="103" r="14" className="fill-accent stroke-none" />
                         <path d="M210 0v130M270 0v130M210 35h60M210 80h60" />
@@ -97,7 +116,14 @@ export function SignIn() {
                 </>
             }
         >
-            <Field label="Mail address" type="email" autoComplete="username" required value={email} onChange={(event) => setEmail(event.currentTarget.value)} />
+            <Field
+                label="Mail address"
+                type="email"
+                autoComplete="username"
+                required
+                value={email}
+                onChange={(event) => setEmail(event.currentTarget.value)}
+            />
             <Field
                 label="Password"
                 type="password"
@@ -107,7 +133,12 @@ export function SignIn() {
                 onChange={(event) => setPassword(event.currentTarget.value)}
             />
             <label className="flex items-center gap-2">
-                <input type="checkbox" className="size-4 accent-accent" checked={remember} onChange={(event) => setRemember(event.currentTarget.checked)} />
+                <input
+                    type="checkbox"
+                    className="size-4 accent-accent"
+                    checked={remember}
+                    onChange={(event) => setRemember(event.currentTarget.checked)}
+                />
                 Stay signed in on this device
             </label>
         </Outside>
@@ -136,8 +167,22 @@ export function SignUp() {
                 </p>
             }
         >
-            <Field label="Your name" hint="As students and colleagues know it." autoComplete="name" required value={name} onChange={(event) => setName(event.currentTarget.value)} />
-            <Field label="Mail address" type="email" autoComplete="username" required value={email} onChange={(event) => setEmail(event.currentTarget.value)} />
+            <Field
+                label="Your name"
+                hint="As students and colleagues know it."
+                autoComplete="name"
+                required
+                value={name}
+                onChange={(event) => setName(event.currentTarget.value)}
+            />
+            <Field
+                label="Mail address"
+                type="email"
+                autoComplete="username"
+                required
+                value={email}
+                onChange={(event) => setEmail(event.currentTarget.value)}
+            />
             <Field
                 label="Password"
                 hint="At least 10 characters."
@@ -171,8 +216,19 @@ export function ForgottenPassword() {
                 </p>
             }
         >
-            <Field label="Mail address" type="email" autoComplete="username" required value={email} onChange={(event) => setEmail(event.currentTarget.value)} />
-            {sent && <Notice tone="well">If there is an account with this address, a letter with a link is on its way. It works for an hour.</Notice>}
+            <Field
+                label="Mail address"
+                type="email"
+                autoComplete="username"
+                required
+                value={email}
+                onChange={(event) => setEmail(event.currentTarget.value)}
+            />
+            {sent && (
+                <Notice tone="well">
+                    If there is an account with this address, a letter with a link is on its way. It works for an hour.
+                </Notice>
+            )}
         </Outside>
     );
 }
@@ -187,7 +243,9 @@ export function NewPassword() {
             submit="Set the password"
             send={async () => {
                 await take(
-                    client.POST('/teacher/new-password', { body: { email: query.get('email') ?? '', token: query.get('token') ?? '', password } }),
+                    client.POST('/teacher/new-password', {
+                        body: { email: query.get('email') ?? '', token: query.get('token') ?? '', password },
+                    }),
                 );
                 await navigate('/sign-in');
             }}

@@ -4,7 +4,7 @@ import { Link, useParams } from 'react-router';
 import { client, sentence, take } from '../api/client';
 import type { Assignment, Lookout, LookoutStudent, QuestionFigures } from '../api/types';
 import { Cutaway, questionName } from '../cutaway/Cutaway';
-import { find, letter, questionsOf, rungName, laddersOf } from '../quiz/document';
+import { find, laddersOf, letter, questionsOf, rungName } from '../quiz/document';
 import { Button } from '../ui/Button';
 import { Notice } from '../ui/Notice';
 import { Legend, StandingMark, standingWords } from '../ui/Standing';
@@ -42,7 +42,12 @@ function LookoutView({ assignment, lookout, lost }: { assignment: Assignment; lo
     const standing = useMemo(() => {
         const places = new Map<string, LookoutStudent[]>();
         for (const student of lookout.students) {
-            const at = student.round === null ? null : student.round.finishedAt === null ? student.round.path.at(-1)?.id : document.finishes[0]?.id;
+            const at =
+                student.round === null
+                    ? null
+                    : student.round.finishedAt === null
+                      ? student.round.path.at(-1)?.id
+                      : document.finishes[0]?.id;
             if (at !== null && at !== undefined) {
                 places.set(at, [...(places.get(at) ?? []), student]);
             }
@@ -50,9 +55,19 @@ function LookoutView({ assignment, lookout, lost }: { assignment: Assignment; lo
         return places;
     }, [document.finishes, lookout.students]);
 
-    const rungCounts = useMemo(() => Object.assign({}, ...lookout.questions.map((question) => question.rungs)) as Record<string, number>, [lookout.questions]);
+    const rungCounts = useMemo(
+        () => Object.assign({}, ...lookout.questions.map((question) => question.rungs)) as Record<string, number>,
+        [lookout.questions],
+    );
     const place = selected === null ? null : find(document, selected);
-    const close = place === null ? [] : place.kind === 'stop' ? questionsOf(place.stop) : place.kind === 'cue' ? [{ question: place.cue.question }] : [{ question: place.question }];
+    const close =
+        place === null
+            ? []
+            : place.kind === 'stop'
+              ? questionsOf(place.stop)
+              : place.kind === 'cue'
+                ? [{ question: place.cue.question }]
+                : [{ question: place.question }];
 
     const change = async (state: 'open' | 'closed') => {
         await take(client.PATCH('/assignments/{assignment}', { params: { path: { assignment: assignment.id } }, body: { state } }));
@@ -79,7 +94,9 @@ function LookoutView({ assignment, lookout, lost }: { assignment: Assignment; lo
                 <Button aria-pressed={!names} onClick={() => setNames(!names)}>
                     {names ? 'Hide names' : 'Show names'}
                 </Button>
-                <Button onClick={() => void change(assignment.state === 'closed' ? 'open' : 'closed')}>{assignment.state === 'closed' ? 'Open again' : 'Close'}</Button>
+                <Button onClick={() => void change(assignment.state === 'closed' ? 'open' : 'closed')}>
+                    {assignment.state === 'closed' ? 'Open again' : 'Close'}
+                </Button>
             </div>
             {lost && <Notice>There is no connection just now. This is how it was a moment ago.</Notice>}
             <div className="h-[29rem]">
@@ -103,7 +120,9 @@ function LookoutView({ assignment, lookout, lost }: { assignment: Assignment; lo
                             </Button>
                             {close.map(({ question }) => {
                                 const counts = figures.get(question.id);
-                                return counts === undefined ? null : <CloseUp key={question.id} assignment={assignment} question={question.id} figures={counts} />;
+                                return counts === undefined ? null : (
+                                    <CloseUp key={question.id} assignment={assignment} question={question.id} figures={counts} />
+                                );
                             })}
                         </>
                     ) : (
@@ -185,7 +204,10 @@ function StudentGrid({
                                     {student.round === null ? (
                                         <span className="text-soft">{names ? student.name : `Student ${row + 1}`}</span>
                                     ) : (
-                                        <Link className="underline decoration-edge underline-offset-2" to={`/assignments/${assignment.id}/students/${student.id}`}>
+                                        <Link
+                                            className="underline decoration-edge underline-offset-2"
+                                            to={`/assignments/${assignment.id}/students/${student.id}`}
+                                        >
                                             {names ? student.name : `Student ${row + 1}`}
                                         </Link>
                                     )}
@@ -203,7 +225,10 @@ function StudentGrid({
                                         </td>
                                     );
                                 })}
-                                <td className="px-3 py-1 whitespace-nowrap text-soft" title={student.round === null ? undefined : exact(student.round.movedAt)}>
+                                <td
+                                    className="px-3 py-1 whitespace-nowrap text-soft"
+                                    title={student.round === null ? undefined : exact(student.round.movedAt)}
+                                >
                                     {student.round === null
                                         ? 'not begun'
                                         : student.round.finishedAt === null
@@ -223,7 +248,15 @@ function notYet(figures: QuestionFigures): number {
     return figures.standings['on-the-ladder'] + figures.standings['set-aside'];
 }
 
-function AllQuestions({ assignment, figures, onSelect }: { assignment: Assignment; figures: QuestionFigures[]; onSelect: (id: string) => void }) {
+function AllQuestions({
+    assignment,
+    figures,
+    onSelect,
+}: {
+    assignment: Assignment;
+    figures: QuestionFigures[];
+    onSelect: (id: string) => void;
+}) {
     return (
         <>
             <h2 className="mb-2 text-xl">Questions</h2>
@@ -242,20 +275,28 @@ function AllQuestions({ assignment, figures, onSelect }: { assignment: Assignmen
                         {figures.map((question) => (
                             <tr key={question.question} className="border-b border-line last:border-0">
                                 <th scope="row" className="px-3 py-1.5 text-left font-normal">
-                                    <button type="button" className="line-clamp-2 text-left underline decoration-edge underline-offset-2" onClick={() => onSelect(question.question)}>
+                                    <button
+                                        type="button"
+                                        className="line-clamp-2 text-left underline decoration-edge underline-offset-2"
+                                        onClick={() => onSelect(question.question)}
+                                    >
                                         {questionName(assignment.document, question.question)}
                                     </button>
                                 </th>
                                 <td className="px-2 text-right">{question.standings.clear}</td>
                                 <td className="px-2 text-right">{question.standings.climbed}</td>
-                                <td className={`px-2 text-right ${notYet(question) > 0 ? 'font-semibold text-yet' : ''}`}>{notYet(question)}</td>
+                                <td className={`px-2 text-right ${notYet(question) > 0 ? 'font-semibold text-yet' : ''}`}>
+                                    {notYet(question)}
+                                </td>
                                 <td className="px-2 text-right text-soft">{question.standings.untouched}</td>
                             </tr>
                         ))}
                     </tbody>
                 </table>
             </div>
-            <p className="mt-2 text-sm text-soft">Counts of students, each in their latest round. Choose a question to see what was answered.</p>
+            <p className="mt-2 text-sm text-soft">
+                Counts of students, each in their latest round. Choose a question to see what was answered.
+            </p>
         </>
     );
 }
@@ -301,7 +342,10 @@ function CloseUp({ assignment, question: id, figures }: { assignment: Assignment
                                     {entry.right && <span className="font-normal"> (right)</span>}
                                 </span>
                                 <span className="h-3 rounded-sm bg-paper" aria-hidden="true">
-                                    <span className={`block h-3 rounded-sm ${entry.right ? 'bg-well' : 'bg-rail'}`} style={{ width: `${(count / most) * 100}%` }} />
+                                    <span
+                                        className={`block h-3 rounded-sm ${entry.right ? 'bg-well' : 'bg-rail'}`}
+                                        style={{ width: `${(count / most) * 100}%` }}
+                                    />
                                 </span>
                                 <span className="text-right">{count}</span>
                             </li>

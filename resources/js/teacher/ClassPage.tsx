@@ -13,7 +13,11 @@ import { TaskLine } from './TaskLine';
 /** A class: its tasks, its roster, and how its students come in. */
 export function ClassPage() {
     const id = useParams().class ?? '';
-    const found = useQuery({ queryKey: ['class', id], queryFn: () => take(client.GET('/classes/{class}', { params: { path: { class: id } } })), refetchInterval: 10_000 });
+    const found = useQuery({
+        queryKey: ['class', id],
+        queryFn: () => take(client.GET('/classes/{class}', { params: { path: { class: id } } })),
+        refetchInterval: 10_000,
+    });
     if (found.data === undefined) {
         return <Page title="Class">{found.error === null ? 'One moment …' : <Notice>{sentence(found.error)}</Notice>}</Page>;
     }
@@ -71,10 +75,18 @@ function Tasks({ group }: { group: SchoolClass }) {
                     .
                 </p>
             ) : (
-                <form className="mt-4 flex flex-wrap items-end gap-3 rounded-lg border border-dashed border-edge p-4" onSubmit={(event) => void give(event)}>
+                <form
+                    className="mt-4 flex flex-wrap items-end gap-3 rounded-lg border border-dashed border-edge p-4"
+                    onSubmit={(event) => void give(event)}
+                >
                     <label className="min-w-56 flex-1 text-sm font-semibold">
                         Give out a quiz
-                        <select className={`${inputClass} mt-1 font-normal`} value={quiz} required onChange={(event) => setQuiz(event.currentTarget.value)}>
+                        <select
+                            className={`${inputClass} mt-1 font-normal`}
+                            value={quiz}
+                            required
+                            onChange={(event) => setQuiz(event.currentTarget.value)}
+                        >
                             <option value="">Choose a published quiz</option>
                             {published.map((line) => (
                                 <option key={line.id} value={line.id}>
@@ -83,7 +95,12 @@ function Tasks({ group }: { group: SchoolClass }) {
                             ))}
                         </select>
                     </label>
-                    <Field label="Due (if you like)" type="datetime-local" value={due} onChange={(event) => setDue(event.currentTarget.value)} />
+                    <Field
+                        label="Due (if you like)"
+                        type="datetime-local"
+                        value={due}
+                        onChange={(event) => setDue(event.currentTarget.value)}
+                    />
                     <Button type="submit" weight="main" className="min-h-[42px]" disabled={quiz === ''}>
                         Give out
                     </Button>
@@ -182,7 +199,12 @@ function RosterList({ group }: { group: SchoolClass }) {
                 ))}
             </ul>
             <form className="mt-4 grid gap-2" onSubmit={add}>
-                <Text label="Add students" hint="One name a line, typed or pasted." value={names} onChange={(event) => setNames(event.currentTarget.value)} />
+                <Text
+                    label="Add students"
+                    hint="One name a line, typed or pasted."
+                    value={names}
+                    onChange={(event) => setNames(event.currentTarget.value)}
+                />
                 <Button type="submit" className="w-fit" disabled={names.trim() === ''}>
                     Add to the roster
                 </Button>
@@ -195,7 +217,9 @@ function WayIn({ group }: { group: SchoolClass }) {
     const address = `${window.location.origin}/join/${group.phrase.replaceAll(' ', '-')}`;
     const [picture, setPicture] = useState('');
     useEffect(() => {
-        void qrCode(address, { type: 'svg', margin: 2, errorCorrectionLevel: 'M' }).then((svg) => setPicture(`data:image/svg+xml;utf8,${encodeURIComponent(svg)}`));
+        void qrCode(address, { type: 'svg', margin: 2, errorCorrectionLevel: 'M' }).then((svg) =>
+            setPicture(`data:image/svg+xml;utf8,${encodeURIComponent(svg)}`),
+        );
     }, [address]);
     return (
         <aside aria-labelledby="way-in" className="h-fit rounded-lg border border-line bg-sheet p-5">
@@ -204,13 +228,17 @@ function WayIn({ group }: { group: SchoolClass }) {
             </h2>
             <p className="mt-3 text-sm text-soft">Class phrase</p>
             <p className="font-display text-2xl">{group.phrase}</p>
-            {picture !== '' && <img className="mt-4 w-full rounded-md bg-white" src={picture} alt={`QR code with the address ${address}`} />}
+            {picture !== '' && (
+                <img className="mt-4 w-full rounded-md bg-white" src={picture} alt={`QR code with the address ${address}`} />
+            )}
             <p className="mt-3 text-sm break-all">
                 <a className="underline" href={address}>
                     {address}
                 </a>
             </p>
-            <p className="mt-3 text-sm text-soft">Students give their name as it stands in the roster and choose a secret of their own the first time.</p>
+            <p className="mt-3 text-sm text-soft">
+                Students give their name as it stands in the roster and choose a secret of their own the first time.
+            </p>
         </aside>
     );
 }

@@ -26,18 +26,30 @@ export function ClassesPage() {
         <Page title="Classes">
             <form className="mb-8 flex flex-wrap items-end gap-3" onSubmit={(event) => void make(event)}>
                 <div className="min-w-64 flex-1">
-                    <Field label="Name of a new class" placeholder="For example: Year 8 Geography" value={name} maxLength={120} required onChange={(event) => setName(event.currentTarget.value)} />
+                    <Field
+                        label="Name of a new class"
+                        placeholder="For example: Year 8 Geography"
+                        value={name}
+                        maxLength={120}
+                        required
+                        onChange={(event) => setName(event.currentTarget.value)}
+                    />
                 </div>
                 <Button type="submit" weight="main" className="min-h-[42px]" disabled={name.trim() === ''}>
                     Make a class
                 </Button>
             </form>
             {error !== null && <Notice>{error}</Notice>}
-            {classes.data?.length === 0 && <p className="text-soft">You have no class yet. Give one a name, then paste the students' names.</p>}
+            {classes.data?.length === 0 && (
+                <p className="text-soft">You have no class yet. Give one a name, then paste the students' names.</p>
+            )}
             <ul className="grid gap-2">
                 {classes.data?.map((group) => (
                     <li key={group.id}>
-                        <Link to={`/classes/${group.id}`} className="flex flex-wrap items-baseline gap-x-6 rounded-lg border border-line bg-sheet px-4 py-3 hover:border-ink">
+                        <Link
+                            to={`/classes/${group.id}`}
+                            className="flex flex-wrap items-baseline gap-x-6 rounded-lg border border-line bg-sheet px-4 py-3 hover:border-ink"
+                        >
                             <span className="flex-1 font-display text-lg">{group.name}</span>
                             <span className="text-sm">{group.students} students</span>
                             <span className="text-sm">

@@ -1,5 +1,5 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { NavLink, Navigate, Outlet, useNavigate } from 'react-router';
+import { Navigate, NavLink, Outlet, useNavigate } from 'react-router';
 import { client, Refused, sentence, take } from '../api/client';
 import { Button } from '../ui/Button';
 import { Notice } from '../ui/Notice';

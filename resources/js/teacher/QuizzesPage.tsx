@@ -10,7 +10,8 @@ import { exact, near } from '../ui/time';
 import { Page } from './Places';
 
 export function QuizRow({ quiz, onArchive }: { quiz: QuizLine; onArchive?: () => void }) {
-    const state = quiz.edition === null ? 'draft' : quiz.changedSince ? `edition ${quiz.edition}, changed since` : `edition ${quiz.edition}`;
+    const state =
+        quiz.edition === null ? 'draft' : quiz.changedSince ? `edition ${quiz.edition}, changed since` : `edition ${quiz.edition}`;
     return (
         <li className="flex items-center gap-2 rounded-lg border border-line bg-sheet pr-2 hover:border-ink">
             <Link to={`/quizzes/${quiz.id}`} className="flex min-w-0 flex-1 flex-wrap items-baseline gap-x-6 gap-y-1 px-4 py-3">
@@ -87,7 +88,9 @@ export function QuizzesPage() {
                     </Button>
                 </Notice>
             )}
-            {quizzes.data?.length === 0 && <p className="text-soft">You have made no quiz yet. A title is enough to begin; questions come next.</p>}
+            {quizzes.data?.length === 0 && (
+                <p className="text-soft">You have made no quiz yet. A title is enough to begin; questions come next.</p>
+            )}
             <ul className="mt-3 grid gap-2">
                 {quizzes.data?.map((quiz) => (
                     <QuizRow key={quiz.id} quiz={quiz} onArchive={() => void archive(quiz, false)} />

@@ -14,7 +14,11 @@ export function RehearsePage() {
     const id = useParams().quiz ?? '';
     const [query, setQuery] = useSearchParams();
     const from = query.get('from');
-    const quiz = useQuery({ queryKey: ['rehearsed', id], queryFn: () => take(client.GET('/quizzes/{quiz}', { params: { path: { quiz: id } } })) as Promise<Quiz>, staleTime: 0 });
+    const quiz = useQuery({
+        queryKey: ['rehearsed', id],
+        queryFn: () => take(client.GET('/quizzes/{quiz}', { params: { path: { quiz: id } } })) as Promise<Quiz>,
+        staleTime: 0,
+    });
     const [steps, setSteps] = useState<Step[]>([]);
     const [view, setView] = useState<RoundView | null>(null);
     const [busy, setBusy] = useState(false);
@@ -41,7 +45,8 @@ export function RehearsePage() {
     const send = useCallback((step: Step) => void walk([...steps, step]), [steps, walk]);
 
     const place = view?.place;
-    const here = place !== undefined && 'frame' in place ? place.frame : place?.kind === 'finish' ? quiz.data?.document.finishes[0]?.id : undefined;
+    const here =
+        place !== undefined && 'frame' in place ? place.frame : place?.kind === 'finish' ? quiz.data?.document.finishes[0]?.id : undefined;
     const stop = picked === null || quiz.data === undefined ? undefined : find(quiz.data.document, picked)?.stop;
     return (
         <main className="flex h-full min-h-0 flex-col">
@@ -84,7 +89,11 @@ export function RehearsePage() {
                                 label="Where the rehearsal is"
                                 selected={picked ?? here ?? null}
                                 onSelect={setPicked}
-                                at={(node) => (node === here ? <span className="inline-block size-3.5 rounded-full bg-accent" title="You are here" /> : null)}
+                                at={(node) =>
+                                    node === here ? (
+                                        <span className="inline-block size-3.5 rounded-full bg-accent" title="You are here" />
+                                    ) : null
+                                }
                             />
                         </div>
                         {stop !== undefined && (

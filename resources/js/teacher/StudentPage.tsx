@@ -22,7 +22,10 @@ const resultWords: Record<string, string> = { right: 'right', partly: 'partly ri
 /** Everything one student did in a task, in order and with times. */
 export function StudentPage() {
     const { assignment = '', student = '' } = useParams();
-    const given = useQuery({ queryKey: ['assignment', assignment], queryFn: () => take(client.GET('/assignments/{assignment}', { params: { path: { assignment } } })) });
+    const given = useQuery({
+        queryKey: ['assignment', assignment],
+        queryFn: () => take(client.GET('/assignments/{assignment}', { params: { path: { assignment } } })),
+    });
     const walks = useQuery({
         queryKey: ['walks', assignment, student],
         queryFn: () => take(client.GET('/assignments/{assignment}/students/{student}', { params: { path: { assignment, student } } })),
@@ -87,7 +90,9 @@ function EventLine({ event, before, document }: { event: StoredEvent; before: St
     }
     if (rung?.rung !== undefined) {
         const place = find(document, rung.rung);
-        sentences.push(`saw ${place?.kind === 'rung' ? `the ${place.rung.kind} “${rungName(place.rung).slice(0, 70)}”` : 'a rung of an earlier edition'}`);
+        sentences.push(
+            `saw ${place?.kind === 'rung' ? `the ${place.rung.kind} “${rungName(place.rung).slice(0, 70)}”` : 'a rung of an earlier edition'}`,
+        );
     }
     if (facts.some((fact) => fact.kind === 'finished')) {
         sentences.push('reached the finish');
@@ -101,7 +106,9 @@ function EventLine({ event, before, document }: { event: StoredEvent; before: St
             <span className="absolute -left-[11px] grid size-[19px] place-items-center rounded-full bg-paper">
                 {stood === undefined ? <span className="size-1.5 rounded-full bg-rail" /> : <StandingMark standing={stood} size={18} />}
             </span>
-            {about !== undefined && <span className="block text-sm text-soft">{questionName(document, about) || 'A question of an earlier edition'}</span>}
+            {about !== undefined && (
+                <span className="block text-sm text-soft">{questionName(document, about) || 'A question of an earlier edition'}</span>
+            )}
             <span>{sentences.join('; ')}</span>
             {stood !== undefined && <span className="sr-only">, now {standingWords[stood]}</span>}
             <span className="ml-2 text-sm text-soft" title={exact(new Date(event.at).toISOString())}>
@@ -119,5 +126,7 @@ function answer(document: QuizDocument, event: StoredEvent): string {
     }
     const stop = find(document, id)?.stop;
     const question = stop === undefined ? undefined : questionsOf(stop).find((other) => other.question.id === id)?.question;
-    return (response.choices ?? []).map((choice) => `“${question?.entries.find((entry) => entry.id === choice)?.text ?? 'an option of an earlier edition'}”`).join(' and ');
+    return (response.choices ?? [])
+        .map((choice) => `“${question?.entries.find((entry) => entry.id === choice)?.text ?? 'an option of an earlier edition'}”`)
+        .join(' and ');
 }

@@ -6,7 +6,10 @@ import { exact, near } from '../ui/time';
 export function TaskLine({ task, withClass }: { task: AssignmentLine; withClass: boolean }) {
     return (
         <li>
-            <Link to={`/assignments/${task.id}`} className="flex flex-wrap items-baseline gap-x-6 gap-y-1 rounded-lg border border-line bg-sheet px-4 py-3 hover:border-ink">
+            <Link
+                to={`/assignments/${task.id}`}
+                className="flex flex-wrap items-baseline gap-x-6 gap-y-1 rounded-lg border border-line bg-sheet px-4 py-3 hover:border-ink"
+            >
                 <span className="min-w-0 flex-1 basis-64">
                     <span className="block font-display text-lg">{task.title}</span>
                     {withClass && <span className="text-sm text-soft">{task.class.name}</span>}

@@ -25,7 +25,9 @@ export function TodayPage() {
                     Running now
                 </h2>
                 {today.data?.running.length === 0 && (
-                    <p className="text-soft">Nothing is given out just now. Publish a quiz, then give it to a class; here you see how it goes.</p>
+                    <p className="text-soft">
+                        Nothing is given out just now. Publish a quiz, then give it to a class; here you see how it goes.
+                    </p>
                 )}
                 <ul className="grid gap-2">
                     {today.data?.running.map((task) => (

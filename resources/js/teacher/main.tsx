@@ -8,10 +8,10 @@ import { AssignmentPage } from './AssignmentPage';
 import { BuildPage } from './build/BuildPage';
 import { ClassesPage } from './ClassesPage';
 import { ClassPage } from './ClassPage';
+import { Places } from './Places';
 import { PostBox } from './PostBox';
 import { QuizzesPage } from './QuizzesPage';
 import { RehearsePage } from './RehearsePage';
-import { Places } from './Places';
 import { StudentPage } from './StudentPage';
 import { TodayPage } from './TodayPage';
 

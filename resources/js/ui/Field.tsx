@@ -36,17 +36,37 @@ function described(id: string, hint: ReactNode, error: string | undefined) {
     return ids === '' ? {} : { 'aria-describedby': ids };
 }
 
-export function Field({ label, hint, error, hideLabel = false, className = '', ...rest }: Labelled & InputHTMLAttributes<HTMLInputElement>) {
+export function Field({
+    label,
+    hint,
+    error,
+    hideLabel = false,
+    className = '',
+    ...rest
+}: Labelled & InputHTMLAttributes<HTMLInputElement>) {
     const id = useId();
     return (
         <Frame id={id} label={label} hint={hint} error={error} hideLabel={hideLabel}>
-            <input id={id} className={`${inputClass} ${className}`} aria-invalid={error !== undefined} {...described(id, hint, error)} {...rest} />
+            <input
+                id={id}
+                className={`${inputClass} ${className}`}
+                aria-invalid={error !== undefined}
+                {...described(id, hint, error)}
+                {...rest}
+            />
         </Frame>
     );
 }
 
 /** A text of several lines that grows with what is written. */
-export function Text({ label, hint, error, hideLabel = false, className = '', ...rest }: Labelled & TextareaHTMLAttributes<HTMLTextAreaElement>) {
+export function Text({
+    label,
+    hint,
+    error,
+    hideLabel = false,
+    className = '',
+    ...rest
+}: Labelled & TextareaHTMLAttributes<HTMLTextAreaElement>) {
     const id = useId();
     const area = useRef<HTMLTextAreaElement>(null);
     // biome-ignore lint/correctness/useExhaustiveDependencies: the height follows the text

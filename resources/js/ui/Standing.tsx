@@ -11,7 +11,15 @@ export const standingWords: Record<Standing, string> = {
 /** How somebody stands at a question, told by shape. The drawing is hidden from readers of the words beside it. */
 export function StandingMark({ standing, size = 20 }: { standing: Standing; size?: number }) {
     return (
-        <svg viewBox="0 0 20 20" width={size} height={size} aria-hidden="true" className="inline-block shrink-0" fill="none" stroke="currentColor">
+        <svg
+            viewBox="0 0 20 20"
+            width={size}
+            height={size}
+            aria-hidden="true"
+            className="inline-block shrink-0"
+            fill="none"
+            stroke="currentColor"
+        >
             {standing === 'untouched' && <circle cx="10" cy="10" r="5" strokeWidth="1.2" />}
             {standing === 'clear' && <circle cx="10" cy="10" r="5.5" fill="currentColor" stroke="none" />}
             {standing === 'climbed' && (

@@ -16,14 +16,10 @@ use HiddenLadder\App\Models\Student;
 use HiddenLadder\App\Rounds\RoundBook;
 use HiddenLadder\Core\Fields;
 use HiddenLadder\Core\Marking\PlainText;
-use HiddenLadder\Core\Round\Projection;
-use HiddenLadder\Core\Round\Standing;
-use HiddenLadder\Core\Round\State;
 use HiddenLadder\Core\Round\Terms;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
-use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\Hash;
 
 /** The students' door: phrase, own name, personal secret. */
@@ -55,7 +51,7 @@ final class EntryController extends Controller
             throw Problem::invalid(self::DOES_NOT_FIT, []);
         }
         $door->clear();
-        Auth::guard('student')->login($student);
+        $this->door('student')->login($student);
         $request->session()->regenerate();
 
         return new JsonResponse(['id' => $student->id, 'name' => $student->name]);
@@ -63,7 +59,7 @@ final class EntryController extends Controller
 
     public function signOut(Request $request): Response
     {
-        Auth::guard('student')->logout();
+        $this->door('student')->logout();
         $request->session()->invalidate();
         $request->session()->regenerateToken();
 

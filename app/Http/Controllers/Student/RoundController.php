@@ -19,7 +19,9 @@ use Illuminate\Support\Str;
 /** A student's rounds: begin, see where it stands, and send what was done. */
 final class RoundController extends Controller
 {
-    public function __construct(private readonly RoundBook $book) {}
+    public function __construct(private readonly RoundBook $book)
+    {
+    }
 
     public function begin(Request $request, Assignment $assignment): JsonResponse
     {

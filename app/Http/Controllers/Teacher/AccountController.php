@@ -11,7 +11,6 @@ use HiddenLadder\App\Models\Teacher;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
-use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\Password;
 use Illuminate\Support\Str;
 use Illuminate\Validation\Rules\Password as PasswordRule;
@@ -44,7 +43,7 @@ final class AccountController extends Controller
             'email' => $email,
             'password' => $request->string('password')->value(),
         ]);
-        Auth::guard('teacher')->login($teacher);
+        $this->door('teacher')->login($teacher);
         $request->session()->regenerate();
 
         return new JsonResponse(self::shown($teacher), 201);
@@ -57,7 +56,7 @@ final class AccountController extends Controller
         $door = new Throttle("sign-in:$email:".$request->ip(), 6, 60);
         $door->pass();
         $known = ['email' => $email, 'password' => $request->string('password')->value()];
-        if (! Auth::guard('teacher')->attempt($known, $request->boolean('remember'))) {
+        if (! $this->door('teacher')->attempt($known, $request->boolean('remember'))) {
             $door->failed();
             throw Problem::invalid('This address and password do not belong together.', []);
         }
@@ -69,7 +68,7 @@ final class AccountController extends Controller
 
     public function signOut(Request $request): Response
     {
-        Auth::guard('teacher')->logout();
+        $this->door('teacher')->logout();
         $request->session()->invalidate();
         $request->session()->regenerateToken();
 

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace HiddenLadder\App\Http\Controllers\Teacher;
 
+use Carbon\CarbonImmutable;
 use HiddenLadder\App\Http\Controllers\Controller;
 use HiddenLadder\App\Http\Problem;
 use HiddenLadder\App\Models\Assignment;
@@ -19,7 +20,6 @@ use HiddenLadder\Core\Fields;
 use HiddenLadder\Core\Round\Terms;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
-use Illuminate\Support\Facades\Date;
 use Illuminate\Validation\Rule;
 
 /** Giving a quiz to a class, and seeing how it goes. */
@@ -98,7 +98,7 @@ final class AssignmentController extends Controller
                 'number' => $round->number,
                 'startedAt' => $round->started_at->toIso8601ZuluString('millisecond'),
                 'finishedAt' => $round->finished_at?->toIso8601ZuluString('millisecond'),
-                'events' => $round->getRelation('events')->map(static fn (RoundEvent $event): array => [
+                'events' => $round->events->map(static fn (RoundEvent $event): array => [
                     'number' => $event->number,
                     'kind' => $event->kind,
                     'at' => $event->taken_ms,
@@ -128,8 +128,8 @@ final class AssignmentController extends Controller
         ];
     }
 
-    private static function time(mixed $written): ?\Carbon\CarbonInterface
+    private static function time(mixed $written): ?CarbonImmutable
     {
-        return is_string($written) && $written !== '' ? Date::parse($written)->utc() : null;
+        return is_string($written) && $written !== '' ? CarbonImmutable::parse($written)->utc() : null;
     }
 }

@@ -17,7 +17,9 @@ use Illuminate\Http\Response;
 /** Classes and their rosters. */
 final class ClassController extends Controller
 {
-    public function __construct(private readonly Roster $roster) {}
+    public function __construct(private readonly Roster $roster)
+    {
+    }
 
     public function index(Request $request): JsonResponse
     {

@@ -10,7 +10,6 @@ use HiddenLadder\App\Models\Edition;
 use HiddenLadder\App\Models\Quiz;
 use HiddenLadder\App\Models\QuizState;
 use HiddenLadder\App\Models\Ulids;
-use HiddenLadder\App\Rounds\RoundBook;
 use HiddenLadder\Core\Inspection\Finding;
 use HiddenLadder\Core\Inspection\Inspection;
 use HiddenLadder\Core\Quiz\DocumentCheck;

@@ -28,7 +28,7 @@ final class RehearsalController extends Controller
         $this->authorize('reach', $quiz);
         $asked = Fields::of($request->json()->all())->only(['from', 'events']);
         $document = QuizDocument::read($quiz->document);
-        $engine = new Engine($document, Terms::learn());
+        $engine = new Engine($document);
         $state = new State;
         $events = $asked->objects('events', static fn (Fields $event): Event => Event::read(
             $event->only(['kind', 'data'])->string('kind'),

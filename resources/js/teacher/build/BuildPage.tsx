@@ -50,10 +50,7 @@ function Builder({ quiz }: { quiz: Quiz }) {
     const [message, setMessage] = useState<{ tone: 'well' | 'yet'; words: string } | null>(null);
     const navigate = useNavigate();
 
-    const select = useCallback(
-        (id: string | null) => setQuery(id === null ? {} : { at: id }, { replace: true }),
-        [setQuery],
-    );
+    const select = useCallback((id: string | null) => setQuery(id === null ? {} : { at: id }, { replace: true }), [setQuery]);
     const edit = useCallback(
         (next: QuizDocument) => {
             setEdition((now) => ({ ...now, current: false }));
@@ -89,7 +86,14 @@ function Builder({ quiz }: { quiz: Quiz }) {
     };
     const addRungAt = (id: string, kind: Rung['kind']) => {
         const place = find(document, id);
-        const question = place?.kind === 'rung' ? place.question : place?.kind === 'cue' ? place.cue.question : place === null ? undefined : questionsOf(place.stop)[0]?.question;
+        const question =
+            place?.kind === 'rung'
+                ? place.question
+                : place?.kind === 'cue'
+                  ? place.cue.question
+                  : place === null
+                    ? undefined
+                    : questionsOf(place.stop)[0]?.question;
         if (question !== undefined) {
             const rung = newRung(kind);
             edit(addRung(document, question, place?.kind === 'rung' ? (place.entry?.id ?? null) : null, rung));
@@ -135,7 +139,8 @@ function Builder({ quiz }: { quiz: Quiz }) {
             setMessage({ tone: 'well', words: `Edition ${published.edition} is published.` });
             onSaved();
         } catch (problem) {
-            const found = problem instanceof Refused ? problem.problem.findings?.filter((finding) => finding.severity === 'stops') : undefined;
+            const found =
+                problem instanceof Refused ? problem.problem.findings?.filter((finding) => finding.severity === 'stops') : undefined;
             setMessage({ tone: 'yet', words: `${sentence(problem)} ${found?.[0]?.sentence ?? ''}`.trim() });
             const first = found?.find((finding) => finding.stop !== null);
             select(first?.at ?? first?.stop ?? null);
@@ -149,7 +154,10 @@ function Builder({ quiz }: { quiz: Quiz }) {
                 <button type="button" className="min-w-0 text-left hover:underline" onClick={() => select(null)}>
                     <h1 className="truncate text-xl">{document.title || 'Untitled'}</h1>
                 </button>
-                <p role="status" className={`text-sm ${saving.state === 'saved' || saving.state === 'saving' ? 'text-soft' : 'font-semibold text-accent'}`}>
+                <p
+                    role="status"
+                    className={`text-sm ${saving.state === 'saved' || saving.state === 'saving' ? 'text-soft' : 'font-semibold text-accent'}`}
+                >
                     {savingWords[saving.state]}
                     {saving.state === 'refused' && `: ${saving.sentence}`}
                 </p>
@@ -230,7 +238,9 @@ function Builder({ quiz }: { quiz: Quiz }) {
                                 <Button onClick={() => add('video')}>Add a video</Button>
                                 <Button onClick={() => add('reading')}>Add a reading</Button>
                                 <Button onClick={addSide}>Add a side stop</Button>
-                                <p className="ml-auto text-xs text-soft max-xl:hidden">On the picture: arrows walk · n stop · r rung · f fork · w rehearse · Alt+arrow moves · Del</p>
+                                <p className="ml-auto text-xs text-soft max-xl:hidden">
+                                    On the picture: arrows walk · n stop · r rung · f fork · w rehearse · Alt+arrow moves · Del
+                                </p>
                             </div>
                         </>
                     )}
@@ -263,7 +273,10 @@ function Empty({ add }: { add: (kind: Stop['kind']) => void }) {
         <div className="relative flex flex-1 flex-col overflow-hidden rounded-lg border border-line bg-sheet">
             <div className="flex flex-1 flex-col items-start justify-end gap-3 p-8">
                 <h2 className="text-2xl">Begin with a question</h2>
-                <p className="max-w-md">Write what you ask and mark the right answer. That already works: whoever slips comes back to it until it is right. Then dig a ladder of help below it.</p>
+                <p className="max-w-md">
+                    Write what you ask and mark the right answer. That already works: whoever slips comes back to it until it is right. Then
+                    dig a ladder of help below it.
+                </p>
                 <div className="flex flex-wrap gap-2">
                     <Button weight="main" large onClick={() => add('question')}>
                         Add the first question
@@ -277,4 +290,3 @@ function Empty({ add }: { add: (kind: Stop['kind']) => void }) {
         </div>
     );
 }
-

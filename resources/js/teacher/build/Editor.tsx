@@ -39,24 +39,48 @@ export function Editor(props: Props) {
         <div>
             <div className="mb-3 flex items-center gap-1">
                 <h2 className="mr-auto text-xl">
-                    {place.kind === 'stop' ? stopWords : place.kind === 'cue' ? `Cue at ${moment(place.cue.at)}` : `Rung ${place.index + 1}`}
+                    {place.kind === 'stop'
+                        ? stopWords
+                        : place.kind === 'cue'
+                          ? `Cue at ${moment(place.cue.at)}`
+                          : `Rung ${place.index + 1}`}
                 </h2>
                 {place.kind === 'stop' && (
                     <>
-                        <Button weight="quiet" className="px-2" aria-label="Move to the left" onClick={() => change(move(document, stop.id, -1))}>
+                        <Button
+                            weight="quiet"
+                            className="px-2"
+                            aria-label="Move to the left"
+                            onClick={() => change(move(document, stop.id, -1))}
+                        >
                             <ArrowLeft size={18} />
                         </Button>
-                        <Button weight="quiet" className="px-2" aria-label="Move to the right" onClick={() => change(move(document, stop.id, 1))}>
+                        <Button
+                            weight="quiet"
+                            className="px-2"
+                            aria-label="Move to the right"
+                            onClick={() => change(move(document, stop.id, 1))}
+                        >
                             <ArrowRight size={18} />
                         </Button>
                     </>
                 )}
                 {place.kind === 'rung' && (
                     <>
-                        <Button weight="quiet" className="px-2" aria-label="Move up" onClick={() => change(move(document, place.rung.id, -1))}>
+                        <Button
+                            weight="quiet"
+                            className="px-2"
+                            aria-label="Move up"
+                            onClick={() => change(move(document, place.rung.id, -1))}
+                        >
                             <ArrowUp size={18} />
                         </Button>
-                        <Button weight="quiet" className="px-2" aria-label="Move down" onClick={() => change(move(document, place.rung.id, 1))}>
+                        <Button
+                            weight="quiet"
+                            className="px-2"
+                            aria-label="Move down"
+                            onClick={() => change(move(document, place.rung.id, 1))}
+                        >
                             <ArrowDown size={18} />
                         </Button>
                     </>
@@ -68,7 +92,11 @@ export function Editor(props: Props) {
             </div>
             {place.kind !== 'stop' && (
                 <p className="mb-3 text-sm">
-                    <button type="button" className="text-soft underline" onClick={() => select(place.kind === 'rung' && place.cue !== null ? place.cue.id : stop.id)}>
+                    <button
+                        type="button"
+                        className="text-soft underline"
+                        onClick={() => select(place.kind === 'rung' && place.cue !== null ? place.cue.id : stop.id)}
+                    >
                         {place.kind === 'rung' ? 'Back to the question above it' : `Back to the video, ${stopWords.toLowerCase()}`}
                     </button>
                 </p>
@@ -83,7 +111,14 @@ export function Editor(props: Props) {
                 </ul>
             )}
             {place.kind === 'rung' && (
-                <RungEditor key={place.rung.id} document={document} question={place.question} entry={place.entry?.id ?? null} rung={place.rung} change={change} />
+                <RungEditor
+                    key={place.rung.id}
+                    document={document}
+                    question={place.question}
+                    entry={place.entry?.id ?? null}
+                    rung={place.rung}
+                    change={change}
+                />
             )}
             {place.kind === 'cue' && (
                 <div className="grid gap-4">
@@ -92,10 +127,22 @@ export function Editor(props: Props) {
                         value={place.cue.at}
                         onChange={(at) =>
                             at !== null &&
-                            change(putStop(document, { ...place.stop, cues: place.stop.cues.map((cue) => (cue.id === place.cue.id ? { ...cue, at } : cue)) }))
+                            change(
+                                putStop(document, {
+                                    ...place.stop,
+                                    cues: place.stop.cues.map((cue) => (cue.id === place.cue.id ? { ...cue, at } : cue)),
+                                }),
+                            )
                         }
                     />
-                    <QuestionEditor key={place.cue.id} document={document} question={place.cue.question} findings={findings} change={change} select={select} />
+                    <QuestionEditor
+                        key={place.cue.id}
+                        document={document}
+                        question={place.cue.question}
+                        findings={findings}
+                        change={change}
+                        select={select}
+                    />
                 </div>
             )}
             {place.kind === 'stop' && <StopEditor {...props} stop={stop} />}
@@ -118,14 +165,32 @@ function belongs(finding: Finding, place: NonNullable<ReturnType<typeof find>>):
 function StopEditor({ stop, document, findings, change, select }: Props & { stop: Stop }) {
     switch (stop.kind) {
         case 'question':
-            return <QuestionEditor key={stop.id} document={document} question={stop.question} findings={findings} change={change} select={select} />;
+            return (
+                <QuestionEditor
+                    key={stop.id}
+                    document={document}
+                    question={stop.question}
+                    findings={findings}
+                    change={change}
+                    select={select}
+                />
+            );
         case 'video':
             return <VideoEditor key={stop.id} document={document} stop={stop} change={change} select={select} />;
         case 'reading':
             return (
                 <div className="grid gap-4">
-                    <Field label="Heading" value={stop.title} maxLength={500} onChange={(event) => change(putStop(document, { ...stop, title: event.currentTarget.value }))} />
-                    <Text label="Text" value={stop.text} onChange={(event) => change(putStop(document, { ...stop, text: event.currentTarget.value }))} />
+                    <Field
+                        label="Heading"
+                        value={stop.title}
+                        maxLength={500}
+                        onChange={(event) => change(putStop(document, { ...stop, title: event.currentTarget.value }))}
+                    />
+                    <Text
+                        label="Text"
+                        value={stop.text}
+                        onChange={(event) => change(putStop(document, { ...stop, text: event.currentTarget.value }))}
+                    />
                 </div>
             );
     }
@@ -137,7 +202,12 @@ function FinishEditor({ document, finish, change }: { document: QuizDocument; fi
     return (
         <div className="grid gap-4">
             <h2 className="text-xl">Finish</h2>
-            <Field label="Heading at the end" value={finish.title} maxLength={500} onChange={(event) => put({ title: event.currentTarget.value })} />
+            <Field
+                label="Heading at the end"
+                value={finish.title}
+                maxLength={500}
+                onChange={(event) => put({ title: event.currentTarget.value })}
+            />
             <Text label="Closing message" value={finish.message} onChange={(event) => put({ message: event.currentTarget.value })} />
         </div>
     );
@@ -147,7 +217,12 @@ function WholeQuiz({ document, findings, change, select }: Pick<Props, 'document
     return (
         <div className="grid gap-5">
             <h2 className="text-xl">The whole quiz</h2>
-            <Field label="Title" value={document.title} maxLength={200} onChange={(event) => change({ ...document, title: event.currentTarget.value })} />
+            <Field
+                label="Title"
+                value={document.title}
+                maxLength={200}
+                onChange={(event) => change({ ...document, title: event.currentTarget.value })}
+            />
             <Text
                 label="Instructions to students"
                 hint="They stand before the first stop."
@@ -162,7 +237,9 @@ function WholeQuiz({ document, findings, change, select }: Pick<Props, 'document
                     <ul className="grid gap-2 text-sm">
                         {findings.map((finding, index) => (
                             <li key={index} className="flex gap-3">
-                                <span className={`w-20 shrink-0 font-semibold ${finding.severity === 'stops' ? 'text-accent' : 'text-soft'}`}>
+                                <span
+                                    className={`w-20 shrink-0 font-semibold ${finding.severity === 'stops' ? 'text-accent' : 'text-soft'}`}
+                                >
                                     {{ stops: 'must mend', warns: 'look at', advises: 'could be' }[finding.severity]}
                                 </span>
                                 <button

@@ -58,7 +58,11 @@ export function MediaPicker({ kind, value, onChange }: Props) {
         <div className="grid gap-2">
             <label className="text-sm font-semibold">
                 {kind === 'video' ? 'Video' : 'Picture'}
-                <select className={`${inputClass} mt-1 font-normal`} value={value ?? ''} onChange={(event) => onChange(event.currentTarget.value || null)}>
+                <select
+                    className={`${inputClass} mt-1 font-normal`}
+                    value={value ?? ''}
+                    onChange={(event) => onChange(event.currentTarget.value || null)}
+                >
                     <option value="">{kind === 'video' ? 'No video yet' : 'No picture'}</option>
                     {media.map((medium) => (
                         <option key={medium.id} value={medium.id}>
@@ -73,7 +77,12 @@ export function MediaPicker({ kind, value, onChange }: Props) {
                 <div className="mt-2 grid gap-2">
                     <label>
                         {kind === 'video' ? 'WebM or MP4, up to 64 MB' : 'JPEG, PNG, WebP or GIF, up to 8 MB'}
-                        <input ref={file} type="file" accept={kind === 'video' ? 'video/webm,video/mp4' : 'image/*'} className="mt-1 block w-full text-sm" />
+                        <input
+                            ref={file}
+                            type="file"
+                            accept={kind === 'video' ? 'video/webm,video/mp4' : 'image/*'}
+                            className="mt-1 block w-full text-sm"
+                        />
                     </label>
                     {kind === 'video' && (
                         <label>

@@ -39,7 +39,12 @@ export function QuestionEditor({ document, question, findings, change, select }:
 
     return (
         <div className="grid gap-5">
-            <Text label="Question" value={promptText(question)} placeholder="What do you ask?" onChange={(event) => put({ prompt: withText(question.prompt, event.currentTarget.value) })} />
+            <Text
+                label="Question"
+                value={promptText(question)}
+                placeholder="What do you ask?"
+                onChange={(event) => put({ prompt: withText(question.prompt, event.currentTarget.value) })}
+            />
             <div className="grid grid-cols-[1fr_6rem] gap-3">
                 <label className="text-sm font-semibold">
                     Kind
@@ -96,7 +101,9 @@ export function QuestionEditor({ document, question, findings, change, select }:
                     ) : (
                         <>
                             <Button onClick={() => put({ entries: [...question.entries, newEntry(true)] })}>Add an accepted answer</Button>
-                            <Button onClick={() => put({ entries: [...question.entries, newEntry()] })}>Add an expected wrong answer</Button>
+                            <Button onClick={() => put({ entries: [...question.entries, newEntry()] })}>
+                                Add an expected wrong answer
+                            </Button>
                         </>
                     )}
                 </div>
@@ -122,7 +129,9 @@ export function QuestionEditor({ document, question, findings, change, select }:
                         <select
                             className={`${inputClass} mt-1 font-normal`}
                             value={question.tolerance.kind}
-                            onChange={(event) => put({ tolerance: { ...question.tolerance, kind: event.currentTarget.value as 'absolute' | 'relative' } })}
+                            onChange={(event) =>
+                                put({ tolerance: { ...question.tolerance, kind: event.currentTarget.value as 'absolute' | 'relative' } })
+                            }
                         >
                             <option value="absolute">a distance</option>
                             <option value="relative">a share of the answer</option>
@@ -196,7 +205,11 @@ function Rungs({ rungs, select }: { rungs: Rung[]; select: (id: string) => void 
         <ol className="grid gap-1">
             {rungs.map((rung, index) => (
                 <li key={rung.id}>
-                    <Button weight="quiet" className="max-w-full justify-start px-0 text-left whitespace-normal" onClick={() => select(rung.id)}>
+                    <Button
+                        weight="quiet"
+                        className="max-w-full justify-start px-0 text-left whitespace-normal"
+                        onClick={() => select(rung.id)}
+                    >
                         {index + 1}. {rungName(rung).slice(0, 80)}
                     </Button>
                 </li>
@@ -221,7 +234,11 @@ interface EntryProps {
 function EntryRow({ document, question, entry, name, findings, onChange, onRight, onRemove, addRung, select }: EntryProps) {
     const choosing = question.kind === 'one-choice' || question.kind === 'several-choices';
     const label = choosing ? `Option ${name}` : entry.right ? `Accepted answer ${name}` : `Expected wrong answer ${name}`;
-    const follows = [entry.feedback !== '' && 'feedback', entry.ladder.length > 0 && 'own ladder', entry.fork !== null && 'leads elsewhere'].filter(Boolean);
+    const follows = [
+        entry.feedback !== '' && 'feedback',
+        entry.ladder.length > 0 && 'own ladder',
+        entry.fork !== null && 'leads elsewhere',
+    ].filter(Boolean);
     return (
         <div className="rounded-md border border-line bg-sheet p-2">
             <div className="flex items-center gap-2">
@@ -248,8 +265,19 @@ function EntryRow({ document, question, entry, name, findings, onChange, onRight
                         <option value="wrong">wrong</option>
                     </select>
                 )}
-                <input className={inputClass} aria-label={label} value={entry.text} maxLength={2000} onChange={(event) => onChange({ ...entry, text: event.currentTarget.value })} />
-                <button type="button" className="grid size-9 shrink-0 place-items-center rounded-md hover:bg-tint" aria-label={`Remove ${label.toLowerCase()}`} onClick={onRemove}>
+                <input
+                    className={inputClass}
+                    aria-label={label}
+                    value={entry.text}
+                    maxLength={2000}
+                    onChange={(event) => onChange({ ...entry, text: event.currentTarget.value })}
+                />
+                <button
+                    type="button"
+                    className="grid size-9 shrink-0 place-items-center rounded-md hover:bg-tint"
+                    aria-label={`Remove ${label.toLowerCase()}`}
+                    onClick={onRemove}
+                >
                     <X size={18} />
                 </button>
             </div>
@@ -261,7 +289,11 @@ function EntryRow({ document, question, entry, name, findings, onChange, onRight
             <details className="mt-1 text-sm">
                 <summary className="text-soft">What follows{follows.length === 0 ? '' : `: ${follows.join(', ')}`}</summary>
                 <div className="mt-2 grid gap-3 pb-1">
-                    <Text label="Feedback to this answer" value={entry.feedback} onChange={(event) => onChange({ ...entry, feedback: event.currentTarget.value })} />
+                    <Text
+                        label="Feedback to this answer"
+                        value={entry.feedback}
+                        onChange={(event) => onChange({ ...entry, feedback: event.currentTarget.value })}
+                    />
                     <label className="font-semibold">
                         Leads to
                         <select
@@ -294,7 +326,11 @@ function EntryRow({ document, question, entry, name, findings, onChange, onRight
                             <Rungs rungs={entry.ladder} select={select} />
                             <div className="mt-1 flex flex-wrap gap-2">
                                 {rungButtons.map((button) => (
-                                    <Button key={button.kind} aria-label={`Add ${button.words.toLowerCase()} for ${label.toLowerCase()}`} onClick={() => addRung(button.kind)}>
+                                    <Button
+                                        key={button.kind}
+                                        aria-label={`Add ${button.words.toLowerCase()} for ${label.toLowerCase()}`}
+                                        onClick={() => addRung(button.kind)}
+                                    >
                                         {button.words}
                                     </Button>
                                 ))}

@@ -18,7 +18,16 @@ export function RungEditor({ document, question, entry, rung, change }: Props) {
     const media = useMedia();
     const put = (next: Rung) => {
         const rungs = entry === null ? question.ladder : (question.entries.find((other) => other.id === entry)?.ladder ?? []);
-        change(putQuestion(document, putRungs(question, entry, rungs.map((other) => (other.id === rung.id ? next : other)))));
+        change(
+            putQuestion(
+                document,
+                putRungs(
+                    question,
+                    entry,
+                    rungs.map((other) => (other.id === rung.id ? next : other)),
+                ),
+            ),
+        );
     };
     if (rung.kind === 'hint') {
         return (
@@ -33,7 +42,12 @@ export function RungEditor({ document, question, entry, rung, change }: Props) {
     if (rung.kind === 'reading') {
         return (
             <div className="grid gap-4">
-                <Field label="Heading" value={rung.title} maxLength={500} onChange={(event) => put({ ...rung, title: event.currentTarget.value })} />
+                <Field
+                    label="Heading"
+                    value={rung.title}
+                    maxLength={500}
+                    onChange={(event) => put({ ...rung, title: event.currentTarget.value })}
+                />
                 <Text label="Text" value={rung.text} onChange={(event) => put({ ...rung, text: event.currentTarget.value })} />
             </div>
         );
@@ -41,14 +55,29 @@ export function RungEditor({ document, question, entry, rung, change }: Props) {
     const medium = media.find((other) => other.id === rung.clip.media);
     return (
         <div className="grid gap-4">
-            <Field label="Title" value={rung.title} maxLength={500} onChange={(event) => put({ ...rung, title: event.currentTarget.value })} />
+            <Field
+                label="Title"
+                value={rung.title}
+                maxLength={500}
+                onChange={(event) => put({ ...rung, title: event.currentTarget.value })}
+            />
             <MediaPicker kind="video" value={rung.clip.media} onChange={(id) => put({ ...rung, clip: { ...rung.clip, media: id } })} />
             <div className="grid grid-cols-2 gap-3">
-                <MomentField label="Plays from" value={rung.clip.from} onChange={(from) => put({ ...rung, clip: { ...rung.clip, from: from ?? 0 } })} />
+                <MomentField
+                    label="Plays from"
+                    value={rung.clip.from}
+                    onChange={(from) => put({ ...rung, clip: { ...rung.clip, from: from ?? 0 } })}
+                />
                 <MomentField label="to" optional value={rung.clip.to} onChange={(to) => put({ ...rung, clip: { ...rung.clip, to } })} />
             </div>
             {rung.clip.media !== null && (
-                <VideoPlayer key={rung.clip.media} title={rung.title} clip={rung.clip} length={medium?.seconds ?? null} captions={medium?.captions ?? false} />
+                <VideoPlayer
+                    key={rung.clip.media}
+                    title={rung.title}
+                    clip={rung.clip}
+                    length={medium?.seconds ?? null}
+                    captions={medium?.captions ?? false}
+                />
             )}
         </div>
     );

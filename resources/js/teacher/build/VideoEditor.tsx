@@ -31,11 +31,7 @@ export function VideoEditor({ document, stop, change, select }: Props) {
     return (
         <div className="grid gap-4">
             <Field label="Title" value={stop.title} maxLength={500} onChange={(event) => put({ title: event.currentTarget.value })} />
-            <MediaPicker
-                kind="video"
-                value={stop.clip.media}
-                onChange={(media) => put({ clip: { ...stop.clip, media } })}
-            />
+            <MediaPicker kind="video" value={stop.clip.media} onChange={(media) => put({ clip: { ...stop.clip, media } })} />
             {stop.clip.media !== null && (
                 <>
                     <VideoPlayer
@@ -52,18 +48,28 @@ export function VideoEditor({ document, stop, change, select }: Props) {
                         Add a question here, at {moment(Math.round(at * 10) / 10)}
                     </Button>
                     <div className="grid grid-cols-2 gap-3">
-                        <MomentField label="Plays from" value={stop.clip.from} onChange={(from) => put({ clip: { ...stop.clip, from: from ?? 0 } })} />
+                        <MomentField
+                            label="Plays from"
+                            value={stop.clip.from}
+                            onChange={(from) => put({ clip: { ...stop.clip, from: from ?? 0 } })}
+                        />
                         <MomentField label="to" optional value={stop.clip.to} onChange={(to) => put({ clip: { ...stop.clip, to } })} />
                     </div>
                 </>
             )}
             <section aria-label="Questions in this video">
                 <h3 className="mb-1 text-base">Questions in it</h3>
-                {stop.cues.length === 0 && <p className="text-sm text-soft">None yet. Play the video, pause where you want to ask, and add a question.</p>}
+                {stop.cues.length === 0 && (
+                    <p className="text-sm text-soft">None yet. Play the video, pause where you want to ask, and add a question.</p>
+                )}
                 <ul className="grid gap-1">
                     {stop.cues.map((cue) => (
                         <li key={cue.id}>
-                            <Button weight="quiet" className="max-w-full justify-start px-0 text-left whitespace-normal" onClick={() => select(cue.id)}>
+                            <Button
+                                weight="quiet"
+                                className="max-w-full justify-start px-0 text-left whitespace-normal"
+                                onClick={() => select(cue.id)}
+                            >
                                 {moment(cue.at)} {promptText(cue.question) || 'Empty question'}
                             </Button>
                         </li>

@@ -55,7 +55,10 @@ export function useDraft(quiz: Quiz, onSaved: () => void) {
         running.current = (async () => {
             try {
                 const saved = await take(
-                    client.PUT('/quizzes/{quiz}', { params: { path: { quiz: quiz.id } }, body: { version: version.current, document: sent } }),
+                    client.PUT('/quizzes/{quiz}', {
+                        params: { path: { quiz: quiz.id } },
+                        body: { version: version.current, document: sent },
+                    }),
                 );
                 version.current = saved.version;
                 setFindings(saved.findings);

@@ -6,7 +6,7 @@
     <meta name="color-scheme" content="light dark">
     <title>Hidden Ladder</title>
     <link rel="icon" href="/icon.svg" type="image/svg+xml">
-    @vite('resources/js/teacher/main.tsx')
+    @vite("resources/js/$bundle/main.tsx")
 </head>
 <body>
     <div id="app"></div>

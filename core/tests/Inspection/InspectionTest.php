@@ -1,0 +1,76 @@
+<?php
+
+declare(strict_types=1);
+
+namespace HiddenLadder\Core\Tests\Inspection;
+
+use HiddenLadder\Core\Inspection\Finding;
+use HiddenLadder\Core\Inspection\Inspection;
+use HiddenLadder\Core\Inspection\Severity;
+use HiddenLadder\Core\Quiz\QuizDocument;
+use HiddenLadder\Core\Tests\Sample;
+use HiddenLadder\Demo\Quizzes;
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
+
+final class InspectionTest extends TestCase
+{
+    /** @return iterable<string, array{list<string|int>, mixed, Severity, string|null}> */
+    public static function flaws(): iterable
+    {
+        $q = ['stops', 0, 'question'];
+        yield 'no title' => [['title'], ' ', Severity::Stops, null];
+        yield 'no stops' => [['stops'], [], Severity::Stops, null];
+        yield 'a question that asks nothing' => [[...$q, 'prompt', 0, 'text'], '', Severity::Stops, 'first/question'];
+        yield 'no key' => [[...$q, 'entries', 0, 'right'], false, Severity::Stops, 'first/question'];
+        yield 'two options the same' => [[...$q, 'entries', 2, 'text'], ' NO ', Severity::Stops, 'entry/own'];
+        yield 'right and wrong' => [['stops', 1, 'cues', 0, 'question', 'entries', 1, 'text'], 'ÉBB', Severity::Stops, 'entry/flood'];
+        yield 'one option' => [[...$q, 'entries'], [], Severity::Stops, 'first/question'];
+        yield 'two right options of a single choice' => [[...$q, 'entries', 1, 'right'], true, Severity::Advises, 'first/question'];
+        yield 'an empty rung' => [[...$q, 'ladder', 0, 'text'], '', Severity::Stops, 'hint-1'];
+        yield 'a rung without its video' => [[...$q, 'ladder', 1, 'clip', 'media'], null, Severity::Stops, 'hint-2'];
+        yield 'a clip that ends before it begins' => [[...$q, 'ladder', 1, 'clip', 'to'], 1, Severity::Stops, 'hint-2'];
+        yield 'a long remedial video' => [[...$q, 'ladder', 1, 'clip', 'to'], 200, Severity::Warns, 'hint-2'];
+        yield 'a video stop without video' => [['stops', 1, 'clip', 'media'], null, Severity::Stops, 'video'];
+        yield 'a cue past the end' => [['stops', 1, 'clip', 'to'], 5, Severity::Stops, 'cue'];
+        yield 'an empty reading' => [['sideStops', 0, 'text'], "\n", Severity::Stops, 'aside'];
+        yield 'a number that is none' => [['stops', 2, 'question', 'entries', 0, 'text'], 'twelve', Severity::Stops, 'entry/12//right'];
+        yield 'a question without any help' => [['stops', 2, 'question', 'points'], 1, Severity::Advises, 'last/question'];
+    }
+
+    /** @param  list<string|int>  $path */
+    #[DataProvider('flaws')]
+    public function test_each_flaw_is_found_at_its_place(array $path, mixed $value, Severity $severity, ?string $at): void
+    {
+        $document = Sample::document();
+        $place = &$document;
+        foreach ($path as $step) {
+            $place = &$place[$step];
+        }
+        $place = $value;
+        unset($place);
+        $findings = Inspection::of(QuizDocument::read($document));
+        $here = array_filter($findings, static fn (Finding $finding): bool => $finding->at === ($at === null ? null : Sample::id($at)) && $finding->severity === $severity);
+        self::assertNotSame([], $here, json_encode(array_map(static fn (Finding $finding): array => $finding->toArray(), $findings)) ?: '');
+        self::assertSame($severity !== Severity::Stops, Inspection::allowsPublishing($findings));
+    }
+
+    public function test_the_demo_s_quizzes_can_be_published(): void
+    {
+        $media = array_fill_keys(['two-high-tides', 'tidal-range', 'rule-of-twelfths'], Sample::id('film'));
+        foreach ([Quizzes::tides($media), Quizzes::circuits(), Quizzes::notes()] as $document) {
+            self::assertEquals([], Inspection::of(QuizDocument::read($document)));
+        }
+    }
+
+    public function test_two_cues_at_one_moment_and_a_picture_without_words_are_warned_of(): void
+    {
+        $document = Sample::document();
+        $cue = $document['stops'][1]['cues'][0];
+        $cue['id'] = Sample::id('second');
+        $document['stops'][1]['cues'][] = $cue;
+        $document['stops'][0]['question']['prompt'][] = ['kind' => 'picture', 'media' => Sample::id('film'), 'alternative' => ''];
+        $warned = array_filter(Inspection::of(QuizDocument::read($document)), static fn (Finding $finding): bool => $finding->severity === Severity::Warns);
+        self::assertEqualsCanonicalizing([Sample::id('second'), Sample::id('first/question')], array_column($warned, 'at'));
+    }
+}

@@ -1,0 +1,86 @@
+<?php
+
+declare(strict_types=1);
+
+namespace HiddenLadder\Core\Tests\Round;
+
+use HiddenLadder\Core\Fields;
+use HiddenLadder\Core\Marking\Response;
+use HiddenLadder\Core\Round\Answered;
+use HiddenLadder\Core\Round\Applied;
+use HiddenLadder\Core\Round\Engine;
+use HiddenLadder\Core\Round\Event;
+use HiddenLadder\Core\Round\Moment;
+use HiddenLadder\Core\Round\Projection;
+use HiddenLadder\Core\Round\Purpose;
+use HiddenLadder\Core\Round\Started;
+use HiddenLadder\Core\Round\State;
+use HiddenLadder\Core\Round\Terms;
+use HiddenLadder\Core\Round\Watched;
+use HiddenLadder\Core\Tests\Sample;
+use PHPUnit\Framework\TestCase;
+
+final class ProjectionTest extends TestCase
+{
+    /** @return array<string, mixed> */
+    private function place(?Terms $terms, Event ...$events): array
+    {
+        $state = new State;
+        foreach ($events as $event) {
+            $outcome = (new Engine(Sample::quiz()))->apply($state, $event, 0);
+            self::assertInstanceOf(Applied::class, $outcome);
+            $state = $outcome->state;
+        }
+
+        return (new Projection(Sample::quiz(), $terms ?? Terms::learn()))->of($state);
+    }
+
+    private function choice(string $entry): Answered
+    {
+        return new Answered(Sample::id('first/question'), Response::choices(Sample::id("entry/$entry")));
+    }
+
+    public function test_before_the_start_nothing_is_sent(): void
+    {
+        self::assertSame(['kind' => 'before'], $this->place(null)['place']);
+    }
+
+    public function test_a_question_is_sent_without_its_key(): void
+    {
+        $view = $this->place(null, new Started);
+        self::assertSame(['here', 'ahead', 'ahead'], $view['far']);
+        self::assertSame(['id', 'text'], array_keys($view['place']['question']['options'][0]));
+        self::assertNull($view['place']['verdict']);
+        self::assertTrue($view['place']['moreHelp']);
+        self::assertFalse($view['place']['maySetAside']);
+        self::assertSame([], $this->place(null, new Started(Sample::id('last')))['place']['question']['options']);
+    }
+
+    public function test_a_slip_shows_its_feedback_the_own_answer_and_the_rung(): void
+    {
+        $view = $this->place(null, new Started, $this->choice('plain'));
+        self::assertSame(['Not so.', 'Look again.'], $view['place']['verdict']['feedback']);
+        self::assertSame(['choices' => [Sample::id('entry/plain')]], $view['place']['verdict']['response']);
+        self::assertSame('First rung.', $view['place']['rung']['text']);
+        self::assertSame([Sample::id('entry/plain')], $view['place']['tried']);
+        self::assertSame(1, $view['goes']['on-the-ladder']);
+    }
+
+    public function test_what_the_terms_do_not_show_is_not_sent(): void
+    {
+        $silent = new Terms(Purpose::Learn, feedback: Moment::Never, ownAnswer: Moment::Never);
+        $place = $this->place($silent, new Started, $this->choice('plain'))['place'];
+        self::assertSame([], $place['verdict']['feedback']);
+        self::assertNull($place['verdict']['response']);
+        self::assertEquals($silent, Terms::read(Fields::of($silent->toArray())));
+    }
+
+    public function test_a_video_tells_where_it_stops_and_a_cue_which_part_came_before(): void
+    {
+        $start = new Started(Sample::id('video'));
+        $video = $this->place(null, $start, new Watched(Sample::id('video'), 0, 4, 1))['place'];
+        self::assertSame([4.0, 10.0, false], [$video['resumeAt'], $video['nextCue'], $video['mayGoOn']]);
+        $cue = $this->place(null, $start, new Watched(Sample::id('video'), 0, 10, 1))['place'];
+        self::assertSame(['media' => Sample::id('film'), 'from' => 0.0, 'to' => 10.0], $cue['watchAgain']['clip']);
+    }
+}
