@@ -53,6 +53,8 @@ export function VideoPlayer({
     const [captioned, setCaptioned] = useState(captions);
     const [failed, setFailed] = useState(false);
     const since = useRef<number | null>(null);
+    // Where it is to begin: it may be pulled elsewhere before the video has loaded.
+    const wanted = useRef(startAt ?? clip.from);
     const end = clip.to ?? duration ?? clip.from;
 
     const report = useCallback(() => {
@@ -125,8 +127,10 @@ export function VideoPlayer({
             hold(holdAt);
             return;
         }
+        wanted.current = target;
         player.currentTime = target;
         setAt(target);
+        onMoment?.(target);
         if (wasPlaying) {
             since.current = target;
         }
@@ -165,7 +169,7 @@ export function VideoPlayer({
                     onClick={toggle}
                     onLoadedMetadata={(event) => {
                         setDuration(event.currentTarget.duration);
-                        event.currentTarget.currentTime = startAt ?? clip.from;
+                        event.currentTarget.currentTime = wanted.current;
                     }}
                     onPlay={(event) => {
                         setFailed(false);

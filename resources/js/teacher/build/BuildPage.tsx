@@ -1,5 +1,5 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { type KeyboardEvent, useCallback, useState } from 'react';
+import { type KeyboardEvent, useCallback, useEffect, useState } from 'react';
 import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
 import { client, Refused, sentence, take } from '../../api/client';
 import type { Quiz, QuizDocument, Rung, Stop } from '../../api/types';
@@ -48,7 +48,18 @@ function Builder({ quiz }: { quiz: Quiz }) {
     const [removed, setRemoved] = useState<{ words: string; before: QuizDocument } | null>(null);
     const [edition, setEdition] = useState({ number: quiz.edition, current: !quiz.changedSince });
     const [message, setMessage] = useState<{ tone: 'well' | 'yet'; words: string } | null>(null);
+    const [forkOf, setForkOf] = useState<string | null>(null);
     const navigate = useNavigate();
+
+    // The key for a fork opens what follows the first answer, once its editor stands beside the picture.
+    useEffect(() => {
+        if (forkOf !== null && forkOf === selected) {
+            const fork = window.document.querySelector<HTMLSelectElement>('[data-fork]');
+            fork?.closest('details')?.setAttribute('open', '');
+            fork?.focus();
+            setForkOf(null);
+        }
+    }, [forkOf, selected]);
 
     const select = useCallback((id: string | null) => setQuery(id === null ? {} : { at: id }, { replace: true }), [setQuery]);
     const edit = useCallback(
@@ -118,11 +129,7 @@ function Builder({ quiz }: { quiz: Quiz }) {
         } else if (event.key === 'f' && place !== null && place.kind !== 'rung') {
             event.preventDefault();
             select(id);
-            requestAnimationFrame(() => {
-                const fork = window.document.querySelector<HTMLSelectElement>('[data-fork]');
-                fork?.closest('details')?.setAttribute('open', '');
-                fork?.focus();
-            });
+            setForkOf(id);
         } else if (event.key === 'w' && place !== null) {
             void rehearse(place.stop.id);
         } else if (event.key === 'Delete') {

@@ -24,7 +24,7 @@ export function VideoEditor({ document, stop, change, select }: Props) {
     const put = (changes: Partial<VideoStop>) => change(putStop(document, { ...stop, ...changes }));
     const add = () => {
         video.current?.pause();
-        const cue: Cue = { id: ulid(), at: Math.round((video.current?.currentTime ?? stop.clip.from) * 10) / 10, question: newQuestion() };
+        const cue: Cue = { id: ulid(), at: Math.round(at * 10) / 10, question: newQuestion() };
         put({ cues: [...stop.cues, cue].sort((a, b) => a.at - b.at) });
         select(cue.id);
     };

@@ -1,0 +1,35 @@
+import { defineConfig } from '@playwright/test';
+
+const flags = [
+    '--no-sandbox',
+    '--disable-gpu',
+    '--disable-background-networking',
+    '--disable-component-update',
+    '--disable-sync',
+    '--no-first-run',
+    '--mute-audio',
+];
+
+/** Run by `bin/test e2e`, which serves the app with a database of its own and says where in E2E_ADDRESS. */
+export default defineConfig({
+    testDir: 'tests/e2e',
+    outputDir: 'var/e2e-results',
+    timeout: 90_000,
+    expect: { timeout: 10_000 },
+    workers: 2,
+    fullyParallel: true,
+    forbidOnly: true,
+    reporter: [['list']],
+    use: {
+        baseURL: process.env.E2E_ADDRESS ?? 'http://127.0.0.1:8080',
+        locale: 'en-GB',
+        timezoneId: 'Europe/London',
+        viewport: { width: 1280, height: 800 },
+        screenshot: 'only-on-failure',
+        launchOptions: { executablePath: '/usr/bin/chromium', args: flags },
+    },
+    projects: [
+        { name: 'tests', testMatch: '*.spec.ts' },
+        { name: 'pictures', testMatch: 'pictures.ts' },
+    ],
+});
