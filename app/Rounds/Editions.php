@@ -20,6 +20,11 @@ final class Editions
     /** @return array<array-key, mixed> */
     public function document(Edition $edition): array
     {
+        // Most editions have none, which is then known without asking again.
+        if ($edition->hasAttribute('corrections_count') && $edition->getAttribute('corrections_count') === 0) {
+            return $edition->document;
+        }
+
         return Overlay::over($edition->document, $edition->corrections->map(
             static fn (Correction $correction): array => ['pointer' => $correction->pointer, 'value' => $correction->value],
         ));

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace HiddenLadder\App\Rounds;
 
 use Carbon\CarbonImmutable;
+use Closure;
 use HiddenLadder\App\Http\Problem;
 use HiddenLadder\App\Media\MediaFolder;
 use HiddenLadder\App\Models\Assignment;
@@ -80,18 +81,21 @@ final class RoundBook
     /**
      * Takes one event. It is stored before this returns; taking it again (by its id) stores nothing and returns the same.
      *
+     * @param  string  $round  its id; it is read once, under its lock
+     * @param  Closure(Round): mixed  $allow  throws where the round is not for whoever asks
      * @param  int  $after  the number of the event the device saw last
      * @return array<string, mixed> what the student's device may hold after it
      *
      * @throws Problem when it is stale or the rules refuse it; nothing is changed then
      */
-    public function take(Round $round, string $id, int $after, Event $event, ?int $deviceMs): array
+    public function take(string $round, Closure $allow, string $id, int $after, Event $event, ?int $deviceMs): array
     {
-        return DB::transaction(function () use ($round, $id, $after, $event, $deviceMs): array {
-            $locked = Round::query()->with('edition.corrections')->lockForUpdate()->findOrFail($round->id);
+        return DB::transaction(function () use ($round, $allow, $id, $after, $event, $deviceMs): array {
+            $locked = Round::query()->lockForUpdate()->findOrFail($round);
+            $allow($locked);
             $number = State::fromArray($locked->state)->number;
             if ($after !== $number) {
-                $earlier = RoundEvent::query()->where('round_id', $round->id)->where('event_id', $id)->first();
+                $earlier = RoundEvent::query()->where('round_id', $round)->where('event_id', $id)->first();
 
                 return $earlier === null
                     ? throw new Problem(409, 'stale', 'You went on elsewhere in the meantime. This is where you are now.', ['number' => $number])
@@ -216,6 +220,6 @@ final class RoundBook
 
     private function quiz(Round $round): QuizDocument
     {
-        return $this->read[$round->edition_id] ??= $this->editions->read($round->loadMissing('edition.corrections')->edition);
+        return $this->read[$round->edition_id] ??= $this->editions->read(Edition::query()->withCount('corrections')->findOrFail($round->edition_id));
     }
 }

@@ -41,9 +41,8 @@ final class RoundController extends Controller
     }
 
     /** One event. It is stored before the answer is sent; sent again, it gives the same answer and is no second event. */
-    public function take(Request $request, Round $round): JsonResponse
+    public function take(Request $request, string $round): JsonResponse
     {
-        $this->authorize('walk', $round);
         $sent = Fields::of($request->json()->all())->only(['id', 'after', 'kind', 'at', 'data']);
         $id = $sent->string('id');
         if (! Str::isUlid($id)) {
@@ -54,6 +53,6 @@ final class RoundController extends Controller
         }
         $event = Event::read($sent->string('kind'), $sent->object('data'));
 
-        return new JsonResponse($this->book->take($round, strtoupper($id), $sent->integer('after'), $event, $sent->integerOrNull('at')));
+        return new JsonResponse($this->book->take($round, fn (Round $found) => $this->authorize('walk', $found), strtoupper($id), $sent->integer('after'), $event, $sent->integerOrNull('at')));
     }
 }
