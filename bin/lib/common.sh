@@ -197,3 +197,35 @@ stop_pid() {
 }
 
 stop_instance() { stop_pid "$VAR/$1/nginx.pid"; stop_pid "$VAR/$1/php-fpm.pid"; }
+
+# An instance with a fresh database and the demo in it, ready to be served: for browser tests, pictures and benchmarks.
+fresh_instance() {
+    local name=$1 port=$2
+    start_database
+    stop_instance "$name"
+    instance_env "$name" "$port"
+    make_database "$DB_DATABASE"
+    rm -f "$VAR/$name"/cache/*.php
+    quietly "Preparing the database" php artisan migrate:fresh --force
+    quietly "Loading the demo data" php artisan demo:load
+    quietly "Preparing the settings" php artisan config:cache
+    quietly "Preparing the routes" php artisan route:cache
+    start_instance "$name" "$port"
+}
+
+free_port() {
+    local port=$1
+    while taken "$port"; do port=$((port + 1)); done
+    printf '%s' "$port"
+}
+
+# Runs a project of playwright.config.ts against an instance of its own.
+run_e2e() (
+    stop_instance e2e
+    port=$(free_port 8098)
+    fresh_instance e2e "$port"
+    result=0
+    E2E_ADDRESS=http://127.0.0.1:$port npx --no-install playwright test --project "$1" || result=$?
+    stop_instance e2e
+    exit $result
+)

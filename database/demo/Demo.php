@@ -59,7 +59,6 @@ final class Demo
 
         $class = $teacher->classes()->create(['name' => 'Year 8 Geography', 'phrase' => self::PHRASE]);
         $this->roster->add($class, implode("\n", self::STUDENTS));
-        $this->roster->find($class, self::STUDENT['name'])?->update(['secret' => Hash::make(self::STUDENT['secret'])]);
 
         $assignment = Assignment::query()->create([
             'class_id' => $class->id, 'quiz_id' => $tides->quiz_id, 'state' => AssignmentState::Open,
@@ -100,13 +99,18 @@ final class Demo
     private function walkAll(SchoolClass $class, Assignment $assignment, Edition $edition): void
     {
         $document = $this->editions->read($edition);
+        $secret = Hash::make(self::STUDENT['secret']);
         foreach ($class->students()->get() as $index => $student) {
             $lot = new Randomizer(new Xoshiro256StarStar(1000 + $index));
-            if ($index % 8 === 5 || $student->name === self::STUDENT['name']) {
+            if ($index % 8 === 5) {
+                continue;
+            }
+            $student->update(['secret' => $secret]);
+            if ($student->name === self::STUDENT['name']) {
                 continue;
             }
             $made = new MadeUpStudent($document, [0.9, 0.7, 0.55, 0.4][$index % 4], $lot);
-            $steps = $index % 5 === 0 ? 400 : $lot->getInt(6, 34);
+            $steps = $index % 6 === 2 ? 400 : $lot->getInt(4, 22);
             $this->walk($student, $assignment, $edition, $made, $steps, $lot);
         }
     }

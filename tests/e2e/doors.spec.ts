@@ -51,7 +51,7 @@ test('the demo’s class at work has something to show in every view', async ({ 
     await expect(page.getByText(/of 24 began/)).toBeVisible();
     await expect(page.getByRole('cell', { name: 'right after help or a slip' }).first()).toBeVisible();
     await isAccessible(page);
-    await page.getByRole('button', { name: 'Hide names' }).click();
+    await page.getByRole('switch', { name: 'Names' }).click();
     await expect(page.getByText('Bram Oduya')).toHaveCount(0);
     await page.goto('/quizzes');
     await expect(page.getByRole('link', { name: /electric circuits/ })).toBeVisible();

@@ -152,7 +152,7 @@ test('all of building works by keyboard on the picture', async ({ page }) => {
     await expect(page.getByRole('button', { name: 'Stop 1: Two' })).toBeVisible();
     await page.keyboard.press('ArrowRight');
     await page.keyboard.press('Delete');
-    await expect(page.getByText('“One” is deleted.')).toBeVisible();
+    await expect(page.getByText('“One” is deleted.').first()).toBeVisible();
     await page.getByRole('button', { name: 'Bring it back' }).click();
     await expect(page.getByRole('button', { name: 'Stop 2: One' })).toBeVisible();
     await page.getByRole('button', { name: 'Stop 1: Two' }).focus();

@@ -46,6 +46,9 @@ export function Player({ view, busy, notice, send, keepDrafts, ending, leave }: 
                 </p>
             </header>
             {notice !== null && <div className="px-4 pt-3">{notice}</div>}
+            {view.number === 1 && view.instructions !== '' && (
+                <p className="border-b border-line px-4 py-3 whitespace-pre-wrap">{view.instructions}</p>
+            )}
             <main className="flex flex-1 flex-col">
                 {place.kind === 'question' && (
                     <QuestionView

@@ -8,6 +8,7 @@ import { find, laddersOf, letter, questionsOf, rungName } from '../quiz/document
 import { Button } from '../ui/Button';
 import { Notice } from '../ui/Notice';
 import { Legend, StandingMark, standingWords } from '../ui/Standing';
+import { Switch } from '../ui/Switch';
 import { exact, near } from '../ui/time';
 
 /** New things are asked for this often, in milliseconds, so that they appear within three seconds. */
@@ -91,11 +92,9 @@ function LookoutView({ assignment, lookout, lost }: { assignment: Assignment; lo
                 <p className="text-lg">
                     <strong>{began.length}</strong> of {lookout.students.length} began, <strong>{finished.length}</strong> finished
                 </p>
-                <Button aria-pressed={!names} onClick={() => setNames(!names)}>
-                    {names ? 'Hide names' : 'Show names'}
-                </Button>
+                <Switch label="Names" checked={names} onChange={setNames} />
                 <Button onClick={() => void change(assignment.state === 'closed' ? 'open' : 'closed')}>
-                    {assignment.state === 'closed' ? 'Open again' : 'Close'}
+                    {assignment.state === 'closed' ? 'Open again' : 'Close the task'}
                 </Button>
             </div>
             {lost && <Notice>There is no connection just now. This is how it was a moment ago.</Notice>}

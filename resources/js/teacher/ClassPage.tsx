@@ -5,8 +5,9 @@ import { Link, useParams } from 'react-router';
 import { client, sentence, take } from '../api/client';
 import type { SchoolClass } from '../api/types';
 import { Button } from '../ui/Button';
-import { Field, inputClass, Text } from '../ui/Field';
+import { Field, Select, Text } from '../ui/Field';
 import { Notice } from '../ui/Notice';
+import { useUndo } from '../ui/Undo';
 import { Page } from './Places';
 import { TaskLine } from './TaskLine';
 
@@ -79,22 +80,14 @@ function Tasks({ group }: { group: SchoolClass }) {
                     className="mt-4 flex flex-wrap items-end gap-3 rounded-lg border border-dashed border-edge p-4"
                     onSubmit={(event) => void give(event)}
                 >
-                    <label className="min-w-56 flex-1 text-sm font-semibold">
-                        Give out a quiz
-                        <select
-                            className={`${inputClass} mt-1 font-normal`}
-                            value={quiz}
-                            required
-                            onChange={(event) => setQuiz(event.currentTarget.value)}
-                        >
-                            <option value="">Choose a published quiz</option>
-                            {published.map((line) => (
-                                <option key={line.id} value={line.id}>
-                                    {line.title}
-                                </option>
-                            ))}
-                        </select>
-                    </label>
+                    <Select label="Give out a quiz" value={quiz} required onChange={(event) => setQuiz(event.currentTarget.value)}>
+                        <option value="">Choose a published quiz</option>
+                        {published.map((line) => (
+                            <option key={line.id} value={line.id}>
+                                {line.title}
+                            </option>
+                        ))}
+                    </Select>
                     <Field
                         label="Due (if you like)"
                         type="datetime-local"
@@ -117,7 +110,7 @@ function Tasks({ group }: { group: SchoolClass }) {
 function RosterList({ group }: { group: SchoolClass }) {
     const [names, setNames] = useState('');
     const [message, setMessage] = useState<string | null>(null);
-    const [gone, setGone] = useState<{ id: string; name: string } | null>(null);
+    const undo = useUndo();
     const queries = useQueryClient();
     const refresh = () => queries.invalidateQueries({ queryKey: ['class', group.id] });
     const attempt = async (work: () => Promise<void>) => {
@@ -144,22 +137,6 @@ function RosterList({ group }: { group: SchoolClass }) {
             <h2 id="roster" className="mb-3 text-xl">
                 Roster, {group.roster.length} {group.roster.length === 1 ? 'student' : 'students'}
             </h2>
-            {gone !== null && (
-                <Notice tone="well">
-                    {gone.name} is out of the class; their answers are kept.{' '}
-                    <Button
-                        weight="quiet"
-                        onClick={() =>
-                            void attempt(async () => {
-                                await take(client.POST('/classes/{class}/students/{student}/restore', path(gone.id)));
-                                setGone(null);
-                            })
-                        }
-                    >
-                        Bring back
-                    </Button>
-                </Notice>
-            )}
             {message !== null && <Notice tone="well">{message}</Notice>}
             <ul className="mt-2 columns-1 gap-6 sm:columns-2">
                 {group.roster.map((student) => (
@@ -189,7 +166,14 @@ function RosterList({ group }: { group: SchoolClass }) {
                             onClick={() =>
                                 void attempt(async () => {
                                     await take(client.DELETE('/classes/{class}/students/{student}', path(student.id)));
-                                    setGone(student);
+                                    undo.offer(
+                                        `${student.name} is out of the class; their answers are kept.`,
+                                        'Bring back',
+                                        () =>
+                                            void attempt(async () => {
+                                                await take(client.POST('/classes/{class}/students/{student}/restore', path(student.id)));
+                                            }),
+                                    );
                                 })
                             }
                         >

@@ -7,6 +7,7 @@ import { Button } from '../ui/Button';
 import { Field } from '../ui/Field';
 import { Notice } from '../ui/Notice';
 import { exact, near } from '../ui/time';
+import { useUndo } from '../ui/Undo';
 import { Page } from './Places';
 
 export function QuizRow({ quiz, onArchive }: { quiz: QuizLine; onArchive?: () => void }) {
@@ -38,7 +39,7 @@ export function QuizzesPage() {
     const quizzes = useQuery({ queryKey: ['quizzes'], queryFn: () => take(client.GET('/quizzes')) });
     const [title, setTitle] = useState('');
     const [error, setError] = useState<string | null>(null);
-    const [archived, setArchived] = useState<QuizLine | null>(null);
+    const undo = useUndo();
     const navigate = useNavigate();
     const queries = useQueryClient();
 
@@ -55,7 +56,9 @@ export function QuizzesPage() {
         try {
             const params = { params: { path: { quiz: quiz.id } } };
             await take(back ? client.POST('/quizzes/{quiz}/restore', params) : client.DELETE('/quizzes/{quiz}', params));
-            setArchived(back ? null : quiz);
+            if (!back) {
+                undo.offer(`“${quiz.title}” is in the archive.`, 'Take it back', () => void archive(quiz, true));
+            }
             await queries.invalidateQueries({ queryKey: ['quizzes'] });
         } catch (problem) {
             setError(sentence(problem));
@@ -80,14 +83,6 @@ export function QuizzesPage() {
                 </Button>
             </form>
             {error !== null && <Notice>{error}</Notice>}
-            {archived !== null && (
-                <Notice tone="well">
-                    “{archived.title}” is in the archive.{' '}
-                    <Button weight="quiet" onClick={() => void archive(archived, true)}>
-                        Take it back
-                    </Button>
-                </Notice>
-            )}
             {quizzes.data?.length === 0 && (
                 <p className="text-soft">You have made no quiz yet. A title is enough to begin; questions come next.</p>
             )}

@@ -2,8 +2,9 @@ import { Link } from 'react-router';
 import type { AssignmentLine } from '../api/types';
 import { exact, near } from '../ui/time';
 
-/** A task in a list: what, for whom, how far the class is, and until when. */
+/** A task in a list: what, for whom, until when, and how far the class is. */
 export function TaskLine({ task, withClass }: { task: AssignmentLine; withClass: boolean }) {
+    const when = task.state === 'closed' ? 'closed' : task.dueAt === null ? `given ${near(task.givenAt)}` : `due ${near(task.dueAt)}`;
     return (
         <li>
             <Link
@@ -12,13 +13,13 @@ export function TaskLine({ task, withClass }: { task: AssignmentLine; withClass:
             >
                 <span className="min-w-0 flex-1 basis-64">
                     <span className="block font-display text-lg">{task.title}</span>
-                    {withClass && <span className="text-sm text-soft">{task.class.name}</span>}
+                    <span className="text-sm text-soft">
+                        {withClass && `${task.class.name} · `}
+                        <span title={exact(task.dueAt ?? task.givenAt)}>{when}</span>
+                    </span>
                 </span>
                 <span className="text-sm">
                     {task.started} of {task.students} began · {task.finished} finished
-                </span>
-                <span className="min-w-32 text-right text-sm text-soft" title={exact(task.dueAt ?? task.givenAt)}>
-                    {task.state === 'closed' ? 'closed' : task.dueAt === null ? `given ${near(task.givenAt)}` : `due ${near(task.dueAt)}`}
                 </span>
             </Link>
         </li>

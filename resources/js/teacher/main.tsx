@@ -3,6 +3,7 @@ import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { BrowserRouter, Navigate, Route, Routes } from 'react-router';
+import { UndoProvider } from '../ui/Undo';
 import { ForgottenPassword, NewPassword, SignIn, SignUp } from './Account';
 import { AssignmentPage } from './AssignmentPage';
 import { BuildPage } from './build/BuildPage';
@@ -22,27 +23,29 @@ if (root !== null) {
     createRoot(root).render(
         <StrictMode>
             <QueryClientProvider client={queries}>
-                <BrowserRouter>
-                    <Routes>
-                        <Route path="/sign-in" element={<SignIn />} />
-                        <Route path="/sign-up" element={<SignUp />} />
-                        <Route path="/forgotten-password" element={<ForgottenPassword />} />
-                        <Route path="/new-password" element={<NewPassword />} />
-                        <Route path="/post-box" element={<PostBox />} />
-                        <Route element={<Places />}>
-                            <Route index element={<Navigate to="/today" replace />} />
-                            <Route path="/today" element={<TodayPage />} />
-                            <Route path="/quizzes" element={<QuizzesPage />} />
-                            <Route path="/quizzes/:quiz" element={<BuildPage />} />
-                            <Route path="/quizzes/:quiz/rehearse" element={<RehearsePage />} />
-                            <Route path="/classes" element={<ClassesPage />} />
-                            <Route path="/classes/:class" element={<ClassPage />} />
-                            <Route path="/assignments/:assignment" element={<AssignmentPage />} />
-                            <Route path="/assignments/:assignment/students/:student" element={<StudentPage />} />
-                            <Route path="*" element={<p className="p-8">There is nothing at this address.</p>} />
-                        </Route>
-                    </Routes>
-                </BrowserRouter>
+                <UndoProvider>
+                    <BrowserRouter>
+                        <Routes>
+                            <Route path="/sign-in" element={<SignIn />} />
+                            <Route path="/sign-up" element={<SignUp />} />
+                            <Route path="/forgotten-password" element={<ForgottenPassword />} />
+                            <Route path="/new-password" element={<NewPassword />} />
+                            <Route path="/post-box" element={<PostBox />} />
+                            <Route element={<Places />}>
+                                <Route index element={<Navigate to="/today" replace />} />
+                                <Route path="/today" element={<TodayPage />} />
+                                <Route path="/quizzes" element={<QuizzesPage />} />
+                                <Route path="/quizzes/:quiz" element={<BuildPage />} />
+                                <Route path="/quizzes/:quiz/rehearse" element={<RehearsePage />} />
+                                <Route path="/classes" element={<ClassesPage />} />
+                                <Route path="/classes/:class" element={<ClassPage />} />
+                                <Route path="/assignments/:assignment" element={<AssignmentPage />} />
+                                <Route path="/assignments/:assignment/students/:student" element={<StudentPage />} />
+                                <Route path="*" element={<p className="p-8">There is nothing at this address.</p>} />
+                            </Route>
+                        </Routes>
+                    </BrowserRouter>
+                </UndoProvider>
             </QueryClientProvider>
         </StrictMode>,
     );

@@ -1,4 +1,12 @@
-import { type InputHTMLAttributes, type ReactNode, type TextareaHTMLAttributes, useId, useLayoutEffect, useRef } from 'react';
+import {
+    type InputHTMLAttributes,
+    type ReactNode,
+    type SelectHTMLAttributes,
+    type TextareaHTMLAttributes,
+    useId,
+    useLayoutEffect,
+    useRef,
+} from 'react';
 
 export const inputClass =
     'w-full rounded-md border border-edge bg-sheet px-3 py-2 text-ink placeholder:text-soft focus-visible:outline-offset-0 aria-invalid:border-accent';
@@ -83,6 +91,29 @@ export function Text({
                 id={id}
                 rows={2}
                 className={`${inputClass} resize-none ${className}`}
+                aria-invalid={error !== undefined}
+                {...described(id, hint, error)}
+                {...rest}
+            />
+        </Frame>
+    );
+}
+
+/** One of several, by the browser's own list. */
+export function Select({
+    label,
+    hint,
+    error,
+    hideLabel = false,
+    className = '',
+    ...rest
+}: Labelled & SelectHTMLAttributes<HTMLSelectElement>) {
+    const id = useId();
+    return (
+        <Frame id={id} label={label} hint={hint} error={error} hideLabel={hideLabel}>
+            <select
+                id={id}
+                className={`${inputClass} min-h-[42px] ${className}`}
                 aria-invalid={error !== undefined}
                 {...described(id, hint, error)}
                 {...rest}

@@ -7,6 +7,8 @@ import { Cutaway } from '../../cutaway/Cutaway';
 import { addRung, find, insertStop, move, newRung, newStop, questionsOf, remove, stopName } from '../../quiz/document';
 import { Button } from '../../ui/Button';
 import { Notice } from '../../ui/Notice';
+import { Switch } from '../../ui/Switch';
+import { useUndo } from '../../ui/Undo';
 import { Editor } from './Editor';
 import { type Saving, useDraft } from './useDraft';
 
@@ -45,7 +47,7 @@ function Builder({ quiz }: { quiz: Quiz }) {
     const [query, setQuery] = useSearchParams();
     const selected = query.get('at');
     const [far, setFar] = useState(false);
-    const [removed, setRemoved] = useState<{ words: string; before: QuizDocument } | null>(null);
+    const undo = useUndo();
     const [edition, setEdition] = useState({ number: quiz.edition, current: !quiz.changedSince });
     const [message, setMessage] = useState<{ tone: 'well' | 'yet'; words: string } | null>(null);
     const [forkOf, setForkOf] = useState<string | null>(null);
@@ -66,9 +68,11 @@ function Builder({ quiz }: { quiz: Quiz }) {
         (next: QuizDocument) => {
             setEdition((now) => ({ ...now, current: false }));
             setMessage(null);
+            // Bringing a deleted thing back puts the whole document back: only while nothing else has changed.
+            undo.withdraw();
             change(next);
         },
-        [change],
+        [change, undo],
     );
     const add = (kind: Stop['kind']) => {
         const stop = newStop(kind);
@@ -87,8 +91,8 @@ function Builder({ quiz }: { quiz: Quiz }) {
             return;
         }
         const words = place.kind === 'stop' ? `“${stopName(place.stop).slice(0, 50)}”` : place.kind === 'cue' ? 'The cue' : 'The rung';
-        setRemoved({ words, before: document });
         edit(remove(document, id));
+        undo.offer(`${words} is deleted.`, 'Bring it back', () => edit(document));
         select(place.kind === 'stop' ? null : place.kind === 'rung' && place.cue !== null ? place.cue.id : place.stop.id);
     };
     const rehearse = async (from: string | null) => {
@@ -169,9 +173,7 @@ function Builder({ quiz }: { quiz: Quiz }) {
                     {saving.state === 'refused' && `: ${saving.sentence}`}
                 </p>
                 <div className="ml-auto flex flex-wrap items-center gap-2">
-                    <Button aria-pressed={far} onClick={() => setFar(!far)}>
-                        {far ? 'Closer' : 'From afar'}
-                    </Button>
+                    <Switch label="From afar" checked={far} onChange={setFar} />
                     <Button onClick={() => void rehearse(null)} disabled={document.stops.length === 0}>
                         Rehearse
                     </Button>
@@ -204,22 +206,6 @@ function Builder({ quiz }: { quiz: Quiz }) {
                                 Give it to a class
                             </Link>
                         )}
-                    </Notice>
-                </div>
-            )}
-            {removed !== null && (
-                <div className="px-5 pb-3">
-                    <Notice tone="well">
-                        {removed.words} is deleted.{' '}
-                        <Button
-                            weight="quiet"
-                            onClick={() => {
-                                edit(removed.before);
-                                setRemoved(null);
-                            }}
-                        >
-                            Bring it back
-                        </Button>
                     </Notice>
                 </div>
             )}

@@ -126,7 +126,6 @@ export function Editor(props: Props) {
                         label="Stops the video at"
                         value={place.cue.at}
                         onChange={(at) =>
-                            at !== null &&
                             change(
                                 putStop(document, {
                                     ...place.stop,

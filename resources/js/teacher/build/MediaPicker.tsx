@@ -3,7 +3,7 @@ import { useRef, useState } from 'react';
 import { client, sendFiles, sentence, take } from '../../api/client';
 import type { Medium } from '../../api/types';
 import { Button } from '../../ui/Button';
-import { inputClass } from '../../ui/Field';
+import { Select } from '../../ui/Field';
 import { Notice } from '../../ui/Notice';
 import { moment } from '../../ui/time';
 
@@ -56,22 +56,19 @@ export function MediaPicker({ kind, value, onChange }: Props) {
 
     return (
         <div className="grid gap-2">
-            <label className="text-sm font-semibold">
-                {kind === 'video' ? 'Video' : 'Picture'}
-                <select
-                    className={`${inputClass} mt-1 font-normal`}
-                    value={value ?? ''}
-                    onChange={(event) => onChange(event.currentTarget.value || null)}
-                >
-                    <option value="">{kind === 'video' ? 'No video yet' : 'No picture'}</option>
-                    {media.map((medium) => (
-                        <option key={medium.id} value={medium.id}>
-                            {medium.title}
-                            {medium.seconds === null ? '' : ` (${moment(Math.round(medium.seconds))})`}
-                        </option>
-                    ))}
-                </select>
-            </label>
+            <Select
+                label={kind === 'video' ? 'Video' : 'Picture'}
+                value={value ?? ''}
+                onChange={(event) => onChange(event.currentTarget.value || null)}
+            >
+                <option value="">{kind === 'video' ? 'No video yet' : 'No picture'}</option>
+                {media.map((medium) => (
+                    <option key={medium.id} value={medium.id}>
+                        {medium.title}
+                        {medium.seconds === null ? '' : ` (${moment(Math.round(medium.seconds))})`}
+                    </option>
+                ))}
+            </Select>
             <details className="rounded-md border border-line px-3 py-2 text-sm">
                 <summary className="font-semibold">{kind === 'video' ? 'Send a video of your own' : 'Send a picture of your own'}</summary>
                 <div className="mt-2 grid gap-2">

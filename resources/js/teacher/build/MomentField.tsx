@@ -1,38 +1,34 @@
-import { useEffect, useState } from 'react';
-import { Field } from '../../ui/Field';
+import { ParsedField } from '../../ui/ParsedField';
 import { moment, seconds } from '../../ui/time';
 
 interface Props {
     label: string;
-    value: number | null;
-    /** Whether it may be left empty. */
-    optional?: boolean;
-    onChange: (value: number | null) => void;
+    value: number;
+    onChange: (value: number) => void;
 }
 
 /** A moment of a video, typed as minutes and seconds. */
-export function MomentField({ label, value, optional = false, onChange }: Props) {
-    const [text, setText] = useState(value === null ? '' : moment(value));
-    useEffect(() => {
-        setText((typed) => (seconds(typed) === value ? typed : value === null ? '' : moment(value)));
-    }, [value]);
-    const read = text.trim() === '' && optional ? null : seconds(text);
-    const wrong = read === null && !(text.trim() === '' && optional);
+export function MomentField(props: Props) {
+    return <ParsedField {...props} read={seconds} write={moment} wrong="Write it like 1:05." placeholder="0:00" inputMode="text" />;
+}
+
+interface EndProps {
+    label: string;
+    value: number | null;
+    onChange: (value: number | null) => void;
+}
+
+/** The end of a stretch of video; left empty, it goes on to the video's own end. */
+export function EndField({ label, value, onChange }: EndProps) {
     return (
-        <Field
+        <ParsedField<number | 'end'>
             label={label}
-            value={text}
-            inputMode="numeric"
-            placeholder={optional ? 'to the end' : '0:00'}
-            error={wrong ? 'Write it like 1:05.' : undefined}
-            onChange={(event) => {
-                const typed = event.currentTarget.value;
-                setText(typed);
-                const next = seconds(typed);
-                if (next !== null || (typed.trim() === '' && optional)) {
-                    onChange(next);
-                }
-            }}
+            value={value ?? 'end'}
+            read={(text) => (text.trim() === '' ? 'end' : seconds(text))}
+            write={(end) => (end === 'end' ? '' : moment(end))}
+            wrong="Write it like 1:05."
+            placeholder="to the end"
+            onChange={(end) => onChange(end === 'end' ? null : end)}
         />
     );
 }

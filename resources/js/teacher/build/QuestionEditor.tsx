@@ -2,7 +2,8 @@ import { X } from 'lucide-react';
 import type { Entry, Finding, Question, QuestionKind, QuizDocument, Rung } from '../../api/types';
 import { addRung, kindWords, letter, newEntry, newRung, promptText, putQuestion, rungName, stopName, withText } from '../../quiz/document';
 import { Button } from '../../ui/Button';
-import { Field, inputClass, Text } from '../../ui/Field';
+import { Field, inputClass, Select, Text } from '../../ui/Field';
+import { ParsedField } from '../../ui/ParsedField';
 import { MediaPicker } from './MediaPicker';
 
 interface Props {
@@ -18,6 +19,12 @@ const rungButtons: { kind: Rung['kind']; words: string }[] = [
     { kind: 'video', words: 'Video' },
     { kind: 'reading', words: 'Reading' },
 ];
+
+/** A plain decimal as the quiz document keeps it; nothing when it is none. An empty field stands for nought. */
+function decimal(text: string): string | null {
+    const plain = text.trim().replace(',', '.');
+    return plain === '' ? '0' : /^\d{1,30}(\.\d{1,30})?$/.test(plain) ? plain : null;
+}
 
 /** Everything about one question: what it asks, its answers and what follows from each, and its ladder. */
 export function QuestionEditor({ document, question, findings, change, select }: Props) {
@@ -46,33 +53,24 @@ export function QuestionEditor({ document, question, findings, change, select }:
                 onChange={(event) => put({ prompt: withText(question.prompt, event.currentTarget.value) })}
             />
             <div className="grid grid-cols-[1fr_6rem] gap-3">
-                <label className="text-sm font-semibold">
-                    Kind
-                    <select
-                        className={`${inputClass} mt-1 font-normal`}
-                        value={question.kind}
-                        onChange={(event) => put({ kind: event.currentTarget.value as QuestionKind })}
-                    >
-                        {Object.entries(kindWords).map(([kind, words]) => (
-                            <option key={kind} value={kind}>
-                                {words}
-                            </option>
-                        ))}
-                    </select>
-                </label>
-                <Field
+                <Select label="Kind" value={question.kind} onChange={(event) => put({ kind: event.currentTarget.value as QuestionKind })}>
+                    {Object.entries(kindWords).map(([kind, words]) => (
+                        <option key={kind} value={kind}>
+                            {words}
+                        </option>
+                    ))}
+                </Select>
+                <ParsedField
                     label="Points"
-                    type="number"
-                    min={0}
-                    max={1000}
-                    step="any"
                     value={question.points}
-                    onChange={(event) => {
-                        const points = event.currentTarget.valueAsNumber;
-                        if (points >= 0 && points <= 1000) {
-                            put({ points });
-                        }
+                    read={(text) => {
+                        const points = Number(decimal(text) ?? Number.NaN);
+                        return points <= 1000 ? points : null;
                     }}
+                    write={String}
+                    wrong="From 0 to 1000."
+                    inputMode="decimal"
+                    onChange={(points) => put({ points })}
                 />
             </div>
 
@@ -111,32 +109,25 @@ export function QuestionEditor({ document, question, findings, change, select }:
 
             {question.kind === 'number' && (
                 <div className="grid grid-cols-2 gap-3">
-                    <Field
+                    <ParsedField
                         label="May differ by"
                         value={question.tolerance.value}
+                        read={decimal}
+                        write={(value) => value}
+                        wrong="Write it like 0.5."
                         inputMode="decimal"
-                        onChange={(event) => {
-                            const value = event.currentTarget.value.replace(',', '.');
-                            if (/^\d{1,30}(\.\d{1,30})?$/.test(value)) {
-                                put({ tolerance: { ...question.tolerance, value } });
-                            } else if (value === '') {
-                                put({ tolerance: { ...question.tolerance, value: '0' } });
-                            }
-                        }}
+                        onChange={(value) => put({ tolerance: { ...question.tolerance, value } })}
                     />
-                    <label className="text-sm font-semibold">
-                        Counted as
-                        <select
-                            className={`${inputClass} mt-1 font-normal`}
-                            value={question.tolerance.kind}
-                            onChange={(event) =>
-                                put({ tolerance: { ...question.tolerance, kind: event.currentTarget.value as 'absolute' | 'relative' } })
-                            }
-                        >
-                            <option value="absolute">a distance</option>
-                            <option value="relative">a share of the answer</option>
-                        </select>
-                    </label>
+                    <Select
+                        label="Counted as"
+                        value={question.tolerance.kind}
+                        onChange={(event) =>
+                            put({ tolerance: { ...question.tolerance, kind: event.currentTarget.value as 'absolute' | 'relative' } })
+                        }
+                    >
+                        <option value="absolute">a distance</option>
+                        <option value="relative">a share of the answer</option>
+                    </Select>
                 </div>
             )}
 
@@ -265,13 +256,26 @@ function EntryRow({ document, question, entry, name, findings, onChange, onRight
                         <option value="wrong">wrong</option>
                     </select>
                 )}
-                <input
-                    className={inputClass}
-                    aria-label={label}
-                    value={entry.text}
-                    maxLength={2000}
-                    onChange={(event) => onChange({ ...entry, text: event.currentTarget.value })}
-                />
+                {choosing ? (
+                    <div className="min-w-0 flex-1">
+                        <Text
+                            label={label}
+                            hideLabel
+                            rows={1}
+                            value={entry.text}
+                            maxLength={2000}
+                            onChange={(event) => onChange({ ...entry, text: event.currentTarget.value })}
+                        />
+                    </div>
+                ) : (
+                    <input
+                        className={inputClass}
+                        aria-label={label}
+                        value={entry.text}
+                        maxLength={2000}
+                        onChange={(event) => onChange({ ...entry, text: event.currentTarget.value })}
+                    />
+                )}
                 <button
                     type="button"
                     className="grid size-9 shrink-0 place-items-center rounded-md hover:bg-tint"
@@ -294,32 +298,29 @@ function EntryRow({ document, question, entry, name, findings, onChange, onRight
                         value={entry.feedback}
                         onChange={(event) => onChange({ ...entry, feedback: event.currentTarget.value })}
                     />
-                    <label className="font-semibold">
-                        Leads to
-                        <select
-                            data-fork={entry.id}
-                            className={`${inputClass} mt-1 font-normal`}
-                            value={entry.fork ?? ''}
-                            onChange={(event) => onChange({ ...entry, fork: event.currentTarget.value || null })}
-                        >
-                            <option value="">{entry.right ? 'the next stop' : 'help, and back to this question'}</option>
-                            {document.stops.map((stop, index) => (
-                                <option key={stop.id} value={stop.id}>
-                                    {index + 1}. {stopName(stop).slice(0, 60)}
-                                </option>
-                            ))}
-                            {document.sideStops.map((stop) => (
-                                <option key={stop.id} value={stop.id}>
-                                    Side stop: {stopName(stop).slice(0, 60)}
-                                </option>
-                            ))}
-                            {document.finishes.map((finish) => (
-                                <option key={finish.id} value={finish.id}>
-                                    Finish: {finish.title}
-                                </option>
-                            ))}
-                        </select>
-                    </label>
+                    <Select
+                        label="Leads to"
+                        data-fork={entry.id}
+                        value={entry.fork ?? ''}
+                        onChange={(event) => onChange({ ...entry, fork: event.currentTarget.value || null })}
+                    >
+                        <option value="">{entry.right ? 'the next stop' : 'help, and back to this question'}</option>
+                        {document.stops.map((stop, index) => (
+                            <option key={stop.id} value={stop.id}>
+                                {index + 1}. {stopName(stop).slice(0, 60)}
+                            </option>
+                        ))}
+                        {document.sideStops.map((stop) => (
+                            <option key={stop.id} value={stop.id}>
+                                Side stop: {stopName(stop).slice(0, 60)}
+                            </option>
+                        ))}
+                        {document.finishes.map((finish) => (
+                            <option key={finish.id} value={finish.id}>
+                                Finish: {finish.title}
+                            </option>
+                        ))}
+                    </Select>
                     {!entry.right && entry.fork === null && (
                         <div>
                             <p className="font-semibold">A ladder of its own</p>

@@ -3,7 +3,7 @@ import { VideoPlayer } from '../../player/VideoPlayer';
 import { putQuestion, putRungs } from '../../quiz/document';
 import { Field, Text } from '../../ui/Field';
 import { MediaPicker, useMedia } from './MediaPicker';
-import { MomentField } from './MomentField';
+import { EndField, MomentField } from './MomentField';
 
 interface Props {
     document: QuizDocument;
@@ -66,9 +66,9 @@ export function RungEditor({ document, question, entry, rung, change }: Props) {
                 <MomentField
                     label="Plays from"
                     value={rung.clip.from}
-                    onChange={(from) => put({ ...rung, clip: { ...rung.clip, from: from ?? 0 } })}
+                    onChange={(from) => put({ ...rung, clip: { ...rung.clip, from } })}
                 />
-                <MomentField label="to" optional value={rung.clip.to} onChange={(to) => put({ ...rung, clip: { ...rung.clip, to } })} />
+                <EndField label="to" value={rung.clip.to} onChange={(to) => put({ ...rung, clip: { ...rung.clip, to } })} />
             </div>
             {rung.clip.media !== null && (
                 <VideoPlayer

@@ -7,7 +7,7 @@ import { Field } from '../../ui/Field';
 import { moment } from '../../ui/time';
 import { ulid } from '../../ui/ulid';
 import { MediaPicker, useMedia } from './MediaPicker';
-import { MomentField } from './MomentField';
+import { EndField, MomentField } from './MomentField';
 
 interface Props {
     document: QuizDocument;
@@ -48,12 +48,8 @@ export function VideoEditor({ document, stop, change, select }: Props) {
                         Add a question here, at {moment(Math.round(at * 10) / 10)}
                     </Button>
                     <div className="grid grid-cols-2 gap-3">
-                        <MomentField
-                            label="Plays from"
-                            value={stop.clip.from}
-                            onChange={(from) => put({ clip: { ...stop.clip, from: from ?? 0 } })}
-                        />
-                        <MomentField label="to" optional value={stop.clip.to} onChange={(to) => put({ clip: { ...stop.clip, to } })} />
+                        <MomentField label="Plays from" value={stop.clip.from} onChange={(from) => put({ clip: { ...stop.clip, from } })} />
+                        <EndField label="to" value={stop.clip.to} onChange={(to) => put({ clip: { ...stop.clip, to } })} />
                     </div>
                 </>
             )}
