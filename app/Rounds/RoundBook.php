@@ -118,13 +118,13 @@ final class RoundBook
             throw new Problem(422, 'refused-by-rule', $outcome->sentence, ['rule' => $outcome->rule->value]);
         }
         try {
-            RoundEvent::query()->create([
+            RoundEvent::query()->insert([
                 'round_id' => $round->id,
                 'number' => $outcome->state->number,
                 'event_id' => $id,
                 'kind' => $event->kind()->value,
-                'data' => $event->data(),
-                'facts' => array_map(static fn (Fact $fact): array => $fact->toArray(), $outcome->facts),
+                'data' => json_encode($event->data(), JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_PRESERVE_ZERO_FRACTION),
+                'facts' => json_encode(array_map(static fn (Fact $fact): array => $fact->toArray(), $outcome->facts), JSON_THROW_ON_ERROR),
                 'device_ms' => $deviceMs,
                 'taken_ms' => $at,
             ]);

@@ -38,7 +38,7 @@ final readonly class MadeUpStudent
         $top = $state->top();
         assert($top !== null);
         $question = $this->position->question($state);
-        $clip = $top->kind === FrameKind::Rung ? $this->position->clipInReach($top->id, $state) : null;
+        $clip = $top->kind === FrameKind::Rung ? $this->position->clipSeen($top->id, $state) : null;
         if ($clip !== null && $this->chance(0.75) && ($state->record($question->id ?? '')->slips + $state->number) % 2 === 0) {
             $to = min($clip->to ?? $clip->from + 20, $clip->from + $this->lot->getInt(8, 25));
 

@@ -33,6 +33,7 @@ abstract class AppTestCase extends TestCase
         $app = require __DIR__.'/../../bootstrap/app.php';
         assert($app instanceof Application);
         $app->make(Kernel::class)->bootstrap();
+        self::assertStringEndsWith('_test', (string) config('database.connections.mariadb.database'), 'App tests are run by bin/test, on a database of their own.');
 
         return $app;
     }

@@ -85,7 +85,7 @@ test('a quiz from the first word to the teacher’s figures', async ({ page, bro
     });
     await test.step('the teacher sees it within three seconds', async () => {
         await expect(page.getByRole('cell', { name: 'on the ladder' })).toBeVisible({ timeout: 3000 });
-        await expect(page.getByTitle('Ada Brandt')).toBeVisible();
+        await expect(page.getByTitle('Ada Brandt, on the ladder')).toBeVisible();
     });
     await test.step('a reload loses nothing', async () => {
         await ada.reload();

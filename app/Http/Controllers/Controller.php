@@ -24,6 +24,14 @@ abstract class Controller
         return $door;
     }
 
+    /** Signs out at one door; who came in at the other in the same browser stays. */
+    protected function leave(Request $request, string $guard): void
+    {
+        $this->door($guard)->logout();
+        $request->session()->regenerate(true);
+        $request->session()->regenerateToken();
+    }
+
     protected function teacher(Request $request): Teacher
     {
         $teacher = $request->user('teacher');

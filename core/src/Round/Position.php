@@ -93,17 +93,19 @@ final readonly class Position
         return $seen;
     }
 
-    /** The video of that stop or rung, when it may be played where the student is. */
-    public function clipInReach(string $id, State $state): ?Clip
+    /** The video of a stop that was reached or a rung that was seen: what was watched there may be told late. */
+    public function clipSeen(string $id, State $state): ?Clip
     {
         $stop = $this->quiz->stop($id);
         if ($stop instanceof VideoStop) {
-            return $state->stop() === $id ? $stop->clip : null;
+            return in_array($id, $state->visited, true) ? $stop->clip : null;
         }
-        $question = $this->question($state);
-        foreach ($question === null ? [] : $this->seenRungs($question, $state) as $rung) {
-            if ($rung->id === $id) {
-                return $rung->clip;
+        foreach (array_keys($state->records) as $asked) {
+            $question = $this->quiz->question($asked);
+            foreach ($question === null ? [] : $this->seenRungs($question, $state) as $rung) {
+                if ($rung->id === $id) {
+                    return $rung->clip;
+                }
             }
         }
 

@@ -133,9 +133,9 @@ final class Walk
 
     public function watch(Watched $event): void
     {
-        $clip = $this->position->clipInReach($event->video, $this->state);
+        $clip = $this->position->clipSeen($event->video, $this->state);
         if ($clip === null) {
-            throw new Refused(Rule::NotHere, 'This video does not belong to where you are.');
+            throw new Refused(Rule::NotHere, 'This video does not belong to where you have been.');
         }
         $stop = $this->quiz->stop($event->video);
         if (! $stop instanceof VideoStop || $this->state->top()?->id !== $stop->id) {

@@ -214,6 +214,21 @@ final class EngineTest extends TestCase
         $this->isAt('video', 'cue');
     }
 
+    public function test_what_was_watched_may_be_told_after_going_on(): void
+    {
+        $this->state = new State;
+        $this->does(new Started(Sample::id('video')));
+        $this->does(new Watched(Sample::id('video'), 0, 10, 1));
+        $this->does(new Answered(Sample::id('cue/question'), Response::text('ebb?')));
+        $this->goesOnFrom('cue-hint');
+        $this->does(new Answered(Sample::id('cue/question'), Response::text('Ébb')));
+        $this->goesOnFrom('cue');
+        $this->goesOnFrom('video');
+        $before = $this->state->path;
+        $this->does(new Watched(Sample::id('video'), 10, 14, 1));
+        self::assertEquals($before, $this->state->path);
+    }
+
     public function test_what_cannot_be_done_here_is_refused_by_its_rule(): void
     {
         $this->isRefused(new Started, Rule::AlreadyStarted);

@@ -169,7 +169,7 @@ final class WalkPropertiesTest extends TestCase
                 self::assertNotNull($top);
                 $question = $position->question($state);
                 $event = match (true) {
-                    $question === null && $position->clipInReach($top->id, $state) !== null => new Watched($top->id, 0, 30, 1),
+                    $question === null && $position->clipSeen($top->id, $state) !== null => new Watched($top->id, 0, 30, 1),
                     $question === null || $state->told || $top->kind === \HiddenLadder\Core\Round\FrameKind::Rung => new WentOn($top->id),
                     $state->record($question->id)->mayLeave => new SetAside($question->id),
                     $state->record($question->id)->tries > 12 && $position->nextRung($question, $state) !== null => new AskedForHelp($question->id),

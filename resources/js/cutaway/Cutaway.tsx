@@ -193,8 +193,8 @@ function ColumnView({ column, sky, position, far, width, selected, current, onSe
             style={{ '--column': `${width}px` } as React.CSSProperties}
         >
             <div
-                className={`flex flex-col justify-end px-1.5 max-md:w-44 max-md:shrink-0 max-md:border-r-3 max-md:border-ink max-md:py-1.5 ${column.side ? 'opacity-95' : ''}`}
-                style={{ paddingTop: sky }}
+                className={`flex flex-col justify-end px-1.5 md:pt-[var(--sky)] max-md:w-44 max-md:shrink-0 max-md:border-r-3 max-md:border-ink max-md:py-1.5 ${column.side ? 'opacity-95' : ''}`}
+                style={{ '--sky': `${sky}px` } as React.CSSProperties}
             >
                 <div className="flex flex-col justify-end md:h-[204px]">
                     <div className="relative flex min-h-6 flex-wrap items-end gap-0.5 px-1 pb-1">{at?.(column.id)}</div>

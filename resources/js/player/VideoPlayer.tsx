@@ -108,6 +108,18 @@ export function VideoPlayer({
         return () => cancelAnimationFrame(next);
     }, [playing, tick]);
 
+    // What was seen up to the moment the player is taken away counts too.
+    const watched = useRef(onWatched);
+    watched.current = onWatched;
+    useEffect(() => {
+        const player = video.current;
+        return () => {
+            if (player !== null && since.current !== null && player.currentTime - since.current > 0.2) {
+                watched.current?.({ from: since.current, to: player.currentTime, speed: player.playbackRate });
+            }
+        };
+    }, [video]);
+
     useEffect(() => {
         const track = video.current?.textTracks[0];
         if (track !== undefined) {

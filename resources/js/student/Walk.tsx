@@ -24,11 +24,14 @@ export function Walk() {
     // The number the next event follows on: the last acknowledged one and those that wait here.
     const after = useRef(0);
 
+    // Replies may overtake each other; an older one never replaces what is shown.
+    const show = useCallback((next: RoundView) => setView((shown) => (shown !== null && shown.number > next.number ? shown : next)), []);
+
     const outbox = useMemo(
         () =>
             new Outbox(round, {
                 onView: (next) => {
-                    setView(next);
+                    show(next);
                     after.current = Math.max(after.current, next.number);
                 },
                 onWaiting: (count, reachable) => {
@@ -37,22 +40,23 @@ export function Walk() {
                         setMoving(false);
                     }
                 },
+                onSignedOut: () => void navigate('/join'),
                 onRefused: (text) => {
                     setMessage(text);
                     after.current = 0;
                 },
             }),
-        [round],
+        [round, navigate, show],
     );
     useEffect(() => () => outbox.stop(), [outbox]);
 
     const load = useCallback(async () => {
         try {
-            const kept = await outbox.waiting();
             const found = await take(client.GET('/student/rounds/{round}', { params: { path: { round } } }));
-            after.current = found.number + kept;
-            setView(found);
-            setMoving(kept > 0);
+            const follows = await outbox.follows();
+            after.current = Math.max(after.current, follows ?? found.number);
+            show(found);
+            setMoving(follows !== null);
             void outbox.run();
         } catch (error) {
             if (error instanceof Refused) {
@@ -61,7 +65,7 @@ export function Walk() {
             }
             setMessage(sentence(error));
         }
-    }, [navigate, outbox, round]);
+    }, [navigate, outbox, round, show]);
 
     useEffect(() => {
         void load();

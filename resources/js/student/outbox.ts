@@ -19,8 +19,10 @@ export interface Delivery {
     onView: (view: RoundView) => void;
     /** Events waiting on this device, and whether the server could be reached last time. */
     onWaiting: (count: number, reachable: boolean) => void;
-    /** The server did not take an event, and why; those made after it are given up too. */
-    onRefused: (sentence: string) => void;
+    /** The server did not take an event, and why, where that is worth saying; those made after it are given up too. */
+    onRefused: (sentence: string | null) => void;
+    /** The student has to come in again; what waits here is sent afterwards. */
+    onSignedOut: () => void;
 }
 
 /** Longest wait between two tries, in milliseconds. */
@@ -55,6 +57,13 @@ export class Outbox {
     /** How many events wait here. */
     async waiting(): Promise<number> {
         return (await database()).countFromIndex('events', 'round', this.round);
+    }
+
+    /** The number that the next event follows on, where some wait here already. */
+    async follows(): Promise<number | null> {
+        const waiting = await (await database()).getAllFromIndex('events', 'round', this.round);
+        const last = waiting.at(-1);
+        return last === undefined ? null : last.event.after + 1;
     }
 
     async add(event: SentEvent): Promise<void> {
@@ -98,13 +107,17 @@ export class Outbox {
                 this.delivery.onView(view);
                 this.delivery.onWaiting(await this.waiting(), true);
             } catch (error) {
+                if (error instanceof Refused && error.problem.status === 401) {
+                    this.delivery.onSignedOut();
+                    return;
+                }
                 if (await this.shouldWait(error)) {
                     this.delivery.onWaiting(await this.waiting(), false);
                     this.timer = setTimeout(() => void this.run(), this.wait);
                     this.wait = Math.min(this.wait * 2, LONGEST_WAIT);
                     return;
                 }
-                await this.giveUp(error);
+                await this.giveUp(error, kept.event.kind !== 'watched');
             }
         }
     }
@@ -119,17 +132,16 @@ export class Outbox {
             await client.GET('/student').catch(() => undefined);
             return true;
         }
-        return error instanceof Refused && (error.problem.status === 429 || error.problem.status === 401);
+        return error instanceof Refused && error.problem.status === 429;
     }
 
-    private async giveUp(error: unknown): Promise<void> {
+    /** Drops what waits, since each event follows on the one before, and shows where the round stands. */
+    private async giveUp(error: unknown, tell: boolean): Promise<void> {
         const db = await database();
         for (const key of await db.getAllKeysFromIndex('events', 'round', this.round)) {
             await db.delete('events', key);
         }
-        if (error instanceof Refused) {
-            this.delivery.onRefused(error.message);
-        }
+        this.delivery.onRefused(tell && error instanceof Refused ? error.message : null);
         try {
             this.delivery.onView(await take(client.GET('/student/rounds/{round}', { params: { path: { round: this.round } } })));
         } catch {

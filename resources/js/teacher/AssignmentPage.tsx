@@ -2,7 +2,7 @@ import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useMemo, useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { client, sentence, take } from '../api/client';
-import type { Assignment, Lookout, LookoutStudent, QuestionFigures } from '../api/types';
+import type { Assignment, Lookout, LookoutStudent, QuestionFigures, QuizDocument, Standing } from '../api/types';
 import { Cutaway, questionName } from '../cutaway/Cutaway';
 import { find, laddersOf, letter, questionsOf, rungName } from '../quiz/document';
 import { Button } from '../ui/Button';
@@ -104,7 +104,13 @@ function LookoutView({ assignment, lookout, lost }: { assignment: Assignment; lo
                     label="Where the students are"
                     selected={selected}
                     onSelect={setSelected}
-                    at={(node) => <Students students={standing.get(node) ?? []} names={names} />}
+                    at={(node) => (
+                        <Students
+                            students={standing.get(node) ?? []}
+                            standing={(student) => standingHere(document, student)}
+                            names={names}
+                        />
+                    )}
                     share={(rung) => (began.length === 0 ? 0 : (rungCounts[rung] ?? 0) / began.length)}
                 />
             </div>
@@ -136,19 +142,49 @@ function LookoutView({ assignment, lookout, lost }: { assignment: Assignment; lo
 /** At most this many marks stand at one place; the rest are counted. */
 const MOST_MARKS = 9;
 
-function Students({ students, names }: { students: LookoutStudent[]; names: boolean }) {
+/** How a student stands at the question they are at; none at a video, a reading or the finish. */
+function standingHere(document: QuizDocument, student: LookoutStudent): Standing | null {
+    const top = student.round?.path.at(-1);
+    const place = top === undefined ? null : find(document, top.id);
+    if (student.round === null || place === null) {
+        return null;
+    }
+    const question =
+        place.kind === 'rung'
+            ? place.question
+            : place.kind === 'cue'
+              ? place.cue.question
+              : place.stop.kind === 'question'
+                ? place.stop.question
+                : null;
+    return question === null ? null : (student.round.standings[question.id] ?? 'untouched');
+}
+
+function Students({
+    students,
+    standing,
+    names,
+}: {
+    students: LookoutStudent[];
+    standing: (student: LookoutStudent) => Standing | null;
+    names: boolean;
+}) {
     const shown = students.length > MOST_MARKS ? students.slice(0, MOST_MARKS - 1) : students;
     return (
         <>
-            {shown.map((student) => (
-                <span
-                    key={student.id}
-                    title={names ? student.name : 'A student'}
-                    className="inline-grid h-5 min-w-5 animate-rise place-items-center rounded-full bg-ink px-1 text-[11px] leading-none font-semibold text-paper"
-                >
-                    {names ? initials(student.name) : '·'}
-                </span>
-            ))}
+            {shown.map((student) => {
+                const at = standing(student);
+                return (
+                    <span
+                        key={student.id}
+                        title={`${names ? student.name : 'A student'}${at === null ? '' : `, ${standingWords[at]}`}`}
+                        className="inline-flex h-5 animate-rise items-center gap-0.5 rounded-full bg-ink px-1 text-[11px] leading-none font-semibold text-paper"
+                    >
+                        {at !== null && <StandingMark standing={at} size={14} />}
+                        {names ? initials(student.name) : at === null && '·'}
+                    </span>
+                );
+            })}
             {students.length > shown.length && <span className="text-xs font-semibold">+{students.length - shown.length}</span>}
         </>
     );

@@ -59,9 +59,7 @@ final class EntryController extends Controller
 
     public function signOut(Request $request): Response
     {
-        $this->door('student')->logout();
-        $request->session()->invalidate();
-        $request->session()->regenerateToken();
+        $this->leave($request, 'student');
 
         return new Response('', 204);
     }

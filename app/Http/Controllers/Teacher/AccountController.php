@@ -68,9 +68,7 @@ final class AccountController extends Controller
 
     public function signOut(Request $request): Response
     {
-        $this->door('teacher')->logout();
-        $request->session()->invalidate();
-        $request->session()->regenerateToken();
+        $this->leave($request, 'teacher');
 
         return new Response('', 204);
     }
