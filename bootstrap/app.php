@@ -3,7 +3,9 @@
 declare(strict_types=1);
 
 use HiddenLadder\App\Http\Middleware\SecureHeaders;
+use HiddenLadder\App\Http\Problem;
 use HiddenLadder\App\Http\ProblemDetails;
+use HiddenLadder\Core\MalformedInput;
 use Illuminate\Foundation\Application;
 use Illuminate\Foundation\Configuration\Exceptions;
 use Illuminate\Foundation\Configuration\Middleware;
@@ -28,6 +30,8 @@ return Application::configure(basePath: dirname(__DIR__))
         $middleware->trimStrings(except: [static fn (Request $request): bool => $request->is('api/*')]);
     })
     ->withExceptions(static function (Exceptions $exceptions): void {
+        // A refusal is an answer, not a fault of ours.
+        $exceptions->dontReport([Problem::class, MalformedInput::class]);
         $exceptions->shouldRenderJsonWhen(static fn (Request $request): bool => $request->is('api/*'));
         $exceptions->render(static fn (Throwable $error, Request $request) => $request->is('api/*') ? ProblemDetails::of($error) : null);
     })
