@@ -35,6 +35,9 @@ const LONGEST_WAIT = 8000;
 export class Outbox {
     private running = false;
 
+    /** Something was added while sending: look once more before resting. */
+    private more = false;
+
     private stopped = false;
 
     private wait = 500;
@@ -78,12 +81,16 @@ export class Outbox {
     };
 
     async run(): Promise<void> {
+        this.more = true;
         if (this.running || this.stopped) {
             return;
         }
         this.running = true;
         try {
-            await this.sendAll();
+            while (this.more) {
+                this.more = false;
+                await this.sendAll();
+            }
         } finally {
             this.running = false;
         }

@@ -1,0 +1,134 @@
+import { expect, test } from '@playwright/test';
+import { enter, giveOut, isAccessible, makeQuiz, saved, signUp } from './helpers';
+
+test('a student walks by keyboard alone: several choices, an unclear number, a side stop, help asked for', async ({ page, browser }) => {
+    await signUp(page);
+    await makeQuiz(page, 'By keyboard alone');
+
+    await test.step('the teacher makes a side stop and lets a wrong number lead to it', async () => {
+        await page.getByRole('button', { name: 'Add the first question' }).click();
+        await page.getByLabel('Kind').selectOption({ label: 'Several choices' });
+        await page.getByLabel('Question', { exact: true }).fill('Which are birds of the shore?');
+        for (const [option, text] of [
+            ['A', 'Heron'],
+            ['B', 'Limpet'],
+            ['C', 'Tern'],
+        ] as const) {
+            await page.getByLabel(`Option ${option}`, { exact: true }).fill(text);
+        }
+        await page.getByLabel('Option A is right').check();
+        await page.getByLabel('Option C is right').check();
+        await page.getByLabel('When it is not right').fill('One of them has a shell.');
+        await page.getByRole('button', { name: 'Add a side stop' }).click();
+        await page.getByLabel('Heading').fill('Counting eggs');
+        await page.getByLabel('Text').fill('A tern lays two eggs.');
+        await page.getByRole('button', { name: /^Stop 1/ }).click();
+        await page.getByRole('button', { name: 'Add a question' }).click();
+        await page.getByLabel('Kind').selectOption({ label: 'Number' });
+        await page.getByLabel('Question', { exact: true }).fill('How many eggs does a tern lay?');
+        await page.getByLabel('Answer 1 is').selectOption('right');
+        await page.getByLabel('Accepted answer 1', { exact: true }).fill('2');
+        await page.getByLabel('May differ by').fill('0.5');
+        await expect(page.getByLabel('May differ by')).toHaveValue('0.5');
+        await page.getByLabel('Expected wrong answer 2', { exact: true }).fill('200');
+        await page.getByText('What follows').nth(1).click();
+        await page.getByLabel('Leads to').nth(1).selectOption({ label: 'Side stop: Counting eggs' });
+        await page.getByRole('button', { name: 'Add hint', exact: true }).click();
+        await page.getByLabel('Hint', { exact: true }).fill('Fewer than three.');
+        await saved(page);
+    });
+    await page.getByRole('button', { name: 'Publish' }).click();
+    await expect(page.getByText('Edition 1 is published.')).toBeVisible();
+    const phrase = await giveOut(page, 'By keyboard alone', ['Greta Solano']);
+
+    const greta = await enter(browser, phrase, 'Greta Solano');
+    const keys = greta.keyboard;
+    await greta.getByRole('button', { name: 'Start' }).press('Enter');
+    await test.step('several choices: all of the right ones and no other', async () => {
+        await greta.getByLabel('Heron').focus();
+        await keys.press('Space');
+        await keys.press('Tab');
+        await keys.press('Space');
+        await keys.press('Enter');
+        await expect(greta.getByText('One of them has a shell.')).toBeVisible();
+        await greta.getByLabel('Heron').check();
+        await greta.getByLabel('Tern').check();
+        await keys.press('Enter');
+        await expect(greta.getByText('Right.')).toBeVisible();
+        await greta.getByRole('button', { name: 'Go on' }).press('Enter');
+    });
+    await test.step('what is no number is told and costs nothing', async () => {
+        await greta.getByLabel('Your answer, a number').fill('many');
+        await keys.press('Enter');
+        await expect(greta.getByText('This cannot be read as a number.')).toBeVisible();
+        await expect(greta.getByText('Not yet.')).toHaveCount(0);
+    });
+    await test.step('a foreseen wrong number leads aside and back', async () => {
+        await greta.getByLabel('Your answer, a number').fill('200');
+        await keys.press('Enter');
+        await greta.getByRole('button', { name: 'Go on' }).press('Enter');
+        await expect(greta.getByRole('heading', { name: 'Counting eggs' })).toBeVisible();
+        await isAccessible(greta);
+        await greta.getByRole('button', { name: 'Go on' }).press('Enter');
+        await expect(greta.getByText('How many eggs does a tern lay?')).toBeVisible();
+    });
+    await test.step('help is there when it is asked for, and stays at hand', async () => {
+        await greta.getByRole('button', { name: 'Help' }).press('Enter');
+        await expect(greta.getByText('Fewer than three.')).toBeVisible();
+        await greta.getByRole('button', { name: 'Back to the question' }).press('Enter');
+        await expect(greta.getByText('Fewer than three.')).toHaveCount(0);
+        await greta.getByRole('button', { name: 'Help' }).press('Enter');
+        await expect(greta.getByText('Fewer than three.')).toBeVisible();
+        await greta.getByRole('button', { name: 'Back to the question' }).press('Enter');
+    });
+    await greta.getByLabel('Your answer, a number').fill('2,4');
+    await keys.press('Enter');
+    await greta.getByRole('button', { name: 'Go on' }).press('Enter');
+    await expect(greta.getByText('2 answers right with some help.')).toBeVisible();
+    await greta.getByRole('link', { name: 'To my page' }).press('Enter');
+    await expect(greta.getByRole('button', { name: 'Another round' })).toBeVisible();
+});
+
+test('two devices at once: one event is taken, the other is told', async ({ page, browser }) => {
+    await signUp(page);
+    await makeQuiz(page, 'At once');
+    await page.getByRole('button', { name: 'Add the first question' }).click();
+    await page.getByLabel('Kind').selectOption({ label: 'Short text' });
+    await page.getByLabel('Question', { exact: true }).fill('Ebb or flood?');
+    await page.getByLabel('Answer 1 is').selectOption('right');
+    await page.getByLabel('Accepted answer 1', { exact: true }).fill('ebb');
+    await saved(page);
+    await page.getByRole('button', { name: 'Publish' }).click();
+    await expect(page.getByText('Edition 1 is published.')).toBeVisible();
+    const phrase = await giveOut(page, 'At once', ['Hugo Pereira']);
+    const phone = await enter(browser, phrase, 'Hugo Pereira');
+    await phone.getByRole('button', { name: 'Start' }).click();
+    await expect(phone.getByText('Ebb or flood?')).toBeVisible();
+
+    const statuses = await phone.evaluate(async () => {
+        const round = window.location.pathname.split('/').pop();
+        const token = decodeURIComponent(document.cookie.split('XSRF-TOKEN=')[1]?.split(';')[0] ?? '');
+        const headers = { Accept: 'application/json', 'Content-Type': 'application/json', 'X-XSRF-TOKEN': token };
+        const view = await (await fetch(`/api/student/rounds/${round}`, { headers })).json();
+        const send = (id: string) =>
+            fetch(`/api/student/rounds/${round}/events`, {
+                method: 'POST',
+                headers,
+                body: JSON.stringify({
+                    id,
+                    after: view.number,
+                    kind: 'answered',
+                    at: null,
+                    data: { question: view.place.question.id, response: { text: 'flood' } },
+                }),
+            }).then((answer) => answer.status);
+        const ids = Array.from({ length: 8 }, (_, index) => `01KB000000000000000000000${index}`);
+        // Each of eight events twice, all at the same time.
+        return Promise.all([...ids, ...ids].map(send));
+    });
+    // One of the eight wins; its second sending gets the same reply, the other fourteen are stale.
+    expect(statuses.filter((status) => status === 200)).toHaveLength(2);
+    expect(statuses.filter((status) => status === 409)).toHaveLength(14);
+    await phone.reload();
+    await expect(phone.getByText('Not yet.')).toBeVisible();
+});

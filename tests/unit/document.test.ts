@@ -1,0 +1,201 @@
+import { describe, expect, it } from 'vitest';
+import type { QuestionStop, QuizDocument, VideoStop } from '../../resources/js/api/types';
+import {
+    addRung,
+    find,
+    insertStop,
+    laddersOf,
+    letter,
+    move,
+    newEntry,
+    newQuestion,
+    newRung,
+    newStop,
+    promptText,
+    putQuestion,
+    putStop,
+    questionsOf,
+    remove,
+    rungName,
+    stopName,
+    withText,
+} from '../../resources/js/quiz/document';
+
+function question(text: string): QuestionStop {
+    const stop = newStop('question') as QuestionStop;
+    return { ...stop, question: { ...stop.question, prompt: [{ kind: 'text', text }] } };
+}
+
+function video(): VideoStop {
+    const stop = newStop('video') as VideoStop;
+    const cue = (at: number) => ({ id: newEntry().id, at, question: newQuestion() });
+    return { ...stop, title: 'A film', cues: [cue(20), cue(10)] };
+}
+
+function quiz(stops: QuizDocument['stops'] = [question('One'), video(), question('Three')]): QuizDocument {
+    return {
+        schema: 1,
+        title: 'Quiz',
+        instructions: '',
+        language: 'en',
+        stops,
+        sideStops: [],
+        finishes: [{ id: 'F', title: 'End', message: '' }],
+    };
+}
+
+function frozen<T>(value: T): T {
+    if (typeof value === 'object' && value !== null) {
+        Object.values(value).forEach(frozen);
+        Object.freeze(value);
+    }
+    return value;
+}
+
+function names(document: QuizDocument): string[] {
+    return document.stops.map(stopName);
+}
+
+describe('stops', () => {
+    it('are put behind the one named, at the end otherwise, and among the side stops behind a side stop', () => {
+        const document = frozen(quiz());
+        const first = document.stops[0]?.id ?? '';
+        expect(names(insertStop(document, question('New'), first))).toEqual(['One', 'New', 'A film', 'Three']);
+        expect(names(insertStop(document, question('New'), null))).toEqual(['One', 'A film', 'Three', 'New']);
+        const side = newStop('reading');
+        const withSide = insertStop({ ...document, sideStops: [side] }, newStop('reading'), side.id);
+        expect(withSide.stops).toHaveLength(3);
+        expect(withSide.sideStops).toHaveLength(2);
+    });
+
+    it('move by one and stay at the ends', () => {
+        const document = frozen(quiz());
+        const [first, , last] = document.stops;
+        expect(names(move(document, first?.id ?? '', 1))).toEqual(['A film', 'One', 'Three']);
+        expect(names(move(document, first?.id ?? '', -1))).toEqual(names(document));
+        expect(names(move(document, last?.id ?? '', 1))).toEqual(names(document));
+        expect(names(move(document, last?.id ?? '', -1))).toEqual(['One', 'Three', 'A film']);
+    });
+
+    it('leave no fork to themselves behind when they are taken out, also not in a cue', () => {
+        const target = question('Target');
+        const forking = question('Forking');
+        forking.question.entries = [{ ...newEntry(), text: 'x', fork: target.id }];
+        const film = video();
+        const inner = film.cues[0];
+        if (inner !== undefined) {
+            inner.question.entries = [{ ...newEntry(), text: 'y', fork: target.id }];
+        }
+        const document = frozen(quiz([forking, film, target]));
+        const without = remove(document, target.id);
+        expect(names(without)).toEqual(['Forking', 'A film']);
+        const forks = without.stops.flatMap(questionsOf).flatMap(({ question: q }) => q.entries.map((entry) => entry.fork));
+        expect(forks.filter((fork) => fork !== null)).toEqual([]);
+        expect(document.stops).toHaveLength(3);
+    });
+
+    it('are named by what they ask, or by their kind while they are empty', () => {
+        expect(stopName(question(' What? '))).toBe('What?');
+        expect(stopName(newStop('question'))).toBe('Empty question');
+        expect(stopName(newStop('video'))).toBe('Video');
+        expect(stopName(newStop('reading'))).toBe('Reading');
+    });
+});
+
+describe('ladders', () => {
+    it('grow at the foot, of the question or of one entry', () => {
+        const stop = question('One');
+        const entry = { ...newEntry(), text: 'x' };
+        stop.question.entries = [entry];
+        const document = frozen(quiz([stop]));
+        const own = newRung('hint');
+        const general = newRung('reading');
+        let grown = addRung(document, stop.question, entry.id, own);
+        const changed = grown.stops[0] as QuestionStop;
+        grown = addRung(grown, changed.question, null, general);
+        const ladders = laddersOf((grown.stops[0] as QuestionStop).question);
+        expect(ladders.map((ladder) => [ladder.entry?.id ?? null, ladder.rungs.map((rung) => rung.id)])).toEqual([
+            [null, [general.id]],
+            [entry.id, [own.id]],
+        ]);
+    });
+
+    it('have their rungs moved and taken out, under a cue as well', () => {
+        const film = video();
+        const cue = film.cues[0];
+        const rungs = [newRung('hint'), newRung('video'), newRung('reading')];
+        if (cue !== undefined) {
+            cue.question.ladder = rungs;
+        }
+        const document = frozen(quiz([film]));
+        const ids = (changed: QuizDocument) =>
+            questionsOf(changed.stops[0] ?? film).flatMap(({ question: q }) => q.ladder.map((rung) => rung.id));
+        const [a, b, c] = rungs.map((rung) => rung.id);
+        expect(ids(move(document, c ?? '', -1))).toEqual([a, c, b]);
+        expect(ids(move(document, a ?? '', -1))).toEqual([a, b, c]);
+        expect(ids(remove(document, b ?? ''))).toEqual([a, c]);
+    });
+
+    it('name their rungs shortly', () => {
+        expect(rungName({ id: '1', kind: 'hint', text: 'Look there' })).toBe('Look there');
+        expect(rungName({ id: '1', kind: 'reading', title: '', text: 'Words' })).toBe('Words');
+        expect(rungName(newRung('hint'))).toBe('Empty hint');
+        expect(rungName(newRung('video'))).toBe('Video');
+        expect(rungName(newRung('reading'))).toBe('Reading');
+    });
+});
+
+describe('finding', () => {
+    it('leads from any id to where it is edited', () => {
+        const stop = question('One');
+        const hint = newRung('hint');
+        const entry = { ...newEntry(), text: 'x', ladder: [newRung('hint')] };
+        stop.question.ladder = [hint];
+        stop.question.entries = [entry];
+        const film = video();
+        const document = frozen(quiz([stop, film]));
+        const cue = film.cues[1];
+        expect(find(document, stop.id)).toMatchObject({ kind: 'stop', stop: { id: stop.id } });
+        expect(find(document, stop.question.id)).toMatchObject({ kind: 'stop', stop: { id: stop.id } });
+        expect(find(document, entry.id)).toMatchObject({ kind: 'stop', stop: { id: stop.id } });
+        expect(find(document, hint.id)).toMatchObject({ kind: 'rung', entry: null, index: 0 });
+        expect(find(document, entry.ladder[0]?.id ?? '')).toMatchObject({ kind: 'rung', entry: { id: entry.id } });
+        expect(find(document, cue?.id ?? '')).toMatchObject({ kind: 'cue', cue: { at: 10 } });
+        expect(find(document, cue?.question.id ?? '')).toMatchObject({ kind: 'cue' });
+        expect(find(document, 'nothing')).toBeNull();
+        expect(remove(document, 'nothing')).toBe(document);
+        expect(move(document, 'nothing', 1)).toBe(document);
+    });
+
+    it('lists the questions of a video in the order of their moments', () => {
+        expect(questionsOf(video()).map(({ cue }) => cue?.at)).toEqual([10, 20]);
+        expect(questionsOf(newStop('reading'))).toEqual([]);
+    });
+});
+
+describe('changing', () => {
+    it('touches only the question that is changed', () => {
+        const film = video();
+        const document = frozen(quiz([question('One'), film]));
+        const inner = film.cues[0]?.question ?? newQuestion();
+        const changed = putQuestion(document, { ...inner, points: 7 });
+        expect(changed.stops[0]).toBe(document.stops[0]);
+        expect(questionsOf(changed.stops[1] ?? film).map(({ question: q }) => q.points)).toEqual([1, 7]);
+        expect(putStop(document, { ...film, title: 'Other' }).stops.map(stopName)).toEqual(['One', 'Other']);
+    });
+
+    it('keeps a picture when the text of a prompt is changed', () => {
+        const picture = { kind: 'picture', media: 'M', alternative: 'A map' } as const;
+        expect(withText([{ kind: 'text', text: 'old' }, picture], 'new')).toEqual([{ kind: 'text', text: 'new' }, picture]);
+        expect(withText([picture], 'new')).toEqual([{ kind: 'text', text: 'new' }, picture]);
+        expect(promptText({ ...newQuestion(), prompt: [{ kind: 'text', text: ' a ' }, picture] })).toBe('a');
+    });
+
+    it('never has a right answer to begin with', () => {
+        expect(newQuestion().entries.filter((entry) => entry.right)).toEqual([]);
+    });
+
+    it('names options by letters', () => {
+        expect([0, 25, 26, 51, 52, 701, 702].map(letter)).toEqual(['A', 'Z', 'AA', 'AZ', 'BA', 'ZZ', 'AAA']);
+    });
+});
