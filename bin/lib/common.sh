@@ -99,7 +99,8 @@ account() {
     fi
 }
 
-alive() { [ -f "$1" ] && kill -0 "$(cat "$1")" 2>/dev/null; }
+# Whether the process of a pid file runs and is one of ours: after a restart of the machine its number may be another's.
+alive() { [ -s "$1" ] && grep -qaE 'nginx|php-fpm|mariadbd' "/proc/$(cat "$1")/cmdline" 2>/dev/null; }
 
 taken() { (exec 3<>"/dev/tcp/127.0.0.1/$1") 2>/dev/null; }
 
