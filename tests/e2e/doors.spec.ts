@@ -53,6 +53,11 @@ test('the demo’s class at work has something to show in every view', async ({ 
     await isAccessible(page);
     await page.getByRole('switch', { name: 'Names' }).click();
     await expect(page.getByText('Bram Oduya')).toHaveCount(0);
+    await page.getByRole('button', { name: /^Stop 2/ }).click();
+    await expect(page.getByText('(right)')).toBeVisible();
+    await page.getByRole('switch', { name: 'Answers' }).click();
+    await expect(page.getByText('(right)')).toHaveCount(0);
+    await expect(page.getByText('= 3.8')).toHaveCount(0);
     await page.goto('/quizzes');
     await expect(page.getByRole('link', { name: /electric circuits/ })).toBeVisible();
     await isAccessible(page);

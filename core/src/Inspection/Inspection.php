@@ -10,6 +10,7 @@ use HiddenLadder\Core\Marking\PlainText;
 use HiddenLadder\Core\Marking\Response;
 use HiddenLadder\Core\Marking\Result;
 use HiddenLadder\Core\Marking\UnfitResponse;
+use HiddenLadder\Core\Quiz\Cue;
 use HiddenLadder\Core\Quiz\Entry;
 use HiddenLadder\Core\Quiz\Question;
 use HiddenLadder\Core\Quiz\QuestionKind;
@@ -74,6 +75,7 @@ final class Inspection
         foreach ([...$this->quiz->stops, ...$this->quiz->sideStops] as $stop) {
             $this->stop = $stop->id;
             $this->stop($stop);
+            $this->wayBack($stop);
         }
     }
 
@@ -85,6 +87,25 @@ final class Inspection
             $this->video($stop);
         } elseif ($stop instanceof ReadingStop && trim($stop->text) === '') {
             $this->find(Severity::Stops, $stop->id, 'This reading has no text yet.');
+        }
+    }
+
+    /** A right answer that leads back makes whoever knows it walk in a circle. */
+    private function wayBack(Stop $stop): void
+    {
+        $here = $this->quiz->position($stop->id);
+        $questions = match (true) {
+            $stop instanceof QuestionStop => [$stop->question],
+            $stop instanceof VideoStop => array_map(static fn (Cue $cue): Question => $cue->question, $stop->cues),
+            default => [],
+        };
+        foreach ($questions as $question) {
+            foreach ($question->accepted() as $entry) {
+                $there = $entry->fork === null ? null : $this->quiz->position($entry->fork);
+                if ($here !== null && $there !== null && $there <= $here) {
+                    $this->find(Severity::Warns, $entry->id, "The right answer “{$entry->text}” leads back: whoever gives it walks in a circle.");
+                }
+            }
         }
     }
 

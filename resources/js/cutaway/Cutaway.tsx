@@ -13,6 +13,8 @@ interface Props {
     /** Narrow columns, for an overview of a long quiz. */
     far?: boolean;
     findings?: Finding[];
+    /** Whether it shows which answers are right; off where a class looks on. */
+    answers?: boolean;
     /** What stands at a stop, cue or rung: students, or the one who rehearses. */
     at?: (id: string) => ReactNode;
     /** Which share of the students went down to that rung, 0 to 1. */
@@ -40,7 +42,7 @@ const rungKinds: Record<Rung['kind'], string> = { hint: 'Hint', video: 'Video', 
  * The picture of a quiz: stops on the ground line, ladders below, forks as arcs above. The same when building,
  * rehearsing, watching and looking back. On a narrow screen it turns: the ground on the left, ladders to the right.
  */
-export function Cutaway({ document, label, selected, onSelect, far = false, findings = [], at, share, onKey, end }: Props) {
+export function Cutaway({ document, label, selected, onSelect, far = false, findings = [], answers = true, at, share, onKey, end }: Props) {
     const all = useMemo(() => columns(document), [document]);
     const forks = useMemo(() => arcs(all), [all]);
     const ground = useRef<HTMLDivElement>(null);
@@ -88,6 +90,7 @@ export function Cutaway({ document, label, selected, onSelect, far = false, find
                             current={current}
                             onSelect={onSelect}
                             findings={findings}
+                            answers={answers}
                             at={at}
                             share={share}
                             arcs={forks}
@@ -174,13 +177,28 @@ interface ColumnProps {
     current: string | undefined;
     onSelect: (id: string) => void;
     findings: Finding[];
+    answers: boolean;
     at: Props['at'];
     share: Props['share'];
     arcs: Arc[];
     sky: number;
 }
 
-function ColumnView({ column, sky, position, far, width, selected, current, onSelect, findings, at, share, arcs: forks }: ColumnProps) {
+function ColumnView({
+    column,
+    sky,
+    position,
+    far,
+    width,
+    selected,
+    current,
+    onSelect,
+    findings,
+    at,
+    share,
+    arcs: forks,
+    answers,
+}: ColumnProps) {
     const { stop, finish } = column;
     const name = stop === null ? (finish?.title ?? '') : stopName(stop);
     const grave = findings.filter((finding) => finding.stop === column.id && finding.severity !== 'advises');
@@ -226,7 +244,7 @@ function ColumnView({ column, sky, position, far, width, selected, current, onSe
                         <span className={`${far ? 'line-clamp-4 text-xs' : 'line-clamp-3 text-sm'} shrink-0 font-semibold break-words`}>
                             {name}
                         </span>
-                        {!far && stop !== null && <Below stop={stop} />}
+                        {!far && stop !== null && <Below stop={stop} answers={answers} />}
                     </button>
                 </div>
             </div>
@@ -278,14 +296,14 @@ function ColumnView({ column, sky, position, far, width, selected, current, onSe
 }
 
 /** What a stop's column tells below its name: the answers of a question, the timeline of a video. */
-function Below({ stop }: { stop: Stop }) {
+function Below({ stop, answers }: { stop: Stop; answers: boolean }) {
     if (stop.kind === 'question') {
         const choice = stop.question.kind === 'one-choice' || stop.question.kind === 'several-choices';
-        const entries = stop.question.entries.filter((entry) => entry.text.trim() !== '');
+        const entries = stop.question.entries.filter((entry) => entry.text.trim() !== '' && (answers || choice));
         return (
             <span className="grid text-xs leading-snug text-soft">
                 {entries.slice(0, 3).map((entry, index) => (
-                    <span key={entry.id} className={`truncate ${entry.right ? 'font-semibold text-well' : ''}`}>
+                    <span key={entry.id} className={`truncate ${answers && entry.right ? 'font-semibold text-well' : ''}`}>
                         {choice ? `${letter(index)} ` : entry.right ? '= ' : '≠ '}
                         {entry.text}
                     </span>

@@ -33,6 +33,7 @@ export function AssignmentPage() {
 
 function LookoutView({ assignment, lookout, lost }: { assignment: Assignment; lookout: Lookout; lost: boolean }) {
     const [names, setNames] = useState(true);
+    const [answers, setAnswers] = useState(true);
     const [selected, setSelected] = useState<string | null>(null);
     const queries = useQueryClient();
     const { document } = assignment;
@@ -93,6 +94,7 @@ function LookoutView({ assignment, lookout, lost }: { assignment: Assignment; lo
                     <strong>{began.length}</strong> of {lookout.students.length} began, <strong>{finished.length}</strong> finished
                 </p>
                 <Switch label="Names" checked={names} onChange={setNames} />
+                <Switch label="Answers" checked={answers} onChange={setAnswers} />
                 <Button onClick={() => void change(assignment.state === 'closed' ? 'open' : 'closed')}>
                     {assignment.state === 'closed' ? 'Open again' : 'Close the task'}
                 </Button>
@@ -102,6 +104,7 @@ function LookoutView({ assignment, lookout, lost }: { assignment: Assignment; lo
                 <Cutaway
                     document={document}
                     label="Where the students are"
+                    answers={answers}
                     selected={selected}
                     onSelect={setSelected}
                     at={(node) => (
@@ -126,7 +129,13 @@ function LookoutView({ assignment, lookout, lost }: { assignment: Assignment; lo
                             {close.map(({ question }) => {
                                 const counts = figures.get(question.id);
                                 return counts === undefined ? null : (
-                                    <CloseUp key={question.id} assignment={assignment} question={question.id} figures={counts} />
+                                    <CloseUp
+                                        key={question.id}
+                                        assignment={assignment}
+                                        question={question.id}
+                                        figures={counts}
+                                        answers={answers}
+                                    />
                                 );
                             })}
                         </>
@@ -336,7 +345,17 @@ function AllQuestions({
     );
 }
 
-function CloseUp({ assignment, question: id, figures }: { assignment: Assignment; question: string; figures: QuestionFigures }) {
+function CloseUp({
+    assignment,
+    question: id,
+    figures,
+    answers,
+}: {
+    assignment: Assignment;
+    question: string;
+    figures: QuestionFigures;
+    answers: boolean;
+}) {
     const stop = find(assignment.document, id)?.stop;
     const question = stop === undefined ? undefined : questionsOf(stop).find((other) => other.question.id === id)?.question;
     if (question === undefined) {
@@ -363,33 +382,37 @@ function CloseUp({ assignment, question: id, figures }: { assignment: Assignment
                     </div>
                 ))}
             </dl>
-            <h3 className="mt-4 mb-1 text-base">What was answered</h3>
-            <ul className="grid gap-1.5">
-                {question.entries
-                    .filter((entry) => entry.text.trim() !== '')
-                    .map((entry, index) => {
-                        const count = figures.matched[entry.id] ?? 0;
-                        return (
-                            <li key={entry.id} className="grid grid-cols-[minmax(0,1fr)_9rem_2rem] items-center gap-3 text-sm">
-                                <span className={entry.right ? 'font-semibold text-well' : ''}>
-                                    {choosing ? `${letter(index)} ` : ''}
-                                    {entry.text}
-                                    {entry.right && <span className="font-normal"> (right)</span>}
-                                </span>
-                                <span className="h-3 rounded-sm bg-paper" aria-hidden="true">
-                                    <span
-                                        className={`block h-3 rounded-sm ${entry.right ? 'bg-well' : 'bg-rail'}`}
-                                        style={{ width: `${(count / most) * 100}%` }}
-                                    />
-                                </span>
-                                <span className="text-right">{count}</span>
-                            </li>
-                        );
-                    })}
-            </ul>
-            <p className="mt-1 text-sm text-soft">
-                {choosing ? 'Students who ever chose it.' : 'Students who ever gave it; other answers stand with each student.'}
-            </p>
+            {answers && (
+                <>
+                    <h3 className="mt-4 mb-1 text-base">What was answered</h3>
+                    <ul className="grid gap-1.5">
+                        {question.entries
+                            .filter((entry) => entry.text.trim() !== '')
+                            .map((entry, index) => {
+                                const count = figures.matched[entry.id] ?? 0;
+                                return (
+                                    <li key={entry.id} className="grid grid-cols-[minmax(0,1fr)_9rem_2rem] items-center gap-3 text-sm">
+                                        <span className={entry.right ? 'font-semibold text-well' : ''}>
+                                            {choosing ? `${letter(index)} ` : ''}
+                                            {entry.text}
+                                            {entry.right && <span className="font-normal"> (right)</span>}
+                                        </span>
+                                        <span className="h-3 rounded-sm bg-paper" aria-hidden="true">
+                                            <span
+                                                className={`block h-3 rounded-sm ${entry.right ? 'bg-well' : 'bg-rail'}`}
+                                                style={{ width: `${(count / most) * 100}%` }}
+                                            />
+                                        </span>
+                                        <span className="text-right">{count}</span>
+                                    </li>
+                                );
+                            })}
+                    </ul>
+                    <p className="mt-1 text-sm text-soft">
+                        {choosing ? 'Students who ever chose it.' : 'Students who ever gave it; other answers stand with each student.'}
+                    </p>
+                </>
+            )}
             {laddersOf(question).some((ladder) => ladder.rungs.length > 0) && (
                 <>
                     <h3 className="mt-4 mb-1 text-base">How far down the ladder</h3>
