@@ -35,6 +35,9 @@ final class RoundBook
     /** Times a write is tried again after a deadlock. */
     private const ATTEMPTS = 5;
 
+    /** @var array<string, QuizDocument> editions read in this request */
+    private array $read = [];
+
     public function __construct(private readonly Editions $editions, private readonly MediaFolder $mediaFolder)
     {
     }
@@ -214,9 +217,6 @@ final class RoundBook
     {
         return Terms::read(Fields::of($round->terms));
     }
-
-    /** @var array<string, QuizDocument> editions read in this request */
-    private array $read = [];
 
     private function quiz(Round $round): QuizDocument
     {

@@ -98,12 +98,12 @@ final readonly class Fields
      */
     public function objects(string $name, callable $read): array
     {
-        $read_ = [];
+        $results = [];
         foreach ($this->items($name) as $index => $item) {
-            $read_[] = $read(self::of($item, "$this->pointer/$name/$index"));
+            $results[] = $read(self::of($item, "$this->pointer/$name/$index"));
         }
 
-        return $read_;
+        return $results;
     }
 
     /**
