@@ -45,7 +45,8 @@ function Builder({ quiz }: { quiz: Quiz }) {
     const draft = useDraft(quiz, onSaved);
     const { document, findings, saving, change } = draft;
     const [query, setQuery] = useSearchParams();
-    const selected = query.get('at');
+    // The address follows the selection, for coming back; it is not waited for.
+    const [selected, setSelected] = useState(query.get('at'));
     const [far, setFar] = useState(false);
     const undo = useUndo();
     const [edition, setEdition] = useState({ number: quiz.edition, current: !quiz.changedSince });
@@ -63,7 +64,13 @@ function Builder({ quiz }: { quiz: Quiz }) {
         }
     }, [forkOf, selected]);
 
-    const select = useCallback((id: string | null) => setQuery(id === null ? {} : { at: id }, { replace: true }), [setQuery]);
+    const select = useCallback(
+        (id: string | null) => {
+            setSelected(id);
+            setQuery(id === null ? {} : { at: id }, { replace: true });
+        },
+        [setQuery],
+    );
     const edit = useCallback(
         (next: QuizDocument) => {
             setEdition((now) => ({ ...now, current: false }));
