@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace HiddenLadder\App\Http;
 
+use HiddenLadder\Core\Round\Refusal;
+
 /** A refusal as it is told to a client: RFC 9457 problem details. Nothing was changed. */
 final class Problem extends \RuntimeException
 {
@@ -20,6 +22,12 @@ final class Problem extends \RuntimeException
         public readonly array $more = [],
     ) {
         parent::__construct($detail);
+    }
+
+    /** What the rules of a round refused, with the rule's own sentence. */
+    public static function refused(Refusal $refusal): self
+    {
+        return new self(422, 'refused-by-rule', $refusal->sentence, ['rule' => $refusal->rule->value]);
     }
 
     /** @param  list<array{pointer: string, reason: string}>  $errors */

@@ -118,7 +118,7 @@ final class RoundBook
     {
         $outcome = $this->engine($round)->apply(State::fromArray($round->state), $event, $at);
         if ($outcome instanceof Refusal) {
-            throw new Problem(422, 'refused-by-rule', $outcome->sentence, ['rule' => $outcome->rule->value]);
+            throw Problem::refused($outcome);
         }
         try {
             RoundEvent::query()->insert([

@@ -36,6 +36,24 @@ final class Sample
         ], 'The end', 'Bye.', [$d->reading('aside', 'Aside', 'Some words.')]);
     }
 
+    /**
+     * The sample with another value at one place.
+     *
+     * @param  list<string|int>  $path
+     * @return array<string, mixed>
+     */
+    public static function with(array $path, mixed $value): array
+    {
+        $document = self::document();
+        $place = &$document;
+        foreach ($path as $step) {
+            $place = &$place[$step];
+        }
+        $place = $value;
+
+        return $document;
+    }
+
     public static function quiz(): QuizDocument
     {
         return QuizDocument::read(self::document());

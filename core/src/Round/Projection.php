@@ -11,7 +11,6 @@ use HiddenLadder\Core\Quiz\Question;
 use HiddenLadder\Core\Quiz\QuizDocument;
 use HiddenLadder\Core\Quiz\ReadingStop;
 use HiddenLadder\Core\Quiz\Rung;
-use HiddenLadder\Core\Quiz\Stop;
 use HiddenLadder\Core\Quiz\VideoStop;
 
 /**
@@ -62,11 +61,12 @@ final readonly class Projection
     private function far(State $state): array
     {
         $here = ($state->path[0] ?? null)?->id;
+        $waiting = $this->waiting($state);
         $words = [];
         foreach ($this->quiz->stops as $stop) {
             $words[] = match (true) {
                 $stop->id === $here => 'here',
-                $this->waits($stop, $state) => 'waiting',
+                isset($waiting[$stop->id]) => 'waiting',
                 in_array($stop->id, $state->visited, true) => 'done',
                 default => 'ahead',
             };
@@ -75,15 +75,17 @@ final readonly class Projection
         return $words;
     }
 
-    private function waits(Stop $stop, State $state): bool
+    /** @return array<string, true> stops with a question that was set aside */
+    private function waiting(State $state): array
     {
-        foreach (array_keys($this->quiz->questions()) as $question) {
-            if ($this->quiz->place($question)['stop'] === $stop->id && $state->record($question)->standing === Standing::SetAside) {
-                return true;
+        $waiting = [];
+        foreach ($state->records as $question => $record) {
+            if ($record->standing === Standing::SetAside) {
+                $waiting[$this->quiz->place($question)['stop']] = true;
             }
         }
 
-        return false;
+        return $waiting;
     }
 
     /** @return array<string, int> questions by standing */

@@ -44,13 +44,7 @@ final class InspectionTest extends TestCase
     #[DataProvider('flaws')]
     public function test_each_flaw_is_found_at_its_place(array $path, mixed $value, Severity $severity, ?string $at): void
     {
-        $document = Sample::document();
-        $place = &$document;
-        foreach ($path as $step) {
-            $place = &$place[$step];
-        }
-        $place = $value;
-        unset($place);
+        $document = Sample::with($path, $value);
         $findings = Inspection::of(QuizDocument::read($document));
         $here = array_filter($findings, static fn (Finding $finding): bool => $finding->at === ($at === null ? null : Sample::id($at)) && $finding->severity === $severity);
         self::assertNotSame([], $here, json_encode(array_map(static fn (Finding $finding): array => $finding->toArray(), $findings)) ?: '');

@@ -42,13 +42,7 @@ final class DocumentCheckTest extends TestCase
     #[DataProvider('wrongPlaces')]
     public function test_a_wrong_document_is_told_by_its_place(array $path, mixed $value, string $pointer): void
     {
-        $document = Sample::document();
-        $place = &$document;
-        foreach ($path as $step) {
-            $place = &$place[$step];
-        }
-        $place = $value;
-        unset($place);
+        $document = Sample::with($path, $value);
 
         $problems = (new DocumentCheck)->problems($document);
 

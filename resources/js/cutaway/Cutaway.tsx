@@ -20,7 +20,6 @@ interface Props {
     /** Which share of the students went down to that rung, 0 to 1. */
     share?: (rung: string) => number;
     onKey?: (event: KeyboardEvent, id: string) => void;
-    end?: ReactNode;
 }
 
 const NEAR = 216;
@@ -42,7 +41,7 @@ const rungKinds: Record<Rung['kind'], string> = { hint: 'Hint', video: 'Video', 
  * The picture of a quiz: stops on the ground line, ladders below, forks as arcs above. The same when building,
  * rehearsing, watching and looking back. On a narrow screen it turns: the ground on the left, ladders to the right.
  */
-export function Cutaway({ document, label, selected, onSelect, far = false, findings = [], answers = true, at, share, onKey, end }: Props) {
+export function Cutaway({ document, label, selected, onSelect, far = false, findings = [], answers = true, at, share, onKey }: Props) {
     const all = useMemo(() => columns(document), [document]);
     const forks = useMemo(() => arcs(all), [all]);
     const ground = useRef<HTMLDivElement>(null);
@@ -99,10 +98,8 @@ export function Cutaway({ document, label, selected, onSelect, far = false, find
                         />
                     ))}
                 </ol>
-                <div className="flex min-w-4 flex-1 flex-col max-md:hidden" aria-hidden={end === undefined}>
-                    <div className="flex items-end p-3" style={{ height: sky + STANDS }}>
-                        {end}
-                    </div>
+                <div className="flex min-w-4 flex-1 flex-col max-md:hidden" aria-hidden="true">
+                    <div style={{ height: sky + STANDS }} />
                     <div className="flex-1 border-t-3 border-ink bg-earth" />
                 </div>
             </div>

@@ -1,5 +1,5 @@
 import type { Finish, QuizDocument, Rung, Stop } from '../api/types';
-import { laddersOf, letter, questionsOf } from '../quiz/document';
+import { laddersOf, letter, promptText, questionsOf } from '../quiz/document';
 
 /** What the picture is drawn from: columns on the ground line, what hangs below each, and the arcs above. */
 
@@ -35,8 +35,7 @@ export interface Arc {
 
 function sections(stop: Stop): Section[] {
     return questionsOf(stop).map(({ question, cue }) => ({
-        cue:
-            cue === null ? null : { id: cue.id, at: cue.at, text: question.prompt.map((b) => (b.kind === 'text' ? b.text : '')).join(' ') },
+        cue: cue === null ? null : { id: cue.id, at: cue.at, text: promptText(question) },
         question: question.id,
         ladders: laddersOf(question)
             .filter((ladder) => ladder.rungs.length > 0)

@@ -118,6 +118,12 @@ export function find(document: QuizDocument, id: string): Place | null {
     return null;
 }
 
+/** The question of that id, where there is one. */
+export function findQuestion(document: QuizDocument, id: string): Question | null {
+    const all = [...document.stops, ...document.sideStops].flatMap(questionsOf);
+    return all.find(({ question }) => question.id === id)?.question ?? null;
+}
+
 function mapStops(document: QuizDocument, change: (stop: Stop) => Stop): QuizDocument {
     return { ...document, stops: document.stops.map(change), sideStops: document.sideStops.map(change) };
 }

@@ -70,6 +70,39 @@ function Outside({
     );
 }
 
+interface Typed {
+    value: string;
+    onChange: (value: string) => void;
+}
+
+function MailField({ value, onChange }: Typed) {
+    return (
+        <Field
+            label="Mail address"
+            type="email"
+            autoComplete="username"
+            required
+            value={value}
+            onChange={(event) => onChange(event.currentTarget.value)}
+        />
+    );
+}
+
+function NewPasswordField({ label, value, onChange }: Typed & { label: string }) {
+    return (
+        <Field
+            label={label}
+            hint="At least 10 characters."
+            type="password"
+            autoComplete="new-password"
+            minLength={10}
+            required
+            value={value}
+            onChange={(event) => onChange(event.currentTarget.value)}
+        />
+    );
+}
+
 const link = 'underline decoration-edge underline-offset-4 hover:decoration-ink';
 
 function useEntry() {
@@ -116,14 +149,7 @@ export function SignIn() {
                 </>
             }
         >
-            <Field
-                label="Mail address"
-                type="email"
-                autoComplete="username"
-                required
-                value={email}
-                onChange={(event) => setEmail(event.currentTarget.value)}
-            />
+            <MailField value={email} onChange={setEmail} />
             <Field
                 label="Password"
                 type="password"
@@ -175,24 +201,8 @@ export function SignUp() {
                 value={name}
                 onChange={(event) => setName(event.currentTarget.value)}
             />
-            <Field
-                label="Mail address"
-                type="email"
-                autoComplete="username"
-                required
-                value={email}
-                onChange={(event) => setEmail(event.currentTarget.value)}
-            />
-            <Field
-                label="Password"
-                hint="At least 10 characters."
-                type="password"
-                autoComplete="new-password"
-                minLength={10}
-                required
-                value={password}
-                onChange={(event) => setPassword(event.currentTarget.value)}
-            />
+            <MailField value={email} onChange={setEmail} />
+            <NewPasswordField label="Password" value={password} onChange={setPassword} />
         </Outside>
     );
 }
@@ -216,14 +226,7 @@ export function ForgottenPassword() {
                 </p>
             }
         >
-            <Field
-                label="Mail address"
-                type="email"
-                autoComplete="username"
-                required
-                value={email}
-                onChange={(event) => setEmail(event.currentTarget.value)}
-            />
+            <MailField value={email} onChange={setEmail} />
             {sent && (
                 <Notice tone="well">
                     If there is an account with this address, a letter with a link is on its way. It works for an hour.
@@ -251,16 +254,7 @@ export function NewPassword() {
             }}
             below={null}
         >
-            <Field
-                label="New password"
-                hint="At least 10 characters."
-                type="password"
-                autoComplete="new-password"
-                minLength={10}
-                required
-                value={password}
-                onChange={(event) => setPassword(event.currentTarget.value)}
-            />
+            <NewPasswordField label="New password" value={password} onChange={setPassword} />
         </Outside>
     );
 }

@@ -4,7 +4,7 @@ import { Link, useParams } from 'react-router';
 import { client, sentence, take } from '../api/client';
 import type { Assignment, Lookout, LookoutStudent, QuestionFigures, QuizDocument, Standing } from '../api/types';
 import { Cutaway, questionName } from '../cutaway/Cutaway';
-import { find, laddersOf, letter, questionsOf, rungName } from '../quiz/document';
+import { find, findQuestion, laddersOf, letter, questionsOf, rungName } from '../quiz/document';
 import { Button } from '../ui/Button';
 import { Notice } from '../ui/Notice';
 import { Legend, StandingMark, standingWords } from '../ui/Standing';
@@ -356,9 +356,8 @@ function CloseUp({
     figures: QuestionFigures;
     answers: boolean;
 }) {
-    const stop = find(assignment.document, id)?.stop;
-    const question = stop === undefined ? undefined : questionsOf(stop).find((other) => other.question.id === id)?.question;
-    if (question === undefined) {
+    const question = findQuestion(assignment.document, id);
+    if (question === null) {
         return null;
     }
     const choosing = question.kind === 'one-choice' || question.kind === 'several-choices';

@@ -3,7 +3,7 @@ import { Link, useParams } from 'react-router';
 import { client, sentence, take } from '../api/client';
 import type { QuizDocument, Standing, StoredEvent } from '../api/types';
 import { questionName } from '../cutaway/Cutaway';
-import { find, questionsOf, rungName } from '../quiz/document';
+import { find, findQuestion, rungName } from '../quiz/document';
 import { Notice } from '../ui/Notice';
 import { StandingMark, standingWords } from '../ui/Standing';
 import { exact, moment, near } from '../ui/time';
@@ -124,8 +124,7 @@ function answer(document: QuizDocument, event: StoredEvent): string {
     if (response.text !== undefined) {
         return `“${response.text}”`;
     }
-    const stop = find(document, id)?.stop;
-    const question = stop === undefined ? undefined : questionsOf(stop).find((other) => other.question.id === id)?.question;
+    const question = findQuestion(document, id);
     return (response.choices ?? [])
         .map((choice) => `“${question?.entries.find((entry) => entry.id === choice)?.text ?? 'an option of an earlier edition'}”`)
         .join(' and ');

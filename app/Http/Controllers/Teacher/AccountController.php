@@ -32,7 +32,7 @@ final class AccountController extends Controller
         $door = new Throttle('sign-up:'.$request->ip(), 20, 3600);
         $door->pass();
         $door->failed();
-        $email = Str::lower($request->string('email')->trim()->value());
+        $email = self::address($request);
         if (Teacher::query()->where('email', $email)->exists()) {
             throw Problem::invalid('There is an account with this address already: sign in, or ask for a new password.', [
                 ['pointer' => '/email', 'reason' => 'There is an account with this address already.'],
@@ -52,7 +52,7 @@ final class AccountController extends Controller
     public function signIn(Request $request): JsonResponse
     {
         $request->validate(['email' => ['required', 'string'], 'password' => ['required', 'string'], 'remember' => ['boolean']]);
-        $email = Str::lower($request->string('email')->trim()->value());
+        $email = self::address($request);
         $door = new Throttle("sign-in:$email:".$request->ip(), 6, 60);
         $door->pass();
         $known = ['email' => $email, 'password' => $request->string('password')->value()];
@@ -85,7 +85,7 @@ final class AccountController extends Controller
         $door = new Throttle('forgot:'.$request->ip(), 10, 600);
         $door->pass();
         $door->failed();
-        Password::sendResetLink(['email' => Str::lower($request->string('email')->trim()->value())]);
+        Password::sendResetLink(['email' => self::address($request)]);
 
         return new Response('', 202);
     }
@@ -113,6 +113,12 @@ final class AccountController extends Controller
         }
 
         return new Response('', 204);
+    }
+
+    /** Addresses are kept and compared in lower case. */
+    private static function address(Request $request): string
+    {
+        return Str::lower($request->string('email')->trim()->value());
     }
 
     /** @return array<string, string> */

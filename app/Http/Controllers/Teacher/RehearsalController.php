@@ -37,7 +37,7 @@ final class RehearsalController extends Controller
         foreach ([new Started($asked->stringOrNull('from')), ...$events] as $event) {
             $outcome = $engine->apply($state, $event, (int) now()->valueOf());
             if ($outcome instanceof Refusal) {
-                throw new Problem(422, 'refused-by-rule', $outcome->sentence, ['rule' => $outcome->rule->value]);
+                throw Problem::refused($outcome);
             }
             $state = $outcome->state;
         }
