@@ -13,6 +13,8 @@ return [
         'video' => 64 * 1024 * 1024,
         'picture' => 8 * 1024 * 1024,
         'captions' => 256 * 1024,
+        'sound' => 16 * 1024 * 1024,
+        'file' => 16 * 1024 * 1024,
     ],
 
     // Letters that the simulated post box keeps can be read by anybody at this machine: for demos and tests only.

@@ -4,14 +4,17 @@ declare(strict_types=1);
 
 use HiddenLadder\App\Http\Controllers\PostBoxController;
 use HiddenLadder\App\Http\Controllers\Student\EntryController;
+use HiddenLadder\App\Http\Controllers\Student\HandInController;
 use HiddenLadder\App\Http\Controllers\Student\RoundController;
 use HiddenLadder\App\Http\Controllers\Student\YardstickController;
 use HiddenLadder\App\Http\Controllers\Teacher\AccountController;
 use HiddenLadder\App\Http\Controllers\Teacher\AssignmentController;
 use HiddenLadder\App\Http\Controllers\Teacher\ClassController;
+use HiddenLadder\App\Http\Controllers\Teacher\CorrectionController;
 use HiddenLadder\App\Http\Controllers\Teacher\MediaController;
 use HiddenLadder\App\Http\Controllers\Teacher\QuizController;
 use HiddenLadder\App\Http\Controllers\Teacher\RehearsalController;
+use HiddenLadder\App\Http\Controllers\Teacher\TermsController;
 use HiddenLadder\App\Http\Controllers\Teacher\TodayController;
 use Illuminate\Support\Facades\Route;
 
@@ -32,6 +35,11 @@ Route::middleware('auth:teacher')->group(static function (): void {
     Route::get('quizzes/{quiz}', [QuizController::class, 'show']);
     Route::put('quizzes/{quiz}', [QuizController::class, 'update']);
     Route::post('quizzes/{quiz}/editions', [QuizController::class, 'publish']);
+    Route::get('quizzes/{quiz}/corrections', [CorrectionController::class, 'index']);
+    Route::post('quizzes/{quiz}/corrections', [CorrectionController::class, 'store']);
+    Route::delete('quizzes/{quiz}/corrections/{correction}', [CorrectionController::class, 'takeBack']);
+    Route::post('quizzes/{quiz}/re-markings', [CorrectionController::class, 'remark']);
+    Route::post('terms', TermsController::class);
     Route::post('quizzes/{quiz}/rehearsals', RehearsalController::class);
     Route::delete('quizzes/{quiz}', [QuizController::class, 'archive']);
     Route::post('quizzes/{quiz}/restore', [QuizController::class, 'restore']);
@@ -45,12 +53,14 @@ Route::middleware('auth:teacher')->group(static function (): void {
     Route::post('classes/{class}/students', [ClassController::class, 'addStudents']);
     Route::delete('classes/{class}/students/{student}', [ClassController::class, 'takeOut']);
     Route::post('classes/{class}/students/{student}/restore', [ClassController::class, 'bringBack']);
+    Route::put('classes/{class}/students/{student}/time', [ClassController::class, 'giveExtraTime']);
     Route::delete('classes/{class}/students/{student}/secret', [ClassController::class, 'clearSecret']);
     Route::post('classes/{class}/assignments', [AssignmentController::class, 'store']);
 
     Route::get('assignments/{assignment}', [AssignmentController::class, 'show']);
     Route::patch('assignments/{assignment}', [AssignmentController::class, 'update']);
     Route::get('assignments/{assignment}/lookout', [AssignmentController::class, 'lookout']);
+    Route::post('assignments/{assignment}/rounds/{round}/overrulings', [AssignmentController::class, 'overrule']);
     Route::get('assignments/{assignment}/students/{student}', [AssignmentController::class, 'studentWalks']);
 });
 
@@ -62,6 +72,7 @@ Route::middleware('auth:student')->prefix('student')->group(static function (): 
     Route::post('sign-out', [EntryController::class, 'signOut']);
     Route::post('assignments/{assignment}/rounds', [RoundController::class, 'begin']);
     Route::get('rounds/{round}', [RoundController::class, 'show']);
+    Route::post('rounds/{round}/files', HandInController::class);
     Route::post('rounds/{round}/events', [RoundController::class, 'take']);
     Route::post('yardstick', YardstickController::class);
 });

@@ -6,6 +6,7 @@ namespace HiddenLadder\App\Media;
 
 use HiddenLadder\App\Http\Problem;
 use HiddenLadder\App\Models\Medium;
+use HiddenLadder\App\Models\Student;
 use HiddenLadder\App\Models\Teacher;
 use HiddenLadder\App\Models\Ulids;
 use Illuminate\Http\UploadedFile;
@@ -24,6 +25,62 @@ final class MediaFolder
 
     /** Pixels in all beyond which a picture is not decoded, whatever its bytes. */
     private const MOST_PIXELS = 50_000_000;
+
+    private const SOUNDS = ['audio/mpeg' => 'mp3', 'audio/ogg' => 'ogg', 'audio/webm' => 'webm', 'audio/x-wav' => 'wav', 'audio/wav' => 'wav', 'audio/mp4' => 'm4a', 'audio/x-m4a' => 'm4a', 'audio/aac' => 'aac', 'audio/flac' => 'flac'];
+
+    /** What else can be handed in; it is only ever downloaded, never shown by the browser. */
+    private const FILES = [
+        'application/pdf' => 'pdf', 'text/plain' => 'txt', 'application/vnd.oasis.opendocument.text' => 'odt',
+        'application/vnd.openxmlformats-officedocument.wordprocessingml.document' => 'docx',
+        'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet' => 'xlsx',
+    ];
+
+    /**
+     * A picture, a sound or a file that a student hands in.
+     *
+     * @throws Problem when it is missing, of another type, or too large; nothing is kept then
+     */
+    public function takeFrom(Student $student, ?UploadedFile $file): Medium
+    {
+        if ($file === null || ! $file->isValid()) {
+            throw Problem::invalid('Choose a picture, a sound or a file to hand in.', [['pointer' => '/file', 'reason' => 'There is no file that could be read.']]);
+        }
+        $id = Ulids::make();
+        [$kind, $type, $name] = $this->keep($file, $id);
+
+        return $student->media()->create([
+            'id' => $id, 'teacher_id' => null, 'kind' => $kind, 'type' => $type,
+            'title' => Str::limit(trim($file->getClientOriginalName()), 190, '…'),
+            'bytes' => (int) filesize($this->folder()."/$name"), 'seconds' => null, 'file' => $name, 'captions' => null,
+        ]);
+    }
+
+    /** @return array{MediumKind, string, string} what it is, its media type, its name in the folder */
+    private function keep(UploadedFile $file, string $id): array
+    {
+        $type = (string) $file->getMimeType();
+        // A recording of sound alone looks like a video without pictures.
+        $type = $type === 'video/webm' && str_starts_with($file->getClientMimeType(), 'audio/') && ! $this->hasPictures($file->getRealPath()) ? 'audio/webm' : $type;
+        if (in_array($type, self::PICTURES, true)) {
+            $this->within('picture', $file);
+            $this->encodeAnew($file->getRealPath(), $this->folder()."/$id.webp");
+
+            return [MediumKind::Picture, 'image/webp', "$id.webp"];
+        }
+        $isSound = isset(self::SOUNDS[$type]);
+        $ending = self::SOUNDS[$type] ?? self::FILES[$type] ?? throw $this->wrongType('A picture, a sound, a PDF, a text or a document can be handed in.');
+        $this->within($isSound ? 'sound' : 'file', $file);
+        $file->move($this->folder(), "$id.$ending");
+
+        return [$isSound ? MediumKind::Sound : MediumKind::File, $type, "$id.$ending"];
+    }
+
+    private function hasPictures(string $path): bool
+    {
+        $found = Process::timeout(30)->run(['ffprobe', '-v', 'error', '-select_streams', 'v', '-show_entries', 'stream=codec_type', '-of', 'csv=p=0', $path]);
+
+        return trim($found->output()) !== '';
+    }
 
     /** @throws Problem when it is missing, of another type, or too large; nothing is kept then */
     public function take(Teacher $teacher, ?UploadedFile $file, ?UploadedFile $captions): Medium
@@ -52,13 +109,19 @@ final class MediaFolder
             $seconds = null;
             $type = 'image/webp';
             $this->encodeAnew($file->getRealPath(), "$folder/$name");
+        } elseif (isset(self::SOUNDS[$type])) {
+            $this->within('sound', $file);
+            $name = "$id.".self::SOUNDS[$type];
+            $seconds = $this->seconds($file->getRealPath());
+            $kind = MediumKind::Sound;
+            $file->move($folder, $name);
         } else {
-            throw $this->wrongType('A video is WebM or MP4, a picture JPEG, PNG, WebP or GIF.');
+            throw $this->wrongType('A video is WebM or MP4, a sound MP3, OGG, WAV or M4A, a picture JPEG, PNG, WebP or GIF.');
         }
 
         return $teacher->media()->create([
             'id' => $id,
-            'kind' => $seconds === null ? MediumKind::Picture : MediumKind::Video,
+            'kind' => $kind ?? ($seconds === null ? MediumKind::Picture : MediumKind::Video),
             'type' => $type,
             'title' => $title === '' ? 'Untitled' : $title,
             'bytes' => (int) filesize("$folder/$name"),
@@ -83,13 +146,13 @@ final class MediaFolder
      * What a player has to know about videos and pictures before it loads them.
      *
      * @param  list<string>  $ids
-     * @return array<string, array{seconds: ?float, captions: bool}>|\stdClass by id; an empty object where there are none
+     * @return array<string, array{seconds: ?float, captions: bool, kind: string}>|\stdClass by id; an empty object where there are none
      */
     public function described(array $ids): array|\stdClass
     {
         $described = [];
         foreach ($ids === [] ? [] : Medium::query()->findMany($ids) as $medium) {
-            $described[$medium->id] = ['seconds' => $medium->seconds, 'captions' => $medium->captions !== null];
+            $described[$medium->id] = ['seconds' => $medium->seconds, 'captions' => $medium->captions !== null, 'kind' => $medium->kind->value];
         }
 
         return $described === [] ? new \stdClass : $described;

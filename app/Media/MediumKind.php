@@ -8,4 +8,6 @@ enum MediumKind: string
 {
     case Video = 'video';
     case Picture = 'picture';
+    case Sound = 'sound';
+    case File = 'file';
 }

@@ -17,6 +17,8 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property AssignmentState $state
  * @property array<array-key, mixed> $terms
  * @property ?CarbonImmutable $due_at
+ * @property ?CarbonImmutable $released_at
+ * @property ?CarbonImmutable $closed_at
  * @property CarbonImmutable $created_at
  * @property SchoolClass $class
  * @property Quiz $quiz
@@ -43,6 +45,6 @@ final class Assignment extends Model
 
     protected function casts(): array
     {
-        return ['terms' => 'array', 'state' => AssignmentState::class, 'due_at' => 'immutable_datetime', 'created_at' => 'immutable_datetime'];
+        return ['terms' => 'array', 'state' => AssignmentState::class, 'due_at' => 'immutable_datetime', 'released_at' => 'immutable_datetime', 'closed_at' => 'immutable_datetime', 'created_at' => 'immutable_datetime'];
     }
 }

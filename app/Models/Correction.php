@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace HiddenLadder\App\Models;
 
+use Carbon\CarbonImmutable;
+
 /**
  * A mend laid over an edition.
  *
@@ -11,7 +13,10 @@ namespace HiddenLadder\App\Models;
  * @property string $edition_id
  * @property int $number
  * @property string $pointer where in the document (JSON pointer)
+ * @property mixed $before what stood there
  * @property mixed $value what stands there instead
+ * @property CarbonImmutable $made_at
+ * @property ?CarbonImmutable $taken_back_at
  */
 final class Correction extends Model
 {
@@ -19,6 +24,6 @@ final class Correction extends Model
 
     protected function casts(): array
     {
-        return ['value' => 'json'];
+        return ['before' => 'json', 'value' => 'json', 'number' => 'integer', 'made_at' => 'immutable_datetime', 'taken_back_at' => 'immutable_datetime'];
     }
 }

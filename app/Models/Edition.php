@@ -16,12 +16,15 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property int $number from 1
  * @property int $version of the quiz that was frozen
  * @property array<array-key, mixed> $document
+ * @property int $revision counts the corrections made and taken back
  * @property CarbonImmutable $published_at
  * @property-read Collection<int, Correction> $corrections
  */
 final class Edition extends Model
 {
     public $timestamps = false;
+
+    protected $attributes = ['revision' => 0];
 
     /** @return HasMany<Correction, $this> those in force, in order */
     public function corrections(): HasMany
@@ -31,6 +34,6 @@ final class Edition extends Model
 
     protected function casts(): array
     {
-        return ['document' => 'array', 'number' => 'integer', 'version' => 'integer', 'published_at' => 'immutable_datetime'];
+        return ['document' => 'array', 'number' => 'integer', 'version' => 'integer', 'revision' => 'integer', 'published_at' => 'immutable_datetime'];
     }
 }

@@ -10,7 +10,8 @@ use HiddenLadder\App\Media\MediumKind;
  * A video or picture.
  *
  * @property string $id
- * @property string $teacher_id
+ * @property ?string $teacher_id whose it is: a teacher's, or
+ * @property ?string $student_id a student's who handed it in
  * @property MediumKind $kind
  * @property string $type the media type, told from the content
  * @property string $title

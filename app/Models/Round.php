@@ -19,11 +19,15 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property int $number of this student's rounds of the assignment, from 1
  * @property array<array-key, mixed> $terms
  * @property array<array-key, mixed> $state
+ * @property int $revision of the edition under which it was marked
+ * @property ?float $score of a finished round, 0 to 1
+ * @property bool $mastered
  * @property CarbonImmutable $started_at
  * @property CarbonImmutable $moved_at
  * @property ?CarbonImmutable $finished_at
  * @property Edition $edition
  * @property Assignment $assignment
+ * @property Student $student
  * @property-read Collection<int, RoundEvent> $events
  */
 final class Round extends Model
@@ -42,6 +46,12 @@ final class Round extends Model
         return $this->belongsTo(Assignment::class);
     }
 
+    /** @return BelongsTo<Student, $this> */
+    public function student(): BelongsTo
+    {
+        return $this->belongsTo(Student::class);
+    }
+
     /** @return HasMany<RoundEvent, $this> */
     public function events(): HasMany
     {
@@ -51,7 +61,7 @@ final class Round extends Model
     protected function casts(): array
     {
         return [
-            'terms' => 'array', 'state' => 'array', 'number' => 'integer',
+            'terms' => 'array', 'state' => 'array', 'number' => 'integer', 'revision' => 'integer', 'score' => 'float', 'mastered' => 'boolean',
             'started_at' => 'immutable_datetime', 'moved_at' => 'immutable_datetime', 'finished_at' => 'immutable_datetime',
         ];
     }

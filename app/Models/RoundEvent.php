@@ -16,6 +16,7 @@ use Illuminate\Database\Eloquent\Model as Eloquent;
  * @property array<array-key, mixed> $data
  * @property list<array<string, mixed>> $facts
  * @property ?int $device_ms when, by the device's clock
+ * @property bool $late it was made before its task closed, and arrived after it
  * @property int $taken_ms when, by the server's; both in milliseconds since 1970
  */
 final class RoundEvent extends Eloquent
@@ -30,6 +31,6 @@ final class RoundEvent extends Eloquent
 
     protected function casts(): array
     {
-        return ['data' => 'array', 'facts' => 'array', 'number' => 'integer', 'taken_ms' => 'integer', 'device_ms' => 'integer'];
+        return ['data' => 'array', 'facts' => 'array', 'number' => 'integer', 'taken_ms' => 'integer', 'late' => 'boolean', 'device_ms' => 'integer'];
     }
 }

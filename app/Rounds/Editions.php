@@ -20,8 +20,8 @@ final class Editions
     /** @return array<array-key, mixed> */
     public function document(Edition $edition): array
     {
-        // Most editions have none, which is then known without asking again.
-        if ($edition->hasAttribute('corrections_count') && $edition->getAttribute('corrections_count') === 0) {
+        // Most editions never had one, which is then known without asking.
+        if ($edition->revision === 0) {
             return $edition->document;
         }
 

@@ -63,7 +63,7 @@ final class Lookout
         $figures = [];
         foreach ($quiz->questions() as $question) {
             $records = array_map(static fn (State $state): Record => $state->record($question->id), $states);
-            $figures[] = QuestionFigures::of($question, $records)->toArray();
+            $figures[] = QuestionFigures::of($quiz, $question, $records)->toArray();
         }
 
         return $figures;

@@ -77,6 +77,133 @@ final readonly class Fields
         return is_bool($value) ? $value : throw new MalformedInput("$this->pointer/$name", 'true or false is expected');
     }
 
+    public function stringOr(string $name, string $default): string
+    {
+        return ($this->values[$name] ?? null) === null ? $default : $this->string($name);
+    }
+
+    public function numberOr(string $name, float $default): float
+    {
+        return ($this->values[$name] ?? null) === null ? $default : $this->number($name);
+    }
+
+    public function integerOr(string $name, int $default): int
+    {
+        return ($this->values[$name] ?? null) === null ? $default : $this->integer($name);
+    }
+
+    public function booleanOr(string $name, bool $default): bool
+    {
+        return ($this->values[$name] ?? null) === null ? $default : $this->boolean($name);
+    }
+
+    /**
+     * @template T of \BackedEnum
+     *
+     * @param  class-string<T>  $enum
+     * @return T
+     *
+     * @throws MalformedInput when the text is none of the enum's
+     */
+    public function oneOf(string $name, string $enum): \BackedEnum
+    {
+        return $enum::tryFrom($this->string($name)) ?? throw new MalformedInput("$this->pointer/$name", 'this value is not known here');
+    }
+
+    /**
+     * @template T
+     *
+     * @param  callable(self): T  $read
+     * @return list<T> nothing when it is missing
+     */
+    public function objectsOr(string $name, callable $read): array
+    {
+        return ($this->values[$name] ?? null) === null ? [] : $this->objects($name, $read);
+    }
+
+    /**
+     * @param  list<string>  $default
+     * @return list<string>
+     */
+    public function stringsOr(string $name, array $default = []): array
+    {
+        return ($this->values[$name] ?? null) === null ? $default : $this->strings($name);
+    }
+
+    /**
+     * @template T
+     *
+     * @param  callable(self): T  $read
+     * @return list<list<T>>
+     *
+     * @throws MalformedInput
+     */
+    public function lists(string $name, callable $read): array
+    {
+        $lists = [];
+        foreach ($this->items($name) as $index => $item) {
+            $list = new self(['items' => $item], "$this->pointer/$name/$index");
+            $lists[] = $list->objects('items', $read);
+        }
+
+        return $lists;
+    }
+
+    /**
+     * @return array<string, string> nothing when it is missing
+     *
+     * @throws MalformedInput
+     */
+    public function stringMapOr(string $name): array
+    {
+        $map = [];
+        foreach (self::of($this->values[$name] ?? [], "$this->pointer/$name")->values as $key => $value) {
+            $map[(string) $key] = is_string($value) ? $value : throw new MalformedInput("$this->pointer/$name/$key", 'a text is expected');
+        }
+
+        return $map;
+    }
+
+    /**
+     * @param  list<string>  $known
+     *
+     * @throws MalformedInput when it is none of the known ones
+     */
+    public function choice(string $name, array $known, string $default): string
+    {
+        $value = $this->stringOr($name, $default);
+
+        return in_array($value, $known, true) ? $value : throw new MalformedInput("$this->pointer/$name", 'one of '.implode(', ', $known).' is expected');
+    }
+
+    /** @throws MalformedInput when it is there and out of range */
+    public function between(string $name, int $least, int $most): ?int
+    {
+        $value = $this->integerOrNull($name);
+
+        return $value === null || ($value >= $least && $value <= $most) ? $value : throw new MalformedInput("$this->pointer/$name", "a whole number from $least to $most is expected");
+    }
+
+    /** @throws MalformedInput when it is there and not between 0 and 1 */
+    public function share(string $name): ?float
+    {
+        $value = $this->numberOrNull($name);
+
+        return $value === null || ($value >= 0 && $value <= 1) ? $value : throw new MalformedInput("$this->pointer/$name", 'a share lies between 0 and 1');
+    }
+
+    /**
+     * @return list<float>
+     *
+     * @throws MalformedInput
+     */
+    public function numbers(string $name): array
+    {
+        $list = new self($this->items($name), "$this->pointer/$name");
+
+        return array_map(static fn (int $index): float => $list->number((string) $index), array_keys($this->items($name)));
+    }
+
     /** @throws MalformedInput */
     public function object(string $name): self
     {
@@ -146,6 +273,38 @@ final readonly class Fields
         $map = [];
         foreach (self::of($this->values[$name] ?? [], "$this->pointer/$name")->values as $key => $value) {
             $map[(string) $key] = is_int($value) ? $value : throw new MalformedInput("$this->pointer/$name/$key", 'a whole number is expected');
+        }
+
+        return $map;
+    }
+
+    /**
+     * @return array<string, float> nothing when it is missing
+     *
+     * @throws MalformedInput
+     */
+    public function numberMap(string $name): array
+    {
+        $map = [];
+        $object = self::of($this->values[$name] ?? [], "$this->pointer/$name");
+        foreach (array_keys($object->values) as $key) {
+            $map[(string) $key] = $object->number((string) $key);
+        }
+
+        return $map;
+    }
+
+    /**
+     * @return array<string, bool> nothing when it is missing
+     *
+     * @throws MalformedInput
+     */
+    public function booleans(string $name): array
+    {
+        $map = [];
+        $object = self::of($this->values[$name] ?? [], "$this->pointer/$name");
+        foreach (array_keys($object->values) as $key) {
+            $map[(string) $key] = $object->boolean((string) $key);
         }
 
         return $map;

@@ -18,8 +18,14 @@ use HiddenLadder\App\Models\Teacher;
 use HiddenLadder\App\Models\Ulids;
 use HiddenLadder\App\Rounds\Editions;
 use HiddenLadder\App\Rounds\RoundBook;
+use HiddenLadder\Core\Fields;
+use HiddenLadder\Core\Forecast\MadeUpStudent;
+use HiddenLadder\Core\Round\Answered;
+use HiddenLadder\Core\Round\AskedForHelp;
+use HiddenLadder\Core\Round\Event;
 use HiddenLadder\Core\Round\State;
 use HiddenLadder\Core\Round\Terms;
+use HiddenLadder\Core\Round\Watched;
 use Illuminate\Support\Facades\Hash;
 use Random\Engine\Xoshiro256StarStar;
 use Random\Randomizer;
@@ -53,9 +59,7 @@ final class Demo
     {
         $teacher = Teacher::query()->create(self::TEACHER);
         $media = $this->videos($teacher);
-        $tides = $this->publish($teacher, Quizzes::tides($media));
-        $this->publish($teacher, Quizzes::circuits());
-        $this->publish($teacher, Quizzes::notes());
+        [$tides, $circuits] = array_map(fn (array $document): Edition => $this->publish($teacher, $document), Quizzes::all($media));
 
         $class = $teacher->classes()->create(['name' => 'Year 8 Geography', 'phrase' => self::PHRASE]);
         $this->roster->add($class, implode("\n", self::STUDENTS));
@@ -65,6 +69,10 @@ final class Demo
             'terms' => Terms::learn()->toArray(), 'due_at' => now()->addDay()->setTime(8, 0),
         ]);
         $this->walkAll($class, $assignment, $tides);
+        Assignment::query()->create([
+            'class_id' => $class->id, 'quiz_id' => $circuits->quiz_id, 'state' => AssignmentState::Open,
+            'terms' => Terms::read(Fields::of($circuits->document['terms'] ?? []))->toArray(), 'due_at' => now()->addDays(4)->setTime(8, 0),
+        ]);
     }
 
     /** @return array<string, string> ids by name */
@@ -109,10 +117,21 @@ final class Demo
             if ($student->name === self::STUDENT['name']) {
                 continue;
             }
-            $made = new MadeUpStudent($document, [0.9, 0.7, 0.55, 0.4][$index % 4], $lot);
+            $made = new MadeUpStudent($document, Terms::learn(), [0.9, 0.7, 0.55, 0.4][$index % 4], $lot, helps: 0.18, asks: 0.08, leaves: 0.45);
             $steps = $index % 6 === 2 ? 400 : $lot->getInt(4, 22);
             $this->walk($student, $assignment, $edition, $made, $steps, $lot);
         }
+    }
+
+    /** Milliseconds that something takes, by lot. */
+    private static function wait(Event $event, Randomizer $lot): int
+    {
+        return match (true) {
+            $event instanceof Watched => (int) (max(1, $event->to - $event->from) * 1000),
+            $event instanceof Answered => $lot->getInt(9000, 55000),
+            $event instanceof AskedForHelp => $lot->getInt(9000, 25000),
+            default => $lot->getInt(3000, 16000),
+        };
     }
 
     private function walk(Student $student, Assignment $assignment, Edition $edition, MadeUpStudent $made, int $steps, Randomizer $lot): void
@@ -122,8 +141,8 @@ final class Demo
         $state = State::fromArray($round->state);
         $latest = (int) now()->valueOf() - 2000;
         for ($step = 0; $step < $steps && ! $state->isFinished(); $step++) {
-            [$event, $wait] = $made->next($state);
-            $at += $wait;
+            $event = $made->next($state);
+            $at += self::wait($event, $lot);
             if ($at > $latest) {
                 return;
             }

@@ -31,25 +31,26 @@ final class Draft
     /**
      * @param  list<array<string, mixed>>  $stops
      * @param  list<array<string, mixed>>  $sideStops
+     * @param  Doc  $more  members beside the required ones
      * @return Doc
      */
-    public function quiz(string $title, string $instructions, array $stops, string $finish, string $message, array $sideStops = []): array
+    public function quiz(string $title, string $instructions, array $stops, string $finish, string $message, array $sideStops = [], array $more = []): array
     {
         return [
-            'schema' => 1, 'title' => $title, 'instructions' => $instructions, 'language' => 'en',
+            'schema' => 2, 'title' => $title, 'instructions' => $instructions, 'language' => 'en',
             'stops' => $stops, 'sideStops' => $sideStops,
-            'finishes' => [['id' => $this->id('finish'), 'title' => $finish, 'message' => $message]],
-        ];
+        ] + $more + ['finishes' => [['id' => $this->id('finish'), 'title' => $finish, 'message' => $message]]];
     }
 
     /**
      * @param  list<array<string, mixed>>  $entries
      * @param  list<array<string, mixed>>  $ladder
+     * @param  Doc  $more  members beside the required ones
      * @return Doc a question
      */
-    public function question(string $name, string $kind, string $text, array $entries, string $right, string $notRight, array $ladder, string $tolerance = '0'): array
+    public function question(string $name, string $kind, string $text, array $entries, string $right, string $notRight, array $ladder, string $tolerance = '0', array $more = []): array
     {
-        return [
+        return $more + [
             'id' => $this->id("$name/question"), 'kind' => $kind,
             'prompt' => [['kind' => 'text', 'text' => $text]],
             'points' => 1, 'tolerance' => ['kind' => 'absolute', 'value' => $tolerance],
@@ -60,20 +61,22 @@ final class Draft
 
     /**
      * @param  Doc  $question
+     * @param  Doc  $more
      * @return Doc
      */
-    public function asks(string $name, array $question): array
+    public function asks(string $name, array $question, array $more = []): array
     {
-        return ['id' => $this->id($name), 'kind' => 'question', 'question' => $question];
+        return ['id' => $this->id($name), 'kind' => 'question', 'question' => $question] + $more;
     }
 
     /**
      * @param  list<array<string, mixed>>  $cues
+     * @param  Doc  $more
      * @return Doc
      */
-    public function video(string $name, string $title, string $media, array $cues): array
+    public function video(string $name, string $title, string $media, array $cues, array $more = []): array
     {
-        return ['id' => $this->id($name), 'kind' => 'video', 'title' => $title, 'clip' => ['media' => $media, 'from' => 0, 'to' => null], 'cues' => $cues];
+        return ['id' => $this->id($name), 'kind' => 'video', 'title' => $title, 'clip' => ['media' => $media, 'from' => 0, 'to' => null], 'cues' => $cues] + $more;
     }
 
     /**
@@ -82,13 +85,42 @@ final class Draft
      */
     public function cue(string $name, float $at, array $question): array
     {
-        return ['id' => $this->id($name), 'at' => $at, 'question' => $question];
+        return ['id' => $this->id($name), 'kind' => 'question', 'at' => $at, 'question' => $question];
     }
 
-    /** @return Doc a stop or a rung */
-    public function reading(string $name, string $title, string $text): array
+    /** @return Doc a note, or time for comments, at a moment of a video */
+    public function note(string $name, float $at, string $text, string $kind = 'note'): array
     {
-        return ['id' => $this->id($name), 'kind' => 'reading', 'title' => $title, 'text' => $text];
+        return ['id' => $this->id($name), 'kind' => $kind, 'at' => $at, 'text' => $text];
+    }
+
+    /**
+     * @param  Doc  $more
+     * @return Doc a stop or a rung
+     */
+    public function reading(string $name, string $title, string $text, array $more = []): array
+    {
+        return ['id' => $this->id($name), 'kind' => 'reading', 'title' => $title, 'text' => $text] + $more;
+    }
+
+    /**
+     * @param  list<array<string, mixed>>  $questions
+     * @param  Doc  $more
+     * @return Doc
+     */
+    public function drill(string $name, string $title, array $questions, int $deal, int $need, string $ends = 'need', array $more = []): array
+    {
+        return ['id' => $this->id($name), 'kind' => 'drill', 'title' => $title, 'questions' => $questions, 'deal' => $deal, 'need' => $need, 'ends' => $ends, 'points' => 2] + $more;
+    }
+
+    /**
+     * @param  list<list<array<string, mixed>>>  $levels
+     * @param  list<array<string, mixed>>  $ladder
+     * @return Doc
+     */
+    public function staircase(string $name, string $title, array $levels, array $ladder, int $longest = 8): array
+    {
+        return ['id' => $this->id($name), 'kind' => 'staircase', 'title' => $title, 'levels' => $levels, 'longest' => $longest, 'points' => 2, 'ladder' => $ladder];
     }
 
     /** @return Doc */
@@ -103,18 +135,79 @@ final class Draft
         return ['id' => $this->id($name), 'kind' => 'video', 'title' => $title, 'clip' => ['media' => $media, 'from' => $from, 'to' => $to]];
     }
 
-    /** @return Doc an entry that is taken */
-    public function right(string $text, string $feedback = ''): array
+    /**
+     * @param  Doc  $question
+     * @return Doc a rung that is a simpler question
+     */
+    public function simpler(string $name, array $question): array
     {
-        return ['id' => $this->id("entry/$text/$feedback/right"), 'text' => $text, 'right' => true, 'feedback' => $feedback, 'fork' => null, 'ladder' => []];
+        return ['id' => $this->id($name), 'kind' => 'question', 'question' => $question];
+    }
+
+    /** @return Doc a rung with something worked through */
+    public function example(string $name, string $title, string $text): array
+    {
+        return ['id' => $this->id($name), 'kind' => 'worked-example', 'title' => $title, 'text' => $text];
+    }
+
+    /** @return Doc a rung with something to do and answers to check oneself */
+    public function exercise(string $name, string $title, string $text, string $answers, string $link = ''): array
+    {
+        return ['id' => $this->id($name), 'kind' => 'exercise', 'title' => $title, 'text' => $text, 'link' => $link, 'answers' => $answers];
+    }
+
+    /** @return Doc a rung that calls the teacher */
+    public function teacher(string $name, string $text): array
+    {
+        return ['id' => $this->id($name), 'kind' => 'teacher', 'text' => $text];
+    }
+
+    /**
+     * @param  Doc  $more
+     * @return Doc an entry that is taken
+     */
+    public function right(string $text, string $feedback = '', array $more = []): array
+    {
+        return $more + ['id' => $this->id("entry/$text/$feedback/right"), 'text' => $text, 'right' => true, 'feedback' => $feedback, 'fork' => null, 'ladder' => []];
     }
 
     /**
      * @param  list<array<string, mixed>>  $ladder
+     * @param  Doc  $more
      * @return Doc an entry that is known to be wrong
      */
-    public function wrong(string $name, string $text, string $feedback = '', array $ladder = [], ?string $fork = null): array
+    public function wrong(string $name, string $text, string $feedback = '', array $ladder = [], ?string $fork = null, array $more = []): array
     {
-        return ['id' => $this->id("entry/$name"), 'text' => $text, 'right' => false, 'feedback' => $feedback, 'fork' => $fork, 'ladder' => $ladder];
+        return $more + ['id' => $this->id("entry/$name"), 'text' => $text, 'right' => false, 'feedback' => $feedback, 'fork' => $fork, 'ladder' => $ladder];
+    }
+
+    /**
+     * @param  array<string, mixed>  $when
+     * @return Doc
+     */
+    public function fork(array $when, string $to): array
+    {
+        return ['when' => $when, 'to' => $to];
+    }
+
+    /** @return Doc */
+    public function item(string $name, string $text): array
+    {
+        return ['id' => $this->id("item/$name"), 'text' => $text];
+    }
+
+    /** @return Doc a thing on the left of a match, with the name of its item */
+    public function pair(string $name, string $text, string $item): array
+    {
+        return ['id' => $this->id("pair/$name"), 'text' => $text, 'item' => $this->id("item/$item")];
+    }
+
+    /**
+     * @param  list<array<string, mixed>>  $entries
+     * @return Doc
+     */
+    public function gap(string $name, array $entries, string $show = 'typed'): array
+    {
+        return ['id' => $this->id("gap/$name"), 'show' => $show, 'entries' => $entries];
     }
 }

@@ -67,7 +67,7 @@ final class Contract
     {
         $absolute = json_decode(str_replace('"#\/', '"'.str_replace('/', '\/', self::ID).'#\/', (string) json_encode($schema)));
         $error = $this->validator->validate(json_decode($body), $absolute)->error();
-        Assert::assertNull($error, $error === null ? '' : "$what: ".json_encode((new ErrorFormatter)->format($error))."\n".substr($body, 0, 600));
+        Assert::assertTrue($error === null, $error === null ? '' : "$what: ".json_encode((new ErrorFormatter)->format($error))."\n".substr($body, 0, 600));
     }
 
     private function path(string $uri): ?string

@@ -113,6 +113,7 @@ final class NothingUnseenTest extends AppTestCase
 
         $this->does('answered', ['question' => Sample::id('last/question'), 'response' => ['text' => '424242']]);
         $this->does('went-on', ['from' => Sample::id('last')]);
-        self::assertEqualsCanonicalizing(['LATER-finish', 'LATER-message'], $this->leaked());
+        // The review names what was asked, what this student answered, and what was said to it; no key.
+        self::assertEqualsCanonicalizing(['LATER-finish', 'LATER-message', 'LATER-cue', 'LATER-last', '424242', 'SECRET-right', 'SECRET-right-entry', 'SECRET-cue-right', 'SECRET-last-right'], $this->leaked());
     }
 }

@@ -5,8 +5,6 @@ declare(strict_types=1);
 namespace HiddenLadder\App\Tests;
 
 use HiddenLadder\App\Models\Assignment;
-use HiddenLadder\App\Models\Correction;
-use HiddenLadder\App\Models\Edition;
 use HiddenLadder\App\Models\Round;
 use HiddenLadder\App\Models\RoundEvent;
 use HiddenLadder\App\Models\Student;
@@ -56,7 +54,7 @@ final class RoundTest extends AppTestCase
         $this->answers(1, 'plain')->assertOk()->assertJsonPath('number', 2)->assertJsonPath('place.rung.text', 'First rung.');
         $stored = RoundEvent::query()->where('round_id', $this->round)->where('number', 2)->sole();
         self::assertSame('answered', $stored->kind);
-        self::assertSame(['marked', 'stood', 'rung-seen'], array_column($stored->facts, 'kind'));
+        self::assertSame(['marked', 'stood', 'led', 'rung-seen'], array_column($stored->facts, 'kind'));
     }
 
     public function test_the_same_event_again_gives_the_same_reply_and_no_second_event(): void
@@ -124,11 +122,8 @@ final class RoundTest extends AppTestCase
 
     public function test_a_correction_laid_over_the_edition_reaches_a_running_round(): void
     {
-        Correction::query()->create([
-            'edition_id' => Edition::query()->where('quiz_id', $this->assignment->quiz_id)->sole()->id, 'teacher_id' => $this->teacher->id,
-            'number' => 1, 'pointer' => '/stops/0/question/entries/1/right', 'value' => true, 'made_at' => now(),
-        ]);
-        $this->answers(1, 'plain')->assertOk()->assertJsonPath('place.verdict.result', 'right');
+        $this->asTeacher($this->teacher)->postJson("/api/quizzes/{$this->assignment->quiz_id}/corrections", ['pointer' => '/stops/0/question/entries/1/right', 'value' => true])->assertCreated();
+        $this->asStudent($this->ada)->answers(1, 'plain')->assertOk()->assertJsonPath('place.verdict.result', 'right');
     }
 
     public function test_beginning_again_gives_the_round_under_way_and_after_the_finish_a_new_one(): void

@@ -19,7 +19,7 @@ final class RebuildRounds extends Command
     {
         $changed = 0;
         $total = 0;
-        foreach (Round::query()->lazyById(200) as $round) {
+        foreach (Round::query()->with(['edition.corrections', 'assignment'])->lazyById(200) as $round) {
             $before = $round->state;
             $book->rebuild($round);
             $total++;

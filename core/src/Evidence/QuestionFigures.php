@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace HiddenLadder\Core\Evidence;
 
 use HiddenLadder\Core\Quiz\Question;
+use HiddenLadder\Core\Quiz\QuizDocument;
 use HiddenLadder\Core\Round\Record;
 use HiddenLadder\Core\Round\Standing;
 
@@ -26,7 +27,7 @@ final readonly class QuestionFigures
     }
 
     /** @param  list<Record>  $records one for each student */
-    public static function of(Question $question, array $records): self
+    public static function of(QuizDocument $quiz, Question $question, array $records): self
     {
         $standings = array_fill_keys(array_column(Standing::cases(), 'value'), 0);
         $matched = [];
@@ -37,7 +38,7 @@ final readonly class QuestionFigures
                 $matched[$entry] = ($matched[$entry] ?? 0) + 1;
             }
             foreach ($record->depths as $ladder => $depth) {
-                foreach (array_slice($question->ladder($ladder === '' ? null : $ladder), 0, $depth) as $rung) {
+                foreach (array_slice($quiz->ladder($ladder), 0, $depth) as $rung) {
                     $rungs[$rung->id] = ($rungs[$rung->id] ?? 0) + 1;
                 }
             }

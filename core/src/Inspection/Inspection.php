@@ -4,21 +4,14 @@ declare(strict_types=1);
 
 namespace HiddenLadder\Core\Inspection;
 
-use HiddenLadder\Core\Marking\Marker;
-use HiddenLadder\Core\Marking\NumberReader;
-use HiddenLadder\Core\Marking\PlainText;
-use HiddenLadder\Core\Marking\Response;
-use HiddenLadder\Core\Marking\Result;
-use HiddenLadder\Core\Marking\UnfitResponse;
-use HiddenLadder\Core\Quiz\Cue;
-use HiddenLadder\Core\Quiz\Entry;
+use HiddenLadder\Core\Quiz\DrillEnd;
+use HiddenLadder\Core\Quiz\DrillStop;
 use HiddenLadder\Core\Quiz\Question;
-use HiddenLadder\Core\Quiz\QuestionKind;
-use HiddenLadder\Core\Quiz\QuestionStop;
 use HiddenLadder\Core\Quiz\QuizDocument;
 use HiddenLadder\Core\Quiz\ReadingStop;
 use HiddenLadder\Core\Quiz\Rung;
 use HiddenLadder\Core\Quiz\RungKind;
+use HiddenLadder\Core\Quiz\StaircaseStop;
 use HiddenLadder\Core\Quiz\Stop;
 use HiddenLadder\Core\Quiz\VideoStop;
 
@@ -28,9 +21,7 @@ final class Inspection
     /** A remedial video longer than this is seldom watched to its end (common practice). */
     private const LONG_HELP_SECONDS = 120;
 
-    private Marker $marker;
-
-    private NumberReader $numbers;
+    private readonly KeyCheck $keys;
 
     private ?string $stop = null;
 
@@ -39,8 +30,7 @@ final class Inspection
 
     private function __construct(private readonly QuizDocument $quiz)
     {
-        $this->marker = new Marker($quiz->language);
-        $this->numbers = new NumberReader($quiz->language);
+        $this->keys = new KeyCheck($quiz->language);
     }
 
     /** @return list<Finding> in the order of the stops */
@@ -77,29 +67,49 @@ final class Inspection
             $this->stop($stop);
             $this->wayBack($stop);
         }
+        $this->stop = null;
+        array_map($this->question(...), $this->quiz->pool);
     }
 
     private function stop(Stop $stop): void
     {
-        if ($stop instanceof QuestionStop) {
-            $this->question($stop->question);
-        } elseif ($stop instanceof VideoStop) {
+        if ($stop instanceof VideoStop) {
             $this->video($stop);
         } elseif ($stop instanceof ReadingStop && trim($stop->text) === '') {
             $this->find(Severity::Stops, $stop->id, 'This reading has no text yet.');
+        } elseif ($stop instanceof DrillStop) {
+            $this->drill($stop);
+        } elseif ($stop instanceof StaircaseStop) {
+            $this->staircase($stop);
         }
+        array_map($this->question(...), $stop->questions());
+    }
+
+    private function drill(DrillStop $stop): void
+    {
+        $count = count($stop->questions);
+        if ($count === 0) {
+            $this->find(Severity::Stops, $stop->id, 'This drill has no questions yet.');
+        } elseif ($stop->need > $count) {
+            $this->find(Severity::Stops, $stop->id, "This drill asks for $stop->need right answers, and there are only $count questions.");
+        } elseif ($stop->deal > $count && $stop->ends === DrillEnd::Deal) {
+            $this->find(Severity::Warns, $stop->id, "This drill deals $stop->deal questions, and there are only $count: some will come twice.");
+        }
+    }
+
+    private function staircase(StaircaseStop $stop): void
+    {
+        if (count($stop->levels) < 2) {
+            $this->find(Severity::Stops, $stop->id, 'A staircase needs at least two levels with a question each.');
+        }
+        array_map($this->rung(...), $stop->ladder);
     }
 
     /** A right answer that leads back makes whoever knows it walk in a circle. */
     private function wayBack(Stop $stop): void
     {
         $here = $this->quiz->position($stop->id);
-        $questions = match (true) {
-            $stop instanceof QuestionStop => [$stop->question],
-            $stop instanceof VideoStop => array_map(static fn (Cue $cue): Question => $cue->question, $stop->cues),
-            default => [],
-        };
-        foreach ($questions as $question) {
+        foreach ($stop->questions() as $question) {
             foreach ($question->accepted() as $entry) {
                 $there = $entry->fork === null ? null : $this->quiz->position($entry->fork);
                 if ($here !== null && $there !== null && $there <= $here) {
@@ -123,7 +133,6 @@ final class Inspection
                 $this->find(Severity::Warns, $cue->id, 'Two cues stand at the same moment of the video.');
             }
             $moments[] = $cue->at;
-            $this->question($cue->question);
         }
     }
 
@@ -132,74 +141,25 @@ final class Inspection
         if ($question->text() === '') {
             $this->find(Severity::Stops, $question->id, 'This question asks nothing yet: write its text.');
         }
-        foreach ($question->prompt as $block) {
-            if ($block->media !== null && trim($block->text) === '') {
-                $this->find(Severity::Warns, $question->id, 'A picture here has no alternative text for those who cannot see it.');
+        foreach ($question->blocks() as $block) {
+            if ($block->lacksAlternative()) {
+                $this->find(Severity::Warns, $question->id, 'Something here has no alternative text for those who cannot see or hear it.');
             }
         }
-        if ($question->kind->showsOptions() && count($question->entries) < 2) {
-            $this->find(Severity::Stops, $question->id, 'A choice needs at least two options.');
+        foreach ($this->keys->of($question) as [$severity, $at, $sentence]) {
+            $this->find($severity, $at, $sentence);
         }
-        if ($question->accepted() === []) {
-            $this->find(Severity::Stops, $question->id, $question->kind->showsOptions()
-                ? 'No option is marked as right yet.'
-                : 'No accepted answer has been given yet.');
+        foreach ($question->ladders() as $ladder) {
+            array_map($this->rung(...), $ladder['rungs']);
         }
-        if ($question->kind === QuestionKind::OneChoice && count($question->accepted()) > 1) {
-            $this->find(Severity::Advises, $question->id, 'More than one option is right here: any one of them will be taken.');
-        }
-        $this->entries($question);
-        foreach ([$question->ladder, ...array_map(static fn (Entry $entry): array => $entry->ladder, $question->entries)] as $ladder) {
-            array_map($this->rung(...), $ladder);
-        }
-        if ($question->ladder === [] && $question->feedbackNotRight === '' && $this->saysNothing($question)) {
+        if ($question->isMarked() && $question->ladder === [] && $question->feedbackNotRight === '' && $this->saysNothing($question)) {
             $this->find(Severity::Advises, $question->id, 'A slip here gets no help and no word: add a rung or feedback.');
-        }
-    }
-
-    private function entries(Question $question): void
-    {
-        $seen = [];
-        foreach ($question->entries as $entry) {
-            $same = $this->sameness($question, $entry);
-            if (isset($seen[$same])) {
-                $this->find(
-                    $question->kind->showsOptions() || $seen[$same] !== $entry->right ? Severity::Stops : Severity::Warns,
-                    $entry->id,
-                    $seen[$same] === $entry->right
-                        ? "“{$entry->text}” stands here twice."
-                        : "“{$entry->text}” is listed as right and as wrong.",
-                );
-            }
-            $seen[$same] = $entry->right;
-            if ($question->kind === QuestionKind::Number && $this->numbers->readings($entry->text) === []) {
-                $this->find(Severity::Stops, $entry->id, "“{$entry->text}” cannot be read as a number.");
-            } elseif (! $question->kind->showsOptions() && $entry->right && ! $this->accepts($question, $entry)) {
-                $this->find(Severity::Stops, $entry->id, "“{$entry->text}” would not be taken as right: it can be read in two ways.");
-            }
-        }
-    }
-
-    /** Two entries with the same value here cannot be told apart by the marker. */
-    private function sameness(Question $question, Entry $entry): string
-    {
-        $number = $question->kind === QuestionKind::Number ? $this->numbers->readings($entry->text)[0] ?? null : null;
-
-        return $number === null ? PlainText::folded($entry->text) : NumberReader::written($number);
-    }
-
-    private function accepts(Question $question, Entry $entry): bool
-    {
-        try {
-            return $this->marker->mark($question, Response::text($entry->text))->result === Result::Right;
-        } catch (UnfitResponse) {
-            return false;
         }
     }
 
     private function saysNothing(Question $question): bool
     {
-        foreach ($question->entries as $entry) {
+        foreach ($question->allEntries() as $entry) {
             if (! $entry->right && ($entry->feedback !== '' || $entry->ladder !== [] || $entry->fork !== null)) {
                 return false;
             }
@@ -214,6 +174,9 @@ final class Inspection
             $this->find(Severity::Stops, $rung->id, $rung->kind === RungKind::Video
                 ? 'No video has been chosen for this rung yet.'
                 : 'This rung has no text yet.');
+        }
+        if ($rung->question !== null) {
+            $this->question($rung->question);
         }
         $clip = $rung->clip;
         if ($clip !== null && $clip->to !== null && $clip->to <= $clip->from) {

@@ -10,28 +10,75 @@ use HiddenLadder\Core\Quiz\QuestionKind;
 /** Marks a response to a question. The same question and response always give the same mark. */
 final readonly class Marker
 {
+    private TextMarking $texts;
+
+    private NumberMarking $numbers;
+
+    private ExpressionMarking $expressions;
+
     /** @param  string  $language of the quiz (BCP 47); it decides the decimal sign */
-    public function __construct(private string $language)
+    public function __construct(string $language)
     {
+        $this->texts = new TextMarking;
+        $this->numbers = new NumberMarking(NumberReader::for($language));
+        $this->expressions = new ExpressionMarking(NumberReader::for($language)->decimalSign);
     }
 
-    /** @throws UnfitResponse when the response does not fit the kind of question */
+    /** @throws UnfitResponse when the response does not fit the kind of question; its message may be shown to the student */
     public function mark(Question $question, Response $response): Mark
     {
-        if ($question->kind->showsOptions() !== ($response->text === null)) {
+        if ($response->as !== self::asked($question->kind)) {
             throw new UnfitResponse('This answer is of another kind than the question.');
         }
+        if ($question->isMarked()) {
+            return match ($question->kind) {
+                QuestionKind::OneChoice, QuestionKind::TrueFalse => $this->oneChoice($question, $response->list),
+                QuestionKind::SeveralChoices => $this->severalChoices($question, $response->list),
+                QuestionKind::ShortText => $this->texts->mark($question->entries, $question->textRules, self::line($response)),
+                QuestionKind::Number => $this->numbers->mark($question, self::line($response)),
+                QuestionKind::Expression => $this->expressions->mark($question, self::line($response)),
+                QuestionKind::Order => $this->order($question, $response->list),
+                QuestionKind::Match => $this->match($question, $response->map),
+                default => $this->gaps($question, $response->map),
+            };
+        }
+        $given = match ($response->as) {
+            'text' => self::line($response, $question->kind === QuestionKind::Written ? Response::LONGEST_WRITTEN : Response::LONGEST),
+            'choices' => $this->chosen($question, $response->list),
+            default => $response->list === [] && $response->map === [] ? throw new UnfitResponse('There is no answer yet.') : null,
+        };
 
-        return match ($question->kind) {
-            QuestionKind::OneChoice => $this->oneChoice($question, $response->choices),
-            QuestionKind::SeveralChoices => $this->severalChoices($question, $response->choices),
-            QuestionKind::ShortText => $this->shortText($question, $this->typed($response)),
-            QuestionKind::Number => $this->number($question, $this->typed($response)),
+        return new Mark(Result::Noted, 0.0, is_array($given) && count($given) === 1 ? $given[0] : null);
+    }
+
+    /** The way in which a kind of question is answered: the name of the response's member. */
+    public static function asked(QuestionKind $kind): string
+    {
+        return match ($kind) {
+            QuestionKind::OneChoice, QuestionKind::TrueFalse, QuestionKind::SeveralChoices, QuestionKind::Poll => 'choices',
+            QuestionKind::Order => 'order',
+            QuestionKind::Match => 'pairs',
+            QuestionKind::Gaps => 'gaps',
+            QuestionKind::HandIn => 'files',
+            default => 'text',
         };
     }
 
     /**
-     * As QTI's response-processing template match_correct does it (1EdTech QTI 2.2, 2.15).
+     * @param  list<string>  $choices
+     * @return non-empty-list<string>
+     */
+    private function chosen(Question $question, array $choices): array
+    {
+        foreach ($choices as $choice) {
+            $question->entry($choice) ?? throw new UnfitResponse('This choice is not among the options.');
+        }
+
+        return $choices === [] ? throw new UnfitResponse('Choose an answer.') : $choices;
+    }
+
+    /**
+     * As QTI's response-processing templates match_correct and, with shares, map_response do it (1EdTech QTI 2.2, 2.15).
      *
      * @param  list<string>  $choices
      */
@@ -40,87 +87,163 @@ final readonly class Marker
         if (count($choices) !== 1) {
             throw new UnfitResponse('Choose one answer.');
         }
-        $entry = $question->entry($choices[0]) ?? throw new UnfitResponse('This choice is not among the options.');
 
-        return $entry->right ? Mark::right($entry->id) : Mark::notRight($entry->id);
+        return Mark::entry($question->entry($choices[0]) ?? throw new UnfitResponse('This choice is not among the options.'));
     }
 
     /**
-     * All or nothing; the first wrong option chosen, in the order of the question, is the entry that matched.
+     * All or nothing; by parts, (right chosen − wrong chosen) / number right, not below 0. The first wrong option chosen, in
+     * the order of the question, is the entry that matched.
      *
      * @param  list<string>  $choices
      */
     private function severalChoices(Question $question, array $choices): Mark
     {
-        if ($choices === []) {
-            throw new UnfitResponse('Choose at least one answer.');
+        $chosen = array_flip($this->chosen($question, $choices));
+        $right = $wrong = $accepted = 0;
+        $matched = null;
+        foreach ($question->entries as $entry) {
+            $accepted += $entry->right ? 1 : 0;
+            if (isset($chosen[$entry->id])) {
+                $entry->right ? $right++ : $wrong++;
+                $matched ??= $entry->right ? null : $entry;
+            }
         }
-        foreach ($choices as $choice) {
-            $question->entry($choice) ?? throw new UnfitResponse('This choice is not among the options.');
+        $all = $wrong === 0 && $right === $accepted;
+        $share = $question->byParts && ! $all ? min(max(0, $right - $wrong) / max(1, $accepted), 0.999) : ($all ? 1.0 : 0.0);
+
+        return Mark::share($share, $matched);
+    }
+
+    /**
+     * All or nothing; by parts, the share of pairs of items that stand in the right order (Kendall 1938).
+     *
+     * @param  list<string>  $order
+     */
+    private function order(Question $question, array $order): Mark
+    {
+        $places = array_flip($order);
+        foreach ($question->items as $item) {
+            $places[$item->id] ?? throw new UnfitResponse('Put all of them in order.');
+        }
+        if (count($order) !== count($question->items) || count($places) !== count($order)) {
+            throw new UnfitResponse('Put each of them in order, once.');
+        }
+        $concordant = $pairs = 0;
+        foreach ($question->items as $i => $first) {
+            foreach (array_slice($question->items, $i + 1) as $second) {
+                $pairs++;
+                $concordant += $places[$first->id] < $places[$second->id] ? 1 : 0;
+            }
+        }
+        if ($concordant === $pairs) {
+            return Mark::share(1.0);
         }
         foreach ($question->entries as $entry) {
-            if (! $entry->right && in_array($entry->id, $choices, true)) {
-                return Mark::notRight($entry->id);
+            if ($entry->order === $order) {
+                return Mark::entry($entry);
             }
         }
 
-        return count($choices) === count($question->accepted()) ? Mark::right(null) : Mark::notRight(null);
+        return Mark::share($question->byParts ? $concordant / $pairs : 0.0);
     }
 
-    private function shortText(Question $question, string $text): Mark
+    /**
+     * All or nothing; by parts, the share of pairs matched right. The first entry whose matches were all made is the one
+     * that matched.
+     *
+     * @param  array<string, string>  $made item ids by pair ids
+     */
+    private function match(Question $question, array $made): Mark
     {
-        $given = PlainText::folded($text);
-        foreach ([true, false] as $right) {
-            foreach ($question->entries as $entry) {
-                if ($entry->right === $right && PlainText::folded($entry->text) === $given) {
-                    return $right ? Mark::right($entry->id) : Mark::notRight($entry->id);
-                }
+        $parts = [];
+        foreach ($question->pairs as $pair) {
+            if ($pair->item !== null) {
+                $parts[$pair->left->id] = ($made[$pair->left->id] ?? null) === $pair->item;
+            }
+        }
+        $items = array_flip(array_map(static fn ($item): string => $item->id, $question->items));
+        foreach ($made as $left => $item) {
+            if (! isset($parts[$left]) || ! isset($items[$item])) {
+                throw new UnfitResponse('This match is not among those asked for.');
+            }
+        }
+        if ($made === []) {
+            throw new UnfitResponse('Nothing is matched yet.');
+        }
+        $foreseen = null;
+        foreach ($question->entries as $entry) {
+            if ($entry->pairs !== [] && array_diff_assoc($entry->pairs, $made) === []) {
+                $foreseen = $entry;
+                break;
             }
         }
 
-        return Mark::notRight(null);
+        return self::byParts($question, $parts, $foreseen);
     }
 
-    /** Every way the number can be read is marked; only where the marks differ is the student asked which was meant. */
-    private function number(Question $question, string $text): Mark
+    /** @param  array<string, string>  $fillings by gap */
+    private function gaps(Question $question, array $fillings): Mark
     {
-        $reader = new NumberReader($this->language);
-        $readings = $reader->readings($text);
-        if ($readings === []) {
-            throw new UnfitResponse('This cannot be read as a number. Write it like 12, 3.5, 3/4 or 1 1/4.');
+        $parts = [];
+        $foreseen = null;
+        $almost = false;
+        foreach ($question->gaps as $gap) {
+            $filling = $fillings[$gap->id] ?? '';
+            unset($fillings[$gap->id]);
+            if (PlainText::folded($filling) === '') {
+                $parts[$gap->id] = false;
+
+                continue;
+            }
+            $mark = $gap->fromList ? $this->fromList($gap->entries, $filling) : $this->texts->mark($gap->entries, $question->textRules, self::short($filling));
+            $almost = $almost || $mark->result === Result::Unclear;
+            $parts[$gap->id] = $mark->result === Result::Right || $mark->result === Result::Unclear;
+            $foreseen ??= $mark->result === Result::Right || $mark->entry === null ? null : $question->entry($mark->entry);
         }
-        $marks = [];
-        foreach ($readings as $reading) {
-            $marks[] = $this->value($question, $reading, $reader);
+        if ($fillings !== [] || ! in_array(true, array_map(static fn (bool $right): bool => true, $parts), true)) {
+            throw new UnfitResponse('This gap is not in the sentence.');
         }
-        foreach ($marks as $mark) {
-            if ($mark->result !== $marks[0]->result || $mark->entry !== $marks[0]->entry) {
-                return new Mark(Result::Unclear, 0.0, null, array_map(NumberReader::written(...), $readings));
+        if ($almost && ! in_array(false, $parts, true)) {
+            return new Mark(Result::Unclear, 0.0, null, null, Near::Spelling);
+        }
+
+        return self::byParts($question, $parts, $foreseen);
+    }
+
+    /** @param  list<\HiddenLadder\Core\Quiz\Entry>  $entries */
+    private function fromList(array $entries, string $chosen): Mark
+    {
+        foreach ($entries as $entry) {
+            if ($entry->id === $chosen) {
+                return Mark::entry($entry);
             }
         }
-
-        return $marks[0];
+        throw new UnfitResponse('This choice is not among the options.');
     }
 
-    private function value(Question $question, \Brick\Math\BigRational $given, NumberReader $reader): Mark
+    /** @param  array<string, bool>  $parts */
+    private static function byParts(Question $question, array $parts, ?\HiddenLadder\Core\Quiz\Entry $foreseen): Mark
     {
-        foreach ([true, false] as $right) {
-            foreach ($question->entries as $entry) {
-                $foreseen = $entry->right === $right ? $reader->readings($entry->text)[0] ?? null : null;
-                if ($foreseen !== null && $question->tolerance->admits($foreseen, $given)) {
-                    return $right ? Mark::right($entry->id) : Mark::notRight($entry->id);
-                }
-            }
+        $right = count(array_filter($parts));
+        $all = $right === count($parts);
+        $share = $all ? 1.0 : ($question->byParts ? $right / count($parts) : 0.0);
+
+        return Mark::share($share, $all ? null : $foreseen, $parts);
+    }
+
+    private static function line(Response $response, int $longest = Response::LONGEST): string
+    {
+        return self::short((string) $response->text, $longest);
+    }
+
+    private static function short(string $text, int $longest = Response::LONGEST): string
+    {
+        if (strlen($text) > $longest && (strlen($text) > 4 * $longest || mb_strlen($text) > $longest)) {
+            throw new UnfitResponse("This answer is too long: at most $longest characters can be taken.");
         }
-
-        return Mark::notRight(null);
-    }
-
-    private function typed(Response $response): string
-    {
-        $text = (string) $response->text;
-        if (strlen($text) > 4 * Response::LONGEST || ! mb_check_encoding($text, 'UTF-8') || mb_strlen($text) > Response::LONGEST) {
-            throw new UnfitResponse('This answer is too long: at most '.Response::LONGEST.' characters can be marked.');
+        if (! mb_check_encoding($text, 'UTF-8')) {
+            throw new UnfitResponse('This answer cannot be read as text.');
         }
         if (PlainText::folded($text) === '') {
             throw new UnfitResponse('There is no answer yet.');

@@ -22,11 +22,20 @@ final readonly class NumberReader
     /** Powers of ten beyond this are refused, so that no small input makes a huge number. */
     private const LARGEST_EXPONENT = 400;
 
-    private string $decimalSign;
+    public string $decimalSign;
 
     private string $groupingSign;
 
-    public function __construct(string $language)
+    /** The reader of a language; reading a language's signs takes longer than reading a number. */
+    public static function for(string $language): self
+    {
+        /** @var array<string, self> $readers */
+        static $readers = [];
+
+        return $readers[$language] ??= new self($language);
+    }
+
+    private function __construct(string $language)
     {
         $signs = new \NumberFormatter($language, \NumberFormatter::DECIMAL);
         $this->decimalSign = $signs->getSymbol(\NumberFormatter::DECIMAL_SEPARATOR_SYMBOL);
@@ -38,6 +47,9 @@ final readonly class NumberReader
     {
         if (strlen($text) > self::LONGEST || ! mb_check_encoding($text, 'UTF-8')) {
             return [];
+        }
+        if (preg_match('/^-?\d{1,18}(?:\.\d{1,2})?$/', $text) === 1) {
+            return [BigDecimal::of($text)->toBigRational()->simplified()];
         }
         $plain = $this->plain($text);
         $share = 1;

@@ -4,21 +4,47 @@ declare(strict_types=1);
 
 namespace HiddenLadder\Core\Marking;
 
+use HiddenLadder\Core\Quiz\TextRules;
+
 /** Text as it is compared: Unicode NFKC (UAX 15), full case folding (CaseFolding.txt), white space collapsed. */
 final class PlainText
 {
     public static function folded(string $text): string
     {
+        if (preg_match('/[^\x20-\x7E]/', $text) === 0) {
+            return trim((string) preg_replace('/ {2,}/', ' ', strtolower($text)), ' ');
+        }
         // Folding can undo the normal form (U+0345 under an iota, for one), so it is normalised on both sides of it.
-        $folded = mb_convert_case(self::normal($text), MB_CASE_FOLD, 'UTF-8');
-        $spaced = preg_replace('/[\s\p{Z}\p{Cc}]+/u', ' ', self::normal($folded));
+        $folded = mb_convert_case(self::normal($text, \Normalizer::FORM_KC), MB_CASE_FOLD, 'UTF-8');
+        $spaced = preg_replace('/[\s\p{Z}\p{Cc}]+/u', ' ', self::normal($folded, \Normalizer::FORM_KC));
 
         return trim((string) $spaced, ' ');
     }
 
-    private static function normal(string $text): string
+    /** Folded, and without what the rules of a question leave out of account. */
+    public static function underRules(string $text, TextRules $rules): string
     {
-        $normal = \Normalizer::normalize($text, \Normalizer::FORM_KC);
+        $folded = self::folded($text);
+        if ($rules->ignoreDiacritics) {
+            $bare = preg_replace('/\p{Mn}+/u', '', self::normal($folded, \Normalizer::FORM_KD));
+            $folded = self::folded((string) $bare);
+        }
+        if ($rules->ignorePunctuation) {
+            $joined = preg_replace("/['\u{2019}\u{02BC}]/u", '', $folded);
+            $folded = self::folded((string) preg_replace('/\p{P}+/u', ' ', (string) $joined));
+        }
+        if ($rules->anyWordOrder) {
+            $words = explode(' ', $folded);
+            sort($words, SORT_STRING);
+            $folded = implode(' ', $words);
+        }
+
+        return $folded;
+    }
+
+    private static function normal(string $text, int $form): string
+    {
+        $normal = \Normalizer::normalize($text, $form);
 
         return $normal === false ? '' : $normal;
     }

@@ -7,43 +7,101 @@ namespace HiddenLadder\Core\Marking;
 use HiddenLadder\Core\Fields;
 use HiddenLadder\Core\MalformedInput;
 
-/** What a student gave as an answer: chosen entries, or a text as typed. */
+/** What a student gave as an answer, in one of the ways that kinds of question ask for. */
 final readonly class Response
 {
+    /** Characters of one line. */
     public const LONGEST = 2000;
 
-    /** @param  list<string>  $choices entry ids, each once, in the order chosen */
-    private function __construct(public array $choices, public ?string $text)
+    /** Characters of a written answer. */
+    public const LONGEST_WRITTEN = 20000;
+
+    /** Choices, items, matches, gaps or files. */
+    public const MOST = 1000;
+
+    /**
+     * @param  string  $as  choices, text, order, pairs, gaps or files
+     * @param  list<string>  $list  of choices (entry ids, each once), order (item ids) and files (media ids)
+     * @param  array<string, string>  $map  of pairs (item ids by pair ids) and gaps (texts or entry ids by gap ids)
+     */
+    private function __construct(public string $as, public array $list, public array $map, public ?string $text)
     {
     }
 
     public static function choices(string ...$choices): self
     {
-        return new self(array_values(array_unique($choices)), null);
+        return new self('choices', array_values(array_unique($choices)), [], null);
     }
 
     public static function text(string $text): self
     {
-        return new self([], $text);
+        return new self('text', [], [], $text);
+    }
+
+    public static function order(string ...$items): self
+    {
+        return new self('order', array_values($items), [], null);
+    }
+
+    public static function files(string ...$media): self
+    {
+        return new self('files', array_values(array_unique($media)), [], null);
+    }
+
+    /** @param  array<string, string>  $items by pair */
+    public static function pairs(array $items): self
+    {
+        return new self('pairs', [], $items, null);
+    }
+
+    /** @param  array<string, string>  $fillings by gap */
+    public static function gaps(array $fillings): self
+    {
+        return new self('gaps', [], $fillings, null);
     }
 
     /**
-     * @param  Fields  $fields  either {"choices": [entry ids]} or {"text": "as typed"}
+     * @param  Fields  $fields  one of {"choices": [entry ids]}, {"text": "as typed"}, {"order": [item ids]},
+     *                          {"pairs": {pair id: item id}}, {"gaps": {gap id: text or entry id}}, {"files": [media ids]}
      *
      * @throws MalformedInput
      */
     public static function read(Fields $fields): self
     {
-        if ($fields->has('choices')) {
-            return self::choices(...$fields->only(['choices'])->strings('choices'));
+        foreach (['choices', 'order', 'files'] as $as) {
+            if ($fields->has($as)) {
+                $list = self::few($fields->only([$as])->strings($as), $as);
+
+                return new self($as, $as === 'order' ? $list : array_values(array_unique($list)), [], null);
+            }
+        }
+        foreach (['pairs', 'gaps'] as $as) {
+            if ($fields->has($as)) {
+                return new self($as, [], self::few($fields->only([$as])->stringMapOr($as), $as), null);
+            }
         }
 
         return self::text($fields->only(['text'])->string('text'));
     }
 
-    /** @return array{choices: list<string>}|array{text: string} */
+    /**
+     * @template T of array
+     *
+     * @param  T  $items
+     * @return T
+     */
+    private static function few(array $items, string $as): array
+    {
+        return count($items) <= self::MOST ? $items : throw new MalformedInput("/$as", 'there are more than '.self::MOST.' of them');
+    }
+
+    /** @return array<string, mixed> */
     public function toArray(): array
     {
-        return $this->text === null ? ['choices' => $this->choices] : ['text' => $this->text];
+        return [$this->as => match ($this->as) {
+            'text' => $this->text,
+            'pairs', 'gaps' => (object) $this->map,
+            default => $this->list,
+        }];
     }
 }

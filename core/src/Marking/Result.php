@@ -9,6 +9,8 @@ enum Result: string
     case Right = 'right';
     case Partly = 'partly';
     case NotRight = 'not-right';
-    /** The answer can be read in more than one way: it is asked back and costs nothing. */
+    /** It can be read in more than one way, or is almost right: it is asked back and costs nothing. */
     case Unclear = 'unclear';
+    /** There is no right or wrong to it. */
+    case Noted = 'noted';
 }

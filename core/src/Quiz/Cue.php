@@ -6,18 +6,29 @@ namespace HiddenLadder\Core\Quiz;
 
 use HiddenLadder\Core\Fields;
 
-/** A question at a moment of a video: seconds from the video's own start. */
+/** What happens at a moment of a video, in seconds from its own start: a question, a note, or time for comments. */
 final readonly class Cue
 {
+    /** @param  string  $text of a note or of the invitation to comment */
     public function __construct(
         public string $id,
+        public CueKind $kind,
         public float $at,
-        public Question $question,
+        public ?Question $question,
+        public string $text,
     ) {
     }
 
     public static function read(Fields $fields): self
     {
-        return new self($fields->string('id'), $fields->number('at'), Question::read($fields->object('question')));
+        $kind = CueKind::from($fields->string('kind'));
+
+        return new self(
+            $fields->string('id'),
+            $kind,
+            $fields->number('at'),
+            $kind === CueKind::Question ? Question::read($fields->object('question')) : null,
+            $kind === CueKind::Question ? '' : $fields->string('text'),
+        );
     }
 }

@@ -4,23 +4,30 @@ declare(strict_types=1);
 
 namespace HiddenLadder\Core\Quiz;
 
+use HiddenLadder\Core\Fields;
+use HiddenLadder\Core\MalformedInput;
+use HiddenLadder\Core\Round\Terms;
 use Opis\JsonSchema\Errors\ErrorFormatter;
 use Opis\JsonSchema\Validator;
 
 /**
- * Whether a decoded JSON value is a quiz document: the published JSON Schema, ids that occur once, and forks that lead
- * somewhere.
+ * Whether a decoded JSON value is a quiz document: the published JSON Schema, ids that occur once, references that lead
+ * somewhere, and nothing that contradicts itself.
  *
  * It says nothing about whether the quiz is any good, or ready to be published: that is the inspection's.
  */
 final class DocumentCheck
 {
-    public const SCHEMA = __DIR__.'/../../schema/quiz-1.schema.json';
+    public const SCHEMA = __DIR__.'/../../schema/quiz-2.schema.json';
 
-    /** @return list<Problem> nothing when the document is sound */
+    /** Questions hang under questions at most so deep. */
+    public const DEEPEST = 3;
+
+    /** @return list<Problem> nothing when the document is sound; documents of older versions are upgraded first */
     public function problems(mixed $document): array
     {
-        $asObjects = json_decode((string) json_encode($document, JSON_PRESERVE_ZERO_FRACTION));
+        $document = is_array($document) ? Upgrade::toNewest($document) : $document;
+        $asObjects = self::asObjects($document);
         $validator = new Validator(max_errors: 20);
         $schema = json_decode((string) file_get_contents(self::SCHEMA));
         assert(is_object($schema));
@@ -36,40 +43,42 @@ final class DocumentCheck
             return $problems;
         }
 
-        return is_array($document) ? $this->references($document) : [];
+        return is_array($document) ? [...(new ReferenceCheck($document))->problems(), ...$this->terms($document)] : [];
+    }
+
+    /** As JSON has it: PHP's empty arrays are lists, but these members are objects. */
+    private static function asObjects(mixed $document): mixed
+    {
+        $asObjects = json_decode((string) json_encode($document, JSON_PRESERVE_ZERO_FRACTION));
+        $visit = static function (mixed $value) use (&$visit): void {
+            if (is_object($value)) {
+                foreach (['pairs', 'terms', 'text'] as $name) {
+                    if (isset($value->{$name}) && $value->{$name} === [] && ($name !== 'pairs' || isset($value->right))) {
+                        $value->{$name} = new \stdClass;
+                    }
+                }
+            }
+            foreach (is_array($value) || is_object($value) ? (array) $value : [] as $item) {
+                $visit($item);
+            }
+        };
+        $visit($asObjects);
+
+        return $asObjects;
     }
 
     /**
      * @param  array<array-key, mixed>  $document
      * @return list<Problem>
      */
-    private function references(array $document): array
+    private function terms(array $document): array
     {
-        $problems = [];
-        $ids = [];
-        $forks = [];
-        $visit = static function (mixed $value, string $pointer) use (&$visit, &$ids, &$forks, &$problems): void {
-            foreach (is_array($value) ? $value : [] as $key => $item) {
-                if ($key === 'id' && is_string($item)) {
-                    if (isset($ids[$item])) {
-                        $problems[] = new Problem("$pointer/id", 'this id stands elsewhere in the document too');
-                    }
-                    $ids[$item] = true;
-                }
-                if ($key === 'fork' && is_string($item)) {
-                    $forks["$pointer/fork"] = $item;
-                }
-                $visit($item, "$pointer/$key");
-            }
-        };
-        $visit($document, '');
-        $targets = QuizDocument::read($document);
-        foreach ($forks as $pointer => $target) {
-            if ($targets->stop($target) === null && $targets->finish($target) === null) {
-                $problems[] = new Problem($pointer, 'this fork leads to no stop and no finish of the quiz');
-            }
+        try {
+            Terms::read(Fields::of($document['terms'] ?? [], '/terms'));
+        } catch (MalformedInput $malformed) {
+            return [new Problem($malformed->pointer, $malformed->reason)];
         }
 
-        return $problems;
+        return [];
     }
 }

@@ -9,15 +9,32 @@ use HiddenLadder\Core\Fields;
 /** Where a walk through the quiz ends, with the words it ends with. */
 final readonly class Finish
 {
+    /** @param  list<array{from: float, message: string}>  $byScore from the highest share of the points down */
     public function __construct(
         public string $id,
         public string $title,
         public string $message,
+        public array $byScore,
     ) {
     }
 
     public static function read(Fields $fields): self
     {
-        return new self($fields->string('id'), $fields->string('title'), $fields->string('message'));
+        $byScore = $fields->objectsOr('byScore', static fn (Fields $one): array => ['from' => $one->number('from'), 'message' => $one->string('message')]);
+        usort($byScore, static fn (array $a, array $b): int => $b['from'] <=> $a['from']);
+
+        return new self($fields->string('id'), $fields->string('title'), $fields->string('message'), $byScore);
+    }
+
+    /** @param  ?float  $share of the points, 0 to 1; null where it may not be told */
+    public function messageFor(?float $share): string
+    {
+        foreach ($share === null ? [] : $this->byScore as $words) {
+            if ($share >= $words['from']) {
+                return $words['message'];
+            }
+        }
+
+        return $this->message;
     }
 }

@@ -9,7 +9,8 @@ final class Overlay
 {
     /**
      * @param  array<array-key, mixed>  $document
-     * @param  iterable<array{pointer: string, value: mixed}>  $corrections  JSON pointers (RFC 6901) to values that exist
+     * @param  iterable<array{pointer: string, value: mixed}>  $corrections  JSON pointers (RFC 6901) to a value, to a member
+     *                                                                       that an object lacks, or past the end of a list (`-`, RFC 6902)
      * @return array<array-key, mixed>
      *
      * @throws \OutOfBoundsException when a pointer leads to nothing in the document
@@ -18,10 +19,14 @@ final class Overlay
     {
         foreach ($corrections as $correction) {
             $place = &$document;
-            foreach (array_slice(explode('/', $correction['pointer']), 1) as $step) {
-                $key = str_replace(['~1', '~0'], ['/', '~'], $step);
-                if (! is_array($place) || ! array_key_exists($key, $place)) {
+            $steps = Pointer::steps($correction['pointer']);
+            foreach ($steps as $depth => $key) {
+                $last = $depth === count($steps) - 1;
+                if (! is_array($place) || (! array_key_exists($key, $place) && ! ($last && self::mayAdd($place, $key)))) {
                     throw new \OutOfBoundsException("There is nothing at {$correction['pointer']} to correct.");
+                }
+                if ($last && $key === '-') {
+                    $key = count($place);
                 }
                 $place = &$place[$key];
             }
@@ -30,5 +35,11 @@ final class Overlay
         }
 
         return $document;
+    }
+
+    /** @param  array<array-key, mixed>  $place */
+    private static function mayAdd(array $place, string $key): bool
+    {
+        return $key === '-' || $key === (string) count($place) ? array_is_list($place) : ($place !== [] && ! array_is_list($place));
     }
 }

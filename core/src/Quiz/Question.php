@@ -12,26 +12,56 @@ final readonly class Question
     /**
      * @param  list<Block>  $prompt
      * @param  float  $points  0 to 1000, for a right answer at the first try
-     * @param  list<Entry>  $entries  only those with a text
+     * @param  float  $unitShare  of the points for the right number with a wrong unit or none, 0 to 1
+     * @param  list<Entry>  $entries  only those that are not empty
      * @param  list<Rung>  $ladder
+     * @param  bool  $keyless  no right answer, on purpose
+     * @param  bool  $byParts  part of the points for part of it
+     * @param  list<string>  $names  of an expression: variables of several letters
+     * @param  list<Item>  $items
+     * @param  list<Pair>  $pairs
+     * @param  list<Gap>  $gaps
+     * @param  list<string>  $accepts  of a hand-in: picture, sound, file
+     * @param  int  $difficulty  1 to 5
+     * @param  list<string>  $objectives
+     * @param  ?int  $seconds  time limit
      */
-    public function __construct(
+    private function __construct(
         public string $id,
         public QuestionKind $kind,
         public array $prompt,
         public float $points,
         public Tolerance $tolerance,
+        public float $unitShare,
         public string $feedbackRight,
         public string $feedbackNotRight,
+        public string $feedbackAlways,
         public array $entries,
         public array $ladder,
+        public bool $keyless,
+        public bool $byParts,
+        public bool $dropDown,
+        public TextRules $textRules,
+        public Form $form,
+        public array $names,
+        public array $items,
+        public array $pairs,
+        public string $sentence,
+        public array $gaps,
+        public string $model,
+        public bool $readByTeacher,
+        public array $accepts,
+        public int $difficulty,
+        public array $objectives,
+        public ?string $alike,
+        public ?int $seconds,
     ) {
     }
 
     public static function read(Fields $fields): self
     {
         $feedback = $fields->object('feedback');
-        $entries = $fields->objects('entries', Entry::read(...));
+        $text = $fields->objectOrNull('text');
 
         return new self(
             $fields->string('id'),
@@ -39,22 +69,57 @@ final readonly class Question
             $fields->objects('prompt', Block::read(...)),
             $fields->number('points'),
             Tolerance::read($fields->object('tolerance')),
+            $fields->numberOr('unitShare', 0.0),
             $feedback->string('right'),
             $feedback->string('notRight'),
-            array_values(array_filter($entries, static fn (Entry $entry): bool => ! $entry->isEmpty())),
+            $feedback->stringOr('always', ''),
+            Entry::filled($fields->objects('entries', Entry::read(...))),
             $fields->objects('ladder', Rung::read(...)),
+            $fields->booleanOr('keyless', false),
+            $fields->stringOr('scoring', 'all') === 'parts',
+            $fields->stringOr('show', 'list') === 'drop-down',
+            $text === null ? new TextRules : TextRules::read($text),
+            Form::from($fields->stringOr('form', 'any')),
+            $fields->stringsOr('names'),
+            array_values(array_filter($fields->objectsOr('items', Item::read(...)), static fn (Item $item): bool => ! $item->isEmpty())),
+            array_values(array_filter($fields->objectsOr('pairs', Pair::read(...)), static fn (Pair $pair): bool => ! $pair->left->isEmpty())),
+            $fields->stringOr('sentence', ''),
+            $fields->objectsOr('gaps', Gap::read(...)),
+            $fields->stringOr('model', ''),
+            $fields->booleanOr('readByTeacher', false),
+            $fields->stringsOr('accepts', ['picture', 'sound', 'file']),
+            $fields->integerOr('difficulty', 3),
+            $fields->stringsOr('objectives'),
+            $fields->stringOrNull('alike'),
+            $fields->integerOrNull('seconds'),
         );
     }
 
     public function entry(?string $id): ?Entry
     {
+        if ($id === null) {
+            return null;
+        }
         foreach ($this->entries as $entry) {
             if ($entry->id === $id) {
                 return $entry;
             }
         }
+        foreach ($this->gaps as $gap) {
+            foreach ($gap->entries as $entry) {
+                if ($entry->id === $id) {
+                    return $entry;
+                }
+            }
+        }
 
         return null;
+    }
+
+    /** @return list<Entry> the question's own and those of its gaps */
+    public function allEntries(): array
+    {
+        return array_merge($this->entries, ...array_map(static fn (Gap $gap): array => $gap->entries, $this->gaps));
     }
 
     /** @return list<Entry> */
@@ -63,21 +128,51 @@ final readonly class Question
         return array_values(array_filter($this->entries, static fn (Entry $entry): bool => $entry->right));
     }
 
-    /**
-     * The ladder of that name: an entry's own by the entry's id, the question's by null.
-     *
-     * @return list<Rung>
-     */
-    public function ladder(?string $entry): array
+    /** Whether an answer is right or not, rather than noted or read by a person. */
+    public function isMarked(): bool
     {
-        return $entry === null ? $this->ladder : ($this->entry($entry)->ladder ?? []);
+        return $this->kind->isMarked() && ! $this->keyless;
+    }
+
+    /** Whether one slip gives the answer away, so that only the first try tells something. */
+    public function givenAwayByASlip(): bool
+    {
+        return $this->kind->picksOne() && count($this->entries) === 2;
     }
 
     /** The prompt's words, without pictures. */
     public function text(): string
     {
-        $texts = array_filter($this->prompt, static fn (Block $block): bool => $block->media === null);
+        $words = [];
+        foreach ($this->prompt as $block) {
+            if ($block->kind === BlockKind::Text || $block->kind === BlockKind::Formula) {
+                $words[] = $block->text;
+            }
+        }
+        $words[] = $this->kind === QuestionKind::Gaps ? (string) preg_replace('/\[\d+\]/', '…', $this->sentence) : '';
 
-        return trim(implode(' ', array_map(static fn (Block $block): string => $block->text, $texts)));
+        return trim(implode(' ', array_filter($words, static fn (string $word): bool => trim($word) !== '')));
+    }
+
+    /** @return list<array{owner: string, rungs: list<Rung>}> the question's own ladder first, then its entries' */
+    public function ladders(): array
+    {
+        $ladders = [['owner' => $this->id, 'rungs' => $this->ladder]];
+        foreach ($this->allEntries() as $entry) {
+            $ladders[] = ['owner' => $entry->id, 'rungs' => $entry->ladder];
+        }
+
+        return $ladders;
+    }
+
+    /** @return list<Block> of the prompt, the options and the items */
+    public function blocks(): array
+    {
+        return array_merge(
+            $this->prompt,
+            ...array_map(static fn (Entry $entry): array => $entry->blocks, $this->entries),
+            ...array_map(static fn (Item $item): array => $item->blocks, $this->items),
+            ...array_map(static fn (Pair $pair): array => $pair->left->blocks, $this->pairs),
+        );
     }
 }

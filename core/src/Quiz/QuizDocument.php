@@ -17,66 +17,98 @@ final readonly class QuizDocument
     /** @var array<string, Stop> main and side stops by id */
     private array $stopsById;
 
-    /** @var array<string, Question> by id, in the order of the walk, cues within their video */
+    /** @var array<string, Question> by id: those of the stops in the order of the walk, those on their ladders, the pool */
     private array $questionsById;
 
-    /** @var array<string, array{stop: string, cue: ?string}> where each question is asked */
+    /** @var array<string, Question> asked at stops, in the order of the walk, cues within their video */
+    private array $atStops;
+
+    /** @var array<string, array{stop: string, cue: ?string}> where each question of a stop is asked */
     private array $places;
 
     /** @var array<string, int> main stops' positions */
     private array $positions;
 
+    /** @var array<string, list<Rung>> by the id of the question, entry or staircase they hang under */
+    private array $ladders;
+
+    /** @var array<string, Rung> */
+    private array $rungs;
+
+    /** @var array<string, list<Question>> of the pool, by alike group */
+    private array $alikes;
+
+    /** @var array<string, true> stops that forks or conditions join to others */
+    private array $joined;
+
     /**
+     * @param  list<Objective>  $objectives
+     * @param  list<Misconception>  $misconceptions
+     * @param  list<Part>  $parts
      * @param  list<Stop>  $stops
      * @param  list<Stop>  $sideStops
+     * @param  list<Question>  $pool
      * @param  non-empty-list<Finish>  $finishes
+     * @param  array<array-key, mixed>  $terms suggested
      */
     private function __construct(
         public string $title,
         public string $instructions,
         public string $language,
+        public array $objectives,
+        public array $misconceptions,
+        public array $parts,
         public array $stops,
         public array $sideStops,
+        public array $pool,
         public array $finishes,
+        public MasteryTerms $mastery,
+        public array $terms,
     ) {
-        $byId = $questions = $places = $positions = [];
+        $index = new DocumentIndex;
         foreach ([...$stops, ...$sideStops] as $stop) {
-            $byId[$stop->id] = $stop;
-            if ($stop instanceof QuestionStop) {
-                $questions[$stop->question->id] = $stop->question;
-                $places[$stop->question->id] = ['stop' => $stop->id, 'cue' => null];
-            }
-            foreach ($stop instanceof VideoStop ? $stop->cues : [] as $cue) {
-                $questions[$cue->question->id] = $cue->question;
-                $places[$cue->question->id] = ['stop' => $stop->id, 'cue' => $cue->id];
-            }
+            $index->stop($stop);
         }
-        foreach ($stops as $position => $stop) {
-            $positions[$stop->id] = $position;
+        $alikes = [];
+        foreach ($pool as $question) {
+            $index->question($question);
+            $alikes[(string) $question->alike][] = $question;
         }
-        $this->stopsById = $byId;
-        $this->questionsById = $questions;
-        $this->places = $places;
-        $this->positions = $positions;
+        $this->stopsById = $index->stops;
+        $this->questionsById = $index->questions;
+        $this->atStops = $index->atStops;
+        $this->places = $index->places;
+        $this->ladders = $index->ladders;
+        $this->rungs = $index->rungs;
+        $this->alikes = $alikes;
+        $this->joined = $index->joined;
+        $this->positions = array_flip(array_map(static fn (Stop $stop): string => $stop->id, $stops));
     }
 
     /**
-     * @param  array<array-key, mixed>  $document  decoded JSON
+     * @param  array<array-key, mixed>  $document  decoded JSON, of the newest or an older schema version
      *
      * @throws MalformedInput
      */
     public static function read(array $document): self
     {
-        $fields = Fields::of($document);
+        $fields = Fields::of(Upgrade::toNewest($document));
         $finishes = $fields->objects('finishes', Finish::read(...));
+        $mastery = $fields->objectOrNull('mastery');
 
         return new self(
             $fields->string('title'),
             $fields->string('instructions'),
             $fields->string('language'),
+            $fields->objectsOr('objectives', Objective::read(...)),
+            $fields->objectsOr('misconceptions', Misconception::read(...)),
+            $fields->objectsOr('parts', Part::read(...)),
             $fields->objects('stops', Stop::read(...)),
             $fields->objects('sideStops', Stop::read(...)),
+            $fields->objectsOr('pool', Question::read(...)),
             $finishes === [] ? throw new MalformedInput('/finishes', 'at least one finish is expected') : $finishes,
+            $mastery === null ? new MasteryTerms : MasteryTerms::read($mastery),
+            $fields->objectOrNull('terms')?->all() ?? [],
         );
     }
 
@@ -101,8 +133,14 @@ final readonly class QuizDocument
         return $this->questionsById[$id] ?? null;
     }
 
-    /** @return array<string, Question> by id, in the order of the walk */
+    /** @return array<string, Question> asked at stops, by id, in the order of the walk */
     public function questions(): array
+    {
+        return $this->atStops;
+    }
+
+    /** @return array<string, Question> with those on ladders and in the pool */
+    public function allQuestions(): array
     {
         return $this->questionsById;
     }
@@ -113,13 +151,53 @@ final readonly class QuizDocument
         return $this->places[$question] ?? throw new \OutOfBoundsException('There is no such question in this quiz.');
     }
 
+    /** The stop that asks the question itself, or null for one on a ladder or in the pool. */
+    public function stopOf(string $question): ?Stop
+    {
+        return $this->stopsById[$this->places[$question]['stop'] ?? ''] ?? null;
+    }
+
+    /** Whether a fork leads from or to this stop, or it shows only sometimes, so that its place in the order matters. */
+    public function isJoined(string $stop): bool
+    {
+        return isset($this->joined[$stop]);
+    }
+
     /** Position among the main stops from 0, or null for a side stop. */
     public function position(string $stop): ?int
     {
         return $this->positions[$stop] ?? null;
     }
 
-    /** @return list<string> ids of all videos and pictures the quiz uses, each once */
+    /** @return list<Rung> of the ladder under a question, an entry or a staircase */
+    public function ladder(string $owner): array
+    {
+        return $this->ladders[$owner] ?? [];
+    }
+
+    public function rung(string $id): ?Rung
+    {
+        return $this->rungs[$id] ?? null;
+    }
+
+    /** @return list<Question> of the pool, that can stand in for this one */
+    public function alikes(Question $question): array
+    {
+        return $question->alike === null ? [] : ($this->alikes[$question->alike] ?? []);
+    }
+
+    public function misconception(?string $id): ?Misconception
+    {
+        foreach ($this->misconceptions as $misconception) {
+            if ($misconception->id === $id) {
+                return $misconception;
+            }
+        }
+
+        return null;
+    }
+
+    /** @return list<string> ids of all videos, sounds and pictures the quiz uses, each once */
     public function media(): array
     {
         $media = [];
@@ -127,14 +205,12 @@ final readonly class QuizDocument
             $media[] = $stop instanceof VideoStop ? $stop->clip->media : null;
         }
         foreach ($this->questionsById as $question) {
-            foreach ($question->prompt as $block) {
+            foreach ($question->blocks() as $block) {
                 $media[] = $block->media;
             }
-            foreach ([$question->ladder, ...array_map(static fn (Entry $e): array => $e->ladder, $question->entries)] as $ladder) {
-                foreach ($ladder as $rung) {
-                    $media[] = $rung->clip?->media;
-                }
-            }
+        }
+        foreach ($this->rungs as $rung) {
+            $media[] = $rung->clip?->media;
         }
 
         return array_values(array_unique(array_filter($media, is_string(...))));

@@ -4,16 +4,32 @@ declare(strict_types=1);
 
 namespace HiddenLadder\Core\Quiz;
 
-/** A text between questions. */
+use HiddenLadder\Core\Fields;
+
+/** Something to read: a reading with a title, which can stay at hand beside later questions, or a text between questions. */
 final readonly class ReadingStop extends Stop
 {
-    public function __construct(string $id, public string $title, public string $text)
+    public string $title;
+
+    public string $text;
+
+    public bool $staysAtHand;
+
+    protected function __construct(Fields $fields)
     {
-        parent::__construct($id);
+        parent::__construct($fields);
+        $this->title = $fields->stringOr('title', '');
+        $this->text = $fields->string('text');
+        $this->staysAtHand = $fields->booleanOr('staysAtHand', false);
     }
 
     public function name(): string
     {
-        return $this->title;
+        return $this->title === '' ? mb_strimwidth($this->text, 0, 60, '…') : $this->title;
+    }
+
+    public function questions(): array
+    {
+        return [];
     }
 }

@@ -6,15 +6,22 @@ namespace HiddenLadder\Core\Quiz;
 
 use HiddenLadder\Core\Fields;
 
-/** One step of help. A hint has a text, a reading a title and a text, a video a title and a clip. */
+/** One step of help. */
 final readonly class Rung
 {
-    public function __construct(
+    /**
+     * @param  string  $link  an address, or nothing
+     * @param  string  $answers  of an exercise, to check oneself
+     */
+    private function __construct(
         public string $id,
         public RungKind $kind,
         public string $title,
         public string $text,
         public ?Clip $clip,
+        public ?Question $question,
+        public string $link,
+        public string $answers,
     ) {
     }
 
@@ -25,24 +32,31 @@ final readonly class Rung
         return new self(
             $fields->string('id'),
             $kind,
-            $kind === RungKind::Hint ? '' : $fields->string('title'),
-            $kind === RungKind::Video ? '' : $fields->string('text'),
+            $fields->stringOr('title', ''),
+            $fields->stringOr('text', ''),
             $kind === RungKind::Video ? Clip::read($fields->object('clip')) : null,
+            $kind === RungKind::Question ? Question::read($fields->object('question')) : null,
+            $fields->stringOr('link', ''),
+            $fields->stringOr('answers', ''),
         );
     }
 
     public function isEmpty(): bool
     {
-        return $this->clip === null ? trim($this->text) === '' : $this->clip->media === null;
+        return match ($this->kind) {
+            RungKind::Video => $this->clip?->media === null,
+            RungKind::Question => $this->question?->text() === '',
+            RungKind::Teacher => false,
+            RungKind::Exercise => trim($this->text) === '' && trim($this->link) === '',
+            default => trim($this->text) === '',
+        };
     }
 
-    /** @return array<string, mixed> */
+    /** @return array<string, mixed> what a student who stands on it sees; a question is shown as one, not here */
     public function toArray(): array
     {
-        return match ($this->kind) {
-            RungKind::Hint => ['id' => $this->id, 'kind' => 'hint', 'text' => $this->text],
-            RungKind::Reading => ['id' => $this->id, 'kind' => 'reading', 'title' => $this->title, 'text' => $this->text],
-            RungKind::Video => ['id' => $this->id, 'kind' => 'video', 'title' => $this->title, 'clip' => $this->clip?->toArray()],
-        };
+        return ['id' => $this->id, 'kind' => $this->kind->value, 'title' => $this->title, 'text' => $this->text]
+            + ($this->clip === null ? [] : ['clip' => $this->clip->toArray()])
+            + ($this->kind === RungKind::Exercise ? ['link' => $this->link, 'answers' => $this->answers] : []);
     }
 }

@@ -4,23 +4,46 @@ declare(strict_types=1);
 
 namespace HiddenLadder\Core\Quiz;
 
-/** A video, with questions at moments of it. */
+use HiddenLadder\Core\Fields;
+
+/** A video, with questions, notes and time for comments at moments of it. */
 final readonly class VideoStop extends Stop
 {
+    public string $title;
+
+    public Clip $clip;
+
     /** @var list<Cue> in the order of their moments */
     public array $cues;
 
-    /** @param  list<Cue>  $cues in any order */
-    public function __construct(string $id, public string $title, public Clip $clip, array $cues)
+    public bool $staysAtHand;
+
+    /** Whether students see where the cues are. */
+    public bool $cuesShown;
+
+    public Seeking $seeking;
+
+    protected function __construct(Fields $fields)
     {
-        parent::__construct($id);
+        parent::__construct($fields);
+        $this->title = $fields->string('title');
+        $this->clip = Clip::read($fields->object('clip'));
+        $cues = $fields->objects('cues', Cue::read(...));
         usort($cues, static fn (Cue $a, Cue $b): int => $a->at <=> $b->at);
         $this->cues = $cues;
+        $this->staysAtHand = $fields->booleanOr('staysAtHand', false);
+        $this->cuesShown = $fields->booleanOr('cuesShown', true);
+        $this->seeking = Seeking::from($fields->stringOr('seeking', 'open-cue'));
     }
 
     public function name(): string
     {
         return $this->title;
+    }
+
+    public function questions(): array
+    {
+        return array_values(array_filter(array_map(static fn (Cue $cue): ?Question => $cue->question, $this->cues)));
     }
 
     public function cue(string $id): ?Cue

@@ -4,56 +4,59 @@ declare(strict_types=1);
 
 namespace HiddenLadder\Core\Round;
 
+use HiddenLadder\Core\Marking\Marker;
 use HiddenLadder\Core\Quiz\QuizDocument;
 
 /**
  * The rules of a round.
  *
- * Pure: the same quiz (corrections laid over), state, event and time give the same outcome. One round's events are folded by calling
- * apply() with each in turn, beginning with an empty State.
+ * Pure: the same quiz (an edition with its corrections laid over), terms, state, event and time give the same outcome.
  */
 final readonly class Engine
 {
-    public function __construct(private QuizDocument $quiz)
+    private Position $position;
+
+    private Marker $marker;
+
+    public function __construct(private QuizDocument $quiz, private Terms $terms = new Terms)
     {
+        $this->position = new Position($quiz, $terms);
+        $this->marker = new Marker($quiz->language);
     }
 
     /** @param  int  $at when it was taken, in milliseconds since 1970 */
     public function apply(State $state, Event $event, int $at): Applied|Refusal
     {
-        $walk = new Walk($this->quiz, $state, $at);
+        $walk = new Walk($this->quiz, $this->terms, $this->position, $this->marker, clone $state);
         try {
-            $this->step($walk, $state, $event);
+            $facts = $walk->take($event, $at, null);
         } catch (Refused $refused) {
             return new Refusal($refused->rule, $refused->getMessage());
         }
 
-        return $walk->applied();
+        return new Applied($walk->state, $facts);
     }
 
-    private function step(Walk $walk, State $state, Event $event): void
+    /**
+     * A round from its beginning. Under a corrected key, results, points and standings are worked out anew; where the walk
+     * went stays as the events' facts have it.
+     *
+     * @param  iterable<Taken>  $events
+     *
+     * @throws \DomainException when an event does not fit the round, which those that were taken always do
+     */
+    public function fold(iterable $events): Folded
     {
-        if ($event instanceof Started) {
-            if ($state->number > 0) {
-                throw new Refused(Rule::AlreadyStarted, 'This round has begun already.');
+        $walk = new Walk($this->quiz, $this->terms, $this->position, $this->marker, new State);
+        $facts = [];
+        foreach ($events as $taken) {
+            try {
+                $facts[] = $walk->take($taken->event, $taken->at, $taken->facts);
+            } catch (Refused $refused) {
+                throw new \DomainException('Event '.($walk->state->number + 1)." does not fit: {$refused->getMessage()}", 0, $refused);
             }
-            $walk->start($event->from);
+        }
 
-            return;
-        }
-        if ($state->number === 0) {
-            throw new Refused(Rule::NotStarted, 'This round has not begun yet.');
-        }
-        if ($state->isFinished()) {
-            throw new Refused(Rule::RoundFinished, 'This round is finished. Everything you did in it has arrived.');
-        }
-        match (true) {
-            $event instanceof Answered => $walk->answer($event),
-            $event instanceof AskedForHelp => $walk->askForHelp($event->question),
-            $event instanceof WentOn => $walk->goOn($event->from),
-            $event instanceof Watched => $walk->watch($event),
-            $event instanceof SetAside => $walk->setAside($event->question),
-            default => throw new Refused(Rule::NotHere, 'This cannot be done here.'),
-        };
+        return new Folded($walk->state, $facts);
     }
 }

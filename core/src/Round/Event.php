@@ -7,7 +7,7 @@ namespace HiddenLadder\Core\Round;
 use HiddenLadder\Core\Fields;
 use HiddenLadder\Core\MalformedInput;
 
-/** Something a student did. Sealed: the kinds are those of EventKind. */
+/** Something that happened in a round. Sealed: the kinds are those of EventKind. */
 abstract readonly class Event
 {
     abstract public function kind(): EventKind;
@@ -23,12 +23,26 @@ abstract readonly class Event
     public static function read(string $kind, Fields $data): self
     {
         return match (EventKind::tryFrom($kind)) {
-            EventKind::Started => new Started($data->only(['from'])->stringOrNull('from')),
+            EventKind::Started => Started::fromData($data),
             EventKind::Answered => Answered::fromData($data),
             EventKind::AskedForHelp => AskedForHelp::fromData($data),
+            EventKind::AskedForAlike => AskedForAlike::fromData($data),
+            EventKind::JudgedOwn => JudgedOwn::fromData($data),
             EventKind::WentOn => WentOn::fromData($data),
+            EventKind::WentTo => WentTo::fromData($data),
             EventKind::Watched => Watched::fromData($data),
+            EventKind::Skipped => Skipped::fromData($data),
             EventKind::SetAside => SetAside::fromData($data),
+            EventKind::Called => Called::fromData($data),
+            EventKind::TimedOut => TimedOut::fromData($data),
+            EventKind::Paused => Paused::fromData($data),
+            EventKind::Commented => Commented::fromData($data),
+            EventKind::HandedIn => HandedIn::fromData($data),
+            EventKind::Finished => Finished::fromData($data),
+            EventKind::Closed => Closed::fromData($data),
+            EventKind::MovedFromFront => MovedFromFront::fromData($data),
+            EventKind::Revealed => Revealed::fromData($data),
+            EventKind::Overruled => Overruled::fromData($data),
             null => throw new MalformedInput('/kind', 'this kind of event is not known'),
         };
     }

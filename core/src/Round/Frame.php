@@ -9,7 +9,7 @@ use HiddenLadder\Core\Fields;
 /** One level of where a student is: at a stop, at a cue in it, on a rung under the question. The last one counts. */
 final readonly class Frame
 {
-    /** @param  string|null  $ladder of a rung: the entry whose ladder it is on, null for the question's own */
+    /** @param  string|null  $ladder of a rung: the question, entry or staircase under which its ladder hangs */
     private function __construct(public FrameKind $kind, public string $id, public ?string $ladder)
     {
     }
@@ -24,7 +24,7 @@ final readonly class Frame
         return new self(FrameKind::Cue, $id, null);
     }
 
-    public static function rung(string $id, ?string $ladder): self
+    public static function rung(string $id, string $ladder): self
     {
         return new self(FrameKind::Rung, $id, $ladder);
     }

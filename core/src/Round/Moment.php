@@ -8,5 +8,11 @@ namespace HiddenLadder\Core\Round;
 enum Moment: string
 {
     case AtOnce = 'at-once';
+    case EndOfRound = 'end-of-round';
+    /** When the student comes back to it after the round. */
+    case ComingBack = 'coming-back';
+    case AfterLastRound = 'after-last-round';
+    case AfterClosing = 'after-closing';
+    case WhenReleased = 'when-released';
     case Never = 'never';
 }

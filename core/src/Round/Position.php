@@ -6,32 +6,91 @@ namespace HiddenLadder\Core\Round;
 
 use HiddenLadder\Core\Quiz\Clip;
 use HiddenLadder\Core\Quiz\Cue;
+use HiddenLadder\Core\Quiz\DrillStop;
 use HiddenLadder\Core\Quiz\Question;
+use HiddenLadder\Core\Quiz\QuestionKind;
 use HiddenLadder\Core\Quiz\QuestionStop;
 use HiddenLadder\Core\Quiz\QuizDocument;
+use HiddenLadder\Core\Quiz\ReadingStop;
 use HiddenLadder\Core\Quiz\Rung;
+use HiddenLadder\Core\Quiz\RungKind;
+use HiddenLadder\Core\Quiz\StaircaseStop;
+use HiddenLadder\Core\Quiz\Stop;
 use HiddenLadder\Core\Quiz\VideoStop;
 
-/** What a state means in its quiz: the question in hand, the next rung, the clips in reach. Reads, never changes. */
+/**
+ * Reads where a student is: which question, which rungs lie behind and ahead of them.
+ *
+ * A question has a *home*: the question of the stop, cue, rung, drill or staircase where it is asked. What happens there is
+ * kept under the home, also while another question of its alike group stands in for it.
+ */
 final readonly class Position
 {
-    public function __construct(private QuizDocument $quiz)
+    public function __construct(private QuizDocument $quiz, private Terms $terms = new Terms)
     {
     }
 
-    /** The question being asked, or the one whose ladder the student is on. */
+    /** The question that is asked where the student is, or under whose ladder they stand. */
+    public function home(State $state): ?Question
+    {
+        for ($i = count($state->path) - 1; $i >= 0; $i--) {
+            $frame = $state->path[$i];
+            if ($frame->kind === FrameKind::Rung) {
+                $question = $this->quiz->rung($frame->id)?->question;
+                if ($question !== null) {
+                    return $question;
+                }
+            } elseif ($frame->kind === FrameKind::Cue) {
+                return $this->cue($state)?->question;
+            } else {
+                $stop = $this->quiz->stop($frame->id);
+                if ($stop instanceof QuestionStop) {
+                    return $stop->question;
+                }
+
+                return $stop instanceof DrillStop || $stop instanceof StaircaseStop
+                    ? $this->quiz->question((string) ($state->series[$stop->id] ?? null)?->current)
+                    : null;
+            }
+        }
+
+        return null;
+    }
+
+    /** The question itself: the home, or the one that stands in for it. */
     public function question(State $state): ?Question
     {
+        $home = $this->home($state);
+
+        return $home === null ? null : $this->asked($home, $state);
+    }
+
+    public function asked(Question $home, State $state): Question
+    {
+        $standIn = ($state->records[$home->id] ?? null)?->standIn;
+
+        return $standIn === null ? $home : $this->quiz->question($standIn) ?? $home;
+    }
+
+    /** The rung the student stands on, where it is help to look at and no question. */
+    public function rung(State $state): ?Rung
+    {
+        $top = $state->top();
+        $rung = $top?->kind === FrameKind::Rung ? $this->quiz->rung($top->id) : null;
+
+        return $rung?->kind === RungKind::Question ? null : $rung;
+    }
+
+    /** The drill or staircase that asks where the student is, also while they stand on a rung of its. */
+    public function series(State $state): DrillStop|StaircaseStop|null
+    {
         foreach (array_reverse($state->path) as $frame) {
-            if ($frame->kind === FrameKind::Rung) {
+            if ($frame->kind === FrameKind::Rung && $this->quiz->rung($frame->id)?->kind !== RungKind::Question) {
                 continue;
             }
-            if ($frame->kind === FrameKind::Cue) {
-                return $this->cue($state)?->question;
-            }
-            $stop = $this->quiz->stop($frame->id);
+            $stop = $frame->kind === FrameKind::Stop ? $this->quiz->stop($frame->id) : null;
 
-            return $stop instanceof QuestionStop ? $stop->question : null;
+            return $stop instanceof DrillStop || $stop instanceof StaircaseStop ? $stop : null;
         }
 
         return null;
@@ -41,24 +100,20 @@ final readonly class Position
     public function cue(State $state): ?Cue
     {
         $stop = $this->quiz->stop((string) $state->stop());
-        foreach (array_reverse($state->path) as $frame) {
-            if ($frame->kind === FrameKind::Stop) {
-                return null;
-            }
-            if ($frame->kind === FrameKind::Cue) {
-                return $stop instanceof VideoStop ? $stop->cue($frame->id) : null;
+        for ($i = count($state->path) - 1; $i >= 0 && $state->path[$i]->kind !== FrameKind::Stop; $i--) {
+            if ($state->path[$i]->kind === FrameKind::Cue) {
+                return $stop instanceof VideoStop ? $stop->cue($state->path[$i]->id) : null;
             }
         }
 
         return null;
     }
 
-    /** The first cue of a video, in time, whose question is neither right nor set aside. */
+    /** The first cue of a video, in time, whose question still wants an answer. */
     public function openCue(VideoStop $stop, State $state): ?Cue
     {
         foreach ($stop->cues as $cue) {
-            $standing = $state->record($cue->question->id)->standing;
-            if (! $standing->isRight() && $standing !== Standing::SetAside) {
+            if ($cue->question !== null && $this->isOpen($cue->question, $state)) {
                 return $cue;
             }
         }
@@ -66,28 +121,90 @@ final readonly class Position
         return null;
     }
 
-    /** The rung that asking for help would show: further down the ladder the last slip chose, else down the question's. */
-    public function nextRung(Question $question, State $state): ?Frame
+    /** Whether a question still wants an answer. In a round that is handed in whole, one that has an answer does not. */
+    public function isOpen(Question $home, State $state): bool
     {
-        $record = $state->record($question->id);
-        $top = $state->top();
-        $chosen = $top?->kind === FrameKind::Rung ? $top->ladder : $record->mark?->entry;
-        foreach ([$chosen, null] as $ladder) {
-            $rung = $question->ladder($ladder)[$record->depth($ladder)] ?? null;
-            if ($rung !== null) {
-                return Frame::rung($rung->id, $ladder);
+        $record = $state->records[$home->id] ?? null;
+
+        return $record === null
+            || (! $record->standing->isSettled() && ! ($this->terms->handedIn && ! $state->handedIn && $record->response !== null));
+    }
+
+    /** Whether a stop was reached and nothing in it wants an answer any more. */
+    public function isDone(Stop $stop, State $state): bool
+    {
+        if ($stop instanceof DrillStop || $stop instanceof StaircaseStop) {
+            return ($state->series[$stop->id] ?? null)?->ended === true;
+        }
+        foreach ($stop->questions() as $question) {
+            if ($this->isOpen($question, $state)) {
+                return false;
             }
         }
 
-        return null;
+        return isset($state->visited[$stop->id]);
     }
 
-    /** @return list<Rung> the rungs seen so far, ladder by ladder from the top */
-    public function seenRungs(Question $question, State $state): array
+    /** Whether a written answer waits to be judged by its writer. */
+    public function isJudging(Question $question, Record $record): bool
+    {
+        return $question->kind === QuestionKind::Written && $question->model !== '' && $record->response !== null
+            && $record->judged === null && ! $record->standing->isSettled();
+    }
+
+    /** The rung that asking for help would show: further down the ladder the last slip chose, else down the question's. */
+    public function nextRung(State $state): ?Frame
+    {
+        $home = $this->home($state);
+        if ($home === null) {
+            return null;
+        }
+        $top = $state->top();
+        $chosen = $top?->kind === FrameKind::Rung && $this->rung($state) !== null ? $top->ladder : $state->record($home->id)->mark?->entry;
+
+        return ($chosen === null ? null : $this->nextOf($chosen, $home, $state)) ?? $this->nextOf(self::ownLadder($home, $this->asked($home, $state)), $home, $state);
+    }
+
+    /** The rung that a slip at an entry shows: the next of the entry's ladder where it has one, else of the question's. */
+    public function rungAfterSlip(Question $home, ?string $entry, State $state): ?Frame
+    {
+        $hasOwn = $entry !== null && $this->quiz->ladder($entry) !== [];
+
+        return $this->nextOf($hasOwn ? $entry : self::ownLadder($home, $this->asked($home, $state)), $home, $state);
+    }
+
+    private function nextOf(string $ladder, Question $home, State $state): ?Frame
+    {
+        if (! $this->terms->help || ($this->terms->handedIn && ! $state->handedIn)) {
+            return null;
+        }
+        $rung = $this->quiz->ladder($ladder)[$this->depth($ladder, $state->record($home->id), $state)] ?? null;
+
+        return $rung === null ? null : Frame::rung($rung->id, $ladder);
+    }
+
+    /** What the question's own ladder hangs under: that of one that stands in where it has one, else that of the home. */
+    public static function ownLadder(Question $home, Question $asked): string
+    {
+        return $asked->ladder === [] ? $home->id : $asked->id;
+    }
+
+    /** Rungs seen of a ladder; a staircase remembers its own. */
+    public function depth(string $ladder, Record $record, State $state): int
+    {
+        return isset($state->series[$ladder]) ? $state->series[$ladder]->depth : $record->depth($ladder);
+    }
+
+    /** @return list<Rung> the rungs seen so far under the home, ladder by ladder from the top, a staircase's last */
+    public function seenRungs(Question $home, State $state): array
     {
         $seen = [];
-        foreach ($state->record($question->id)->depths as $ladder => $depth) {
-            array_push($seen, ...array_slice($question->ladder($ladder === '' ? null : $ladder), 0, $depth));
+        foreach ($state->record($home->id)->depths as $ladder => $depth) {
+            array_push($seen, ...array_slice($this->quiz->ladder($ladder), 0, $depth));
+        }
+        $stop = $this->quiz->stopOf($home->id);
+        if ($stop instanceof StaircaseStop && isset($state->series[$stop->id])) {
+            array_push($seen, ...array_slice($stop->ladder, 0, $state->series[$stop->id]->depth));
         }
 
         return $seen;
@@ -98,7 +215,10 @@ final readonly class Position
     {
         $stop = $this->quiz->stop($id);
         if ($stop instanceof VideoStop) {
-            return in_array($id, $state->visited, true) ? $stop->clip : null;
+            return isset($state->visited[$id]) ? $stop->clip : null;
+        }
+        if ($this->quiz->rung($id)?->clip === null) {
+            return null;
         }
         foreach (array_keys($state->records) as $asked) {
             $question = $this->quiz->question($asked);
@@ -110,5 +230,76 @@ final readonly class Position
         }
 
         return null;
+    }
+
+    /** Milliseconds since 1970 at which the time for the question asked now ends; null without a limit. */
+    public function questionEnds(Question $home, State $state): ?int
+    {
+        $seconds = $this->secondsFor($home, $state);
+        $since = $state->record($home->id)->since;
+
+        return $seconds === null || $since === null ? null : $since + (int) (1000 * $seconds * $state->extra);
+    }
+
+    public function secondsFor(Question $home, State $state): ?int
+    {
+        return $this->asked($home, $state)->seconds ?? $this->terms->secondsForQuestion;
+    }
+
+    /** Milliseconds since 1970 at which the time for the round ends; null without a limit. */
+    public function roundEnds(State $state): ?int
+    {
+        return $this->terms->secondsForRound === null || $state->startedAt === null
+            ? null
+            : $state->startedAt + (int) (1000 * $this->terms->secondsForRound * $state->extra);
+    }
+
+    /**
+     * The main stops in this student's order, without those that a round over only what was missed leaves out. Readings,
+     * what stays at hand and stops joined by forks keep their places where stops are mixed; they are mixed within their part.
+     *
+     * @return list<Stop>
+     */
+    public function sequence(State $state): array
+    {
+        $stops = $this->quiz->stops;
+        $only = $state->history->only;
+        if ($only !== null) {
+            $stops = array_values(array_filter($stops, static fn (Stop $stop): bool => self::staysAtHand($stop)
+                || array_intersect(array_map(static fn (Question $question): string => $question->id, $stop->questions()), $only) !== []));
+        }
+        if (! $this->terms->mixStops) {
+            return $stops;
+        }
+        $sequence = [];
+        foreach (self::runs($stops) as $part => $run) {
+            array_push($sequence, ...(new Lot($state->seed, "stops/$part"))->mixedAround($run, fn (Stop $stop): bool => $stop instanceof ReadingStop || self::staysAtHand($stop) || $this->quiz->isJoined($stop->id)));
+        }
+
+        return $sequence;
+    }
+
+    private static function staysAtHand(Stop $stop): bool
+    {
+        return ($stop instanceof ReadingStop || $stop instanceof VideoStop) && $stop->staysAtHand;
+    }
+
+    /**
+     * @param  list<Stop>  $stops
+     * @return list<list<Stop>> stops of one part after another
+     */
+    private static function runs(array $stops): array
+    {
+        $runs = [];
+        $part = false;
+        foreach ($stops as $stop) {
+            if ($stop->part !== $part) {
+                $part = $stop->part;
+                $runs[] = [];
+            }
+            $runs[count($runs) - 1][] = $stop;
+        }
+
+        return $runs;
     }
 }

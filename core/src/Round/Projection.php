@@ -7,10 +7,15 @@ namespace HiddenLadder\Core\Round;
 use HiddenLadder\Core\Marking\Result;
 use HiddenLadder\Core\Quiz\Block;
 use HiddenLadder\Core\Quiz\Clip;
+use HiddenLadder\Core\Quiz\Cue;
+use HiddenLadder\Core\Quiz\CueKind;
+use HiddenLadder\Core\Quiz\DrillStop;
 use HiddenLadder\Core\Quiz\Question;
 use HiddenLadder\Core\Quiz\QuizDocument;
 use HiddenLadder\Core\Quiz\ReadingStop;
 use HiddenLadder\Core\Quiz\Rung;
+use HiddenLadder\Core\Quiz\StaircaseStop;
+use HiddenLadder\Core\Quiz\Stop;
 use HiddenLadder\Core\Quiz\VideoStop;
 
 /**
@@ -23,9 +28,12 @@ final readonly class Projection
 {
     private Position $position;
 
-    public function __construct(private QuizDocument $quiz, private Terms $terms)
-    {
-        $this->position = new Position($quiz);
+    public function __construct(
+        private QuizDocument $quiz,
+        private Terms $terms,
+        private Circumstances $now = new Circumstances,
+    ) {
+        $this->position = new Position($quiz, $terms);
     }
 
     /** @return array<string, mixed> */
@@ -39,22 +47,37 @@ final readonly class Projection
             'returning' => $state->returning,
             'far' => $this->far($state),
             'goes' => $this->goes($state),
+            'ends' => $state->isFinished() ? null : $this->position->roundEnds($state),
+            'atHand' => $this->atHand($state),
+            'overview' => $this->overview($state),
             'place' => $this->place($state),
         ];
     }
 
-    /** @return list<string> ids of the videos and pictures the student may load now */
+    /** @return list<string> ids of the videos, sounds and pictures the student may load now */
     public function media(State $state): array
     {
         $question = $this->position->question($state);
-        $media = array_map(static fn (Block $block): ?string => $block->media, $question->prompt ?? []);
-        foreach ($question === null ? [] : $this->position->seenRungs($question, $state) as $rung) {
+        $home = $this->position->home($state);
+        $media = array_map(static fn (Block $block): ?string => $block->media, $question?->blocks() ?? []);
+        foreach ($home === null ? [] : $this->position->seenRungs($home, $state) as $rung) {
             $media[] = $rung->clip?->media;
         }
         $stop = $this->quiz->stop((string) $state->stop());
         $media[] = $stop instanceof VideoStop ? $stop->clip->media : null;
+        foreach ($this->stopsAtHand($state) as $atHand) {
+            $media[] = $atHand instanceof VideoStop ? $atHand->clip->media : null;
+        }
+        foreach ($state->records as $record) {
+            array_push($media, ...($record->response?->as === 'files' ? $record->response->list : []));
+        }
 
         return array_values(array_unique(array_filter($media, is_string(...))));
+    }
+
+    private function lets(Sight $sight, State $state, Standing $standing): bool
+    {
+        return $this->terms->lets($sight, $state->isFinished() || $state->handedIn, $this->now, $standing);
     }
 
     /** @return list<string> one word for each main stop: done, waiting (set aside), here, ahead */
@@ -63,11 +86,11 @@ final readonly class Projection
         $here = ($state->path[0] ?? null)?->id;
         $waiting = $this->waiting($state);
         $words = [];
-        foreach ($this->quiz->stops as $stop) {
+        foreach ($this->position->sequence($state) as $stop) {
             $words[] = match (true) {
                 $stop->id === $here => 'here',
                 isset($waiting[$stop->id]) => 'waiting',
-                in_array($stop->id, $state->visited, true) => 'done',
+                isset($state->visited[$stop->id]) => 'done',
                 default => 'ahead',
             };
         }
@@ -75,64 +98,117 @@ final readonly class Projection
         return $words;
     }
 
-    /** @return array<string, true> stops with a question that was set aside */
+    /** @return array<string, true> stops with a question that was set aside, or in an overview has no answer yet */
     private function waiting(State $state): array
     {
         $waiting = [];
-        foreach ($state->records as $question => $record) {
-            if ($record->standing === Standing::SetAside) {
-                $waiting[$this->quiz->place($question)['stop']] = true;
+        foreach ($this->quiz->questions() as $id => $question) {
+            $stop = $this->quiz->stopOf($id);
+            $record = $state->records[$id] ?? null;
+            $isSeries = $stop instanceof DrillStop || $stop instanceof StaircaseStop;
+            $isOpen = $stop !== null && ! $isSeries && $this->terms->hasOverview() && isset($state->visited[$stop->id]) && $this->position->isOpen($question, $state);
+            if ($stop !== null && ($isOpen || ($record?->standing === Standing::SetAside && ! ($isSeries && $record->leftForGood)))) {
+                $waiting[$stop->id] = true;
             }
         }
 
         return $waiting;
     }
 
-    /** @return array<string, int> questions by standing */
-    private function goes(State $state): array
+    /** @return array<string, int>|null questions by standing; null where results may not be seen */
+    private function goes(State $state): ?array
     {
+        if (! $this->lets(Sight::Result, $state, Standing::Untouched)) {
+            return null;
+        }
         $goes = array_fill_keys(array_column(Standing::cases(), 'value'), 0);
         foreach (array_keys($this->quiz->questions()) as $question) {
-            $goes[$state->record($question)->standing->value]++;
+            $stop = $this->quiz->stopOf($question);
+            if (isset($state->records[$question]) || ! ($stop instanceof DrillStop || $stop instanceof StaircaseStop)) {
+                $goes[$state->record($question)->standing->value]++;
+            }
         }
 
         return $goes;
     }
 
+    /** @return list<ReadingStop|VideoStop> taken in before and still at hand */
+    private function stopsAtHand(State $state): array
+    {
+        $here = $state->stop();
+        $atHand = [];
+        foreach ([...$this->quiz->stops, ...$this->quiz->sideStops] as $stop) {
+            if (($stop instanceof ReadingStop || $stop instanceof VideoStop) && $stop->staysAtHand && $stop->id !== $here && isset($state->visited[$stop->id]) && $state->path !== []) {
+                $atHand[] = $stop;
+            }
+        }
+
+        return $atHand;
+    }
+
+    /** @return list<array<string, mixed>> */
+    private function atHand(State $state): array
+    {
+        return array_map(static fn (ReadingStop|VideoStop $stop): array => $stop instanceof VideoStop
+            ? ['id' => $stop->id, 'kind' => 'video', 'title' => $stop->title, 'clip' => $stop->clip->toArray()]
+            : ['id' => $stop->id, 'kind' => 'reading', 'title' => $stop->title, 'text' => $stop->text], $this->stopsAtHand($state));
+    }
+
+    /** @return array<string, mixed>|null the stops to move about in; null where they come one after the other */
+    private function overview(State $state): ?array
+    {
+        if (! $this->terms->hasOverview() || $state->returning || $state->handedIn || $state->isFinished()) {
+            return null;
+        }
+        $conditions = new Conditions($this->quiz, $this->terms);
+        $stops = [];
+        foreach ($this->position->sequence($state) as $stop) {
+            if ($stop->shownIf === null || $conditions->met($stop->shownIf, null, $state)) {
+                $stops[] = ['stop' => $stop->id, 'answered' => $this->position->isDone($stop, $state), 'asks' => $stop->questions() !== []];
+            }
+        }
+
+        return ['stops' => $stops, 'handIn' => $this->terms->handedIn];
+    }
+
     /** @return array<string, mixed> */
     private function place(State $state): array
     {
-        if ($state->finish !== null) {
-            return $this->finish($state, $state->finish);
+        if ($state->isFinished()) {
+            return $this->finish($state);
         }
         $top = $state->top();
         if ($top === null) {
-            return ['kind' => 'before'];
+            return ['kind' => $state->startedAt === null ? 'before' : 'overview'];
         }
-        $question = $this->position->question($state);
-        if ($question !== null) {
-            return $this->question($question, $state, $top);
+        $home = $this->position->home($state);
+        if ($home !== null) {
+            return $this->question($home, $state, $top);
         }
         $stop = $this->quiz->stop($top->id);
+        $place = ['frame' => $top->id, 'maySkip' => $this->maySkip($stop, $state)];
         if ($stop instanceof VideoStop) {
-            return ['kind' => 'video', 'frame' => $top->id, 'mayGoOn' => $this->position->openCue($stop, $state) === null]
-                + $this->video($stop, $state);
+            return ['kind' => 'video', 'mayGoOn' => $this->position->openCue($stop, $state) === null] + $place + $this->video($stop, $state);
         }
 
-        return [
-            'kind' => 'reading',
-            'frame' => $top->id,
-            'title' => $stop instanceof ReadingStop ? $stop->title : '',
-            'text' => $stop instanceof ReadingStop ? $stop->text : '',
-        ];
+        return ['kind' => 'reading', 'title' => $stop instanceof ReadingStop ? $stop->title : '', 'text' => $stop instanceof ReadingStop ? $stop->text : ''] + $place;
+    }
+
+    private function maySkip(?Stop $stop, State $state): bool
+    {
+        return $stop !== null && ! $this->terms->together && ! $state->returning && (! $stop->required || ($this->terms->hasOverview() && ! $state->handedIn)) && $stop->questions() !== [];
     }
 
     /** @return array<string, mixed> */
     private function video(VideoStop $stop, State $state): array
     {
-        $cues = [];
+        $cues = $notes = [];
         foreach ($stop->cues as $cue) {
-            $cues[] = ['at' => $cue->at, 'standing' => $state->record($cue->question->id)->standing->value];
+            if ($cue->kind !== CueKind::Question) {
+                $notes[] = ['id' => $cue->id, 'kind' => $cue->kind->value, 'at' => $cue->at, 'text' => $cue->text];
+            } elseif ($stop->cuesShown && $cue->question !== null) {
+                $cues[] = ['at' => $cue->at, 'open' => $this->position->isOpen($cue->question, $state)];
+            }
         }
 
         return [
@@ -141,79 +217,109 @@ final readonly class Projection
             'clip' => $stop->clip->toArray(),
             'resumeAt' => max($stop->clip->from, $state->watchedTo[$stop->id] ?? 0.0),
             'cues' => $cues,
+            'notes' => $notes,
+            'seeking' => $stop->seeking->value,
             'nextCue' => $this->position->openCue($stop, $state)?->at,
         ];
     }
 
     /** @return array<string, mixed> */
-    private function question(Question $question, State $state, Frame $top): array
+    private function question(Question $home, State $state, Frame $top): array
     {
-        $record = $state->record($question->id);
-        $seen = array_map(static fn (Rung $rung): array => $rung->toArray(), $this->position->seenRungs($question, $state));
-        $onRung = $top->kind === FrameKind::Rung
-            ? array_values(array_filter($seen, static fn (array $rung): bool => $rung['id'] === $top->id))[0] ?? null
-            : null;
+        $question = $this->position->asked($home, $state);
+        $record = $state->record($home->id);
+        $view = new QuestionView($question, $this->terms, $state->seed);
+        $seen = array_map(static fn (Rung $rung): array => $rung->toArray(), array_values(array_filter($this->position->seenRungs($home, $state), static fn (Rung $rung): bool => $rung->question === null)));
+        $rung = $this->position->rung($state);
+        $onRung = $rung?->toArray();
+        $judging = $this->position->isJudging($question, $record);
+        $told = $state->told || ($record->standing->isRight() && $onRung === null && $this->position->series($state) === null);
+        $isFree = ! $told && $onRung === null && ! $judging && ! $this->terms->together;
 
         return [
             'kind' => 'question',
             'frame' => $top->id,
-            'question' => $this->asked($question),
-            'told' => $state->told,
+            'question' => $view->asked(),
+            'told' => $told,
             'tries' => $record->tries,
-            'verdict' => $this->verdict($question, $record),
-            'tried' => $this->tried($question, $record),
+            'triesLeft' => $this->terms->tries === null || $this->position->series($state) !== null ? null : max(0, $this->terms->tries - $record->tries),
+            'verdict' => $this->verdict($question, $record, $state),
+            'tried' => $this->position->series($state) === null ? $this->tried($question, $record) : [],
+            'judging' => $judging ? ['model' => $question->model, 'response' => $record->response?->toArray()] : null,
+            'revealed' => $record->revealed && $this->lets(Sight::RightAnswer, $state, Standing::Shown) ? $view->key() : null,
             'rung' => $onRung,
             'seen' => $seen,
-            'moreHelp' => ! $state->told && $this->position->nextRung($question, $state) !== null,
-            'maySetAside' => ! $state->told && $onRung === null && $record->mayLeave,
+            'simpler' => $top->kind === FrameKind::Rung && $onRung === null,
+            'series' => $this->series($state),
+            'moreHelp' => ! $told && ! $judging && ! $this->terms->together && $this->position->nextRung($state) !== null,
+            'maySetAside' => $isFree && $record->mayLeave,
+            'mayAskAlike' => $isFree && $this->terms->alikeOnRequest && $record->slips > 0 && $this->position->series($state) === null && $this->quiz->alikes($home) !== [],
+            'mayCall' => ! $told && ! $record->called,
+            'called' => $record->called,
+            'maySkip' => $isFree && $this->maySkip($this->quiz->stopOf($home->id), $state),
+            'waits' => $this->terms->together && ! $told && $record->response !== null,
+            'ends' => $told || $onRung !== null ? null : $this->position->questionEnds($home, $state),
             'watchAgain' => $this->watchAgain($state),
         ];
     }
 
-    /** @return array<string, mixed> the question without anything that tells its answer */
-    private function asked(Question $question): array
+    /** @return array<string, mixed>|null how far the drill or staircase is */
+    private function series(State $state): ?array
     {
-        $options = [];
-        foreach ($question->kind->showsOptions() ? $question->entries : [] as $entry) {
-            $options[] = ['id' => $entry->id, 'text' => $entry->text];
+        $stop = $this->position->series($state);
+        $series = $stop === null ? null : $state->series[$stop->id] ?? null;
+        if ($stop === null || $series === null) {
+            return null;
         }
 
-        return [
-            'id' => $question->id,
-            'kind' => $question->kind->value,
-            'prompt' => array_map(static fn (Block $block): array => $block->toArray(), $question->prompt),
-            'options' => $options,
-        ];
+        return $stop instanceof DrillStop
+            ? ['kind' => 'drill', 'title' => $stop->title, 'dealt' => $series->dealt, 'right' => $series->right(), 'need' => $stop->need]
+            : ['kind' => 'staircase', 'title' => $stop->title, 'dealt' => $series->dealt, 'level' => $series->level + 1, 'levels' => count($stop->levels)];
     }
 
     /** @return array<string, mixed>|null what is said about the last answer */
-    private function verdict(Question $question, Record $record): ?array
+    private function verdict(Question $question, Record $record, State $state): ?array
     {
-        if ($record->mark === null) {
-            return null;
+        $own = $this->lets(Sight::OwnAnswer, $state, $record->standing) || ($this->terms->handedIn && ! $state->isFinished());
+        $response = $own ? $record->response?->toArray() : null;
+        if ($record->mark === null || ($this->terms->together && ! $state->told)) {
+            return $response === null && $record->response === null ? null : ['result' => null, 'timedOut' => false, 'feedback' => [], 'near' => null, 'readings' => [], 'parts' => null, 'response' => $response];
         }
-        $entry = $question->entry($record->mark->entry);
-        $general = match ($record->mark->result) {
-            Result::Right => $question->feedbackRight,
-            Result::Unclear => '',
-            default => $question->feedbackNotRight,
-        };
-        $feedback = $this->terms->feedback === Moment::AtOnce ? [$entry === null ? '' : $entry->feedback, $general] : [];
+        $mark = $record->mark;
+        $result = $this->lets(Sight::Result, $state, $record->standing) || $mark->result === Result::Unclear;
+        $tells = $this->lets(Sight::Feedback, $state, $record->standing);
 
         return [
-            'result' => $record->mark->result->value,
-            'feedback' => array_values(array_filter($feedback, static fn (string $text): bool => trim($text) !== '')),
-            'readings' => $record->mark->readings,
-            'response' => $this->terms->ownAnswer === Moment::AtOnce ? $record->response?->toArray() : null,
+            'result' => $result ? $mark->result->value : null,
+            'timedOut' => $record->timedOut,
+            'feedback' => $tells ? $this->feedback($question, $record) : [],
+            'near' => $result ? $mark->near?->value : null,
+            'readings' => $mark->readings,
+            'parts' => $result && $mark->parts !== [] ? $mark->parts : null,
+            'response' => $response,
         ];
     }
 
-    /** @return list<string> the options of a one choice that the student has found to be not right */
+    /** @return list<string> */
+    private function feedback(Question $question, Record $record): array
+    {
+        $general = match ($record->mark?->result) {
+            Result::Right => [$question->feedbackRight, $question->feedbackAlways],
+            Result::Unclear, null => [],
+            Result::Noted => [$question->feedbackAlways],
+            default => [$question->feedbackNotRight, $question->feedbackAlways],
+        };
+        $entry = $question->entry($record->mark?->entry);
+
+        return array_values(array_filter([$entry === null ? '' : $entry->feedback, ...$general], static fn (string $text): bool => trim($text) !== ''));
+    }
+
+    /** @return list<string> the options of a choice that the student has found to be not right */
     private function tried(Question $question, Record $record): array
     {
         $tried = [];
-        foreach (array_keys($record->matched) as $id) {
-            $entry = $question->kind === \HiddenLadder\Core\Quiz\QuestionKind::OneChoice ? $question->entry($id) : null;
+        foreach ($question->isMarked() ? array_keys($record->matched) : [] as $id) {
+            $entry = $question->kind->picksOne() ? $question->entry($id) : null;
             if ($entry !== null && ! $entry->right) {
                 $tried[] = $entry->id;
             }
@@ -227,7 +333,7 @@ final readonly class Projection
     {
         $cue = $this->position->cue($state);
         $stop = $this->quiz->stop((string) $state->stop());
-        if ($cue === null || ! $stop instanceof VideoStop) {
+        if (! $cue instanceof Cue || ! $stop instanceof VideoStop) {
             return null;
         }
         $clip = new Clip($stop->clip->media, $stop->sinceLastCue($cue), $cue->at);
@@ -236,16 +342,51 @@ final readonly class Projection
     }
 
     /** @return array<string, mixed> */
-    private function finish(State $state, string $id): array
+    private function finish(State $state): array
     {
-        $finish = $this->quiz->finish($id);
+        $finish = $this->quiz->finish($state->finish);
+        $score = Score::ofRound($this->quiz, $this->terms, $state);
         $left = [];
         foreach ($this->quiz->questions() as $question) {
-            if ($state->record($question->id)->standing === Standing::SetAside) {
+            $stop = $this->quiz->stopOf($question->id);
+            if ($state->record($question->id)->standing === Standing::SetAside && ! ($stop instanceof DrillStop || $stop instanceof StaircaseStop)) {
                 $left[] = $question->text();
             }
         }
 
-        return ['kind' => 'finish', 'title' => $finish->title ?? '', 'message' => $finish->message ?? '', 'left' => $left];
+        return [
+            'kind' => 'finish',
+            'title' => $finish->title ?? '',
+            'message' => $finish !== null && $this->lets(Sight::Closing, $state, Standing::Untouched) ? $finish->messageFor($score->share()) : '',
+            'left' => $this->lets(Sight::Result, $state, Standing::Untouched) ? $left : [],
+            'score' => $this->lets(Sight::Score, $state, Standing::Untouched) && $score->share() !== null
+                ? ['share' => $score->share(), 'points' => $score->points(), 'of' => $score->of(), 'provisional' => $score->provisional]
+                : null,
+            'review' => $this->review($state),
+        ];
+    }
+
+    /** @return list<array<string, mixed>> each question that was answered, with what may be seen of it now */
+    private function review(State $state): array
+    {
+        $review = [];
+        foreach ($this->quiz->questions() as $home) {
+            $record = $state->records[$home->id] ?? null;
+            if ($record === null || ($record->response === null && $record->tries === 0)) {
+                continue;
+            }
+            $question = $this->position->asked($home, $state);
+            $view = new QuestionView($question, $this->terms, $state->seed);
+            $review[] = [
+                'question' => $question->text(),
+                'standing' => $this->lets(Sight::Result, $state, $record->standing) ? $record->standing->value : null,
+                'own' => $this->lets(Sight::OwnAnswer, $state, $record->standing) && $record->response !== null ? $view->own($record->response) : null,
+                'revealed' => $this->lets(Sight::RightAnswer, $state, $record->standing) ? $view->key() : null,
+                'feedback' => $this->lets(Sight::Feedback, $state, $record->standing) ? $this->feedback($question, $record) : [],
+                'comment' => $record->comment,
+            ];
+        }
+
+        return $review;
     }
 }

@@ -8,4 +8,7 @@ namespace HiddenLadder\Core\Round;
 enum Purpose: string
 {
     case Learn = 'learn';
+    case Check = 'check';
+    case Starter = 'starter';
+    case ExitCheck = 'exit-check';
 }

@@ -7,90 +7,111 @@ namespace HiddenLadder\Core\Round;
 use HiddenLadder\Core\Fields;
 use HiddenLadder\Core\Marking\Mark;
 use HiddenLadder\Core\Marking\Response;
-use HiddenLadder\Core\Marking\Result;
 
-/** What happened at one question in one round. */
-final readonly class Record
+/**
+ * What happened at one question in one round. Questions that stood in for it count here too.
+ *
+ * The engine changes copies of its own; from outside it is read only.
+ */
+final class Record
 {
-    /**
-     * @param  int  $tries  marked answers
-     * @param  bool  $helped  a rung was seen before it was right
-     * @param  array<string, int>  $depths  rungs seen of each ladder: by entry id, '' for the question's own
-     * @param  array<string, int>  $matched  how often each entry was matched
-     * @param  bool  $mayLeave  past the last rung: it may be set aside
-     * @param  bool  $leftForGood  set aside again when it came back before the finish
-     */
-    public function __construct(
-        public Standing $standing = Standing::Untouched,
-        public int $tries = 0,
-        public int $slips = 0,
-        public bool $helped = false,
-        public float $points = 0.0,
-        public array $depths = [],
-        public array $matched = [],
-        public bool $mayLeave = false,
-        public bool $leftForGood = false,
-        public ?Response $response = null,
-        public ?Mark $mark = null,
-    ) {
-    }
+    public Standing $standing = Standing::Untouched;
 
-    /** @param  array<string, mixed>  $changes by property */
-    public function with(array $changes): self
-    {
-        return new self(...array_merge(get_object_vars($this), $changes));
-    }
+    /** Tries that were marked, those by time running out included. */
+    public int $tries = 0;
 
-    public function depth(?string $ladder): int
+    public int $slips = 0;
+
+    /** A rung was seen before it was right. */
+    public bool $helped = false;
+
+    /** Share of the points that is earned, 0 to 1. */
+    public float $share = 0.0;
+
+    /** @var array<string, int> rungs seen of each ladder, by what it hangs under */
+    public array $depths = [];
+
+    /** @var array<string, int> how often each entry was matched */
+    public array $matched = [];
+
+    /** Past the last rung, or the teacher is called: it may be set aside. */
+    public bool $mayLeave = false;
+
+    /** Set aside again when it came back before the finish. */
+    public bool $leftForGood = false;
+
+    public ?Response $response = null;
+
+    public ?Mark $mark = null;
+
+    /** The question that stands in for it now. */
+    public ?string $standIn = null;
+
+    /** @var list<string> questions that have stood in for it */
+    public array $stoodIn = [];
+
+    /** When it was shown, in milliseconds since 1970. */
+    public ?int $since = null;
+
+    public bool $timedOut = false;
+
+    /** How its writer judged the answer. */
+    public ?bool $judged = null;
+
+    /** The share a person gave it. */
+    public ?float $overruled = null;
+
+    public string $comment = '';
+
+    public bool $called = false;
+
+    public bool $revealed = false;
+
+    public function depth(string $ladder): int
     {
-        return $this->depths[$ladder ?? ''] ?? 0;
+        return $this->depths[$ladder] ?? 0;
     }
 
     public static function read(Fields $fields): self
     {
+        $record = new self;
+        $record->standing = Standing::from($fields->stringOr('standing', 'untouched'));
+        $record->tries = $fields->integerOr('tries', 0);
+        $record->slips = $fields->integerOr('slips', 0);
+        $record->helped = $fields->booleanOr('helped', false);
+        $record->share = $fields->numberOr('share', 0.0);
+        $record->depths = $fields->integers('depths');
+        $record->matched = $fields->integers('matched');
+        $record->mayLeave = $fields->booleanOr('mayLeave', false);
+        $record->leftForGood = $fields->booleanOr('leftForGood', false);
         $response = $fields->objectOrNull('response');
+        $record->response = $response === null ? null : Response::read($response);
         $mark = $fields->objectOrNull('mark');
+        $record->mark = $mark === null ? null : Mark::read($mark);
+        $record->standIn = $fields->stringOrNull('standIn');
+        $record->stoodIn = $fields->stringsOr('stoodIn');
+        $record->since = $fields->integerOrNull('since');
+        $record->timedOut = $fields->booleanOr('timedOut', false);
+        $record->judged = $fields->has('judged') ? $fields->boolean('judged') : null;
+        $record->overruled = $fields->numberOrNull('overruled');
+        $record->comment = $fields->stringOr('comment', '');
+        $record->called = $fields->booleanOr('called', false);
+        $record->revealed = $fields->booleanOr('revealed', false);
 
-        return new self(
-            Standing::from($fields->string('standing')),
-            $fields->integer('tries'),
-            $fields->integer('slips'),
-            $fields->boolean('helped'),
-            $fields->number('points'),
-            $fields->integers('depths'),
-            $fields->integers('matched'),
-            $fields->boolean('mayLeave'),
-            $fields->boolean('leftForGood'),
-            $response === null ? null : Response::read($response),
-            $mark === null ? null : new Mark(
-                Result::from($mark->string('result')),
-                $mark->number('share'),
-                $mark->stringOrNull('entry'),
-                $mark->strings('readings'),
-            ),
-        );
+        return $record;
     }
 
-    /** @return array<string, mixed> */
+    /** @return array<string, mixed> without what has its first value */
     public function toArray(): array
     {
-        return [
-            'standing' => $this->standing->value,
-            'tries' => $this->tries,
-            'slips' => $this->slips,
-            'helped' => $this->helped,
-            'points' => $this->points,
-            'depths' => $this->depths,
-            'matched' => $this->matched,
-            'mayLeave' => $this->mayLeave,
-            'leftForGood' => $this->leftForGood,
-            'response' => $this->response?->toArray(),
-            'mark' => $this->mark === null ? null : [
-                'result' => $this->mark->result->value,
-                'share' => $this->mark->share,
-                'entry' => $this->mark->entry,
-                'readings' => $this->mark->readings,
-            ],
-        ];
+        $array = ['standing' => $this->standing->value];
+        $first = get_object_vars(new self);
+        foreach (get_object_vars($this) as $name => $value) {
+            if ($name !== 'standing' && $value !== $first[$name]) {
+                $array[$name] = $value instanceof Response || $value instanceof Mark ? $value->toArray() : $value;
+            }
+        }
+
+        return $array;
     }
 }

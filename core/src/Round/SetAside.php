@@ -6,7 +6,7 @@ namespace HiddenLadder\Core\Round;
 
 use HiddenLadder\Core\Fields;
 
-/** A question was left for later. */
+/** A question was left for later; once it has come back, for good. */
 final readonly class SetAside extends Event
 {
     public function __construct(public string $question)

@@ -16,9 +16,29 @@ enum Standing: string
     case OnTheLadder = 'on-the-ladder';
     /** Left for later: not yet. */
     case SetAside = 'set-aside';
+    /** The answer was revealed after the last try. */
+    case Shown = 'shown';
+    /** Waits for a person to read it. */
+    case ToBeRead = 'to-be-read';
+    /** A poll or an opinion. */
+    case Noted = 'noted';
 
     public function isRight(): bool
     {
         return $this === self::Clear || $this === self::Climbed;
+    }
+
+    /** Nothing more is asked of the student here. */
+    public function isSettled(): bool
+    {
+        return match ($this) {
+            self::Untouched, self::OnTheLadder => false,
+            default => true,
+        };
+    }
+
+    public function isMissed(): bool
+    {
+        return $this === self::OnTheLadder || $this === self::SetAside || $this === self::Shown;
     }
 }

@@ -4,11 +4,41 @@ declare(strict_types=1);
 
 namespace HiddenLadder\Core\Round;
 
-/** The round began; at another stop than the first only where a teacher rehearses. */
+use HiddenLadder\Core\Fields;
+use HiddenLadder\Core\MalformedInput;
+
+/** The round began. */
 final readonly class Started extends Event
 {
-    public function __construct(public ?string $from = null)
+    /**
+     * @param  ?string  $from  another stop than the first, only where a teacher rehearses
+     * @param  string  $seed  from which all that is drawn by lot follows; the round's id
+     * @param  float  $extra  factor of time for this student, 1 to 4
+     *
+     * @throws MalformedInput when the factor is out of range
+     */
+    public function __construct(
+        public ?string $from = null,
+        public string $seed = '',
+        public float $extra = 1.0,
+        public History $history = new History,
+    ) {
+        if ($extra < 1 || $extra > 4) {
+            throw new MalformedInput('/extra', 'extra time is a factor from 1 to 4');
+        }
+    }
+
+    public static function fromData(Fields $data): self
     {
+        $data->only(['from', 'seed', 'extra', 'history']);
+        $history = $data->objectOrNull('history');
+
+        return new self(
+            $data->stringOrNull('from'),
+            $data->stringOr('seed', ''),
+            $data->numberOr('extra', 1.0),
+            $history === null ? new History : History::read($history),
+        );
     }
 
     public function kind(): EventKind
@@ -18,6 +48,11 @@ final readonly class Started extends Event
 
     public function data(): array
     {
-        return $this->from === null ? [] : ['from' => $this->from];
+        return array_filter([
+            'from' => $this->from,
+            'seed' => $this->seed === '' ? null : $this->seed,
+            'extra' => $this->extra === 1.0 ? null : $this->extra,
+            'history' => $this->history->isEmpty() ? null : $this->history->toArray(),
+        ], static fn (mixed $value): bool => $value !== null);
     }
 }

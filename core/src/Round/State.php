@@ -7,39 +7,68 @@ namespace HiddenLadder\Core\Round;
 use HiddenLadder\Core\Fields;
 use HiddenLadder\Core\MalformedInput;
 
-/** Where a round stands after its events so far: small, serialisable, and always rebuilt the same from the events. */
-final readonly class State
+/**
+ * Where a round stands. Small, serialisable, and rebuilt from the round's events at any time with the same outcome.
+ *
+ * The engine changes copies of its own; from outside it is read only.
+ */
+final class State
 {
-    /**
-     * @param  int  $number  events applied
-     * @param  list<Frame>  $path  from the stop inwards; empty before the start and after the finish
-     * @param  bool  $told  the verdict on the last answer is shown and waits for "go on"
-     * @param  array<string, Record>  $records  by question
-     * @param  list<string>  $visited  stops in the order they were first reached
-     * @param  bool  $returning  going once more over what was set aside
-     * @param  list<string>  $pending  questions still to come back
-     * @param  array<string, float>  $watchedTo  furthest second sent for each video stop
-     * @param  int|null  $startedAt  milliseconds since 1970, as all times here
-     */
-    public function __construct(
-        public int $number = 0,
-        public array $path = [],
-        public bool $told = false,
-        public array $records = [],
-        public array $visited = [],
-        public bool $returning = false,
-        public array $pending = [],
-        public array $watchedTo = [],
-        public ?string $finish = null,
-        public ?int $startedAt = null,
-        public ?int $finishedAt = null,
-    ) {
+    /** Events applied so far. */
+    public int $number = 0;
+
+    /** @var list<Frame> where the student is, from the stop down; empty before the start, at the overview and after the finish */
+    public array $path = [];
+
+    /** The verdict on the last answer stands; going on leaves the question. */
+    public bool $told = false;
+
+    /** The stop or finish that a fork leads to when the verdict is left. */
+    public ?string $ahead = null;
+
+    /** @var array<string, Record> by question */
+    public array $records = [];
+
+    /** @var array<string, Series> by stop: drills and staircases */
+    public array $series = [];
+
+    /** @var array<string, true> stops that were reached */
+    public array $visited = [];
+
+    /** The last stop is passed; what was set aside comes back. */
+    public bool $returning = false;
+
+    /** @var list<string> questions that still come back */
+    public array $pending = [];
+
+    /** @var array<string, float> seconds of each video stop up to which it was watched */
+    public array $watchedTo = [];
+
+    /** @var list<array{string, bool}> tries that count as evidence of what the student knows: question, and whether it was right */
+    public array $evidence = [];
+
+    public bool $handedIn = false;
+
+    public ?string $finish = null;
+
+    public ?int $startedAt = null;
+
+    public ?int $finishedAt = null;
+
+    public string $seed = '';
+
+    public float $extra = 1.0;
+
+    public History $history;
+
+    public function __construct()
+    {
+        $this->history = new History;
     }
 
-    /** @param  array<string, mixed>  $changes by property */
-    public function with(array $changes): self
+    public function isFinished(): bool
     {
-        return new self(...array_merge(get_object_vars($this), $changes));
+        return $this->finishedAt !== null;
     }
 
     public function record(string $question): Record
@@ -47,17 +76,12 @@ final readonly class State
         return $this->records[$question] ?? new Record;
     }
 
-    public function isFinished(): bool
-    {
-        return $this->finish !== null;
-    }
-
-    /** The stop the student is at; the side stop, where one was entered from another. */
+    /** The stop the student is at, or under. */
     public function stop(): ?string
     {
-        foreach (array_reverse($this->path) as $frame) {
-            if ($frame->kind === FrameKind::Stop) {
-                return $frame->id;
+        for ($i = count($this->path) - 1; $i >= 0; $i--) {
+            if ($this->path[$i]->kind === FrameKind::Stop) {
+                return $this->path[$i]->id;
             }
         }
 
@@ -77,41 +101,52 @@ final readonly class State
     public static function fromArray(array $state): self
     {
         $fields = Fields::of($state);
-        $watchedTo = $fields->object('watchedTo');
+        $read = new self;
+        $read->number = $fields->integerOr('number', 0);
+        $read->path = $fields->objectsOr('path', Frame::read(...));
+        $read->told = $fields->booleanOr('told', false);
+        $read->ahead = $fields->stringOrNull('ahead');
+        $read->records = array_map(Record::read(...), $fields->map('records'));
+        $read->series = array_map(Series::read(...), $fields->map('series'));
+        $read->visited = array_fill_keys($fields->stringsOr('visited'), true);
+        $read->returning = $fields->booleanOr('returning', false);
+        $read->pending = $fields->stringsOr('pending');
+        $read->watchedTo = $fields->numberMap('watchedTo');
+        $read->evidence = $fields->objectsOr('evidence', static fn (Fields $one): array => [$one->string('q'), $one->boolean('r')]);
+        $read->handedIn = $fields->booleanOr('handedIn', false);
+        $read->finish = $fields->stringOrNull('finish');
+        $read->startedAt = $fields->integerOrNull('startedAt');
+        $read->finishedAt = $fields->integerOrNull('finishedAt');
+        $read->seed = $fields->stringOr('seed', '');
+        $read->extra = $fields->numberOr('extra', 1.0);
+        $history = $fields->objectOrNull('history');
+        $read->history = $history === null ? new History : History::read($history);
 
-        return new self(
-            $fields->integer('number'),
-            $fields->objects('path', Frame::read(...)),
-            $fields->boolean('told'),
-            array_map(Record::read(...), $fields->map('records')),
-            $fields->strings('visited'),
-            $fields->boolean('returning'),
-            $fields->strings('pending'),
-            array_combine(
-                $stops = array_map(strval(...), array_keys($watchedTo->all())),
-                array_map($watchedTo->number(...), $stops),
-            ),
-            $fields->stringOrNull('finish'),
-            $fields->integerOrNull('startedAt'),
-            $fields->integerOrNull('finishedAt'),
-        );
+        return $read;
     }
 
-    /** @return array<string, mixed> */
+    /** @return array<string, mixed> without what is empty */
     public function toArray(): array
     {
-        return [
+        return array_filter([
             'number' => $this->number,
             'path' => array_map(static fn (Frame $frame): array => $frame->toArray(), $this->path),
             'told' => $this->told,
+            'ahead' => $this->ahead,
             'records' => array_map(static fn (Record $record): array => $record->toArray(), $this->records),
-            'visited' => $this->visited,
+            'series' => array_map(static fn (Series $series): array => $series->toArray(), $this->series),
+            'visited' => array_map(strval(...), array_keys($this->visited)),
             'returning' => $this->returning,
             'pending' => $this->pending,
             'watchedTo' => $this->watchedTo,
+            'evidence' => array_map(static fn (array $one): array => ['q' => $one[0], 'r' => $one[1]], $this->evidence),
+            'handedIn' => $this->handedIn,
             'finish' => $this->finish,
             'startedAt' => $this->startedAt,
             'finishedAt' => $this->finishedAt,
-        ];
+            'seed' => $this->seed,
+            'extra' => $this->extra === 1.0 ? null : $this->extra,
+            'history' => $this->history->isEmpty() ? null : $this->history->toArray(),
+        ], static fn (mixed $value): bool => $value !== null && $value !== [] && $value !== false && $value !== '');
     }
 }

@@ -7,52 +7,224 @@ namespace HiddenLadder\Core\Round;
 use HiddenLadder\Core\Fields;
 use HiddenLadder\Core\MalformedInput;
 
-/**
- * How a quiz is given. A round takes its terms when it starts.
- *
- * Order is as set, pace each their own, tries are not limited and rounds neither: the purpose "learn" has no others.
- */
+/** How a quiz is given. A round takes its terms when it starts. */
 final readonly class Terms
 {
+    private const MEMBERS = [
+        'purpose', 'order', 'pace', 'tries', 'shares', 'afterSlip', 'alikeOnRequest', 'reveal', 'marking', 'missedComeBack', 'help', 'enough',
+        'almostCosts', 'mixOptions', 'mixStops', 'rounds', 'goal', 'seconds', 'seen', 'gates',
+    ];
+
+    /**
+     * @param  bool  $freeOrder  any order, skipping and coming back
+     * @param  bool  $together  from the front, ladders rest
+     * @param  ?int  $tries  1 to 20, or null without limit
+     * @param  list<float>  $shares  of the points left at each try, 0 to 1; the last one holds for all further tries
+     * @param  bool  $alikeAfterSlip  an alike question instead of the same again
+     * @param  bool  $alikeOnRequest  the student may ask for one after a slip
+     * @param  bool  $reveal  the answer after the last try
+     * @param  bool  $handedIn  marked when the round is handed in whole
+     * @param  bool  $missedComeBack  after handing in, with their ladders
+     * @param  bool  $help  ladders are there
+     * @param  ?float  $enough  a share that counts as right
+     * @param  bool  $almostCosts  a slip of the pen costs a try
+     * @param  ?int  $secondsForQuestion  where the question has no limit of its own
+     * @param  ?int  $secondsForRound  time limit of the round
+     * @param  array<string, Moment>  $seen  by Sight
+     * @param  list<string>  $gates  quizzes that must be mastered before
+     */
     public function __construct(
-        public Purpose $purpose,
-        public Moment $feedback,
-        public Moment $ownAnswer,
+        public Purpose $purpose = Purpose::Learn,
+        public bool $freeOrder = false,
+        public bool $together = false,
+        public ?int $tries = null,
+        public array $shares = [1.0],
+        public bool $alikeAfterSlip = false,
+        public bool $alikeOnRequest = true,
+        public bool $reveal = true,
+        public bool $handedIn = false,
+        public bool $missedComeBack = true,
+        public bool $help = true,
+        public ?float $enough = null,
+        public bool $almostCosts = false,
+        public bool $mixOptions = false,
+        public bool $mixStops = false,
+        public RoundTerms $rounds = new RoundTerms,
+        public Goal $goal = new Goal,
+        public ?int $secondsForQuestion = null,
+        public ?int $secondsForRound = null,
+        public array $seen = self::SEEN,
+        public array $gates = [],
     ) {
     }
 
-    /** Loop until right, with help welcome and no clock; feedback and own answer at once. */
-    public static function learn(): self
+    /** While rounds remain: result, own answer and feedback, not the right answer. */
+    private const SEEN = [
+        'result' => Moment::AtOnce, 'score' => Moment::EndOfRound, 'ownAnswer' => Moment::AtOnce,
+        'rightAnswer' => Moment::AfterLastRound, 'feedback' => Moment::AtOnce, 'closing' => Moment::EndOfRound,
+    ];
+
+    /** The terms that a purpose stands for. */
+    public static function for(Purpose $purpose): self
     {
-        return new self(Purpose::Learn, Moment::AtOnce, Moment::AtOnce);
+        return match ($purpose) {
+            Purpose::Learn => new self,
+            Purpose::Check => new self(
+                Purpose::Check, freeOrder: true, tries: 1, handedIn: true, missedComeBack: false, help: false, alikeOnRequest: false,
+                mixOptions: true, rounds: new RoundTerms(limit: 1),
+                seen: ['result' => Moment::WhenReleased, 'score' => Moment::WhenReleased, 'ownAnswer' => Moment::EndOfRound, 'rightAnswer' => Moment::AfterClosing, 'feedback' => Moment::WhenReleased, 'closing' => Moment::EndOfRound],
+            ),
+            Purpose::Starter => new self(
+                Purpose::Starter, tries: 2, shares: [1.0, 0.5], rounds: new RoundTerms(limit: 1),
+                seen: ['rightAnswer' => Moment::EndOfRound] + self::SEEN,
+            ),
+            Purpose::ExitCheck => new self(
+                Purpose::ExitCheck, tries: 1, help: false, alikeOnRequest: false, rounds: new RoundTerms(limit: 1),
+                seen: ['result' => Moment::AtOnce, 'score' => Moment::EndOfRound, 'ownAnswer' => Moment::AtOnce, 'rightAnswer' => Moment::EndOfRound, 'feedback' => Moment::EndOfRound, 'closing' => Moment::EndOfRound],
+            ),
+        };
     }
 
-    /** @throws MalformedInput */
+    /** Loop until right, with help welcome and no clock. */
+    public static function learn(): self
+    {
+        return self::for(Purpose::Learn);
+    }
+
+    /**
+     * @param  Fields  $fields  members of docs/terms.md; one that is missing is as its purpose has it
+     *
+     * @throws MalformedInput
+     */
     public static function read(Fields $fields): self
     {
-        $fields->only(['purpose', 'seen']);
-        $seen = $fields->object('seen')->only(['feedback', 'ownAnswer']);
+        $fields->only(self::MEMBERS);
+        $base = self::for($fields->has('purpose') ? $fields->oneOf('purpose', Purpose::class) : Purpose::Learn);
+        $seconds = $fields->has('seconds') ? $fields->object('seconds')->only(['question', 'round']) : null;
 
         return new self(
-            Purpose::tryFrom($fields->string('purpose')) ?? throw new MalformedInput('/purpose', 'this purpose is not known'),
-            Moment::tryFrom($seen->string('feedback')) ?? throw new MalformedInput('/seen/feedback', 'this moment is not known'),
-            Moment::tryFrom($seen->string('ownAnswer')) ?? throw new MalformedInput('/seen/ownAnswer', 'this moment is not known'),
+            $base->purpose,
+            $fields->choice('order', ['set', 'any'], $base->freeOrder ? 'any' : 'set') === 'any',
+            $fields->choice('pace', ['own', 'together'], $base->together ? 'together' : 'own') === 'together',
+            $fields->has('tries') ? $fields->between('tries', 1, 20) : $base->tries,
+            $fields->has('shares') ? self::shares($fields) : $base->shares,
+            $fields->choice('afterSlip', ['same', 'alike'], $base->alikeAfterSlip ? 'alike' : 'same') === 'alike',
+            $fields->booleanOr('alikeOnRequest', $base->alikeOnRequest),
+            $fields->booleanOr('reveal', $base->reveal),
+            $fields->choice('marking', ['as-one-goes', 'handed-in'], $base->handedIn ? 'handed-in' : 'as-one-goes') === 'handed-in',
+            $fields->booleanOr('missedComeBack', $base->missedComeBack),
+            $fields->booleanOr('help', $base->help),
+            $fields->has('enough') ? $fields->share('enough') : $base->enough,
+            $fields->booleanOr('almostCosts', $base->almostCosts),
+            $fields->booleanOr('mixOptions', $base->mixOptions),
+            $fields->booleanOr('mixStops', $base->mixStops),
+            $fields->has('rounds') ? RoundTerms::read($fields->object('rounds'), $base->rounds) : $base->rounds,
+            $fields->has('goal') ? Goal::read($fields->object('goal')) : $base->goal,
+            $seconds !== null && $seconds->has('question') ? $seconds->between('question', 1, 86400) : $base->secondsForQuestion,
+            $seconds !== null && $seconds->has('round') ? $seconds->between('round', 1, 86400) : $base->secondsForRound,
+            $fields->has('seen') ? self::seen($fields->object('seen'), $base->seen) : $base->seen,
+            $fields->stringsOr('gates', $base->gates),
         );
     }
 
-    /** @return array{purpose: string, seen: array{feedback: string, ownAnswer: string}} */
+    /** @return non-empty-list<float> */
+    private static function shares(Fields $fields): array
+    {
+        $shares = $fields->numbers('shares');
+        foreach ($shares as $index => $share) {
+            if ($share < 0 || $share > 1) {
+                throw new MalformedInput("/shares/$index", 'a share lies between 0 and 1');
+            }
+        }
+
+        return $shares === [] ? throw new MalformedInput('/shares', 'at least one share is expected') : $shares;
+    }
+
+    /**
+     * @param  array<string, Moment>  $base
+     * @return array<string, Moment>
+     */
+    private static function seen(Fields $fields, array $base): array
+    {
+        $fields->only(array_column(Sight::cases(), 'value'));
+        foreach (Sight::cases() as $sight) {
+            if ($fields->has($sight->value)) {
+                $base[$sight->value] = $fields->oneOf($sight->value, Moment::class);
+            }
+        }
+
+        return $base;
+    }
+
+    /** @return array<string, mixed> every member */
     public function toArray(): array
     {
         return [
             'purpose' => $this->purpose->value,
-            'seen' => ['feedback' => $this->feedback->value, 'ownAnswer' => $this->ownAnswer->value],
+            'order' => $this->freeOrder ? 'any' : 'set',
+            'pace' => $this->together ? 'together' : 'own',
+            'tries' => $this->tries,
+            'shares' => $this->shares,
+            'afterSlip' => $this->alikeAfterSlip ? 'alike' : 'same',
+            'alikeOnRequest' => $this->alikeOnRequest,
+            'reveal' => $this->reveal,
+            'marking' => $this->handedIn ? 'handed-in' : 'as-one-goes',
+            'missedComeBack' => $this->missedComeBack,
+            'help' => $this->help,
+            'enough' => $this->enough,
+            'almostCosts' => $this->almostCosts,
+            'mixOptions' => $this->mixOptions,
+            'mixStops' => $this->mixStops,
+            'rounds' => $this->rounds->toArray(),
+            'goal' => $this->goal->toArray(),
+            'seconds' => ['question' => $this->secondsForQuestion, 'round' => $this->secondsForRound],
+            'seen' => array_map(static fn (Moment $moment): string => $moment->value, $this->seen),
+            'gates' => $this->gates,
         ];
     }
 
-    /** What a student will experience, in plain words. */
-    public function sentence(): string
+    /** The share of the points that is left at a try, from 1. */
+    public function shareAt(int $try): float
     {
-        return 'You can try each question as often as you like. A slip opens a little help and brings you back to the same '
-            .'question; there is no clock. Your teacher sees your answers and the help you used.';
+        return $this->shares[min(max(1, $try), count($this->shares)) - 1];
+    }
+
+    /** Free order, or a round that is handed in whole: there is an overview to move about in. */
+    public function hasOverview(): bool
+    {
+        return $this->freeOrder || $this->handedIn;
+    }
+
+    /** These terms, with what newer ones of the same assignment have in the student's favour: more time. */
+    public function favouredBy(self $newer): self
+    {
+        $more = static fn (?int $mine, ?int $theirs): ?int => $mine === null || $theirs === null ? null : max($mine, $theirs);
+        $members = get_object_vars($this);
+        $members['secondsForQuestion'] = $more($this->secondsForQuestion, $newer->secondsForQuestion);
+        $members['secondsForRound'] = $more($this->secondsForRound, $newer->secondsForRound);
+
+        return new self(...$members);
+    }
+
+    /**
+     * Whether a student may see something of an answer: a function of the terms, the moment and the standing alone.
+     *
+     * @param  bool  $roundOver  this round is finished, or its answers were handed in
+     */
+    public function lets(Sight $sight, bool $roundOver, Circumstances $now, Standing $standing): bool
+    {
+        if ($sight === Sight::RightAnswer && $standing === Standing::Shown) {
+            return $this->reveal;
+        }
+
+        return match ($this->seen[$sight->value]) {
+            Moment::AtOnce => ! $this->handedIn || $roundOver,
+            Moment::EndOfRound => $roundOver,
+            Moment::ComingBack => $roundOver && ($now->comingBack || $now->closed),
+            Moment::AfterLastRound => $roundOver && ($now->lastRound || $now->closed),
+            Moment::AfterClosing => $now->closed,
+            Moment::WhenReleased => $now->released,
+            Moment::Never => false,
+        };
     }
 }

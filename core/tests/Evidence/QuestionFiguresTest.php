@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace HiddenLadder\Core\Tests\Evidence;
 
 use HiddenLadder\Core\Evidence\QuestionFigures;
+use HiddenLadder\Core\Fields;
 use HiddenLadder\Core\Round\Record;
-use HiddenLadder\Core\Round\Standing;
 use HiddenLadder\Core\Tests\Sample;
 use PHPUnit\Framework\TestCase;
 
@@ -18,11 +18,11 @@ final class QuestionFiguresTest extends TestCase
         self::assertNotNull($question);
         $plain = Sample::id('entry/plain');
         $own = Sample::id('entry/own');
-        $figures = QuestionFigures::of($question, [
+        $figures = QuestionFigures::of(Sample::quiz(), $question, [
             new Record,
-            new Record(standing: Standing::Clear, tries: 1),
-            new Record(standing: Standing::Climbed, tries: 4, slips: 3, depths: ['' => 2, $own => 1], matched: [$plain => 2, $own => 1]),
-            new Record(standing: Standing::OnTheLadder, tries: 1, slips: 1, depths: ['' => 1], matched: [$plain => 1]),
+            Record::read(Fields::of(['standing' => 'clear', 'tries' => 1])),
+            Record::read(Fields::of(['standing' => 'climbed', 'tries' => 4, 'slips' => 3, 'depths' => [$question->id => 2, $own => 1], 'matched' => [$plain => 2, $own => 1]])),
+            Record::read(Fields::of(['standing' => 'on-the-ladder', 'tries' => 1, 'slips' => 1, 'depths' => [$question->id => 1], 'matched' => [$plain => 1]])),
         ])->toArray();
         self::assertSame(4, $figures['students']);
         self::assertSame(4, array_sum($figures['standings']));
@@ -35,7 +35,7 @@ final class QuestionFiguresTest extends TestCase
     {
         $question = Sample::quiz()->question(Sample::id('last/question'));
         self::assertNotNull($question);
-        $figures = QuestionFigures::of($question, []);
+        $figures = QuestionFigures::of(Sample::quiz(), $question, []);
         self::assertSame(0, $figures->students);
         self::assertSame(0, array_sum($figures->standings));
     }

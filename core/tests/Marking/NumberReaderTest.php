@@ -49,7 +49,7 @@ final class NumberReaderTest extends TestCase
     #[DataProvider('numbers')]
     public function test_numbers_are_read_as_people_write_them(string $language, string $text, array $readings): void
     {
-        self::assertSame($readings, array_map(NumberReader::written(...), (new NumberReader($language))->readings($text)));
+        self::assertSame($readings, array_map(NumberReader::written(...), (NumberReader::for($language))->readings($text)));
     }
 
     /** @return iterable<array{string}> */
@@ -61,12 +61,12 @@ final class NumberReaderTest extends TestCase
     #[DataProvider('notNumbers')]
     public function test_what_is_not_a_number_has_no_reading(string $text): void
     {
-        self::assertSame([], (new NumberReader('en'))->readings($text));
+        self::assertSame([], (NumberReader::for('en'))->readings($text));
     }
 
     public function test_nothing_is_lost_to_rounding(): void
     {
-        $reader = new NumberReader('en');
+        $reader = NumberReader::for('en');
         $digits = '0.'.str_repeat('1234567890', 30);
         self::assertSame(rtrim($digits, '0'), NumberReader::written($reader->readings($digits)[0]));
     }

@@ -86,10 +86,10 @@ final class EngineTest extends TestCase
         $this->does(new Answered(Sample::id('last/question'), Response::text('12.4')));
         $last = new WentOn(Sample::id('last'));
         $facts = $this->does($last)->facts;
-        self::assertSame(FactKind::Finished, $facts[0]->kind);
+        self::assertSame([FactKind::Returns, FactKind::Finished], array_column($facts, 'kind'));
         self::assertTrue($this->state->isFinished());
         self::assertSame([Standing::Clear, Standing::Clear, Standing::Clear], array_column($this->state->records, 'standing'));
-        self::assertSame(3.0, array_sum(array_column($this->state->records, 'points')));
+        self::assertSame(3.0, array_sum(array_column($this->state->records, 'share')));
         $this->isRefused($last, Rule::RoundFinished);
     }
 
@@ -108,7 +108,7 @@ final class EngineTest extends TestCase
         $this->chooses('right');
         $this->standsAt('first', Standing::Climbed);
         $record = $this->state->record(Sample::id('first/question'));
-        self::assertSame([3, 2, 1.0], [$record->tries, $record->slips, $record->points]);
+        self::assertSame([3, 2, 1.0], [$record->tries, $record->slips, $record->share]);
     }
 
     public function test_past_the_last_rung_it_may_be_set_aside_and_comes_back_before_the_finish(): void

@@ -8,14 +8,29 @@ use HiddenLadder\Core\Fields;
 use HiddenLadder\Core\MalformedInput;
 use HiddenLadder\Core\Marking\Response;
 use HiddenLadder\Core\Round\Answered;
+use HiddenLadder\Core\Round\AskedForAlike;
 use HiddenLadder\Core\Round\AskedForHelp;
+use HiddenLadder\Core\Round\Called;
+use HiddenLadder\Core\Round\Closed;
+use HiddenLadder\Core\Round\Commented;
 use HiddenLadder\Core\Round\Event;
 use HiddenLadder\Core\Round\EventKind;
+use HiddenLadder\Core\Round\Finished;
+use HiddenLadder\Core\Round\HandedIn;
+use HiddenLadder\Core\Round\History;
+use HiddenLadder\Core\Round\JudgedOwn;
+use HiddenLadder\Core\Round\MovedFromFront;
+use HiddenLadder\Core\Round\Overruled;
+use HiddenLadder\Core\Round\Paused;
+use HiddenLadder\Core\Round\Revealed;
 use HiddenLadder\Core\Round\SetAside;
+use HiddenLadder\Core\Round\Skipped;
 use HiddenLadder\Core\Round\Started;
 use HiddenLadder\Core\Round\Terms;
+use HiddenLadder\Core\Round\TimedOut;
 use HiddenLadder\Core\Round\Watched;
 use HiddenLadder\Core\Round\WentOn;
+use HiddenLadder\Core\Round\WentTo;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
@@ -24,9 +39,13 @@ final class EventTest extends TestCase
     public function test_every_kind_comes_back_as_it_was_written(): void
     {
         $events = [new Started, new Started('x'), new Answered('q', Response::text('ebb')), new Answered('q', Response::choices('a', 'b')),
-            new AskedForHelp('q'), new WentOn('f'), new Watched('v', 1.5, 9.25, 1.25), new SetAside('q')];
+            new AskedForHelp('q'), new WentOn('f'), new Watched('v', 1.5, 9.25, 1.25), new SetAside('q'),
+            new Answered('q', Response::order('a', 'b')), new Answered('q', Response::files('a')), new Answered('q', Response::pairs(['a' => 'b'])), new Answered('q', Response::gaps(['a' => 'b'])),
+            new AskedForAlike('q'), new Called('q'), new Revealed('q'), new WentTo('s'), new WentTo(null), new Skipped('f'), new MovedFromFront('s'), new TimedOut(null), new TimedOut('q'),
+            new HandedIn, new Paused, new Finished, new Closed, new Commented('c', 'words'), new JudgedOwn('q', true), new Overruled('q', 0.5, 'so', true),
+            new Started(null, 'seed', 1.5, new History(['a'], ['a', 'b'], ['a']))];
         foreach ($events as $event) {
-            self::assertEquals($event, Event::read($event->kind()->value, Fields::of($event->data())));
+            self::assertEquals($event, Event::read($event->kind()->value, Fields::of(json_decode((string) json_encode($event->data(), JSON_PRESERVE_ZERO_FRACTION), true))));
         }
         $kinds = array_map(static fn (Event $event): EventKind => $event->kind(), $events);
         self::assertEqualsCanonicalizing(array_column(EventKind::cases(), 'value'), array_values(array_unique(array_column($kinds, 'value'))));
@@ -47,15 +66,14 @@ final class EventTest extends TestCase
 
     public function test_the_same_choice_twice_is_one(): void
     {
-        self::assertSame(['a', 'b'], Response::choices('a', 'b', 'a')->choices);
+        self::assertSame(['a', 'b'], Response::choices('a', 'b', 'a')->list);
     }
 
     public function test_unknown_terms_are_refused_by_their_place(): void
     {
         $terms = Terms::learn()->toArray();
         self::assertEquals(Terms::learn(), Terms::read(Fields::of($terms)));
-        self::assertStringContainsString('no clock', Terms::learn()->sentence());
-        foreach (['/purpose' => ['purpose' => 'race'] + $terms, '/seen/feedback' => ['seen' => ['feedback' => 'later'] + $terms['seen']] + $terms, '/tries' => $terms + ['tries' => 2]] as $pointer => $wrong) {
+        foreach (['/purpose' => ['purpose' => 'race'] + $terms, '/seen/feedback' => ['seen' => ['feedback' => 'later'] + $terms['seen']] + $terms, '/colour' => $terms + ['colour' => 'red'], '/tries' => ['tries' => 0] + $terms, '/shares/0' => ['shares' => [2]] + $terms, '/shares' => ['shares' => []] + $terms, '/rounds/counts' => ['rounds' => ['counts' => 'worst']], '/goal/kind' => ['goal' => ['kind' => 'medal']], '/order' => ['order' => 'up'], '/enough' => ['enough' => 3], '/seconds/round' => ['seconds' => ['round' => 0]]] as $pointer => $wrong) {
             try {
                 Terms::read(Fields::of($wrong));
                 self::fail("$pointer was read.");

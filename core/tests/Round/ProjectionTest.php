@@ -12,7 +12,6 @@ use HiddenLadder\Core\Round\Engine;
 use HiddenLadder\Core\Round\Event;
 use HiddenLadder\Core\Round\Moment;
 use HiddenLadder\Core\Round\Projection;
-use HiddenLadder\Core\Round\Purpose;
 use HiddenLadder\Core\Round\Started;
 use HiddenLadder\Core\Round\State;
 use HiddenLadder\Core\Round\Terms;
@@ -49,7 +48,7 @@ final class ProjectionTest extends TestCase
     {
         $view = $this->place(null, new Started);
         self::assertSame(['here', 'ahead', 'ahead'], $view['far']);
-        self::assertSame(['id', 'text'], array_keys($view['place']['question']['options'][0]));
+        self::assertSame(['id', 'text', 'blocks'], array_keys($view['place']['question']['options'][0]));
         self::assertNull($view['place']['verdict']);
         self::assertTrue($view['place']['moreHelp']);
         self::assertFalse($view['place']['maySetAside']);
@@ -68,10 +67,11 @@ final class ProjectionTest extends TestCase
 
     public function test_what_the_terms_do_not_show_is_not_sent(): void
     {
-        $silent = new Terms(Purpose::Learn, feedback: Moment::Never, ownAnswer: Moment::Never);
+        $silent = new Terms(seen: ['feedback' => Moment::Never, 'ownAnswer' => Moment::Never] + Terms::learn()->seen);
         $place = $this->place($silent, new Started, $this->choice('plain'))['place'];
         self::assertSame([], $place['verdict']['feedback']);
         self::assertNull($place['verdict']['response']);
+        self::assertSame([], $place['review'] ?? []);
         self::assertEquals($silent, Terms::read(Fields::of($silent->toArray())));
     }
 

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace HiddenLadder\App\Http\Controllers\Student;
 
+use Carbon\CarbonImmutable;
 use HiddenLadder\App\Classes\Phrases;
 use HiddenLadder\App\Classes\Roster;
 use HiddenLadder\App\Http\Controllers\Controller;
@@ -17,6 +18,7 @@ use HiddenLadder\App\Rounds\RoundBook;
 use HiddenLadder\Core\Fields;
 use HiddenLadder\Core\Marking\PlainText;
 use HiddenLadder\Core\Round\Terms;
+use HiddenLadder\Core\Round\TermsInWords;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
@@ -86,13 +88,16 @@ final class EntryController extends Controller
     {
         $round = $book->latest($student, $assignment);
         $view = $round === null ? null : $book->view($round);
+        $soFar = $book->soFar($student, $assignment);
+        $nextFrom = $soFar->nextFrom();
+        $seesScore = is_array($view) && is_array($view['place'] ?? null) && ($view['place']['score'] ?? null) !== null;
 
         return [
             'id' => $assignment->id,
             'title' => $view['title'] ?? $assignment->quiz->title,
             'open' => $assignment->state === AssignmentState::Open,
             'dueAt' => $assignment->due_at?->toIso8601ZuluString(),
-            'terms' => Terms::read(Fields::of($assignment->terms))->sentence(),
+            'terms' => TermsInWords::sentences(Terms::read(Fields::of($assignment->terms))),
             'round' => $round === null || $view === null ? null : [
                 'id' => $round->id,
                 'number' => $round->number,
@@ -100,6 +105,10 @@ final class EntryController extends Controller
                 'far' => $view['far'],
                 'goes' => $view['goes'],
             ],
+            'score' => $seesScore ? $soFar->score() : null,
+            'goal' => $soFar->goal(),
+            'nextFrom' => $nextFrom === null ? null : CarbonImmutable::createFromTimestampMs($nextFrom)->toIso8601ZuluString(),
+            'waitsFor' => $book->waitsFor($student, $assignment),
         ];
     }
 

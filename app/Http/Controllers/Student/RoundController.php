@@ -48,8 +48,8 @@ final class RoundController extends Controller
         if (! Str::isUlid($id)) {
             throw Problem::invalid('An event needs an id.', [['pointer' => '/id', 'reason' => 'a ULID is expected']]);
         }
-        if ($sent->string('kind') === EventKind::Started->value) {
-            throw Problem::invalid('A round is begun at its assignment.', [['pointer' => '/kind', 'reason' => 'this kind of event is not sent']]);
+        if (EventKind::tryFrom($sent->string('kind'))?->isStudents() === false) {
+            throw Problem::invalid('This is not for a student to do.', [['pointer' => '/kind', 'reason' => 'this kind of event is not sent']]);
         }
         $event = Event::read($sent->string('kind'), $sent->object('data'));
 

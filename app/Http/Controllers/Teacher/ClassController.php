@@ -70,6 +70,16 @@ final class ClassController extends Controller
         return new Response('', 204);
     }
 
+    /** More time where there is a limit: a factor from 1 to 4. It holds for rounds that begin from now on. */
+    public function giveExtraTime(Request $request, SchoolClass $class, string $student): Response
+    {
+        $this->authorize('reach', $class);
+        $request->validate(['extraTime' => ['required', 'numeric', 'min:1', 'max:4']]);
+        $class->students()->findOrFail($student)->update(['extra_time' => $request->float('extraTime')]);
+
+        return new Response('', 204);
+    }
+
     /** Lets a student who forgot their secret choose a new one at the next entry. */
     public function clearSecret(SchoolClass $class, string $student): Response
     {
@@ -90,7 +100,7 @@ final class ClassController extends Controller
     {
         return self::line($class) + [
             'roster' => $class->students()->get()->map(static fn (Student $student): array => [
-                'id' => $student->id, 'name' => $student->name, 'entered' => $student->secret !== null,
+                'id' => $student->id, 'name' => $student->name, 'entered' => $student->secret !== null, 'extraTime' => $student->extra_time,
             ])->all(),
             'assignments' => $class->assignments()->with(['quiz', 'class'])->get()
                 ->map(static fn (Assignment $assignment): array => AssignmentController::line($assignment))->all(),

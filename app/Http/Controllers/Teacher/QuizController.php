@@ -15,6 +15,7 @@ use HiddenLadder\Core\Inspection\Inspection;
 use HiddenLadder\Core\Quiz\DocumentCheck;
 use HiddenLadder\Core\Quiz\Problem as DocumentProblem;
 use HiddenLadder\Core\Quiz\QuizDocument;
+use HiddenLadder\Core\Quiz\Upgrade;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
@@ -39,7 +40,7 @@ final class QuizController extends Controller
             'state' => QuizState::Draft,
             'version' => 1,
             'document' => [
-                'schema' => 1,
+                'schema' => Upgrade::NEWEST,
                 'title' => $title,
                 'instructions' => '',
                 'language' => $request->string('language', 'en')->value(),
@@ -65,6 +66,7 @@ final class QuizController extends Controller
         $this->authorize('reach', $quiz);
         $request->validate(['version' => ['required', 'integer'], 'document' => ['required', 'array']]);
         $document = $request->input('document');
+        $document = is_array($document) ? Upgrade::toNewest($document) : $document;
         $problems = $check->problems($document);
         if ($problems !== []) {
             throw Problem::invalid('This is not a quiz document. The last saved state is kept.', array_map(

@@ -26,22 +26,24 @@ final class RehearsalController extends Controller
     public function __invoke(Request $request, Quiz $quiz, MediaFolder $media): JsonResponse
     {
         $this->authorize('reach', $quiz);
-        $asked = Fields::of($request->json()->all())->only(['from', 'events']);
+        $asked = Fields::of($request->json()->all())->only(['from', 'terms', 'events']);
+        $given = $asked->objectOrNull('terms');
+        $terms = $given === null ? Terms::learn() : Terms::read($given);
         $document = QuizDocument::read($quiz->document);
-        $engine = new Engine($document);
+        $engine = new Engine($document, $terms);
         $state = new State;
         $events = $asked->objects('events', static fn (Fields $event): Event => Event::read(
             $event->only(['kind', 'data'])->string('kind'),
             $event->object('data'),
         ));
-        foreach ([new Started($asked->stringOrNull('from')), ...$events] as $event) {
+        foreach ([new Started($asked->stringOrNull('from'), $quiz->id), ...$events] as $event) {
             $outcome = $engine->apply($state, $event, (int) now()->valueOf());
             if ($outcome instanceof Refusal) {
                 throw Problem::refused($outcome);
             }
             $state = $outcome->state;
         }
-        $projection = new Projection($document, Terms::learn());
+        $projection = new Projection($document, $terms);
 
         return new JsonResponse(['id' => $quiz->id, 'round' => 1] + $projection->of($state) + ['media' => $media->described($projection->media($state))]);
     }

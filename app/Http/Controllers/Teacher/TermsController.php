@@ -1,0 +1,29 @@
+<?php
+
+declare(strict_types=1);
+
+namespace HiddenLadder\App\Http\Controllers\Teacher;
+
+use HiddenLadder\App\Http\Controllers\Controller;
+use HiddenLadder\Core\Fields;
+use HiddenLadder\Core\Round\Terms;
+use HiddenLadder\Core\Round\TermsInWords;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+
+/** What terms mean, in plain words, while they are being chosen. */
+final class TermsController extends Controller
+{
+    public function __invoke(Request $request): JsonResponse
+    {
+        $terms = Terms::read(Fields::of($request->json()->all()));
+
+        return new JsonResponse(['terms' => $terms->toArray()] + self::words($terms));
+    }
+
+    /** @return array{sentences: list<string>, consequences: list<string>} */
+    public static function words(Terms $terms): array
+    {
+        return ['sentences' => TermsInWords::sentences($terms), 'consequences' => TermsInWords::consequences($terms)];
+    }
+}

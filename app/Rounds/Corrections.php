@@ -1,0 +1,146 @@
+<?php
+
+declare(strict_types=1);
+
+namespace HiddenLadder\App\Rounds;
+
+use HiddenLadder\App\Http\Problem;
+use HiddenLadder\App\Models\Correction;
+use HiddenLadder\App\Models\Edition;
+use HiddenLadder\App\Models\Quiz;
+use HiddenLadder\App\Models\Round;
+use HiddenLadder\App\Models\Teacher;
+use HiddenLadder\Core\Fields;
+use HiddenLadder\Core\Quiz\Correction as Mend;
+use HiddenLadder\Core\Quiz\DocumentCheck;
+use HiddenLadder\Core\Quiz\Pointer;
+use HiddenLadder\Core\Round\State;
+use Illuminate\Support\Facades\DB;
+
+/** Mends of an edition in use, and the marking anew that follows from them. */
+final class Corrections
+{
+    /** Rounds are marked anew for so many milliseconds at a time, so that the teacher sees how far it is. */
+    private const SLICE = 1500;
+
+    /** Changes told at a time. */
+    private const TOLD = 40;
+
+    public function __construct(private readonly Editions $editions, private readonly RoundBook $book)
+    {
+    }
+
+    /**
+     * Lays a mend over the latest edition, and over the draft where the same place is still there.
+     *
+     * @throws Problem when there is no edition
+     */
+    public function correct(Quiz $quiz, Teacher $teacher, Fields $sent): Correction
+    {
+        $mend = Mend::read($sent);
+
+        return DB::transaction(function () use ($quiz, $teacher, $mend): Correction {
+            $edition = $this->latest($quiz);
+            $document = $this->editions->document($edition);
+            $mend->over($document);
+            $place = Pointer::resolve($document, $mend->pointer);
+            $correction = Correction::query()->create([
+                'edition_id' => $edition->id,
+                'teacher_id' => $teacher->id,
+                'number' => 1 + (int) Correction::query()->where('edition_id', $edition->id)->max('number'),
+                'pointer' => $place,
+                'before' => Pointer::get($document, $place),
+                'value' => $mend->value,
+                'made_at' => now(),
+            ]);
+            $edition->update(['revision' => $edition->revision + 1]);
+            $this->mendDraft($quiz, $edition, $document, $mend);
+
+            return $correction;
+        }, 5);
+    }
+
+    public function takeBack(Quiz $quiz, Correction $correction): void
+    {
+        DB::transaction(function () use ($quiz, $correction): void {
+            $edition = $this->latest($quiz);
+            abort_if($correction->edition_id !== $edition->id, 404);
+            if ($correction->taken_back_at !== null) {
+                return;
+            }
+            $document = $this->editions->document($edition);
+            $correction->update(['taken_back_at' => now()]);
+            $edition->update(['revision' => $edition->revision + 1]);
+            if (Pointer::has($document, $correction->pointer) && $correction->before !== null) {
+                $this->mendDraft($quiz, $edition, $document, Mend::read(Fields::of(['pointer' => $correction->pointer, 'value' => $correction->before])));
+            }
+        }, 5);
+    }
+
+    /**
+     * A draft that still is the edition stays it; one that was changed since is mended where the same thing stands in it.
+     *
+     * @param  array<array-key, mixed>  $document  the edition as it read before the mend
+     */
+    private function mendDraft(Quiz $quiz, Edition $edition, array $document, Mend $mend): void
+    {
+        $locked = Quiz::query()->lockForUpdate()->findOrFail($quiz->id);
+        $pointer = Pointer::carried($document, $mend->pointer, $locked->document);
+        $draft = $pointer === null ? null : $mend->at($pointer)->laidOver($locked->document);
+        if ($draft === null || (new DocumentCheck)->problems($draft) !== []) {
+            return;
+        }
+        $isEdition = $locked->version === $edition->version;
+        $locked->update(['document' => $draft, 'version' => $locked->version + 1, 'title' => is_string($draft['title'] ?? null) && trim($draft['title']) !== '' ? $draft['title'] : $locked->title]);
+        if ($isEdition) {
+            $edition->update(['version' => $locked->version]);
+        }
+    }
+
+    /**
+     * Marks some of the rounds anew that were marked under other corrections.
+     *
+     * @return array{total: int, left: int, changes: list<array{student: string, question: string, before: string, after: string}>}
+     */
+    public function remark(Quiz $quiz): array
+    {
+        $edition = $this->latest($quiz);
+        $until = hrtime(true) + self::SLICE * 1_000_000;
+        $stale = Round::query()->where('edition_id', $edition->id)->where('revision', '!=', $edition->revision);
+        $changes = [];
+        foreach ((clone $stale)->with(['edition.corrections', 'assignment', 'student'])->lazyById(100) as $round) {
+            $before = State::fromArray($round->state);
+            DB::transaction(function () use ($round): void {
+                $this->book->rebuild(Round::query()->lockForUpdate()->findOrFail($round->id)->setRelation('edition', $round->edition)->setRelation('assignment', $round->assignment));
+            }, 5);
+            array_push($changes, ...$this->changes($round, $before, State::fromArray($round->refresh()->state)));
+            if (hrtime(true) > $until) {
+                break;
+            }
+        }
+
+        return ['total' => Round::query()->where('edition_id', $edition->id)->count(), 'left' => $stale->count(), 'changes' => array_slice($changes, 0, self::TOLD)];
+    }
+
+    /** @return list<array{student: string, question: string, before: string, after: string}> */
+    private function changes(Round $round, State $before, State $after): array
+    {
+        $quiz = $this->book->quiz($round);
+        $changes = [];
+        foreach ($after->records as $id => $record) {
+            $was = $before->record($id);
+            if ($was->standing !== $record->standing) {
+                $changes[] = ['student' => $round->student->name, 'question' => $quiz->question($id)?->text() ?? '', 'before' => $was->standing->value, 'after' => $record->standing->value];
+            }
+        }
+
+        return $changes;
+    }
+
+    private function latest(Quiz $quiz): Edition
+    {
+        $edition = $quiz->latestEdition ?? throw new Problem(409, 'not-published', 'This quiz is not in use yet: change it as it is.');
+
+        return Edition::query()->lockForUpdate()->with('corrections')->findOrFail($edition->id);
+    }
+}

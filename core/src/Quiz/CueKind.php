@@ -1,0 +1,12 @@
+<?php
+
+declare(strict_types=1);
+
+namespace HiddenLadder\Core\Quiz;
+
+enum CueKind: string
+{
+    case Question = 'question';
+    case Note = 'note';
+    case Comments = 'comments';
+}

@@ -1,0 +1,20 @@
+<?php
+
+declare(strict_types=1);
+
+namespace HiddenLadder\Core\Quiz;
+
+use HiddenLadder\Core\Fields;
+
+/** A rule that sends some students elsewhere than the next stop. */
+final readonly class Fork
+{
+    public function __construct(public Condition $when, public string $to)
+    {
+    }
+
+    public static function read(Fields $fields): self
+    {
+        return new self(Condition::read($fields->object('when')), $fields->string('to'));
+    }
+}

@@ -1,0 +1,20 @@
+<?php
+
+declare(strict_types=1);
+
+namespace HiddenLadder\Core\Quiz;
+
+use HiddenLadder\Core\Fields;
+
+/** What students are to be able to do, with a curriculum's code where it has one. */
+final readonly class Objective
+{
+    public function __construct(public string $id, public string $text, public string $code)
+    {
+    }
+
+    public static function read(Fields $fields): self
+    {
+        return new self($fields->string('id'), $fields->string('text'), $fields->stringOr('code', ''));
+    }
+}

@@ -1,0 +1,227 @@
+<?php
+
+declare(strict_types=1);
+
+namespace HiddenLadder\Core\Quiz;
+
+/**
+ * What a schema cannot say of a document: ids occur once, every reference leads to something, and nothing contradicts
+ * something else.
+ *
+ * @internal to DocumentCheck, which has held the document against the schema before
+ */
+final class ReferenceCheck
+{
+    /** @var list<Problem> */
+    private array $problems = [];
+
+    /** @var array<string, true> */
+    private array $ids = [];
+
+    /** @var array<string, true> */
+    private array $entries = [];
+
+    private readonly QuizDocument $quiz;
+
+    /** @param  array<array-key, mixed>  $document */
+    public function __construct(private readonly array $document)
+    {
+        $this->quiz = QuizDocument::read($document);
+    }
+
+    /** @return list<Problem> */
+    public function problems(): array
+    {
+        $this->ids($this->document, '');
+        $this->references($this->document, '');
+        $this->parts();
+        foreach (['stops', 'sideStops'] as $list) {
+            foreach ($this->objects($this->document[$list] ?? []) as $index => $stop) {
+                $this->depth($stop, "/$list/$index", 0);
+                $this->series($stop, "/$list/$index");
+            }
+        }
+        foreach ($this->objects($this->document['pool'] ?? []) as $index => $question) {
+            if (($question['alike'] ?? null) === null) {
+                $this->problem("/pool/$index/alike", 'a question of the pool belongs to an alike group');
+            }
+            $this->depth($question, "/pool/$index", 0);
+        }
+
+        return $this->problems;
+    }
+
+    private function problem(string $pointer, string $reason): void
+    {
+        $this->problems[] = new Problem($pointer, $reason);
+    }
+
+    /** @return array<int, array<array-key, mixed>> */
+    private function objects(mixed $list): array
+    {
+        return array_filter(is_array($list) ? array_values($list) : [], is_array(...));
+    }
+
+    /** @return array<int, mixed> */
+    private function lists(mixed $list): array
+    {
+        return is_array($list) ? array_values($list) : [];
+    }
+
+    private function ids(mixed $value, string $pointer): void
+    {
+        foreach (is_array($value) ? $value : [] as $key => $item) {
+            if ($key === 'id' && is_string($item)) {
+                if (isset($this->ids[$item])) {
+                    $this->problem("$pointer/id", 'this id stands elsewhere in the document too');
+                }
+                $this->ids[$item] = true;
+                if (is_array($value) && isset($value['right'])) {
+                    $this->entries[$item] = true;
+                }
+            }
+            $this->ids($item, "$pointer/$key");
+        }
+    }
+
+    private function references(mixed $value, string $pointer): void
+    {
+        foreach (is_array($value) ? $value : [] as $key => $item) {
+            $here = "$pointer/$key";
+            if (is_string($item)) {
+                match ($key) {
+                    'fork', 'to' => $this->expect($this->leadsSomewhere($item), $here, 'this fork leads to no stop and no finish of the quiz'),
+                    'misconception' => $this->expect($this->quiz->misconception($item) !== null, $here, 'this misconception is not in the quiz’s list'),
+                    'part' => $this->expect($this->listed('parts', $item), $here, 'this part is not in the quiz’s list'),
+                    'objective' => $this->expect($this->listed('objectives', $item), $here, 'this objective is not in the quiz’s list'),
+                    'question' => $this->expect($this->quiz->question($item) !== null, $here, 'this question is not in the quiz'),
+                    'entry' => $this->expect(isset($this->entries[$item]), $here, 'this entry is not in the quiz'),
+                    default => null,
+                };
+            }
+            if ($key === 'objectives' && $pointer !== '' && is_array($item)) {
+                foreach ($item as $index => $objective) {
+                    $this->expect(is_string($objective) && $this->listed('objectives', $objective), "$here/$index", 'this objective is not in the quiz’s list');
+                }
+            }
+            if (is_array($item) && isset($item['sentence']) && $item['kind'] === 'gaps') {
+                $this->sentence($item, $here);
+            }
+            if (is_array($item) && isset($item['prompt'])) {
+                $this->items($item, $here);
+            }
+            if ($here !== '/terms') {
+                $this->references($item, $here);
+            }
+        }
+    }
+
+    private function expect(bool $holds, string $pointer, string $reason): void
+    {
+        if (! $holds) {
+            $this->problem($pointer, $reason);
+        }
+    }
+
+    private function leadsSomewhere(string $target): bool
+    {
+        return $this->quiz->stop($target) !== null || $this->quiz->finish($target) !== null;
+    }
+
+    private function listed(string $list, string $id): bool
+    {
+        return in_array($id, array_column($this->objects($this->document[$list] ?? []), 'id'), true);
+    }
+
+    /** @param  array<array-key, mixed>  $question */
+    private function sentence(array $question, string $pointer): void
+    {
+        preg_match_all('/\[(\d+)\]/', (string) $question['sentence'], $found);
+        $gaps = count($this->objects($question['gaps'] ?? []));
+        $numbers = $found[1];
+        sort($numbers, SORT_NUMERIC);
+        if ($numbers !== [] && array_map(intval(...), $numbers) !== range(1, max(1, $gaps))) {
+            $this->problem("$pointer/sentence", "the sentence names each of its $gaps gaps once, as [1] to [$gaps]");
+        }
+    }
+
+    /** @param  array<array-key, mixed>  $question */
+    private function items(array $question, string $pointer): void
+    {
+        $items = array_column($this->objects($question['items'] ?? []), 'id');
+        $pairs = array_column($this->objects($question['pairs'] ?? []), 'id');
+        foreach ($this->objects($question['pairs'] ?? []) as $index => $pair) {
+            if ($pair['item'] !== null && ! in_array($pair['item'], $items, true)) {
+                $this->problem("$pointer/pairs/$index/item", 'this is not one of the question’s items');
+            }
+        }
+        foreach ($this->objects($question['entries'] ?? []) as $index => $entry) {
+            $order = is_array($entry['order'] ?? null) ? $entry['order'] : [];
+            if ($order !== [] && array_diff($order, $items) !== []) {
+                $this->problem("$pointer/entries/$index/order", 'an order is made of the question’s items');
+            }
+            foreach (is_array($entry['pairs'] ?? null) ? $entry['pairs'] : [] as $left => $right) {
+                if (! in_array($left, $pairs, true) || ! in_array($right, $items, true)) {
+                    $this->problem("$pointer/entries/$index/pairs/$left", 'a match joins one of the question’s pairs to one of its items');
+                }
+            }
+            if (($entry['right'] ?? false) === true && isset($entry['share']) && $entry['share'] <= 0) {
+                $this->problem("$pointer/entries/$index/share", 'a right answer has a share of the points');
+            }
+        }
+    }
+
+    /** The stops of a part stand together. */
+    private function parts(): void
+    {
+        $closed = [];
+        $open = null;
+        foreach ($this->quiz->stops as $index => $stop) {
+            if ($stop->part !== $open) {
+                $closed[(string) $open] = true;
+                $open = $stop->part;
+            }
+            if ($stop->part !== null && isset($closed[$stop->part])) {
+                $this->problem("/stops/$index/part", 'the stops of a part stand together');
+            }
+        }
+    }
+
+    private function depth(mixed $value, string $pointer, int $depth): void
+    {
+        foreach (is_array($value) ? $value : [] as $key => $item) {
+            $deeper = $depth;
+            if ($key === 'question' && is_array($item) && ($value['kind'] ?? null) === 'question' && preg_match('~/ladder/\d+$~', $pointer) === 1) {
+                $deeper = $depth + 1;
+                if ($deeper > DocumentCheck::DEEPEST) {
+                    $this->problem("$pointer/question", 'questions hang under questions at most '.DocumentCheck::DEEPEST.' deep');
+
+                    continue;
+                }
+            }
+            $this->depth($item, "$pointer/$key", $deeper);
+        }
+    }
+
+    /** @param  array<array-key, mixed>  $stop */
+    private function series(array $stop, string $pointer): void
+    {
+        $lists = $stop['kind'] === 'drill' ? ['questions' => $stop['questions']] : [];
+        foreach ($stop['kind'] === 'staircase' ? $this->lists($stop['levels']) : [] as $level => $questions) {
+            $lists["levels/$level"] = $questions;
+        }
+        foreach ($lists as $list => $questions) {
+            foreach ($this->objects($questions) as $index => $question) {
+                if (! QuestionKind::from(strval($question['kind']))->isMarked() || ($question['keyless'] ?? false) === true) {
+                    $this->problem("$pointer/$list/$index/kind", 'drills and staircases need questions that are right or not');
+                }
+                foreach ($this->objects($question['entries']) as $entry => $fields) {
+                    $this->expect($fields['fork'] === null, "$pointer/$list/$index/entries/$entry/fork", 'a question of a drill or a staircase leads nowhere but on');
+                }
+            }
+        }
+        if ($stop['kind'] === 'drill' && $stop['ends'] === 'deal' && $stop['need'] > $stop['deal']) {
+            $this->problem("$pointer/need", 'a drill that ends after its deal cannot need more right answers than it deals');
+        }
+    }
+}

@@ -1,0 +1,14 @@
+<?php
+
+declare(strict_types=1);
+
+namespace HiddenLadder\Core\Round;
+
+/** A round's events, folded. */
+final readonly class Folded
+{
+    /** @param  list<list<Fact>>  $facts by event: results as they are now, the path as it was */
+    public function __construct(public State $state, public array $facts)
+    {
+    }
+}

@@ -1,0 +1,17 @@
+<?php
+
+declare(strict_types=1);
+
+namespace HiddenLadder\Core\Round;
+
+/** An event as it was taken into a round. */
+final readonly class Taken
+{
+    /**
+     * @param  int  $at  milliseconds since 1970
+     * @param  ?list<array<array-key, mixed>>  $facts  what it came to then: its decisions hold whatever the key says now; null decides anew
+     */
+    public function __construct(public Event $event, public int $at, public ?array $facts)
+    {
+    }
+}

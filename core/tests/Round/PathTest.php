@@ -1,0 +1,268 @@
+<?php
+
+declare(strict_types=1);
+
+namespace HiddenLadder\Core\Tests\Round;
+
+use HiddenLadder\Core\Marking\Response;
+use HiddenLadder\Core\Round\Answered;
+use HiddenLadder\Core\Round\AskedForHelp;
+use HiddenLadder\Core\Round\Circumstances;
+use HiddenLadder\Core\Round\Closed;
+use HiddenLadder\Core\Round\Commented;
+use HiddenLadder\Core\Round\Finished;
+use HiddenLadder\Core\Round\HandedIn;
+use HiddenLadder\Core\Round\History;
+use HiddenLadder\Core\Round\MovedFromFront;
+use HiddenLadder\Core\Round\Paused;
+use HiddenLadder\Core\Round\Purpose;
+use HiddenLadder\Core\Round\Revealed;
+use HiddenLadder\Core\Round\Rule;
+use HiddenLadder\Core\Round\Skipped;
+use HiddenLadder\Core\Round\Standing;
+use HiddenLadder\Core\Round\Started;
+use HiddenLadder\Core\Round\Terms;
+use HiddenLadder\Core\Round\TimedOut;
+use HiddenLadder\Core\Round\Watched;
+use HiddenLadder\Core\Round\WentOn;
+use HiddenLadder\Core\Round\WentTo;
+use HiddenLadder\Demo\Draft;
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
+
+/** Ways through a quiz: forks, conditions, free order, handing in whole, from the front. */
+final class PathTest extends TestCase
+{
+    private static function d(): Draft
+    {
+        return new Draft('sample');
+    }
+
+    /**
+     * @param  array<string, mixed>  $more
+     * @return array<string, mixed>
+     */
+    private static function stop(string $name, array $more = [], array $question = []): array
+    {
+        $d = self::d();
+
+        return $d->asks($name, $d->question($name, 'one-choice', "$name?", [
+            $d->right('yes', '', ['id' => $d->id("$name-yes")]), $d->wrong("$name-no", 'no'), $d->wrong("$name-other", 'other'),
+        ], '', '', [$d->hint("$name-hint", 'Look.')], '0', $question), $more);
+    }
+
+    private static function gives(Walker $walker, string $entry): Walker
+    {
+        return $walker->answers(Response::choices(self::d()->id(str_ends_with($entry, '-yes') ? $entry : "entry/$entry")));
+    }
+
+    /** @return iterable<string, array{array<string, mixed>, string, string}> a fork's condition, what is answered, where it then leads */
+    public static function forks(): iterable
+    {
+        $d = self::d();
+        $a = ['question' => $d->id('a/question')];
+        yield 'always' => [['kind' => 'always'], 'b-yes', 'aside'];
+        yield 'an entry' => [['kind' => 'entry', 'entry' => $d->id('entry/b-no')], 'b-no', 'aside'];
+        yield 'another entry' => [['kind' => 'entry', 'entry' => $d->id('entry/b-no')], 'b-other', 'hint'];
+        yield 'a result' => [['kind' => 'result', 'result' => 'right'], 'b-yes', 'aside'];
+        yield 'another result' => [['kind' => 'result', 'result' => 'right'], 'b-no', 'hint'];
+        yield 'so many slips' => [['kind' => 'slips', 'atLeast' => 1], 'b-no', 'aside'];
+        yield 'not so many slips' => [['kind' => 'slips', 'atLeast' => 2], 'b-no', 'hint'];
+        yield 'a score' => [['kind' => 'score', 'atLeast' => 0.9], 'b-yes', 'aside'];
+        yield 'a lower score' => [['kind' => 'score', 'below' => 0.9], 'b-yes', 'next'];
+        yield 'an objective mastered' => [['kind' => 'mastered', 'objective' => $d->id('goal')], 'b-yes', 'aside'];
+        yield 'an objective not mastered' => [['kind' => 'mastered', 'objective' => $d->id('goal'), 'is' => false], 'b-yes', 'next'];
+        yield 'no time out' => [['kind' => 'time-out'], 'b-yes', 'next'];
+        yield 'an earlier answer' => [['kind' => 'answer', 'entry' => $d->id('a-yes')] + $a, 'b-yes', 'aside'];
+        yield 'not that earlier answer' => [['kind' => 'answer', 'entry' => $d->id('entry/a-no')] + $a, 'b-yes', 'next'];
+        yield 'an earlier question answered' => [['kind' => 'answered'] + $a, 'b-yes', 'aside'];
+        yield 'an earlier question not answered' => [['kind' => 'answered', 'is' => false] + $a, 'b-yes', 'next'];
+        yield 'an earlier standing' => [['kind' => 'stood', 'standing' => 'clear'] + $a, 'b-yes', 'aside'];
+        yield 'not judged' => [['kind' => 'judged', 'judged' => 'yes'], 'b-yes', 'next'];
+    }
+
+    /** @param  array<string, mixed>  $when */
+    #[DataProvider('forks')]
+    public function test_the_first_fork_that_fits_is_taken(array $when, string $gives, string $leads): void
+    {
+        $d = self::d();
+        $walker = Walker::through(
+            [self::stop('a', [], ['objectives' => [$d->id('goal')]]), self::stop('b', ['forks' => [$d->fork($when, $d->id('aside'))]]), self::stop('c')],
+            new Terms, ['objectives' => [['id' => $d->id('goal'), 'text' => 'Know it']]], [$d->reading('aside', 'Aside', 'Words.')],
+        );
+        self::gives($walker, 'a-yes');
+        self::gives($walker->on(), $gives);
+        if ($leads === 'hint') {
+            $walker->isAt('b', 'b-hint');
+
+            return;
+        }
+        $walker->on()->isAt(...($leads === 'aside' ? ['b', 'aside'] : ['c']));
+    }
+
+    public function test_time_out_and_own_judgement_lead_along_their_forks(): void
+    {
+        $d = self::d();
+        $timed = self::stop('a', ['forks' => [$d->fork(['kind' => 'time-out'], $d->id('finish'))]], ['seconds' => 10]);
+        $walker = Walker::through([$timed]);
+        $walker->at += 10_000;
+        $walker->does(new TimedOut($d->id('a/question')))->on();
+        self::assertSame($d->id('finish'), $walker->state->finish);
+
+        $written = $d->asks('w', $d->question('w', 'written', 'Why?', [], '', '', [], '0', ['model' => 'So.']), ['forks' => [$d->fork(['kind' => 'judged', 'judged' => 'yes'], $d->id('c'))]]);
+        Walker::through([$written, self::stop('b'), self::stop('c')])->answers(Response::text('x'))->does(new \HiddenLadder\Core\Round\JudgedOwn($d->id('w/question'), true))->on()->isAt('c');
+    }
+
+    public function test_a_fork_of_a_reading_leads_on_without_an_answer(): void
+    {
+        $d = self::d();
+        $walker = Walker::through([self::stop('a'), $d->reading('r', 'Read', 'Words.', ['forks' => [$d->fork(['kind' => 'score', 'atLeast' => 1], $d->id('c'))]]), self::stop('b'), self::stop('c')]);
+        $walker->right()->on()->isAt('r')->on()->isAt('c');
+    }
+
+    public function test_a_stop_shows_only_if_its_condition_holds(): void
+    {
+        $d = self::d();
+        $if = ['shownIf' => ['kind' => 'answer', 'question' => $d->id('a/question'), 'entry' => $d->id('entry/a-no')]];
+        $stops = [self::stop('a'), self::stop('b', $if), self::stop('c')];
+        Walker::through($stops)->right()->on()->isAt('c');
+        self::gives(Walker::through($stops, new Terms(tries: 1)), 'a-no')->on()->isAt('b');
+    }
+
+    public function test_in_free_order_one_moves_about_skips_and_comes_back(): void
+    {
+        $d = self::d();
+        $back = ['forks' => [$d->fork(['kind' => 'answered', 'question' => $d->id('a/question')], $d->id('finish'))]];
+        $walker = Walker::through([self::stop('a'), self::stop('b', $back), self::stop('c')], new Terms(freeOrder: true));
+        $walker->does(new Skipped($d->id('a')))->isAt('b')->does(new WentTo($d->id('c')))->right()->on();
+        $walker->isAt();
+        self::assertSame('overview', $walker->place()['kind']);
+        $walker->refuses(new WentTo($d->id('nowhere')), Rule::NoSuchStop);
+        $walker->does(new WentTo($d->id('a')))->right()->on()->does(new WentTo($d->id('b')))->right()->on()->isAt();
+        $walker->does(new Paused, new WentTo(null), new Finished);
+        self::assertTrue($walker->state->isFinished());
+        self::assertSame(1.0, $walker->share());
+        Walker::through([self::stop('a')])->refuses(new WentTo($d->id('a')), Rule::OrderIsSet)->refuses(new Finished, Rule::OrderIsSet);
+    }
+
+    public function test_what_is_left_out_in_free_order_counts_against_the_score(): void
+    {
+        $walker = Walker::through([self::stop('a'), self::stop('b')], new Terms(freeOrder: true))->right()->on();
+        self::assertSame(0.5, $walker->does(new WentTo(null), new Finished)->share());
+    }
+
+    public function test_a_round_handed_in_whole_is_marked_then_and_what_was_missed_comes_back_with_its_ladders(): void
+    {
+        $d = self::d();
+        $walker = Walker::through([self::stop('a'), self::stop('b'), self::stop('c')], new Terms(handedIn: true));
+        self::gives($walker, 'a-no')->isAt('b');
+        self::gives($walker, 'b-yes')->stands('b', Standing::Untouched);
+        $walker->refuses(new AskedForHelp($d->id('c/question')), Rule::NoMoreHelp);
+        $walker->does(new WentTo($d->id('a')));
+        self::assertSame([null, ['choices' => [$d->id('entry/a-no')]]], [$walker->place()['verdict']['result'], $walker->place()['verdict']['response']]);
+        self::gives($walker, 'a-other');
+        $walker->isAt('c');
+        self::assertSame([true, true, false], array_column((new \HiddenLadder\Core\Round\Projection($walker->quiz, $walker->terms))->of($walker->state)['overview']['stops'], 'answered'));
+        $walker->does(new HandedIn)->stands('b', Standing::Clear)->isAt('a');
+        self::assertSame('not-right', $walker->place()['verdict']['result']);
+        $walker->slips()->isAt('a', 'a-hint')->on()->right()->on()->isAt('c');
+        $walker->refuses(new HandedIn, Rule::AlreadyHandedIn)->right()->on();
+        self::assertTrue($walker->state->isFinished());
+        Walker::through([self::stop('a')])->refuses(new HandedIn, Rule::NotHandedInWhole);
+    }
+
+    public function test_a_check_shows_nothing_until_it_may(): void
+    {
+        $walker = Walker::through([self::stop('a'), self::stop('b')], Terms::for(Purpose::Check));
+        self::gives($walker, 'a-no');
+        self::gives($walker, 'b-yes')->isAt();
+        $walker->does(new HandedIn);
+        $hidden = $walker->place();
+        self::assertNull($hidden['score']);
+        self::assertSame([[null, ['no'], null], [null, ['yes'], null]], array_map(static fn (array $one): array => [$one['standing'], $one['own'], $one['revealed']], $hidden['review']));
+        $released = $walker->place(new Circumstances(closed: true, released: true));
+        self::assertSame(0.5, $released['score']['share']);
+        self::assertSame(['set-aside', ['no'], ['yes']], array_values(array_intersect_key($released['review'][0], array_flip(['standing', 'own', 'revealed']))));
+    }
+
+    public function test_from_the_front_ladders_rest_and_feedback_comes_at_the_reveal(): void
+    {
+        $d = self::d();
+        $walker = Walker::through([self::stop('a'), self::stop('b')], new Terms(together: true));
+        self::gives($walker, 'a-no')->isAt('a');
+        self::assertTrue($walker->place()['waits']);
+        self::assertNull($walker->place()['verdict']['result']);
+        $walker->refuses(new WentOn($d->id('a')), Rule::FromTheFront);
+        self::gives($walker, 'a-yes')->does(new Revealed($d->id('a/question')));
+        self::assertSame('right', $walker->place()['verdict']['result']);
+        self::assertSame(['yes'], $walker->place()['revealed']);
+        $walker->refuses(new MovedFromFront($d->id('nowhere')), Rule::NoSuchStop)->refuses(new Revealed($d->id('b/question')), Rule::NotHere);
+        $walker->does(new MovedFromFront($d->id('b')))->isAt('b')->does(new Closed);
+        self::assertTrue($walker->state->isFinished());
+        Walker::through([self::stop('a')])->refuses(new MovedFromFront($d->id('a')), Rule::NotHere);
+    }
+
+    public function test_a_round_over_only_what_was_missed_asks_only_that(): void
+    {
+        $d = self::d();
+        $stops = [$d->reading('r', 'Read', 'Words.', ['staysAtHand' => true]), self::stop('a'), self::stop('b'), self::stop('c')];
+        $first = Walker::through($stops, new Terms(tries: 1))->on()->right()->on()->slips()->on()->right()->on();
+        $history = History::of($first->quiz, [$first->state], true);
+        self::assertSame([$d->id('b/question')], $history->only);
+        $second = new Walker($d->quiz('Q', '', $stops, 'End', ''), new Terms, new Started(seed: 's', history: $history));
+        $second->isAt('r')->on()->isAt('b');
+        self::assertSame(['r', 'Read'], ['r', (new \HiddenLadder\Core\Round\Projection($second->quiz, new Terms))->of($second->state)['atHand'][0]['title']]);
+        $second->right()->on();
+        self::assertTrue($second->state->isFinished());
+        self::assertSame(1.0, $second->share());
+        self::assertNull(History::of($second->quiz, [$first->state, $second->state], true)->only, 'nothing is missed any more');
+    }
+
+    public function test_stops_and_options_are_mixed_the_same_way_for_the_same_seed_with_pinned_ones_in_place(): void
+    {
+        $d = self::d();
+        $stops = [$d->reading('r', 'Read', 'Words.'), ...array_map(static fn (int $i): array => self::stop("s$i"), range(1, 6))];
+        $stops[1]['question']['entries'][2]['pinned'] = true;
+        $orders = $options = [];
+        foreach (['x', 'x', 'y', 'z', 'w'] as $seed) {
+            $walker = new Walker($d->quiz('Q', '', $stops, 'End', ''), new Terms(mixStops: true, mixOptions: true), new Started(seed: $seed));
+            $walker->isAt('r');
+            $order = [];
+            for ($walker->on(); ! $walker->state->isFinished(); $walker->on()) {
+                $order[] = $walker->state->stop();
+                if ($walker->state->stop() === $d->id('s1')) {
+                    $shown = array_column($walker->place()['question']['options'], 'id');
+                    self::assertSame($d->id('entry/s1-other'), $shown[2]);
+                    $options[] = implode($shown);
+                }
+                $walker->right();
+            }
+            self::assertCount(6, array_unique($order));
+            $orders[] = implode($order);
+        }
+        self::assertSame($orders[0], $orders[1]);
+        self::assertGreaterThan(2, count(array_unique($orders)));
+        self::assertGreaterThan(1, count(array_unique($options)));
+    }
+
+    public function test_comments_belong_to_their_moment(): void
+    {
+        $d = self::d();
+        $walker = Walker::through([$d->video('v', 'Film', $d->id('film'), [$d->note('talk', 5, 'What do you think?', 'comments'), $d->note('note', 6, 'Look here.')])]);
+        self::assertSame(['comments', 'note'], array_column($walker->place()['notes'], 'kind'));
+        $walker->does(new Commented($d->id('talk'), 'So much water!'))->refuses(new Commented($d->id('note'), 'x'), Rule::NotHere);
+        $walker->does(new Watched($d->id('v'), 0, 9, 1))->on();
+        self::assertTrue($walker->state->isFinished());
+    }
+
+    public function test_a_hidden_cue_is_not_told_before_it_comes(): void
+    {
+        $d = self::d();
+        $question = self::stop('a')['question'];
+        $walker = Walker::through([$d->video('v', 'Film', $d->id('film'), [$d->cue('cue', 5, $question)], ['cuesShown' => false, 'seeking' => 'free'])]);
+        self::assertSame([[], 'free'], [$walker->place()['cues'], $walker->place()['seeking']]);
+        $walker->refuses(new WentOn($d->id('v')), Rule::CueStillOpen)->does(new Watched($d->id('v'), 0, 5, 1))->isAt('v', 'cue');
+        $walker->does(new Answered($d->id('a/question'), Response::choices($d->id('a-yes'))))->on()->isAt('v')->on();
+        self::assertTrue($walker->state->isFinished());
+    }
+}

@@ -1,0 +1,162 @@
+<?php
+
+declare(strict_types=1);
+
+namespace HiddenLadder\Core\Tests\Round;
+
+use HiddenLadder\Core\Forecast\MadeUpAnswers;
+use HiddenLadder\Core\Marking\Response;
+use HiddenLadder\Core\Quiz\Question;
+use HiddenLadder\Core\Quiz\QuizDocument;
+use HiddenLadder\Core\Round\Answered;
+use HiddenLadder\Core\Round\Applied;
+use HiddenLadder\Core\Round\Circumstances;
+use HiddenLadder\Core\Round\Engine;
+use HiddenLadder\Core\Round\Event;
+use HiddenLadder\Core\Round\Fact;
+use HiddenLadder\Core\Round\Position;
+use HiddenLadder\Core\Round\Projection;
+use HiddenLadder\Core\Round\Record;
+use HiddenLadder\Core\Round\Refusal;
+use HiddenLadder\Core\Round\Rule;
+use HiddenLadder\Core\Round\Score;
+use HiddenLadder\Core\Round\Standing;
+use HiddenLadder\Core\Round\Started;
+use HiddenLadder\Core\Round\State;
+use HiddenLadder\Core\Round\Taken;
+use HiddenLadder\Core\Round\Terms;
+use HiddenLadder\Core\Round\WentOn;
+use HiddenLadder\Demo\Draft;
+use PHPUnit\Framework\Assert;
+use Random\Engine\Xoshiro256StarStar;
+use Random\Randomizer;
+
+/** Walks a round step by step, and keeps its events as they would be stored. */
+final class Walker
+{
+    public State $state;
+
+    public QuizDocument $quiz;
+
+    /** @var list<Taken> */
+    public array $taken = [];
+
+    public int $at = 1_000_000;
+
+    public readonly Draft $draft;
+
+    private readonly MadeUpAnswers $answers;
+
+    /** @param  array<string, mixed>  $document */
+    public function __construct(array $document, public readonly Terms $terms = new Terms, ?Started $started = null)
+    {
+        $this->draft = new Draft('sample');
+        $this->quiz = QuizDocument::read($document);
+        $this->state = new State;
+        $this->answers = new MadeUpAnswers(new Randomizer(new Xoshiro256StarStar(5)));
+        $this->does($started ?? new Started(seed: 'seed'));
+    }
+
+    /**
+     * A walk through these stops.
+     *
+     * @param  list<array<string, mixed>>  $stops
+     * @param  array<string, mixed>  $more
+     * @param  list<array<string, mixed>>  $sideStops
+     */
+    public static function through(array $stops, Terms $terms = new Terms, array $more = [], array $sideStops = []): self
+    {
+        return new self((new Draft('sample'))->quiz('Sample', '', $stops, 'End', 'Bye.', $sideStops, $more), $terms);
+    }
+
+    public function does(Event ...$events): self
+    {
+        foreach ($events as $event) {
+            $outcome = (new Engine($this->quiz, $this->terms))->apply($this->state, $event, $this->at);
+            Assert::assertInstanceOf(Applied::class, $outcome, $outcome instanceof Refusal ? "{$event->kind()->value}: $outcome->sentence" : '');
+            $this->state = $outcome->state;
+            $this->taken[] = new Taken($event, $this->at, array_map(static fn (Fact $fact): array => $fact->toArray(), $outcome->facts));
+        }
+
+        return $this;
+    }
+
+    public function refuses(Event $event, Rule $rule): self
+    {
+        $before = $this->state->toArray();
+        $outcome = (new Engine($this->quiz, $this->terms))->apply($this->state, $event, $this->at);
+        Assert::assertInstanceOf(Refusal::class, $outcome);
+        Assert::assertSame($rule, $outcome->rule, $outcome->sentence);
+        Assert::assertEquals($before, $this->state->toArray());
+
+        return $this;
+    }
+
+    public function asked(): Question
+    {
+        $question = (new Position($this->quiz, $this->terms))->question($this->state);
+        Assert::assertNotNull($question);
+
+        return $question;
+    }
+
+    public function answers(Response $response): self
+    {
+        return $this->does(new Answered($this->asked()->id, $response));
+    }
+
+    public function right(): self
+    {
+        return $this->answers($this->answers->right($this->asked()));
+    }
+
+    public function slips(): self
+    {
+        return $this->answers($this->answers->slip($this->asked()));
+    }
+
+    public function on(): self
+    {
+        return $this->does(new WentOn($this->state->top()->id ?? ''));
+    }
+
+    public function isAt(string ...$path): self
+    {
+        Assert::assertSame(array_map($this->draft->id(...), $path), array_map(static fn ($frame): string => $frame->id, $this->state->path));
+
+        return $this;
+    }
+
+    public function record(string $question): Record
+    {
+        return $this->state->record($this->draft->id("$question/question"));
+    }
+
+    public function stands(string $question, Standing $standing): self
+    {
+        Assert::assertSame($standing, $this->record($question)->standing);
+
+        return $this;
+    }
+
+    public function share(): ?float
+    {
+        return Score::ofRound($this->quiz, $this->terms, $this->state)->share();
+    }
+
+    /** @return array<string, mixed> what the student's device gets */
+    public function place(Circumstances $now = new Circumstances): array
+    {
+        return (new Projection($this->quiz, $this->terms, $now))->of($this->state)['place'];
+    }
+
+    /**
+     * The same events under another document.
+     *
+     * @param  array<string, mixed>  $document
+     */
+    public function under(array $document): State
+    {
+        return (new Engine(QuizDocument::read($document), $this->terms))->fold($this->taken)->state;
+    }
+}
