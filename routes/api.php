@@ -38,6 +38,8 @@ Route::middleware('auth:teacher')->group(static function (): void {
     Route::get('quizzes/{quiz}/corrections', [CorrectionController::class, 'index']);
     Route::post('quizzes/{quiz}/corrections', [CorrectionController::class, 'store']);
     Route::delete('quizzes/{quiz}/corrections/{correction}', [CorrectionController::class, 'takeBack']);
+    Route::get('quizzes/{quiz}/difference', [CorrectionController::class, 'difference']);
+    Route::post('quizzes/{quiz}/mends', [CorrectionController::class, 'mend']);
     Route::post('quizzes/{quiz}/re-markings', [CorrectionController::class, 'remark']);
     Route::post('terms', TermsController::class);
     Route::post('quizzes/{quiz}/rehearsals', RehearsalController::class);
@@ -70,6 +72,7 @@ Route::post('student/enter', [EntryController::class, 'enter']);
 Route::middleware('auth:student')->prefix('student')->group(static function (): void {
     Route::get('', [EntryController::class, 'me']);
     Route::post('sign-out', [EntryController::class, 'signOut']);
+    Route::put('reading', [EntryController::class, 'keepReading']);
     Route::post('assignments/{assignment}/rounds', [RoundController::class, 'begin']);
     Route::get('rounds/{round}', [RoundController::class, 'show']);
     Route::post('rounds/{round}/files', HandInController::class);

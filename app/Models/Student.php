@@ -12,6 +12,7 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property string $id
  * @property string $name
  * @property float $extra_time factor of time, 1 to 4
+ * @property ?array<string, mixed> $reading how pages read for them
  * @property ?string $secret hash of what the student chose at the first entry
  */
 final class Student extends Model implements Authenticatable
@@ -42,7 +43,7 @@ final class Student extends Model implements Authenticatable
 
     protected function casts(): array
     {
-        return ['extra_time' => 'float'];
+        return ['extra_time' => 'float', 'reading' => 'array'];
     }
 
     public function getAuthPasswordName(): string

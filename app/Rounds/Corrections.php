@@ -12,8 +12,10 @@ use HiddenLadder\App\Models\Round;
 use HiddenLadder\App\Models\Teacher;
 use HiddenLadder\Core\Fields;
 use HiddenLadder\Core\Quiz\Correction as Mend;
+use HiddenLadder\Core\Quiz\Difference;
 use HiddenLadder\Core\Quiz\DocumentCheck;
 use HiddenLadder\Core\Quiz\Pointer;
+use HiddenLadder\Core\Quiz\Upgrade;
 use HiddenLadder\Core\Round\State;
 use Illuminate\Support\Facades\DB;
 
@@ -42,21 +44,51 @@ final class Corrections
         return DB::transaction(function () use ($quiz, $teacher, $mend): Correction {
             $edition = $this->latest($quiz);
             $document = $this->editions->document($edition);
-            $mend->over($document);
-            $place = Pointer::resolve($document, $mend->pointer);
-            $correction = Correction::query()->create([
-                'edition_id' => $edition->id,
-                'teacher_id' => $teacher->id,
-                'number' => 1 + (int) Correction::query()->where('edition_id', $edition->id)->max('number'),
-                'pointer' => $place,
-                'before' => Pointer::get($document, $place),
-                'value' => $mend->value,
-                'made_at' => now(),
-            ]);
-            $edition->update(['revision' => $edition->revision + 1]);
+            $correction = $this->lay($edition, $teacher, $mend);
             $this->mendDraft($quiz, $edition, $document, $mend);
 
             return $correction;
+        }, 5);
+    }
+
+    private function lay(Edition $edition, Teacher $teacher, Mend $mend): Correction
+    {
+        $document = $this->editions->document($edition);
+        $mend->over($document);
+        $place = Pointer::resolve($document, $mend->pointer);
+        $correction = Correction::query()->create([
+            'edition_id' => $edition->id,
+            'teacher_id' => $teacher->id,
+            'number' => 1 + (int) Correction::query()->where('edition_id', $edition->id)->max('number'),
+            'pointer' => $place,
+            'before' => Pointer::get($document, $place),
+            'value' => $mend->value,
+            'made_at' => now(),
+        ]);
+        $edition->update(['revision' => $edition->revision + 1]);
+
+        return $correction;
+    }
+
+    /** What the draft changed since the latest edition, or nothing where there is none. */
+    public function difference(Quiz $quiz): ?Difference
+    {
+        $edition = $quiz->latestEdition;
+
+        return $edition === null || $edition->version === $quiz->version ? null : Difference::between($this->editions->document($edition), Upgrade::toNewest($quiz->document));
+    }
+
+    /** Lays all that the draft mended over the latest edition. */
+    public function mend(Quiz $quiz, Teacher $teacher): void
+    {
+        DB::transaction(function () use ($quiz, $teacher): void {
+            $difference = $this->difference($quiz);
+            foreach ($difference->mends ?? [] as $mend) {
+                $this->lay($this->latest($quiz), $teacher, $mend);
+            }
+            if ($difference !== null && ! $difference->structure) {
+                $this->latest($quiz)->update(['version' => $quiz->version]);
+            }
         }, 5);
     }
 

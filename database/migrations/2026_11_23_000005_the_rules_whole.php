@@ -29,6 +29,7 @@ return new class extends Migration
         });
         Schema::table('students', static function (Blueprint $table): void {
             $table->double('extra_time')->default(1);
+            $table->json('reading')->nullable();
         });
         Schema::table('assignments', static function (Blueprint $table): void {
             $table->timestamp('released_at', 3)->nullable();
@@ -65,7 +66,7 @@ return new class extends Migration
         Schema::table('media', static fn (Blueprint $table) => $table->dropConstrainedForeignId('student_id'));
         Schema::table('round_events', static fn (Blueprint $table) => $table->dropColumn('late'));
         Schema::table('assignments', static fn (Blueprint $table) => $table->dropColumn(['released_at', 'closed_at']));
-        Schema::table('students', static fn (Blueprint $table) => $table->dropColumn('extra_time'));
+        Schema::table('students', static fn (Blueprint $table) => $table->dropColumn(['extra_time', 'reading']));
         Schema::table('corrections', static function (Blueprint $table): void {
             $table->longText('before')->nullable();
         });

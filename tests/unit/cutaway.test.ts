@@ -10,7 +10,7 @@ const film = {
     kind: 'video' as const,
     title: 'Film',
     clip: { media: null, from: 0, to: null },
-    cues: [{ id: 'CUE', at: 4, question: newQuestion() }],
+    cues: [{ id: 'CUE', kind: 'question' as const, at: 4, question: newQuestion() }],
 };
 const side = newStop('reading');
 const hints = [newRung('hint'), newRung('hint')];
@@ -26,12 +26,12 @@ first.question = {
     ],
 };
 second.question = { ...second.question, kind: 'short-text', entries: [{ ...newEntry(true), text: 'ebb', fork: 'END' }] };
-const inner = film.cues[0]?.question;
-if (inner !== undefined) {
-    inner.ladder = [newRung('hint')];
+const inner = film.cues[0];
+if (inner?.kind === 'question') {
+    inner.question.ladder = [newRung('hint')];
 }
 const quiz: QuizDocument = {
-    schema: 1,
+    schema: 2,
     title: '',
     instructions: '',
     language: 'en',

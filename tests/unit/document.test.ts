@@ -28,13 +28,13 @@ function question(text: string): QuestionStop {
 
 function video(): VideoStop {
     const stop = newStop('video') as VideoStop;
-    const cue = (at: number) => ({ id: newEntry().id, at, question: newQuestion() });
+    const cue = (at: number) => ({ id: newEntry().id, kind: 'question' as const, at, question: newQuestion() });
     return { ...stop, title: 'A film', cues: [cue(20), cue(10)] };
 }
 
 function quiz(stops: QuizDocument['stops'] = [question('One'), video(), question('Three')]): QuizDocument {
     return {
-        schema: 1,
+        schema: 2,
         title: 'Quiz',
         instructions: '',
         language: 'en',
@@ -83,7 +83,7 @@ describe('stops', () => {
         forking.question.entries = [{ ...newEntry(), text: 'x', fork: target.id }];
         const film = video();
         const inner = film.cues[0];
-        if (inner !== undefined) {
+        if (inner?.kind === 'question') {
             inner.question.entries = [{ ...newEntry(), text: 'y', fork: target.id }];
         }
         const document = frozen(quiz([forking, film, target]));
@@ -124,7 +124,7 @@ describe('ladders', () => {
         const film = video();
         const cue = film.cues[0];
         const rungs = [newRung('hint'), newRung('video'), newRung('reading')];
-        if (cue !== undefined) {
+        if (cue?.kind === 'question') {
             cue.question.ladder = rungs;
         }
         const document = frozen(quiz([film]));
@@ -161,7 +161,7 @@ describe('finding', () => {
         expect(find(document, hint.id)).toMatchObject({ kind: 'rung', entry: null, index: 0 });
         expect(find(document, entry.ladder[0]?.id ?? '')).toMatchObject({ kind: 'rung', entry: { id: entry.id } });
         expect(find(document, cue?.id ?? '')).toMatchObject({ kind: 'cue', cue: { at: 10 } });
-        expect(find(document, cue?.question.id ?? '')).toMatchObject({ kind: 'cue' });
+        expect(find(document, cue?.kind === 'question' ? cue.question.id : '')).toMatchObject({ kind: 'cue' });
         expect(find(document, 'nothing')).toBeNull();
         expect(remove(document, 'nothing')).toBe(document);
         expect(move(document, 'nothing', 1)).toBe(document);
@@ -177,7 +177,7 @@ describe('changing', () => {
     it('touches only the question that is changed', () => {
         const film = video();
         const document = frozen(quiz([question('One'), film]));
-        const inner = film.cues[0]?.question ?? newQuestion();
+        const inner = film.cues[0]?.kind === 'question' ? film.cues[0].question : newQuestion();
         const changed = putQuestion(document, { ...inner, points: 7 });
         expect(changed.stops[0]).toBe(document.stops[0]);
         expect(questionsOf(changed.stops[1] ?? film).map(({ question: q }) => q.points)).toEqual([1, 7]);

@@ -47,7 +47,7 @@ describe('dates in words near', () => {
 });
 
 describe('how it goes', () => {
-    const none = { untouched: 5, clear: 0, climbed: 0, 'on-the-ladder': 0, 'set-aside': 0 };
+    const none = { untouched: 5, clear: 0, climbed: 0, 'on-the-ladder': 0, 'set-aside': 0, shown: 0, 'to-be-read': 0, noted: 0 };
 
     it.each([
         [none, 'No answers yet'],

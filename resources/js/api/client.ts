@@ -19,10 +19,25 @@ function cookie(name: string): string {
 
 export const client = createClient<paths>({ baseUrl: '/api', headers: { Accept: 'application/json' } });
 
+/** By how many milliseconds the server's clock is ahead of this device's. */
+let ahead = 0;
+
+/** The server's time in milliseconds since 1970, to about a second. */
+export function serverNow(): number {
+    return Date.now() + ahead;
+}
+
 client.use({
     onRequest({ request }) {
         request.headers.set('X-XSRF-TOKEN', cookie('XSRF-TOKEN'));
         return request;
+    },
+    onResponse({ response }) {
+        const date = Date.parse(response.headers.get('Date') ?? '');
+        if (!Number.isNaN(date)) {
+            // The header has whole seconds; only a larger difference says something.
+            ahead = Math.abs(date - Date.now()) > 2000 ? date - Date.now() : 0;
+        }
     },
 });
 

@@ -1,7 +1,7 @@
-import { BookOpen, Film, Flag, Lightbulb, TriangleAlert } from 'lucide-react';
+import { BookOpen, BookOpenCheck, CircleHelp, Film, Flag, Hand, Layers, Lightbulb, NotebookPen, TriangleAlert } from 'lucide-react';
 import { type KeyboardEvent, memo, type ReactNode, useEffect, useMemo, useRef } from 'react';
 import type { Finding, QuizDocument, Rung, Stop } from '../api/types';
-import { letter, promptText, rungName, stopName } from '../quiz/document';
+import { kindWords, letter, promptText, questionsOf, rungName, rungWords, showsOptions, stopName } from '../quiz/document';
 import { moment } from '../ui/time';
 import { type Arc, arcs, type Column, columns, neighbour } from './model';
 
@@ -34,8 +34,11 @@ const rungIcons: Record<Rung['kind'], ReactNode> = {
     hint: <Lightbulb size={14} aria-hidden="true" />,
     video: <Film size={14} aria-hidden="true" />,
     reading: <BookOpen size={14} aria-hidden="true" />,
+    'worked-example': <BookOpenCheck size={14} aria-hidden="true" />,
+    exercise: <NotebookPen size={14} aria-hidden="true" />,
+    question: <CircleHelp size={14} aria-hidden="true" />,
+    teacher: <Hand size={14} aria-hidden="true" />,
 };
-const rungKinds: Record<Rung['kind'], string> = { hint: 'Hint', video: 'Video', reading: 'Reading' };
 
 /**
  * The picture of a quiz: stops on the ground line, ladders below, forks as arcs above. The same when building,
@@ -235,7 +238,8 @@ function ColumnView({
                                 </>
                             )}
                             {stop?.kind === 'video' && <Film size={14} aria-hidden="true" />}
-                            {stop?.kind === 'reading' && <BookOpen size={14} aria-hidden="true" />}
+                            {(stop?.kind === 'reading' || stop?.kind === 'text') && <BookOpen size={14} aria-hidden="true" />}
+                            {stop?.kind === 'drill' && <Layers size={14} aria-hidden="true" />}
                             {grave.length > 0 && <TriangleAlert size={14} className="ml-auto text-accent" aria-hidden="true" />}
                         </span>
                         <span className={`${far ? 'line-clamp-4 text-xs' : 'line-clamp-3 text-sm'} shrink-0 font-semibold break-words`}>
@@ -295,7 +299,7 @@ function ColumnView({
 /** What a stop's column tells below its name: the answers of a question, the timeline of a video. */
 function Below({ stop, answers }: { stop: Stop; answers: boolean }) {
     if (stop.kind === 'question') {
-        const choice = stop.question.kind === 'one-choice' || stop.question.kind === 'several-choices';
+        const choice = showsOptions(stop.question.kind);
         const entries = stop.question.entries.filter((entry) => entry.text.trim() !== '' && (answers || choice));
         return (
             <span className="grid text-xs leading-snug text-soft">
@@ -305,6 +309,7 @@ function Below({ stop, answers }: { stop: Stop; answers: boolean }) {
                         {entry.text}
                     </span>
                 ))}
+                {entries.length === 0 && kindWords[stop.question.kind]}
                 {entries.length > 3 && <span>and {entries.length - 3} more</span>}
             </span>
         );
@@ -320,6 +325,38 @@ function Below({ stop, answers }: { stop: Stop; answers: boolean }) {
                         style={{ left: `${((cue.at - stop.clip.from) / (last - stop.clip.from)) * 100}%` }}
                     />
                 ))}
+            </span>
+        );
+    }
+    if (stop.kind === 'drill') {
+        return (
+            <span className="text-xs text-soft">
+                {stop.deal} of {stop.questions.length} dealt, {stop.need} to get right
+                <span className="mt-1 flex flex-col gap-0.5" aria-hidden="true">
+                    {stop.questions.slice(0, 4).map((question, index) => (
+                        <span
+                            key={question.id}
+                            className="h-1.5 rounded-sm border border-rail bg-sheet"
+                            style={{ marginLeft: index * 4, marginRight: 12 - index * 4 }}
+                        />
+                    ))}
+                </span>
+            </span>
+        );
+    }
+    if (stop.kind === 'staircase') {
+        return (
+            <span className="text-xs text-soft">
+                {stop.levels.length} levels
+                <span className="mt-1 flex h-8 items-end gap-0.5" aria-hidden="true">
+                    {stop.levels.map((_, index) => (
+                        <span
+                            key={index}
+                            className="flex-1 border-t-2 border-rail bg-earth-deep"
+                            style={{ height: `${((index + 1) / stop.levels.length) * 100}%` }}
+                        />
+                    ))}
+                </span>
             </span>
         );
     }
@@ -351,7 +388,7 @@ function Ladder({ label, rungs, far, selected, current, onSelect, at, share }: L
                                 data-node={rung.id}
                                 tabIndex={current === rung.id ? 0 : -1}
                                 aria-current={selected === rung.id}
-                                aria-label={`Rung ${index + 1}, ${rungKinds[rung.kind]}: ${rungName(rung)}`}
+                                aria-label={`Rung ${index + 1}, ${rungWords[rung.kind]}: ${rungName(rung)}`}
                                 onClick={() => onSelect(rung.id)}
                                 className={`relative block w-full overflow-hidden border-y-2 px-2 py-1 text-left text-xs ${
                                     selected === rung.id ? 'border-accent bg-tint' : 'border-rail bg-earth-deep hover:border-ink'
@@ -381,14 +418,9 @@ function Ladder({ label, rungs, far, selected, current, onSelect, at, share }: L
 /** The words by which a question is named beside the picture. */
 export function questionName(document: QuizDocument, id: string): string {
     for (const [index, stop] of [...document.stops, ...document.sideStops].entries()) {
-        if (stop.kind === 'question' && stop.question.id === id) {
-            return `${index + 1}. ${promptText(stop.question)}`;
-        }
-        if (stop.kind === 'video') {
-            const cue = stop.cues.find((other) => other.question.id === id);
-            if (cue !== undefined) {
-                return `${index + 1}. at ${moment(cue.at)}: ${promptText(cue.question)}`;
-            }
+        const own = questionsOf(stop).find(({ question }) => question.id === id);
+        if (own !== undefined) {
+            return `${index + 1}. ${own.cue === null ? '' : `at ${moment(own.cue.at)}: `}${promptText(own.question)}`;
         }
     }
     return '';

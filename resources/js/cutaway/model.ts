@@ -1,5 +1,5 @@
 import type { Finish, QuizDocument, Rung, Stop } from '../api/types';
-import { laddersOf, letter, promptText, questionsOf } from '../quiz/document';
+import { conditionWords, entriesOf, laddersOf, letter, promptText, questionsOf, showsOptions } from '../quiz/document';
 
 /** What the picture is drawn from: columns on the ground line, what hangs below each, and the arcs above. */
 
@@ -33,13 +33,29 @@ export interface Arc {
     right: boolean;
 }
 
+/** A ladder with what hangs under its simpler questions, in the order in which one goes down it. */
+function deep(rungs: Rung[]): Rung[] {
+    return rungs.flatMap((rung) =>
+        rung.kind === 'question' ? [rung, ...laddersOf(rung.question).flatMap((ladder) => deep(ladder.rungs))] : [rung],
+    );
+}
+
+/** What hangs below a stop. The questions of a drill or a staircase are too many to draw one by one. */
 function sections(stop: Stop): Section[] {
+    if (stop.kind === 'drill') {
+        return [];
+    }
+    if (stop.kind === 'staircase') {
+        return stop.ladder.length === 0
+            ? []
+            : [{ cue: null, question: stop.id, ladders: [{ label: 'at the easiest level', rungs: stop.ladder }] }];
+    }
     return questionsOf(stop).map(({ question, cue }) => ({
         cue: cue === null ? null : { id: cue.id, at: cue.at, text: promptText(question) },
         question: question.id,
         ladders: laddersOf(question)
             .filter((ladder) => ladder.rungs.length > 0)
-            .map(({ entry, rungs }) => ({ label: entry === null ? '' : `after “${entry.text}”`, rungs })),
+            .map(({ entry, rungs }) => ({ label: entry === null ? '' : `after “${entry.text}”`, rungs: deep(rungs) })),
     }));
 }
 
@@ -64,12 +80,22 @@ export function arcs(all: Column[]): Arc[] {
     const found: Arc[] = [];
     for (const [from, column] of all.entries()) {
         for (const { question } of column.stop === null ? [] : questionsOf(column.stop)) {
-            for (const [index, entry] of question.entries.entries()) {
+            for (const [index, entry] of entriesOf(question).entries()) {
                 const to = entry.fork === null ? undefined : position.get(entry.fork);
                 if (to !== undefined) {
-                    const choice = question.kind === 'one-choice' || question.kind === 'several-choices';
-                    found.push({ from, to, label: choice ? letter(index) : entry.text, right: entry.right });
+                    found.push({ from, to, label: showsOptions(question.kind) ? letter(index) : entry.text, right: entry.right });
                 }
+            }
+        }
+        for (const fork of column.stop?.forks ?? []) {
+            const to = position.get(fork.to);
+            if (to !== undefined) {
+                found.push({
+                    from,
+                    to,
+                    label: conditionWords(fork.when),
+                    right: fork.when.kind === 'result' && fork.when.result === 'right',
+                });
             }
         }
     }

@@ -1,12 +1,20 @@
-import { type ReactNode, useEffect, useId, useState } from 'react';
-import type { Answer, QuestionPlace } from '../api/types';
-import { inputClass } from '../ui/Field';
+import { lazy, type ReactNode, Suspense, useEffect, useState } from 'react';
+import type { Answer, AskedQuestion, QuestionPlace } from '../api/types';
+import { Match, Order } from './answers/Arranged';
+import { Choices } from './answers/Choices';
+import { HandIn } from './answers/HandIn';
+import { askedFor, emptyAnswer, type InputProps, isReady } from './answers/parts';
+import { Gaps, Line, Written } from './answers/Typed';
+
+const MathField = lazy(() => import('./answers/MathField'));
 
 interface Props {
     place: QuestionPlace;
     /** Under this name a typed answer is kept on the device until it is sent. */
     draft: string | null;
     disabled: boolean;
+    /** Where files are handed in; none in a rehearsal. */
+    filesTo: string | null;
     onSubmit: (answer: Answer) => void;
     /** The buttons below, which are told whether there is something to send. */
     children: (ready: boolean) => ReactNode;
@@ -20,12 +28,45 @@ function kept(draft: string | null): Answer | null {
     }
 }
 
-/** The answers of a question, as a form: one or several options, or a line to type. */
-export function AnswerForm({ place, draft, disabled, onSubmit, children }: Props) {
+/** What was last sent, where it can be changed or built on; choices begin anew after a slip. */
+function begun(place: QuestionPlace): Answer | null {
+    const response = place.verdict?.response ?? null;
+    return response !== null && (place.verdict?.result === null || !('choices' in response)) ? response : null;
+}
+
+function Input({ filesTo, ...props }: InputProps & { filesTo: string | null }) {
+    const kind: AskedQuestion['kind'] = props.question.kind;
+    switch (kind) {
+        case 'one-choice':
+        case 'several-choices':
+        case 'true-false':
+        case 'poll':
+            return <Choices {...props} />;
+        case 'gaps':
+            return <Gaps {...props} />;
+        case 'order':
+            return <Order {...props} />;
+        case 'match':
+            return <Match {...props} />;
+        case 'written':
+            return <Written {...props} />;
+        case 'hand-in':
+            return <HandIn {...props} filesTo={filesTo} />;
+        case 'expression':
+            return (
+                <Suspense fallback={<Line {...props} />}>
+                    <MathField {...props} />
+                </Suspense>
+            );
+        default:
+            return <Line {...props} />;
+    }
+}
+
+/** The answer to a question, as a form. */
+export function AnswerForm({ place, draft, disabled, filesTo, onSubmit, children }: Props) {
     const { question } = place;
-    const choosing = question.kind === 'one-choice' || question.kind === 'several-choices';
-    const [answer, setAnswer] = useState<Answer>(() => kept(draft) ?? (choosing ? { choices: [] } : { text: '' }));
-    const id = useId();
+    const [answer, setAnswer] = useState<Answer>(() => kept(draft) ?? begun(place) ?? emptyAnswer(question));
 
     useEffect(() => {
         if (draft !== null) {
@@ -33,17 +74,7 @@ export function AnswerForm({ place, draft, disabled, onSubmit, children }: Props
         }
     }, [answer, draft]);
 
-    const chosen = 'choices' in answer ? answer.choices : [];
-    const text = 'text' in answer ? answer.text : '';
-    const ready = choosing ? chosen.length > 0 : text.trim() !== '';
-    const choose = (option: string, on: boolean) => {
-        if (question.kind === 'one-choice') {
-            setAnswer({ choices: [option] });
-        } else {
-            setAnswer({ choices: on ? [...chosen, option] : chosen.filter((other) => other !== option) });
-        }
-    };
-
+    const ready = isReady(question, answer);
     return (
         <form
             className="flex flex-1 flex-col"
@@ -55,45 +86,15 @@ export function AnswerForm({ place, draft, disabled, onSubmit, children }: Props
             }}
         >
             <fieldset disabled={disabled} className="flex flex-1 flex-col gap-2.5">
-                <legend className="mb-3 text-soft">
-                    {question.kind === 'several-choices'
-                        ? 'Choose all that are right.'
-                        : question.kind === 'one-choice'
-                          ? 'Choose one.'
-                          : 'Write your answer.'}
-                </legend>
-                {choosing ? (
-                    question.options.map((option) => {
-                        const tried = place.tried.includes(option.id);
-                        return (
-                            <label
-                                key={option.id}
-                                className="flex min-h-13 items-center gap-3 rounded-md border border-edge bg-sheet px-4 py-2.5 text-lg has-checked:border-accent has-checked:bg-tint has-focus-visible:outline-3 has-focus-visible:outline-offset-2 has-focus-visible:outline-accent"
-                            >
-                                <input
-                                    type={question.kind === 'one-choice' ? 'radio' : 'checkbox'}
-                                    name={`${id}-choice`}
-                                    className="size-5 shrink-0 accent-accent outline-none"
-                                    checked={chosen.includes(option.id)}
-                                    onChange={(event) => choose(option.id, event.currentTarget.checked)}
-                                />
-                                <span className={tried ? 'text-soft' : ''}>{option.text}</span>
-                                {tried && <span className="ml-auto shrink-0 text-sm text-soft">tried</span>}
-                            </label>
-                        );
-                    })
-                ) : (
-                    <input
-                        className={`${inputClass} min-h-13 text-xl`}
-                        aria-label={question.kind === 'number' ? 'Your answer, a number' : 'Your answer'}
-                        value={text}
-                        autoComplete="off"
-                        autoCapitalize="off"
-                        spellCheck={false}
-                        maxLength={2000}
-                        onChange={(event) => setAnswer({ text: event.currentTarget.value })}
-                    />
-                )}
+                <legend className="mb-3 text-soft">{askedFor(question)}</legend>
+                <Input
+                    question={question}
+                    answer={answer}
+                    onChange={setAnswer}
+                    tried={place.tried}
+                    parts={place.verdict?.parts ?? null}
+                    filesTo={filesTo}
+                />
             </fieldset>
             {children(ready)}
         </form>

@@ -1,4 +1,4 @@
-import type { RoundView, Rung } from '../api/types';
+import type { RoundView, ShownRung } from '../api/types';
 import { type Stretch, VideoPlayer } from './VideoPlayer';
 
 /** One step of help, as a student sees it. */
@@ -7,11 +7,11 @@ export function RungContent({
     media,
     onWatched,
 }: {
-    rung: Rung;
+    rung: ShownRung;
     media: RoundView['media'];
     onWatched: (rung: string, stretch: Stretch) => void;
 }) {
-    if (rung.kind === 'video') {
+    if (rung.clip !== undefined) {
         const about = rung.clip.media === null ? undefined : media[rung.clip.media];
         return (
             <div>
@@ -27,11 +27,33 @@ export function RungContent({
         );
     }
     return (
-        <div className="text-lg leading-relaxed whitespace-pre-wrap">
-            {rung.kind === 'reading' && rung.title !== '' && <p className="mb-1 font-display text-lg">{rung.title}</p>}
+        <div className="text-lg leading-relaxed whitespace-pre-wrap" data-read-aloud>
+            {rung.title !== '' && <p className="mb-1 font-display text-lg">{rung.title}</p>}
             {rung.text}
+            {rung.kind === 'teacher' && <p className="mt-1 font-semibold">Your teacher has been called.</p>}
+            {rung.link !== undefined && rung.link !== '' && (
+                <p className="mt-2">
+                    <a className="font-semibold underline" href={rung.link} target="_blank" rel="noreferrer noopener">
+                        Open the exercise (a new page)
+                    </a>
+                </p>
+            )}
+            {rung.answers !== undefined && rung.answers !== '' && (
+                <details className="mt-3 rounded-md border border-line p-3">
+                    <summary className="font-semibold">Answers, to check yourself</summary>
+                    <p className="mt-2">{rung.answers}</p>
+                </details>
+            )}
         </div>
     );
 }
 
-export const rungWords: Record<Rung['kind'], string> = { hint: 'Hint', video: 'Video', reading: 'Reading' };
+export const rungWords: Record<ShownRung['kind'] | 'question', string> = {
+    hint: 'Hint',
+    video: 'Video',
+    reading: 'Reading',
+    'worked-example': 'Worked example',
+    exercise: 'Exercise',
+    teacher: 'Your teacher',
+    question: 'Simpler question',
+};

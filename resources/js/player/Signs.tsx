@@ -41,6 +41,11 @@ export function HowFar({ far }: { far: Far[] }) {
     );
 }
 
+/** Points, without needless decimals. */
+export function points(value: number): string {
+    return value.toLocaleString(undefined, { maximumFractionDigits: 2 });
+}
+
 /** How it goes, in plain words. */
 export function howItGoes(goes: StandingCounts): string {
     const right = goes.clear + goes.climbed;
@@ -48,6 +53,13 @@ export function howItGoes(goes: StandingCounts): string {
     if (right > 0) {
         const helped = goes.climbed === 0 ? '' : goes.climbed === right ? ' with some help' : `, ${goes.climbed} of them with some help`;
         parts.push(`${right} ${right === 1 ? 'answer' : 'answers'} right${helped}`);
+    }
+    if (goes['to-be-read'] + goes.noted > 0) {
+        const sent = goes['to-be-read'] + goes.noted;
+        parts.push(`${sent} ${sent === 1 ? 'answer' : 'answers'} sent`);
+    }
+    if (goes.shown > 0) {
+        parts.push(`${goes.shown} shown`);
     }
     if (goes['set-aside'] > 0) {
         parts.push(`${goes['set-aside']} left for later`);

@@ -18,8 +18,10 @@ interface Props {
     startAt?: number;
     /** Moments shown on the timeline. */
     marks?: { at: number; done: boolean }[];
-    /** It stops here and cannot be moved past it. */
+    /** It stops here, and unless seeking is free cannot be moved past it. */
     holdAt?: number | null;
+    /** Where it can be moved to: anywhere, back only, or anywhere before the next open cue. */
+    seeking?: 'free' | 'back' | 'open-cue';
     onWatched?: (stretch: Stretch) => void;
     onHeld?: (at: number) => void;
     onMoment?: (at: number) => void;
@@ -39,6 +41,7 @@ export function VideoPlayer({
     startAt,
     marks = [],
     holdAt = null,
+    seeking = 'open-cue',
     onWatched,
     onHeld,
     onMoment,
@@ -53,6 +56,8 @@ export function VideoPlayer({
     const [captioned, setCaptioned] = useState(captions);
     const [failed, setFailed] = useState(false);
     const since = useRef<number | null>(null);
+    // How far it has been played, for those who may only go back.
+    const furthest = useRef(startAt ?? clip.from);
     // Where it is to begin: it may be pulled elsewhere before the video has loaded.
     const wanted = useRef(startAt ?? clip.from);
     const end = clip.to ?? duration ?? clip.from;
@@ -85,6 +90,7 @@ export function VideoPlayer({
             return;
         }
         setAt(player.currentTime);
+        furthest.current = Math.max(furthest.current, player.currentTime);
         onMoment?.(player.currentTime);
         if (holdAt !== null && !player.paused && player.currentTime >= holdAt - 0.05) {
             report();
@@ -134,8 +140,9 @@ export function VideoPlayer({
         }
         const wasPlaying = !player.paused;
         report();
-        const target = Math.max(clip.from, Math.min(to, end));
-        if (holdAt !== null && target >= holdAt - 0.05) {
+        const latest = seeking === 'back' ? Math.max(furthest.current, player.currentTime) : end;
+        const target = Math.max(clip.from, Math.min(to, end, latest));
+        if (seeking !== 'free' && holdAt !== null && target >= holdAt - 0.05) {
             hold(holdAt);
             return;
         }

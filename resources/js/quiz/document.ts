@@ -1,4 +1,18 @@
-import type { Block, Cue, Entry, Question, QuestionKind, QuizDocument, Rung, Stop, VideoStop } from '../api/types';
+import type {
+    Block,
+    Condition,
+    Cue,
+    DrillStop,
+    Entry,
+    Gap,
+    Question,
+    QuestionKind,
+    QuizDocument,
+    Rung,
+    StaircaseStop,
+    Stop,
+    VideoStop,
+} from '../api/types';
 import { ulid } from '../ui/ulid';
 
 /** Changes of a quiz document. All are pure: they give a new document and leave the old one as it was. */
@@ -6,55 +20,176 @@ import { ulid } from '../ui/ulid';
 export const kindWords: Record<QuestionKind, string> = {
     'one-choice': 'One choice',
     'several-choices': 'Several choices',
+    'true-false': 'True or false',
     'short-text': 'Short text',
+    gaps: 'Gaps in a sentence',
     number: 'Number',
+    expression: 'Formula',
+    order: 'Put in order',
+    match: 'Match pairs',
+    poll: 'Poll',
+    written: 'Written answer',
+    'hand-in': 'Hand something in',
 };
 
-export function newEntry(right = false): Entry {
-    return { id: ulid(), text: '', right, feedback: '', fork: null, ladder: [] };
+export const stopWords: Record<Stop['kind'], string> = {
+    question: 'Question',
+    video: 'Video',
+    reading: 'Reading',
+    text: 'Text',
+    drill: 'Drill',
+    staircase: 'Staircase',
+};
+
+export const rungWords: Record<Rung['kind'], string> = {
+    hint: 'Hint',
+    video: 'Video',
+    reading: 'Reading',
+    'worked-example': 'Worked example',
+    exercise: 'Exercise',
+    question: 'Simpler question',
+    teacher: 'Call the teacher',
+};
+
+/** Whether the student picks among shown options. */
+export function showsOptions(kind: QuestionKind): boolean {
+    return kind === 'one-choice' || kind === 'several-choices' || kind === 'true-false' || kind === 'poll';
 }
 
-export function newQuestion(): Question {
-    return {
-        id: ulid(),
-        kind: 'one-choice',
-        prompt: [{ kind: 'text', text: '' }],
-        points: 1,
-        tolerance: { kind: 'absolute', value: '0' },
-        feedback: { right: '', notRight: '' },
-        entries: [newEntry(), newEntry(), newEntry()],
-        ladder: [],
-    };
+/** Whether at most one option is right. */
+export function picksOne(kind: QuestionKind): boolean {
+    return kind === 'one-choice' || kind === 'true-false';
+}
+
+/** Whether the answer is a line that is compared with the entries. */
+export function isTyped(kind: QuestionKind): boolean {
+    return kind === 'short-text' || kind === 'number' || kind === 'expression';
+}
+
+export function newEntry(right = false, text = ''): Entry {
+    return { id: ulid(), text, right, feedback: '', fork: null, ladder: [] };
+}
+
+export function newGap(): Gap {
+    return { id: ulid(), show: 'typed', entries: [newEntry(true)] };
+}
+
+export function newQuestion(kind: QuestionKind = 'one-choice'): Question {
+    return withKind(
+        {
+            id: ulid(),
+            kind: 'one-choice',
+            prompt: [{ kind: 'text', text: '' }],
+            points: 1,
+            tolerance: { kind: 'absolute', value: '0' },
+            feedback: { right: '', notRight: '' },
+            entries: [newEntry(), newEntry(), newEntry()],
+            ladder: [],
+        },
+        kind,
+    );
+}
+
+/** Another kind: nothing that was typed is lost; what the new kind needs and lacks is put beside it, empty. */
+export function withKind(question: Question, kind: QuestionKind): Question {
+    const next = { ...question, kind };
+    const empty = question.entries.every((entry) => entry.text.trim() === '');
+    switch (kind) {
+        case 'true-false':
+            return empty ? { ...next, entries: [newEntry(false, 'True'), newEntry(false, 'False')] } : next;
+        case 'short-text':
+        case 'number':
+        case 'expression':
+            return empty ? { ...next, entries: [newEntry(true)] } : next;
+        case 'order':
+            return (question.items ?? []).length > 0
+                ? next
+                : { ...next, items: [newItem(), newItem(), newItem()], scoring: question.scoring ?? 'parts' };
+        case 'match': {
+            if ((question.pairs ?? []).length > 0) {
+                return next;
+            }
+            const items = (question.items ?? []).length >= 2 ? (question.items ?? []) : [newItem(), newItem(), newItem()];
+            return {
+                ...next,
+                items,
+                pairs: items.map((item) => ({ id: ulid(), text: '', item: item.id })),
+                scoring: question.scoring ?? 'parts',
+            };
+        }
+        case 'gaps':
+            return (question.gaps ?? []).length > 0
+                ? next
+                : { ...next, sentence: question.sentence ?? '', gaps: [], scoring: question.scoring ?? 'parts' };
+        case 'hand-in':
+            return { ...next, accepts: question.accepts ?? ['picture', 'sound', 'file'] };
+        default:
+            return next;
+    }
+}
+
+/** A sentence with as many gaps as it names: new ones are added, those no longer named are kept at the end of nothing. */
+export function withSentence(question: Question, sentence: string): Question {
+    const most = Math.max(0, ...[...sentence.matchAll(/\[(\d+)\]/g)].map((found) => Number(found[1])));
+    const gaps = [...(question.gaps ?? [])];
+    while (gaps.length < Math.min(most, 40)) {
+        gaps.push(newGap());
+    }
+    return { ...question, sentence, gaps: gaps.slice(0, Math.max(most, 0)) };
+}
+
+export function newItem(): { id: string; text: string } {
+    return { id: ulid(), text: '' };
 }
 
 export function newStop(kind: Stop['kind']): Stop {
+    const id = ulid();
     switch (kind) {
         case 'question':
-            return { id: ulid(), kind, question: newQuestion() };
+            return { id, kind, question: newQuestion() };
         case 'video':
-            return { id: ulid(), kind, title: '', clip: { media: null, from: 0, to: null }, cues: [] };
+            return { id, kind, title: '', clip: { media: null, from: 0, to: null }, cues: [] };
         case 'reading':
-            return { id: ulid(), kind, title: '', text: '' };
+            return { id, kind, title: '', text: '' };
+        case 'text':
+            return { id, kind, text: '' };
+        case 'drill':
+            return { id, kind, title: '', questions: [newQuestion('short-text')], deal: 4, need: 3, ends: 'need', points: 2 };
+        case 'staircase':
+            return {
+                id,
+                kind,
+                title: '',
+                levels: [[newQuestion('short-text')], [newQuestion('short-text')], [newQuestion('short-text')]],
+                longest: 8,
+                points: 2,
+                ladder: [],
+            };
     }
 }
 
 export function newRung(kind: Rung['kind']): Rung {
+    const id = ulid();
     switch (kind) {
         case 'hint':
-            return { id: ulid(), kind, text: '' };
+        case 'teacher':
+            return { id, kind, text: '' };
         case 'video':
-            return { id: ulid(), kind, title: '', clip: { media: null, from: 0, to: null } };
+            return { id, kind, title: '', clip: { media: null, from: 0, to: null } };
         case 'reading':
-            return { id: ulid(), kind, title: '', text: '' };
+        case 'worked-example':
+            return { id, kind, title: '', text: '' };
+        case 'exercise':
+            return { id, kind, title: '', text: '', link: '', answers: '' };
+        case 'question':
+            return { id, kind, question: newQuestion() };
     }
 }
 
 /** The words of a question, without its pictures. */
 export function promptText(question: Question): string {
-    return question.prompt
-        .map((block) => (block.kind === 'text' ? block.text : ''))
-        .join(' ')
-        .trim();
+    const words = question.prompt.map((block) => (block.kind === 'text' ? block.text : ''));
+    return [...words, question.kind === 'gaps' ? (question.sentence ?? '').replaceAll(/\[\d+\]/g, '…') : ''].join(' ').trim();
 }
 
 export function withText(prompt: Block[], text: string): Block[] {
@@ -63,13 +198,23 @@ export function withText(prompt: Block[], text: string): Block[] {
 }
 
 export function stopName(stop: Stop): string {
-    const name = stop.kind === 'question' ? promptText(stop.question) : stop.title;
-    return name.trim() === '' ? { question: 'Empty question', video: 'Video', reading: 'Reading' }[stop.kind] : name;
+    const name = stop.kind === 'question' ? promptText(stop.question) : stop.kind === 'text' ? stop.text : stop.title;
+    return name.trim() !== '' ? name : stop.kind === 'question' ? 'Empty question' : stopWords[stop.kind];
 }
 
 export function rungName(rung: Rung): string {
-    const name = rung.kind === 'hint' ? rung.text : rung.title || (rung.kind === 'reading' ? rung.text : '');
-    return name.trim() === '' ? { hint: 'Empty hint', video: 'Video', reading: 'Reading' }[rung.kind] : name;
+    switch (rung.kind) {
+        case 'hint':
+            return rung.text.trim() === '' ? 'Empty hint' : rung.text;
+        case 'teacher':
+            return rung.text.trim() === '' ? rungWords.teacher : rung.text;
+        case 'question':
+            return promptText(rung.question) || rungWords.question;
+        case 'video':
+            return rung.title || rungWords.video;
+        default:
+            return rung.title || rung.text || rungWords[rung.kind];
+    }
 }
 
 /** A, B, … Z, AA, … for the options of a choice. */
@@ -77,76 +222,219 @@ export function letter(index: number): string {
     return index < 26 ? String.fromCharCode(65 + index) : letter(Math.floor(index / 26) - 1) + letter(index % 26);
 }
 
-/** The questions of a stop: its own, or those of its cues. */
+/** The entries of a question, those of its gaps too. */
+export function entriesOf(question: Question): Entry[] {
+    return [...question.entries, ...(question.gaps ?? []).flatMap((gap) => gap.entries)];
+}
+
+/** The questions of a stop itself: its own, those of its cues, of a drill or of a staircase's levels. */
 export function questionsOf(stop: Stop): { question: Question; cue: Cue | null }[] {
-    if (stop.kind === 'question') {
-        return [{ question: stop.question, cue: null }];
+    switch (stop.kind) {
+        case 'question':
+            return [{ question: stop.question, cue: null }];
+        case 'video':
+            return [...stop.cues]
+                .sort((a, b) => a.at - b.at)
+                .flatMap((cue) => (cue.kind === 'question' ? [{ question: cue.question, cue }] : []));
+        case 'drill':
+            return stop.questions.map((question) => ({ question, cue: null }));
+        case 'staircase':
+            return stop.levels.flat().map((question) => ({ question, cue: null }));
+        default:
+            return [];
     }
-    return stop.kind === 'video' ? [...stop.cues].sort((a, b) => a.at - b.at).map((cue) => ({ question: cue.question, cue })) : [];
 }
 
 /** The ladders under a question: its own, and those of single entries. */
 export function laddersOf(question: Question): { entry: Entry | null; rungs: Rung[] }[] {
-    const own = question.entries.filter((entry) => entry.ladder.length > 0).map((entry) => ({ entry, rungs: entry.ladder }));
+    const own = entriesOf(question)
+        .filter((entry) => entry.ladder.length > 0)
+        .map((entry) => ({ entry, rungs: entry.ladder }));
     return [{ entry: null, rungs: question.ladder }, ...own];
 }
 
+/** A question and those on its ladders, to any depth. */
+export function withSimpler(question: Question): Question[] {
+    return [
+        question,
+        ...laddersOf(question).flatMap(({ rungs }) =>
+            rungs.flatMap((rung) => (rung.kind === 'question' ? withSimpler(rung.question) : [])),
+        ),
+    ];
+}
+
+/** What hangs under what: `question` is the one above a rung, none for a rung of a staircase. */
 export type Place =
     | { kind: 'stop'; stop: Stop }
     | { kind: 'cue'; stop: VideoStop; cue: Cue }
-    | { kind: 'rung'; stop: Stop; cue: Cue | null; question: Question; entry: Entry | null; rung: Rung; index: number };
+    | { kind: 'question'; stop: Stop | null; question: Question }
+    | { kind: 'rung'; stop: Stop | null; cue: Cue | null; question: Question | null; entry: Entry | null; rung: Rung; index: number };
 
-/** What an id names in the document: a stop, a cue, a rung; a question or an entry leads to where it is edited. */
-export function find(document: QuizDocument, id: string): Place | null {
-    for (const stop of [...document.stops, ...document.sideStops]) {
-        if (stop.id === id) {
-            return { kind: 'stop', stop };
-        }
-        for (const { question, cue } of questionsOf(stop)) {
-            if (cue?.id === id || question.id === id || question.entries.some((entry) => entry.id === id)) {
-                return cue === null || stop.kind !== 'video' ? { kind: 'stop', stop } : { kind: 'cue', stop, cue };
+function onLadders(question: Question, stop: Stop | null, cue: Cue | null, id: string): Place | null {
+    for (const { entry, rungs } of laddersOf(question)) {
+        for (const [index, rung] of rungs.entries()) {
+            if (
+                rung.id === id ||
+                (rung.kind === 'question' && (rung.question.id === id || entriesOf(rung.question).some((other) => other.id === id)))
+            ) {
+                return { kind: 'rung', stop, cue, question, entry, rung, index };
             }
-            for (const { entry, rungs } of laddersOf(question)) {
-                const index = rungs.findIndex((rung) => rung.id === id);
-                const rung = rungs[index];
-                if (rung !== undefined) {
-                    return { kind: 'rung', stop, cue, question, entry, rung, index };
-                }
+            const deeper = rung.kind === 'question' ? onLadders(rung.question, stop, cue, id) : null;
+            if (deeper !== null) {
+                return deeper;
             }
         }
     }
     return null;
 }
 
-/** The question of that id, where there is one. */
-export function findQuestion(document: QuizDocument, id: string): Question | null {
-    const all = [...document.stops, ...document.sideStops].flatMap(questionsOf);
-    return all.find(({ question }) => question.id === id)?.question ?? null;
+/** What an id names in the document: a stop, a cue, a rung, a question; an entry leads to where it is edited. */
+export function find(document: QuizDocument, id: string): Place | null {
+    const names = (question: Question) =>
+        question.id === id || entriesOf(question).some((entry) => entry.id === id) || (question.gaps ?? []).some((gap) => gap.id === id);
+    for (const stop of [...document.stops, ...document.sideStops]) {
+        if (stop.id === id) {
+            return { kind: 'stop', stop };
+        }
+        const cue = stop.kind === 'video' ? stop.cues.find((other) => other.id === id) : undefined;
+        if (cue !== undefined && stop.kind === 'video') {
+            return { kind: 'cue', stop, cue };
+        }
+        for (const own of questionsOf(stop)) {
+            if (names(own.question)) {
+                if (own.cue !== null && stop.kind === 'video') {
+                    return { kind: 'cue', stop, cue: own.cue };
+                }
+                return stop.kind === 'question' ? { kind: 'stop', stop } : { kind: 'question', stop, question: own.question };
+            }
+            const rung = onLadders(own.question, stop, own.cue, id);
+            if (rung !== null) {
+                return rung;
+            }
+        }
+        const index = stop.kind === 'staircase' ? stop.ladder.findIndex((rung) => rung.id === id) : -1;
+        const rung = stop.kind === 'staircase' ? stop.ladder[index] : undefined;
+        if (rung !== undefined) {
+            return { kind: 'rung', stop, cue: null, question: null, entry: null, rung, index };
+        }
+    }
+    for (const question of document.pool ?? []) {
+        if (names(question)) {
+            return { kind: 'question', stop: null, question };
+        }
+        const rung = onLadders(question, null, null, id);
+        if (rung !== null) {
+            return rung;
+        }
+    }
+    return null;
 }
 
-function mapStops(document: QuizDocument, change: (stop: Stop) => Stop): QuizDocument {
-    return { ...document, stops: document.stops.map(change), sideStops: document.sideStops.map(change) };
+/** All questions that are asked at stops, with those of the pool and on ladders. */
+export function allQuestions(document: QuizDocument): Question[] {
+    const own = [...document.stops, ...document.sideStops].flatMap((stop) => questionsOf(stop).map(({ question }) => question));
+    return [...own, ...(document.pool ?? [])].flatMap(withSimpler);
+}
+
+/** The question of that id, where there is one. */
+export function findQuestion(document: QuizDocument, id: string): Question | null {
+    return allQuestions(document).find((question) => question.id === id) ?? null;
+}
+
+/** Maps a list; where nothing changed it is the same list, so that what did not change need not be drawn again. */
+function mapList<T>(list: T[], change: (item: T) => T): T[] {
+    const mapped = list.map(change);
+    return mapped.some((item, index) => item !== list[index]) ? mapped : list;
+}
+
+function mapRungs(rungs: Rung[], change: (question: Question) => Question): Rung[] {
+    return mapList(rungs, (rung) => {
+        const question = rung.kind === 'question' ? mapQuestion(rung.question, change) : null;
+        return rung.kind !== 'question' || question === null || question === rung.question ? rung : { ...rung, question };
+    });
+}
+
+function mapEntries(entries: Entry[], change: (question: Question) => Question): Entry[] {
+    return mapList(entries, (entry) => {
+        const ladder = mapRungs(entry.ladder, change);
+        return ladder === entry.ladder ? entry : { ...entry, ladder };
+    });
+}
+
+/** Changes a question and those on its ladders. */
+function mapQuestion(question: Question, change: (question: Question) => Question): Question {
+    const ladder = mapRungs(question.ladder, change);
+    const entries = mapEntries(question.entries, change);
+    const kept = ladder === question.ladder && entries === question.entries ? question : { ...question, ladder, entries };
+    return change(kept);
+}
+
+function mapStop(stop: Stop, change: (question: Question) => Question): Stop {
+    const each = (question: Question) => mapQuestion(question, change);
+    switch (stop.kind) {
+        case 'question': {
+            const question = each(stop.question);
+            return question === stop.question ? stop : { ...stop, question };
+        }
+        case 'video': {
+            const cues = mapList(stop.cues, (cue) => {
+                const question = cue.kind === 'question' ? each(cue.question) : null;
+                return cue.kind !== 'question' || question === null || question === cue.question ? cue : { ...cue, question };
+            });
+            return cues === stop.cues ? stop : { ...stop, cues };
+        }
+        case 'drill': {
+            const questions = mapList(stop.questions, each);
+            return questions === stop.questions ? stop : { ...stop, questions };
+        }
+        case 'staircase': {
+            const levels = mapList(stop.levels, (level) => mapList(level, each));
+            const ladder = mapRungs(stop.ladder, change);
+            return levels === stop.levels && ladder === stop.ladder ? stop : { ...stop, levels, ladder };
+        }
+        default:
+            return stop;
+    }
+}
+
+/** Changes every question of the document, wherever it stands. */
+function mapQuestions(document: QuizDocument, change: (question: Question) => Question): QuizDocument {
+    const next = {
+        ...document,
+        stops: mapList(document.stops, (stop) => mapStop(stop, change)),
+        sideStops: mapList(document.sideStops, (stop) => mapStop(stop, change)),
+    };
+    return document.pool === undefined ? next : { ...next, pool: document.pool.map((question) => mapQuestion(question, change)) };
 }
 
 export function putStop(document: QuizDocument, stop: Stop): QuizDocument {
-    return mapStops(document, (other) => (other.id === stop.id ? stop : other));
+    const swap = (other: Stop) => (other.id === stop.id ? stop : other);
+    return { ...document, stops: document.stops.map(swap), sideStops: document.sideStops.map(swap) };
 }
 
 export function putQuestion(document: QuizDocument, question: Question): QuizDocument {
-    return mapStops(document, (stop) => {
-        if (stop.kind === 'question') {
-            return stop.question.id === question.id ? { ...stop, question } : stop;
-        }
-        return stop.kind === 'video' && stop.cues.some((cue) => cue.question.id === question.id)
-            ? { ...stop, cues: stop.cues.map((cue) => (cue.question.id === question.id ? { ...cue, question } : cue)) }
-            : stop;
-    });
+    return mapQuestions(document, (other) => (other.id === question.id ? question : other));
 }
 
 export function putRungs(question: Question, entry: string | null, rungs: Rung[]): Question {
     return entry === null
         ? { ...question, ladder: rungs }
         : { ...question, entries: question.entries.map((other) => (other.id === entry ? { ...other, ladder: rungs } : other)) };
+}
+
+type RungPlace = Extract<Place, { kind: 'rung' }>;
+
+/** The ladder on which a rung hangs. */
+export function ladderAt(place: RungPlace): Rung[] {
+    return place.question === null ? (place.stop?.kind === 'staircase' ? place.stop.ladder : []) : (place.entry ?? place.question).ladder;
+}
+
+/** Puts another ladder where this rung's hangs. */
+export function putLadder(document: QuizDocument, place: RungPlace, rungs: Rung[]): QuizDocument {
+    if (place.question !== null) {
+        return putQuestion(document, putRungs(place.question, place.entry?.id ?? null, rungs));
+    }
+    return place.stop?.kind === 'staircase' ? putStop(document, { ...place.stop, ladder: rungs }) : document;
 }
 
 /** Puts a stop behind the one named, or at the end. */
@@ -156,7 +444,10 @@ export function insertStop(document: QuizDocument, stop: Stop, behind: string | 
         return { ...document, sideStops: document.sideStops.toSpliced(side + 1, 0, stop) };
     }
     const at = document.stops.findIndex((other) => other.id === behind);
-    return { ...document, stops: document.stops.toSpliced(at < 0 ? document.stops.length : at + 1, 0, stop) };
+    // Inside a part, a new stop belongs to it.
+    const part = document.stops[at]?.part;
+    const placed = part === undefined || part === null ? stop : { ...stop, part };
+    return { ...document, stops: document.stops.toSpliced(at < 0 ? document.stops.length : at + 1, 0, placed) };
 }
 
 function moved<T>(list: T[], at: number, by: number): T[] {
@@ -176,46 +467,111 @@ export function move(document: QuizDocument, id: string, by: 1 | -1): QuizDocume
             sideStops: moved(document.sideStops, at(document.sideStops), by),
         };
     }
-    if (place?.kind === 'rung') {
-        const { question, entry } = place;
-        const rungs = entry === null ? question.ladder : entry.ladder;
-        return putQuestion(document, putRungs(question, entry?.id ?? null, moved(rungs, place.index, by)));
-    }
-    return document;
+    return place?.kind === 'rung' ? putLadder(document, place, moved(ladderAt(place), place.index, by)) : document;
 }
 
-/** Takes a stop, cue or rung out. Forks that led to it lead nowhere special any more. */
+/** Takes a stop, cue, rung or question out. Forks and conditions that named it are taken out with it. */
 export function remove(document: QuizDocument, id: string): QuizDocument {
     const place = find(document, id);
     if (place === null) {
         return document;
     }
     if (place.kind === 'rung') {
-        const { question, entry } = place;
-        const rungs = (entry === null ? question.ladder : entry.ladder).filter((rung) => rung.id !== id);
-        return putQuestion(document, putRungs(question, entry?.id ?? null, rungs));
+        return withoutDeadEnds(
+            putLadder(
+                document,
+                place,
+                ladderAt(place).filter((rung) => rung.id !== place.rung.id),
+            ),
+        );
     }
     if (place.kind === 'cue') {
-        return putStop(document, { ...place.stop, cues: place.stop.cues.filter((cue) => cue.id !== place.cue.id) });
+        return withoutDeadEnds(putStop(document, { ...place.stop, cues: place.stop.cues.filter((cue) => cue.id !== place.cue.id) }));
+    }
+    if (place.kind === 'question') {
+        return withoutDeadEnds(withoutQuestion(document, place.stop, place.question.id));
     }
     const gone = place.stop.id;
-    const without = {
+    return withoutDeadEnds({
         ...document,
         stops: document.stops.filter((stop) => stop.id !== gone),
         sideStops: document.sideStops.filter((stop) => stop.id !== gone),
-    };
-    let mended: QuizDocument = without;
-    for (const { question } of [...without.stops, ...without.sideStops].flatMap(questionsOf)) {
-        if (question.entries.some((entry) => entry.fork === gone)) {
-            const entries = question.entries.map((entry) => (entry.fork === gone ? { ...entry, fork: null } : entry));
-            mended = putQuestion(mended, { ...question, entries });
-        }
+    });
+}
+
+function withoutQuestion(document: QuizDocument, stop: Stop | null, id: string): QuizDocument {
+    const others = (questions: Question[]) => questions.filter((question) => question.id !== id);
+    if (stop === null) {
+        return { ...document, pool: others(document.pool ?? []) };
     }
-    return mended;
+    return stop.kind === 'drill'
+        ? putStop(document, { ...stop, questions: others(stop.questions) } satisfies DrillStop)
+        : stop.kind === 'staircase'
+          ? putStop(document, { ...stop, levels: stop.levels.map(others) } satisfies StaircaseStop)
+          : document;
+}
+
+/** Without forks that lead to nothing and conditions that speak of nothing. */
+export function withoutDeadEnds(document: QuizDocument): QuizDocument {
+    const targets = new Set([...document.stops, ...document.sideStops, ...document.finishes].map((one) => one.id));
+    const questions = allQuestions(document);
+    const ids = new Set([
+        ...questions.map((question) => question.id),
+        ...questions.flatMap((question) => entriesOf(question).map((entry) => entry.id)),
+        ...(document.objectives ?? []).map((one) => one.id),
+    ]);
+    const sound = (when: Condition) => [when.question, when.entry, when.objective].every((id) => id === undefined || ids.has(id));
+    const mend = (stop: Stop): Stop => {
+        const forks = stop.forks?.filter((fork) => targets.has(fork.to) && sound(fork.when));
+        const shownIf = stop.shownIf !== undefined && stop.shownIf !== null && !sound(stop.shownIf) ? null : stop.shownIf;
+        return forks?.length === stop.forks?.length && shownIf === stop.shownIf
+            ? stop
+            : { ...stop, ...(forks === undefined ? {} : { forks }), shownIf: shownIf ?? null };
+    };
+    const mended = { ...document, stops: document.stops.map(mend), sideStops: document.sideStops.map(mend) };
+    return mapQuestions(mended, (question) =>
+        question.entries.every((entry) => entry.fork === null || targets.has(entry.fork))
+            ? question
+            : {
+                  ...question,
+                  entries: question.entries.map((entry) =>
+                      entry.fork !== null && !targets.has(entry.fork) ? { ...entry, fork: null } : entry,
+                  ),
+              },
+    );
 }
 
 /** Adds a rung at the foot of a ladder. */
 export function addRung(document: QuizDocument, question: Question, entry: string | null, rung: Rung): QuizDocument {
     const rungs = entry === null ? question.ladder : (question.entries.find((other) => other.id === entry)?.ladder ?? []);
     return putQuestion(document, putRungs(question, entry, [...rungs, rung]));
+}
+
+/** A condition in a few words, as it stands on an arc. */
+export function conditionWords(when: Condition): string {
+    const not = when.is === false ? 'not ' : '';
+    switch (when.kind) {
+        case 'always':
+            return 'always';
+        case 'entry':
+            return 'that answer';
+        case 'result':
+            return when.result === 'right' ? 'right' : when.result === 'partly' ? 'partly right' : 'not right';
+        case 'slips':
+            return `${when.atLeast} slips`;
+        case 'score':
+            return when.below !== undefined ? `under ${Math.round(when.below * 100)} %` : `from ${Math.round((when.atLeast ?? 0) * 100)} %`;
+        case 'mastered':
+            return `${not}mastered`;
+        case 'time-out':
+            return 'time out';
+        case 'judged':
+            return when.judged === 'yes' ? 'judged right' : 'judged not yet';
+        case 'answered':
+            return `${not}answered before`;
+        case 'answer':
+            return `${not}that answer before`;
+        case 'stood':
+            return `${not}${when.standing ?? ''} before`;
+    }
 }

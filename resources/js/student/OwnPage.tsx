@@ -7,6 +7,7 @@ import { HowFar, howItGoes } from '../player/Signs';
 import { Button } from '../ui/Button';
 import { Notice } from '../ui/Notice';
 import { exact, near } from '../ui/time';
+import { ReadingSupport } from './ReadingSupport';
 
 /** The student's own page: what there is to do, how far it is, how it went. */
 export function OwnPage() {
@@ -28,6 +29,7 @@ export function OwnPage() {
         <main className="mx-auto min-h-dvh max-w-2xl px-4 py-6">
             <div className="flex items-baseline justify-between gap-4">
                 <h1 className="text-3xl">{page.data === undefined ? 'One moment …' : `Hello, ${page.data.name}`}</h1>
+                <ReadingSupport />
                 <Button weight="quiet" onClick={() => void signOut()}>
                     Leave
                 </Button>
@@ -68,6 +70,7 @@ function TaskCard({ task }: { task: Task }) {
         }
     };
     const { round } = task;
+    const pauses = task.nextFrom !== null && Date.parse(task.nextFrom) > Date.now();
 
     return (
         <li className="rounded-lg border border-line bg-sheet p-4">
@@ -78,26 +81,51 @@ function TaskCard({ task }: { task: Task }) {
                 </p>
             )}
             {round === null ? (
-                <p className="mt-2">{task.terms}</p>
+                <ul className="mt-2 grid gap-1">
+                    {task.terms.map((sentence) => (
+                        <li key={sentence}>{sentence}</li>
+                    ))}
+                </ul>
             ) : (
                 <div className="mt-3 grid gap-1">
                     <HowFar far={round.far} />
-                    <p>{howItGoes(round.goes)}</p>
+                    <p>{round.goes === null ? 'Your answers have been kept.' : howItGoes(round.goes)}</p>
+                    {task.score !== null && <p>Your score: {Math.round(task.score * 100)} % of the points</p>}
+                    {task.goal !== null && (
+                        <p>
+                            Your goal: {task.goal.done} of {task.goal.need} {task.goal.reached ? '– reached' : 'so far'}
+                        </p>
+                    )}
                 </div>
             )}
             <div className="mt-4">
                 {round === null ? (
-                    <Button weight="main" large disabled={busy || !task.open} onClick={() => void begin(false)}>
+                    <Button weight="main" large disabled={busy || !task.open || task.waitsFor.length > 0} onClick={() => void begin(false)}>
                         Start
                     </Button>
                 ) : round.finished ? (
-                    <Button large disabled={busy || !task.open} onClick={() => void begin(true)}>
-                        Another round
-                    </Button>
+                    <div className="flex flex-wrap items-center gap-3">
+                        <Button large disabled={busy} onClick={() => void begin(false)}>
+                            How it went
+                        </Button>
+                        {task.nextFrom !== null && (
+                            <Button large disabled={busy || !task.open || pauses} onClick={() => void begin(true)}>
+                                Another round
+                            </Button>
+                        )}
+                    </div>
                 ) : (
                     <Button weight="main" large disabled={busy} onClick={() => void begin(false)}>
                         Go on where you were
                     </Button>
+                )}
+                {task.waitsFor.length > 0 && (
+                    <p className="mt-2 text-sm text-soft">This opens when you have mastered “{task.waitsFor.join('” and “')}”.</p>
+                )}
+                {pauses && task.nextFrom !== null && (
+                    <p className="mt-2 text-sm text-soft" title={exact(task.nextFrom)}>
+                        The next round can begin {near(task.nextFrom)}.
+                    </p>
                 )}
                 {!task.open && <p className="mt-2 text-sm text-soft">This task is closed. What you did is kept.</p>}
                 {error !== null && <Notice>{error}</Notice>}

@@ -8,6 +8,7 @@ import { buttonClass } from '../ui/Button';
 import { Notice } from '../ui/Notice';
 import { ulid } from '../ui/ulid';
 import { Outbox } from './outbox';
+import { ReadingSupport } from './ReadingSupport';
 
 /** Steps that only tell what was seen: the student need not wait for them. */
 const silent = new Set<Step['kind']>(['watched']);
@@ -103,7 +104,8 @@ export function Walk() {
         <Player
             view={view}
             busy={moving}
-            keepDrafts
+            kept
+            support={<ReadingSupport />}
             send={send}
             notice={
                 lost ? (

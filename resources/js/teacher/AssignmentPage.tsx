@@ -2,7 +2,7 @@ import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useMemo, useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { client, sentence, take } from '../api/client';
-import type { Assignment, Lookout, LookoutStudent, QuestionFigures, QuizDocument, Standing } from '../api/types';
+import type { Assignment, Lookout, LookoutStudent, QuestionFigures, QuizDocument, Standing, Terms } from '../api/types';
 import { Cutaway, questionName } from '../cutaway/Cutaway';
 import { find, findQuestion, laddersOf, letter, questionsOf, rungName } from '../quiz/document';
 import { Button } from '../ui/Button';
@@ -10,6 +10,7 @@ import { Notice } from '../ui/Notice';
 import { Legend, StandingMark, standingWords } from '../ui/Standing';
 import { Switch } from '../ui/Switch';
 import { exact, near } from '../ui/time';
+import { TermsEditor } from './TermsEditor';
 
 /** New things are asked for this often, in milliseconds, so that they appear within three seconds. */
 const LOOK_EVERY = 2000;
@@ -68,11 +69,15 @@ function LookoutView({ assignment, lookout, lost }: { assignment: Assignment; lo
             : place.kind === 'stop'
               ? questionsOf(place.stop)
               : place.kind === 'cue'
-                ? [{ question: place.cue.question }]
-                : [{ question: place.question }];
+                ? place.cue.kind === 'question'
+                    ? [{ question: place.cue.question }]
+                    : []
+                : place.question === null
+                  ? []
+                  : [{ question: place.question }];
 
-    const change = async (state: 'open' | 'closed') => {
-        await take(client.PATCH('/assignments/{assignment}', { params: { path: { assignment: assignment.id } }, body: { state } }));
+    const change = async (body: { state?: 'open' | 'closed'; released?: boolean; terms?: Terms }) => {
+        await take(client.PATCH('/assignments/{assignment}', { params: { path: { assignment: assignment.id } }, body }));
         await queries.invalidateQueries({ queryKey: ['assignment', assignment.id] });
     };
 
@@ -95,10 +100,34 @@ function LookoutView({ assignment, lookout, lost }: { assignment: Assignment; lo
                 </p>
                 <Switch label="Names" checked={names} onChange={setNames} />
                 <Switch label="Answers" checked={answers} onChange={setAnswers} />
-                <Button onClick={() => void change(assignment.state === 'closed' ? 'open' : 'closed')}>
+                <Button onClick={() => void change({ state: assignment.state === 'closed' ? 'open' : 'closed' })}>
                     {assignment.state === 'closed' ? 'Open again' : 'Close the task'}
                 </Button>
             </div>
+            <details className="rounded-md border border-line bg-sheet px-4 py-2">
+                <summary className="text-sm font-semibold">How it is given</summary>
+                <ul className="mt-2 text-sm">
+                    {assignment.sentences.map((sentence) => (
+                        <li key={sentence}>{sentence}</li>
+                    ))}
+                    {assignment.consequences.map((sentence) => (
+                        <li key={sentence} className="text-yet">
+                            {sentence}
+                        </li>
+                    ))}
+                </ul>
+                {Object.values(assignment.terms.seen ?? {}).includes('when-released') && (
+                    <Button className="mt-2" onClick={() => void change({ released: assignment.releasedAt === null })}>
+                        {assignment.releasedAt === null ? 'Release the results' : 'Take the results back'}
+                    </Button>
+                )}
+                <details className="mt-3">
+                    <summary className="text-sm font-semibold">Change the terms for rounds that begin from now on</summary>
+                    <div className="mt-3 max-w-2xl">
+                        <TermsEditor terms={assignment.terms} onChange={(terms) => void change({ terms })} />
+                    </div>
+                </details>
+            </details>
             {lost && <Notice>There is no connection just now. This is how it was a moment ago.</Notice>}
             <div className="h-[29rem]">
                 <Cutaway
@@ -159,10 +188,12 @@ function standingHere(document: QuizDocument, student: LookoutStudent): Standing
         return null;
     }
     const question =
-        place.kind === 'rung'
+        place.kind === 'rung' || place.kind === 'question'
             ? place.question
             : place.kind === 'cue'
-              ? place.cue.question
+              ? place.cue.kind === 'question'
+                  ? place.cue.question
+                  : null
               : place.stop.kind === 'question'
                 ? place.stop.question
                 : null;

@@ -3,13 +3,14 @@ import { toString as qrCode } from 'qrcode';
 import { type FormEvent, useEffect, useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { client, sentence, take } from '../api/client';
-import type { SchoolClass } from '../api/types';
+import type { SchoolClass, Terms } from '../api/types';
 import { Button } from '../ui/Button';
 import { Field, Select, Text } from '../ui/Field';
 import { Notice } from '../ui/Notice';
 import { useUndo } from '../ui/Undo';
 import { Page } from './Places';
 import { TaskLine } from './TaskLine';
+import { TermsEditor } from './TermsEditor';
 
 /** A class: its tasks, its roster, and how its students come in. */
 export function ClassPage() {
@@ -41,6 +42,8 @@ function Tasks({ group }: { group: SchoolClass }) {
     const published = quizzes.data?.filter((quiz) => quiz.edition !== null) ?? [];
     const [quiz, setQuiz] = useState('');
     const [due, setDue] = useState('');
+    // Without terms of its own, a task takes those that its quiz suggests.
+    const [terms, setTerms] = useState<Terms | null>(null);
     const [error, setError] = useState<string | null>(null);
     const queries = useQueryClient();
     const give = async (event: FormEvent) => {
@@ -48,7 +51,13 @@ function Tasks({ group }: { group: SchoolClass }) {
         setError(null);
         try {
             const dueAt = due === '' ? null : new Date(due).toISOString();
-            await take(client.POST('/classes/{class}/assignments', { params: { path: { class: group.id } }, body: { quiz, dueAt } }));
+            await take(
+                client.POST('/classes/{class}/assignments', {
+                    params: { path: { class: group.id } },
+                    body: { quiz, dueAt, ...(terms === null ? {} : { terms }) },
+                }),
+            );
+            setTerms(null);
             setQuiz('');
             setDue('');
             await queries.invalidateQueries({ queryKey: ['class', group.id] });
@@ -97,9 +106,19 @@ function Tasks({ group }: { group: SchoolClass }) {
                     <Button type="submit" weight="main" className="min-h-[42px]" disabled={quiz === ''}>
                         Give out
                     </Button>
-                    <p className="basis-full text-sm text-soft">
-                        To learn: students try as often as they like, a slip opens help and leads back to the question, there is no clock.
-                    </p>
+                    {terms === null ? (
+                        <p className="flex basis-full flex-wrap items-center gap-3 text-sm text-soft">
+                            Given as the quiz suggests; without a suggestion, to learn: a slip opens help and leads back, there is no clock.
+                            <Button onClick={() => setTerms({ purpose: 'learn' })}>Give it otherwise</Button>
+                        </p>
+                    ) : (
+                        <div className="grid basis-full gap-3">
+                            <TermsEditor terms={terms} quizzes={published.filter((line) => line.id !== quiz)} onChange={setTerms} />
+                            <Button className="justify-self-start" onClick={() => setTerms(null)}>
+                                As the quiz suggests after all
+                            </Button>
+                        </div>
+                    )}
                     {error !== null && <Notice>{error}</Notice>}
                 </form>
             )}
@@ -142,6 +161,27 @@ function RosterList({ group }: { group: SchoolClass }) {
                 {group.roster.map((student) => (
                     <li key={student.id} className="flex break-inside-avoid items-center gap-2 border-b border-line py-0.5">
                         <span className="min-w-0 flex-1 truncate">{student.name}</span>
+                        <select
+                            className="rounded-md border border-line bg-sheet px-1 py-1 text-sm"
+                            aria-label={`Time for ${student.name}`}
+                            value={student.extraTime}
+                            onChange={(event) => {
+                                const extraTime = Number(event.currentTarget.value);
+                                void attempt(async () => {
+                                    await take(
+                                        client.PUT('/classes/{class}/students/{student}/time', {
+                                            ...path(student.id),
+                                            body: { extraTime },
+                                        }),
+                                    );
+                                });
+                            }}
+                        >
+                            <option value={1}>usual time</option>
+                            <option value={1.25}>time × 1.25</option>
+                            <option value={1.5}>time × 1.5</option>
+                            <option value={2}>time × 2</option>
+                        </select>
                         {student.entered ? (
                             <Button
                                 weight="quiet"

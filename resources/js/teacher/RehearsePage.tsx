@@ -73,7 +73,7 @@ export function RehearsePage() {
                         <Player
                             view={view}
                             busy={busy}
-                            keepDrafts={false}
+                            kept={false}
                             send={send}
                             notice={message === null ? null : <Notice>{message}</Notice>}
                             leave={null}
@@ -96,7 +96,7 @@ export function RehearsePage() {
                                 }
                             />
                         </div>
-                        {stop !== undefined && (
+                        {stop !== undefined && stop !== null && (
                             <Button
                                 className="self-start"
                                 onClick={() => {

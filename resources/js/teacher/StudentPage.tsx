@@ -1,12 +1,13 @@
 import { useQuery } from '@tanstack/react-query';
 import { Link, useParams } from 'react-router';
 import { client, sentence, take } from '../api/client';
-import type { QuizDocument, Standing, StoredEvent } from '../api/types';
+import type { Answer, QuizDocument, Standing, StoredEvent } from '../api/types';
 import { questionName } from '../cutaway/Cutaway';
-import { find, findQuestion, rungName } from '../quiz/document';
+import { entriesOf, find, findQuestion, rungName } from '../quiz/document';
 import { Notice } from '../ui/Notice';
 import { StandingMark, standingWords } from '../ui/Standing';
 import { exact, moment, near } from '../ui/time';
+import { Answers } from './Overrule';
 import { Page } from './Places';
 
 interface Fact {
@@ -17,7 +18,25 @@ interface Fact {
     standing?: Standing;
 }
 
-const resultWords: Record<string, string> = { right: 'right', partly: 'partly right', 'not-right': 'not yet', unclear: 'asked back' };
+const resultWords: Record<string, string> = {
+    right: 'right',
+    partly: 'partly right',
+    'not-right': 'not yet',
+    unclear: 'asked back',
+    noted: 'noted',
+};
+
+/** What else a student can do, in a few words. */
+const doneWords: Partial<Record<StoredEvent['kind'], string>> = {
+    'asked-for-alike': 'asked for another question like this',
+    skipped: 'left it out',
+    called: 'called the teacher',
+    'timed-out': 'ran out of time',
+    commented: 'wrote a comment',
+    'handed-in': 'handed the round in',
+    overruled: 'was given points by hand',
+    closed: 'was ended when the task closed',
+};
 
 /** Everything one student did in a task, in order and with times. */
 export function StudentPage() {
@@ -53,8 +72,11 @@ export function StudentPage() {
                         <span className="ml-3 font-sans text-sm text-soft" title={exact(round.startedAt)}>
                             began {near(round.startedAt)}
                             {round.finishedAt !== null && `, finished ${near(round.finishedAt)}`}
+                            {round.score !== null && `, ${Math.round(round.score * 100)} % of the points`}
+                            {round.mastered && ', mastered'}
                         </span>
                     </h2>
+                    <Answers assignment={assignment} round={round.id} document={document} records={round.records} />
                     <ol className="border-l-3 border-rail">
                         {round.events.map((event, index) => (
                             <EventLine key={event.number} event={event} before={round.events[index - 1]} document={document} />
@@ -87,6 +109,13 @@ function EventLine({ event, before, document }: { event: StoredEvent; before: St
         sentences.push('left the question for later');
     } else if (event.kind === 'started') {
         sentences.push('began');
+    } else if (event.kind === 'judged-own') {
+        sentences.push((event.data as { yes: boolean }).yes ? 'judged their answer right' : 'judged their answer “not yet”');
+    } else {
+        const done = doneWords[event.kind];
+        if (done !== undefined) {
+            sentences.push(done);
+        }
     }
     if (rung?.rung !== undefined) {
         const place = find(document, rung.rung);
@@ -120,12 +149,27 @@ function EventLine({ event, before, document }: { event: StoredEvent; before: St
 }
 
 function answer(document: QuizDocument, event: StoredEvent): string {
-    const { question: id, response } = event.data as { question: string; response: { text?: string; choices?: string[] } };
-    if (response.text !== undefined) {
+    const { question: id, response } = event.data as { question: string; response: Answer };
+    const question = findQuestion(document, id);
+    const name = (item: string) =>
+        [...(question === null ? [] : entriesOf(question)), ...(question?.items ?? []), ...(question?.pairs ?? [])].find(
+            (one) => one.id === item,
+        )?.text ?? item;
+    if ('text' in response) {
         return `“${response.text}”`;
     }
-    const question = findQuestion(document, id);
-    return (response.choices ?? [])
-        .map((choice) => `“${question?.entries.find((entry) => entry.id === choice)?.text ?? 'an option of an earlier edition'}”`)
-        .join(' and ');
+    if ('choices' in response) {
+        return response.choices.map((choice) => `“${name(choice)}”`).join(' and ');
+    }
+    if ('order' in response) {
+        return response.order.map(name).join(', then ');
+    }
+    if ('files' in response) {
+        return 'with something handed in';
+    }
+    const parts =
+        'pairs' in response
+            ? Object.entries(response.pairs).map(([left, right]) => `${name(left)} → ${name(right)}`)
+            : Object.values(response.gaps).map(name);
+    return parts.map((part) => `“${part}”`).join(', ');
 }

@@ -99,6 +99,21 @@ export function Text({
     );
 }
 
+/** Something that holds or does not, as a box to tick. */
+export function Check({ label, checked, onChange }: { label: string; checked: boolean; onChange: (on: boolean) => void }) {
+    return (
+        <label className="flex items-center gap-2 text-sm">
+            <input
+                type="checkbox"
+                className="size-5 accent-accent"
+                checked={checked}
+                onChange={(event) => onChange(event.currentTarget.checked)}
+            />
+            {label}
+        </label>
+    );
+}
+
 /** One of several, by the browser's own list. */
 export function Select({
     label,

@@ -6,6 +6,9 @@ export const standingWords: Record<Standing, string> = {
     climbed: 'right after help or a slip',
     'on-the-ladder': 'on the ladder',
     'set-aside': 'set aside, not yet',
+    shown: 'answer shown after the last try',
+    'to-be-read': 'waits to be read',
+    noted: 'noted, no right or wrong',
 };
 
 /** How somebody stands at a question, told by shape. The drawing is hidden from readers of the words beside it. */
@@ -34,6 +37,14 @@ export function StandingMark({ standing, size = 20 }: { standing: Standing; size
                     <circle cx="10" cy="10" r="4" fill="currentColor" stroke="none" />
                 </>
             )}
+            {standing === 'shown' && (
+                <>
+                    <circle cx="10" cy="10" r="5.5" strokeWidth="1.8" />
+                    <path d="M2 10h16" strokeWidth="2" />
+                </>
+            )}
+            {standing === 'to-be-read' && <path d="M5.5 2.5h6l3 3v12h-9zM8 9h4M8 12.5h4" strokeWidth="1.6" />}
+            {standing === 'noted' && <path d="M4.5 4.5h11v8h-6l-3 3.5v-3.5h-2z" strokeWidth="1.6" />}
             {standing === 'set-aside' && <path d="M13.6 5.2a6 6 0 1 0 2 4.8" strokeWidth="2.2" />}
         </svg>
     );

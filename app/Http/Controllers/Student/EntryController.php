@@ -66,6 +66,17 @@ final class EntryController extends Controller
         return new Response('', 204);
     }
 
+    /** Keeps how pages read for this student: size of type, spacing, contrast, an easier face. */
+    public function keepReading(Request $request): Response
+    {
+        $reading = $request->validate([
+            'size' => ['required', 'numeric', 'min:1', 'max:2'], 'spacing' => ['required', 'boolean'], 'contrast' => ['required', 'boolean'], 'face' => ['required', 'boolean'],
+        ]);
+        $this->student($request)->update(['reading' => $reading]);
+
+        return new Response('', 204);
+    }
+
     /** The student's own page: what there is to do, and how far it is. */
     public function me(Request $request, RoundBook $book): JsonResponse
     {
@@ -75,6 +86,7 @@ final class EntryController extends Controller
         return new JsonResponse([
             'id' => $student->id,
             'name' => $student->name,
+            'reading' => ($student->reading ?? []) + ['size' => 1, 'spacing' => false, 'contrast' => false, 'face' => false],
             'classes' => $classes->map(fn (SchoolClass $class): array => [
                 'name' => $class->name,
                 'tasks' => $class->assignments->reject(static fn (Assignment $a): bool => $a->state === AssignmentState::Planned)

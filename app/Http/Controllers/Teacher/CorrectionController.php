@@ -9,8 +9,10 @@ use HiddenLadder\App\Models\Correction;
 use HiddenLadder\App\Models\Quiz;
 use HiddenLadder\App\Rounds\Corrections;
 use HiddenLadder\Core\Fields;
+use HiddenLadder\Core\Quiz\Correction as Mend;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
+use Illuminate\Http\Response;
 
 /** Mending a quiz in use. */
 final class CorrectionController extends Controller
@@ -32,6 +34,26 @@ final class CorrectionController extends Controller
         $this->authorize('reach', $quiz);
 
         return new JsonResponse(self::told($this->corrections->correct($quiz, $this->teacher($request), Fields::of($request->json()->all()))), 201);
+    }
+
+    /** What the draft changed since the latest edition: mends, and whether there is more. */
+    public function difference(Quiz $quiz): JsonResponse
+    {
+        $this->authorize('reach', $quiz);
+        $difference = $this->corrections->difference($quiz);
+
+        return new JsonResponse([
+            'mends' => array_map(static fn (Mend $mend): array => ['pointer' => $mend->pointer, 'value' => $mend->value], $difference->mends ?? []),
+            'structure' => $difference->structure ?? false,
+        ]);
+    }
+
+    public function mend(Request $request, Quiz $quiz): Response
+    {
+        $this->authorize('reach', $quiz);
+        $this->corrections->mend($quiz, $this->teacher($request));
+
+        return new Response('', 204);
     }
 
     public function takeBack(Quiz $quiz, Correction $correction): JsonResponse

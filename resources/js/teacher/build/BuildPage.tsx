@@ -4,12 +4,13 @@ import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
 import { client, Refused, sentence, take } from '../../api/client';
 import type { Quiz, QuizDocument, Rung, Stop } from '../../api/types';
 import { Cutaway } from '../../cutaway/Cutaway';
-import { addRung, find, insertStop, move, newRung, newStop, questionsOf, remove, stopName } from '../../quiz/document';
+import { addRung, find, insertStop, move, newRung, newStop, remove, stopName } from '../../quiz/document';
 import { Button } from '../../ui/Button';
 import { Notice } from '../../ui/Notice';
 import { Switch } from '../../ui/Switch';
 import { useUndo } from '../../ui/Undo';
 import { Editor } from './Editor';
+import { Mends } from './Mends';
 import { type Saving, useDraft } from './useDraft';
 
 /** Where a quiz is built: the cutaway, and beside it what is selected. */
@@ -83,7 +84,7 @@ function Builder({ quiz }: { quiz: Quiz }) {
     );
     const add = (kind: Stop['kind']) => {
         const stop = newStop(kind);
-        const behind = selected === null ? null : (find(document, selected)?.stop.id ?? null);
+        const behind = selected === null ? null : (find(document, selected)?.stop?.id ?? null);
         edit(insertStop(document, stop, behind));
         select(stop.id);
     };
@@ -97,10 +98,23 @@ function Builder({ quiz }: { quiz: Quiz }) {
         if (place === null) {
             return;
         }
-        const words = place.kind === 'stop' ? `“${stopName(place.stop).slice(0, 50)}”` : place.kind === 'cue' ? 'The cue' : 'The rung';
+        const words =
+            place.kind === 'stop'
+                ? `“${stopName(place.stop).slice(0, 50)}”`
+                : place.kind === 'cue'
+                  ? 'The cue'
+                  : place.kind === 'question'
+                    ? 'The question'
+                    : 'The rung';
         edit(remove(document, id));
         undo.offer(`${words} is deleted.`, 'Bring it back', () => edit(document));
-        select(place.kind === 'stop' ? null : place.kind === 'rung' && place.cue !== null ? place.cue.id : place.stop.id);
+        select(
+            place.kind === 'stop'
+                ? null
+                : place.kind === 'rung'
+                  ? (place.cue?.id ?? place.question?.id ?? place.stop?.id ?? null)
+                  : (place.stop?.id ?? null),
+        );
     };
     const rehearse = async (from: string | null) => {
         await draft.save();
@@ -112,11 +126,17 @@ function Builder({ quiz }: { quiz: Quiz }) {
             place?.kind === 'rung'
                 ? place.question
                 : place?.kind === 'cue'
-                  ? place.cue.question
-                  : place === null
-                    ? undefined
-                    : questionsOf(place.stop)[0]?.question;
-        if (question !== undefined) {
+                  ? place.cue.kind === 'question'
+                      ? place.cue.question
+                      : undefined
+                  : place?.kind === 'question'
+                    ? place.question
+                    : place === null
+                      ? undefined
+                      : place.stop.kind === 'question'
+                        ? place.stop.question
+                        : undefined;
+        if (question !== undefined && question !== null) {
             const rung = newRung(kind);
             edit(addRung(document, question, place?.kind === 'rung' ? (place.entry?.id ?? null) : null, rung));
             select(rung.id);
@@ -141,7 +161,7 @@ function Builder({ quiz }: { quiz: Quiz }) {
             event.preventDefault();
             select(id);
             setForkOf(id);
-        } else if (event.key === 'w' && place !== null) {
+        } else if (event.key === 'w' && place !== null && place.stop !== null) {
             void rehearse(place.stop.id);
         } else if (event.key === 'Delete') {
             event.preventDefault();
@@ -216,6 +236,13 @@ function Builder({ quiz }: { quiz: Quiz }) {
                     </Notice>
                 </div>
             )}
+            {edition.number !== null && (
+                <Mends
+                    quiz={quiz.id}
+                    version={saving.state === 'saved' ? saving.version : 0}
+                    onMended={() => void draft.takeTheirs().then((now) => setEdition({ number: now.edition, current: !now.changedSince }))}
+                />
+            )}
             <div className="grid min-h-0 flex-1 gap-3 px-5 pb-4 lg:grid-cols-[minmax(0,1fr)_26rem]">
                 <div className="flex min-h-72 min-w-0 flex-col gap-2">
                     {document.stops.length === 0 && document.sideStops.length === 0 ? (
@@ -237,6 +264,9 @@ function Builder({ quiz }: { quiz: Quiz }) {
                                 <Button onClick={() => add('question')}>Add a question</Button>
                                 <Button onClick={() => add('video')}>Add a video</Button>
                                 <Button onClick={() => add('reading')}>Add a reading</Button>
+                                <Button onClick={() => add('text')}>Add a text</Button>
+                                <Button onClick={() => add('drill')}>Add a drill</Button>
+                                <Button onClick={() => add('staircase')}>Add a staircase</Button>
                                 <Button onClick={addSide}>Add a side stop</Button>
                                 <p className="ml-auto text-xs text-soft max-xl:hidden">
                                     On the picture: arrows walk · n stop · r rung · f fork · w rehearse · Alt+arrow moves · Del

@@ -1,13 +1,17 @@
 import { ArrowDown, ArrowLeft, ArrowRight, ArrowUp, Trash2 } from 'lucide-react';
-import type { Finding, Finish, QuizDocument, Stop } from '../../api/types';
-import { find, move, putStop } from '../../quiz/document';
+import type { Cue, Finding, Finish, QuizDocument, Stop } from '../../api/types';
+import { find, ladderAt, move, type Place, putLadder, putStop } from '../../quiz/document';
 import { Button } from '../../ui/Button';
 import { Field, Text } from '../../ui/Field';
 import { moment } from '../../ui/time';
+import { ShareField } from './KindFields';
 import { MomentField } from './MomentField';
 import { QuestionEditor } from './QuestionEditor';
 import { RungEditor } from './RungEditor';
+import { DrillEditor, StaircaseEditor } from './SeriesEditor';
+import { StopSettings } from './StopSettings';
 import { VideoEditor } from './VideoEditor';
+import { WholeQuiz } from './WholeQuiz';
 
 interface Props {
     document: QuizDocument;
@@ -31,73 +35,47 @@ export function Editor(props: Props) {
         return <WholeQuiz document={document} findings={findings} change={change} select={select} />;
     }
     const { stop } = place;
-    const number = document.stops.findIndex((other) => other.id === stop.id) + 1;
-    const stopWords = number > 0 ? `Stop ${number}` : 'Side stop';
-    const here = findings.filter((finding) => finding.stop === stop.id && belongs(finding, place));
+    const number = document.stops.findIndex((other) => other.id === stop?.id) + 1;
+    const stopWords = stop === null ? 'Stand-in' : number > 0 ? `Stop ${number}` : 'Side stop';
+    const here = findings.filter((finding) => belongs(finding, place));
+    const arrow = (label: string, id: string, by: 1 | -1, picture: typeof ArrowUp) => {
+        const Picture = picture;
+        return (
+            <Button weight="quiet" className="px-2" aria-label={label} onClick={() => change(move(document, id, by))}>
+                <Picture size={18} />
+            </Button>
+        );
+    };
 
     return (
         <div>
             <div className="mb-3 flex items-center gap-1">
-                <h2 className="mr-auto text-xl">
-                    {place.kind === 'stop'
-                        ? stopWords
-                        : place.kind === 'cue'
-                          ? `Cue at ${moment(place.cue.at)}`
-                          : `Rung ${place.index + 1}`}
-                </h2>
+                <h2 className="mr-auto text-xl">{title(place, stopWords)}</h2>
                 {place.kind === 'stop' && (
                     <>
-                        <Button
-                            weight="quiet"
-                            className="px-2"
-                            aria-label="Move to the left"
-                            onClick={() => change(move(document, stop.id, -1))}
-                        >
-                            <ArrowLeft size={18} />
-                        </Button>
-                        <Button
-                            weight="quiet"
-                            className="px-2"
-                            aria-label="Move to the right"
-                            onClick={() => change(move(document, stop.id, 1))}
-                        >
-                            <ArrowRight size={18} />
-                        </Button>
+                        {arrow('Move to the left', place.stop.id, -1, ArrowLeft)}
+                        {arrow('Move to the right', place.stop.id, 1, ArrowRight)}
                     </>
                 )}
                 {place.kind === 'rung' && (
                     <>
-                        <Button
-                            weight="quiet"
-                            className="px-2"
-                            aria-label="Move up"
-                            onClick={() => change(move(document, place.rung.id, -1))}
-                        >
-                            <ArrowUp size={18} />
-                        </Button>
-                        <Button
-                            weight="quiet"
-                            className="px-2"
-                            aria-label="Move down"
-                            onClick={() => change(move(document, place.rung.id, 1))}
-                        >
-                            <ArrowDown size={18} />
-                        </Button>
+                        {arrow('Move up', place.rung.id, -1, ArrowUp)}
+                        {arrow('Move down', place.rung.id, 1, ArrowDown)}
                     </>
                 )}
                 <Button weight="quiet" className="px-2" aria-label="Delete" onClick={() => props.onRemove(selected ?? '')}>
                     <Trash2 size={18} />
                 </Button>
-                <Button onClick={() => props.onRehearse(stop.id)}>Rehearse from here</Button>
+                {stop !== null && <Button onClick={() => props.onRehearse(stop.id)}>Rehearse from here</Button>}
             </div>
             {place.kind !== 'stop' && (
                 <p className="mb-3 text-sm">
-                    <button
-                        type="button"
-                        className="text-soft underline"
-                        onClick={() => select(place.kind === 'rung' && place.cue !== null ? place.cue.id : stop.id)}
-                    >
-                        {place.kind === 'rung' ? 'Back to the question above it' : `Back to the video, ${stopWords.toLowerCase()}`}
+                    <button type="button" className="text-soft underline" onClick={() => select(above(place))}>
+                        {place.kind === 'rung'
+                            ? 'Back to the question above it'
+                            : stop === null
+                              ? 'Back to the whole quiz'
+                              : `Back to ${stopWords.toLowerCase()}`}
                     </button>
                 </p>
             )}
@@ -113,49 +91,103 @@ export function Editor(props: Props) {
             {place.kind === 'rung' && (
                 <RungEditor
                     key={place.rung.id}
+                    {...props}
+                    select={select}
+                    rung={place.rung}
+                    put={(rung) =>
+                        change(
+                            putLadder(
+                                document,
+                                place,
+                                ladderAt(place).map((other) => (other.id === rung.id ? rung : other)),
+                            ),
+                        )
+                    }
+                />
+            )}
+            {place.kind === 'question' && (
+                <QuestionEditor
+                    key={place.question.id}
                     document={document}
                     question={place.question}
-                    entry={place.entry?.id ?? null}
-                    rung={place.rung}
+                    findings={findings}
                     change={change}
+                    select={select}
+                    marked={stop !== null}
                 />
             )}
             {place.kind === 'cue' && (
                 <div className="grid gap-4">
                     <MomentField
-                        label="Stops the video at"
+                        label={place.cue.kind === 'question' ? 'Stops the video at' : 'Shows from'}
                         value={place.cue.at}
-                        onChange={(at) =>
-                            change(
-                                putStop(document, {
-                                    ...place.stop,
-                                    cues: place.stop.cues.map((cue) => (cue.id === place.cue.id ? { ...cue, at } : cue)),
-                                }),
-                            )
-                        }
+                        onChange={(at) => change(putCue(document, place, { ...place.cue, at }))}
                     />
-                    <QuestionEditor
-                        key={place.cue.id}
-                        document={document}
-                        question={place.cue.question}
-                        findings={findings}
-                        change={change}
-                        select={select}
-                    />
+                    {place.cue.kind === 'question' ? (
+                        <QuestionEditor
+                            key={place.cue.id}
+                            document={document}
+                            question={place.cue.question}
+                            findings={findings}
+                            change={change}
+                            select={select}
+                        />
+                    ) : (
+                        <Text
+                            label={place.cue.kind === 'note' ? 'Note' : 'What students may comment on'}
+                            value={place.cue.text}
+                            onChange={(event) =>
+                                place.cue.kind !== 'question' &&
+                                change(putCue(document, place, { ...place.cue, text: event.currentTarget.value }))
+                            }
+                        />
+                    )}
                 </div>
             )}
-            {place.kind === 'stop' && <StopEditor {...props} stop={stop} />}
+            {place.kind === 'stop' && (
+                <>
+                    <StopEditor {...props} stop={place.stop} />
+                    <StopSettings document={document} stop={place.stop} change={change} />
+                </>
+            )}
         </div>
     );
 }
 
+function putCue(document: QuizDocument, place: Extract<Place, { kind: 'cue' }>, cue: Cue): QuizDocument {
+    return putStop(document, { ...place.stop, cues: place.stop.cues.map((other) => (other.id === cue.id ? cue : other)) });
+}
+
+function title(place: Place, stopWords: string): string {
+    switch (place.kind) {
+        case 'stop':
+            return stopWords;
+        case 'cue':
+            return `${place.cue.kind === 'question' ? 'Cue' : place.cue.kind === 'note' ? 'Note' : 'Comments'} at ${moment(place.cue.at)}`;
+        case 'question':
+            return place.stop === null ? 'Stand-in' : `${stopWords}, one question`;
+        case 'rung':
+            return `Rung ${place.index + 1}`;
+    }
+}
+
+/** What stands above something, for the way back. */
+function above(place: Place): string | null {
+    if (place.kind === 'rung') {
+        return place.cue?.id ?? place.question?.id ?? place.stop?.id ?? null;
+    }
+    return place.stop?.id ?? null;
+}
+
 /** Whether a finding is about what is being edited. Those about single entries stand at the entry. */
-function belongs(finding: Finding, place: NonNullable<ReturnType<typeof find>>): boolean {
+function belongs(finding: Finding, place: Place): boolean {
     switch (place.kind) {
         case 'rung':
-            return finding.at === place.rung.id;
+            return finding.at === place.rung.id || (place.rung.kind === 'question' && finding.at === place.rung.question.id);
         case 'cue':
-            return finding.at === place.cue.id || finding.at === place.cue.question.id;
+            return finding.at === place.cue.id || (place.cue.kind === 'question' && finding.at === place.cue.question.id);
+        case 'question':
+            return finding.at === place.question.id;
         case 'stop':
             return finding.at === place.stop.id || (place.stop.kind === 'question' && finding.at === place.stop.question.id);
     }
@@ -176,15 +208,21 @@ function StopEditor({ stop, document, findings, change, select }: Props & { stop
             );
         case 'video':
             return <VideoEditor key={stop.id} document={document} stop={stop} change={change} select={select} />;
-        case 'reading':
+        case 'drill':
+            return <DrillEditor key={stop.id} document={document} stop={stop} change={change} select={select} />;
+        case 'staircase':
+            return <StaircaseEditor key={stop.id} document={document} stop={stop} change={change} select={select} />;
+        default:
             return (
                 <div className="grid gap-4">
-                    <Field
-                        label="Heading"
-                        value={stop.title}
-                        maxLength={500}
-                        onChange={(event) => change(putStop(document, { ...stop, title: event.currentTarget.value }))}
-                    />
+                    {stop.kind === 'reading' && (
+                        <Field
+                            label="Heading"
+                            value={stop.title}
+                            maxLength={500}
+                            onChange={(event) => change(putStop(document, { ...stop, title: event.currentTarget.value }))}
+                        />
+                    )}
                     <Text
                         label="Text"
                         value={stop.text}
@@ -198,6 +236,7 @@ function StopEditor({ stop, document, findings, change, select }: Props & { stop
 function FinishEditor({ document, finish, change }: { document: QuizDocument; finish: Finish; change: (document: QuizDocument) => void }) {
     const put = (changes: Partial<Finish>) =>
         change({ ...document, finishes: document.finishes.map((other) => (other.id === finish.id ? { ...other, ...changes } : other)) });
+    const byScore = finish.byScore ?? [];
     return (
         <div className="grid gap-4">
             <h2 className="text-xl">Finish</h2>
@@ -208,52 +247,33 @@ function FinishEditor({ document, finish, change }: { document: QuizDocument; fi
                 onChange={(event) => put({ title: event.currentTarget.value })}
             />
             <Text label="Closing message" value={finish.message} onChange={(event) => put({ message: event.currentTarget.value })} />
-        </div>
-    );
-}
-
-function WholeQuiz({ document, findings, change, select }: Pick<Props, 'document' | 'findings' | 'change' | 'select'>) {
-    return (
-        <div className="grid gap-5">
-            <h2 className="text-xl">The whole quiz</h2>
-            <Field
-                label="Title"
-                value={document.title}
-                maxLength={200}
-                onChange={(event) => change({ ...document, title: event.currentTarget.value })}
-            />
-            <Text
-                label="Instructions to students"
-                hint="They stand before the first stop."
-                value={document.instructions}
-                onChange={(event) => change({ ...document, instructions: event.currentTarget.value })}
-            />
-            <section aria-label="Inspection">
-                <h3 className="mb-2 text-base">Inspection</h3>
-                {findings.length === 0 ? (
-                    <p className="text-sm">Nothing to mend: this can be published.</p>
-                ) : (
-                    <ul className="grid gap-2 text-sm">
-                        {findings.map((finding, index) => (
-                            <li key={index} className="flex gap-3">
-                                <span
-                                    className={`w-20 shrink-0 font-semibold ${finding.severity === 'stops' ? 'text-accent' : 'text-soft'}`}
-                                >
-                                    {{ stops: 'must mend', warns: 'look at', advises: 'could be' }[finding.severity]}
-                                </span>
-                                <button
-                                    type="button"
-                                    className="text-left underline decoration-edge underline-offset-2 disabled:no-underline"
-                                    disabled={finding.stop === null}
-                                    onClick={() => select(finding.at ?? finding.stop)}
-                                >
-                                    {finding.sentence}
-                                </button>
-                            </li>
-                        ))}
-                    </ul>
-                )}
-            </section>
+            <fieldset className="grid gap-3">
+                <legend className="mb-1 text-sm font-semibold">Other words for a score from</legend>
+                {byScore.map((words, index) => (
+                    <div key={index} className="grid grid-cols-[7rem_1fr] gap-3">
+                        <ShareField
+                            label="Percent"
+                            value={words.from}
+                            onChange={(from) => put({ byScore: byScore.map((other, at) => (at === index ? { ...other, from } : other)) })}
+                        />
+                        <Text
+                            label="Message"
+                            value={words.message}
+                            onChange={(event) =>
+                                put({
+                                    byScore: byScore.map((other, at) =>
+                                        at === index ? { ...other, message: event.currentTarget.value } : other,
+                                    ),
+                                })
+                            }
+                        />
+                    </div>
+                ))}
+                <div className="flex gap-2">
+                    <Button onClick={() => put({ byScore: [...byScore, { from: 0.8, message: '' }] })}>Add words for a score</Button>
+                    {byScore.length > 0 && <Button onClick={() => put({ byScore: byScore.slice(0, -1) })}>Take the last away</Button>}
+                </div>
+            </fieldset>
         </div>
     );
 }

@@ -1,10 +1,26 @@
 import { X } from 'lucide-react';
 import type { Entry, Finding, Question, QuestionKind, QuizDocument, Rung } from '../../api/types';
-import { addRung, kindWords, letter, newEntry, newRung, promptText, putQuestion, rungName, stopName, withText } from '../../quiz/document';
+import {
+    addRung,
+    isTyped,
+    kindWords,
+    letter,
+    newEntry,
+    newRung,
+    picksOne,
+    promptText,
+    putQuestion,
+    showsOptions,
+    withKind,
+    withText,
+} from '../../quiz/document';
 import { Button } from '../../ui/Button';
-import { Field, inputClass, Select, Text } from '../../ui/Field';
+import { Check, Field, inputClass, Select, Text } from '../../ui/Field';
 import { ParsedField } from '../../ui/ParsedField';
-import { MediaPicker } from './MediaPicker';
+import { BlocksEditor } from './BlocksEditor';
+import { Targets } from './ForkEditor';
+import { decimal, KindFields, ShareField } from './KindFields';
+import { AddRung, Rungs } from './Rungs';
 
 interface Props {
     document: QuizDocument;
@@ -12,26 +28,19 @@ interface Props {
     findings: Finding[];
     change: (document: QuizDocument) => void;
     select: (id: string) => void;
+    /** Kinds that cannot be told right or wrong have no place in drills and staircases. */
+    marked?: boolean;
 }
 
-const rungButtons: { kind: Rung['kind']; words: string }[] = [
-    { kind: 'hint', words: 'Hint' },
-    { kind: 'video', words: 'Video' },
-    { kind: 'reading', words: 'Reading' },
-];
-
-/** A plain decimal as the quiz document keeps it; nothing when it is none. An empty field stands for nought. */
-function decimal(text: string): string | null {
-    const plain = text.trim().replace(',', '.');
-    return plain === '' ? '0' : /^\d{1,30}(\.\d{1,30})?$/.test(plain) ? plain : null;
-}
+const unmarked: QuestionKind[] = ['poll', 'written', 'hand-in'];
 
 /** Everything about one question: what it asks, its answers and what follows from each, and its ladder. */
-export function QuestionEditor({ document, question, findings, change, select }: Props) {
+export function QuestionEditor({ document, question, findings, change, select, marked = false }: Props) {
     const put = (changes: Partial<Question>) => change(putQuestion(document, { ...question, ...changes }));
     const putEntry = (entry: Entry) => put({ entries: question.entries.map((other) => (other.id === entry.id ? entry : other)) });
-    const choosing = question.kind === 'one-choice' || question.kind === 'several-choices';
-    const picture = question.prompt.find((block) => block.kind === 'picture');
+    const choosing = showsOptions(question.kind);
+    const hasEntries = choosing || isTyped(question.kind);
+    const others = question.prompt.filter((block) => block.kind !== 'text');
     const add = (entry: string | null, kind: Rung['kind']) => {
         const rung = newRung(kind);
         change(addRung(document, question, entry, rung));
@@ -40,7 +49,7 @@ export function QuestionEditor({ document, question, findings, change, select }:
     const setRight = (entry: Entry, right: boolean) =>
         put({
             entries: question.entries.map((other) =>
-                other.id === entry.id ? { ...other, right } : question.kind === 'one-choice' && right ? { ...other, right: false } : other,
+                other.id === entry.id ? { ...other, right } : picksOne(question.kind) && right ? { ...other, right: false } : other,
             ),
         });
 
@@ -48,17 +57,23 @@ export function QuestionEditor({ document, question, findings, change, select }:
         <div className="grid gap-5">
             <Text
                 label="Question"
-                value={promptText(question)}
+                value={question.prompt.find((block) => block.kind === 'text')?.text ?? ''}
                 placeholder="What do you ask?"
                 onChange={(event) => put({ prompt: withText(question.prompt, event.currentTarget.value) })}
             />
             <div className="grid grid-cols-[1fr_6rem] gap-3">
-                <Select label="Kind" value={question.kind} onChange={(event) => put({ kind: event.currentTarget.value as QuestionKind })}>
-                    {Object.entries(kindWords).map(([kind, words]) => (
-                        <option key={kind} value={kind}>
-                            {words}
-                        </option>
-                    ))}
+                <Select
+                    label="Kind"
+                    value={question.kind}
+                    onChange={(event) => change(putQuestion(document, withKind(question, event.currentTarget.value as QuestionKind)))}
+                >
+                    {(Object.keys(kindWords) as QuestionKind[])
+                        .filter((kind) => !marked || !unmarked.includes(kind))
+                        .map((kind) => (
+                            <option key={kind} value={kind}>
+                                {kindWords[kind]}
+                            </option>
+                        ))}
                 </Select>
                 <ParsedField
                     label="Points"
@@ -74,138 +89,167 @@ export function QuestionEditor({ document, question, findings, change, select }:
                 />
             </div>
 
-            <fieldset className="grid gap-2">
-                <legend className="mb-1 text-sm font-semibold">
-                    {choosing ? 'Options; mark what is right' : 'Accepted answers, and wrong ones you expect'}
-                </legend>
-                {question.entries.map((entry, index) => (
-                    <EntryRow
-                        key={entry.id}
-                        document={document}
-                        question={question}
-                        entry={entry}
-                        name={choosing ? letter(index) : `${index + 1}`}
-                        findings={findings.filter((finding) => finding.at === entry.id)}
-                        onChange={putEntry}
-                        onRight={(right) => setRight(entry, right)}
-                        onRemove={() => put({ entries: question.entries.filter((other) => other.id !== entry.id) })}
-                        addRung={(kind) => add(entry.id, kind)}
-                        select={select}
-                    />
-                ))}
-                <div className="flex flex-wrap gap-2">
-                    {choosing ? (
-                        <Button onClick={() => put({ entries: [...question.entries, newEntry()] })}>Add an option</Button>
-                    ) : (
-                        <>
-                            <Button onClick={() => put({ entries: [...question.entries, newEntry(true)] })}>Add an accepted answer</Button>
-                            <Button onClick={() => put({ entries: [...question.entries, newEntry()] })}>
-                                Add an expected wrong answer
-                            </Button>
-                        </>
-                    )}
-                </div>
-            </fieldset>
-
-            {question.kind === 'number' && (
-                <div className="grid grid-cols-2 gap-3">
-                    <ParsedField
-                        label="May differ by"
-                        value={question.tolerance.value}
-                        read={decimal}
-                        write={(value) => value}
-                        wrong="Write it like 0.5."
-                        inputMode="decimal"
-                        onChange={(value) => put({ tolerance: { ...question.tolerance, value } })}
-                    />
-                    <Select
-                        label="Counted as"
-                        value={question.tolerance.kind}
-                        onChange={(event) =>
-                            put({ tolerance: { ...question.tolerance, kind: event.currentTarget.value as 'absolute' | 'relative' } })
-                        }
-                    >
-                        <option value="absolute">a distance</option>
-                        <option value="relative">a share of the answer</option>
-                    </Select>
-                </div>
+            {hasEntries && (
+                <fieldset className="grid gap-2">
+                    <legend className="mb-1 text-sm font-semibold">
+                        {question.kind === 'poll'
+                            ? 'Options'
+                            : choosing
+                              ? 'Options; mark what is right'
+                              : 'Accepted answers, and wrong ones you expect'}
+                    </legend>
+                    {question.entries.map((entry, index) => (
+                        <EntryRow
+                            key={entry.id}
+                            document={document}
+                            question={question}
+                            entry={entry}
+                            name={choosing ? letter(index) : `${index + 1}`}
+                            findings={findings.filter((finding) => finding.at === entry.id)}
+                            onChange={putEntry}
+                            onRight={(right) => setRight(entry, right)}
+                            onRemove={() => put({ entries: question.entries.filter((other) => other.id !== entry.id) })}
+                            addRung={(kind) => add(entry.id, kind)}
+                            select={select}
+                        />
+                    ))}
+                    <div className="flex flex-wrap gap-2">
+                        {choosing ? (
+                            <Button onClick={() => put({ entries: [...question.entries, newEntry()] })}>Add an option</Button>
+                        ) : (
+                            <>
+                                <Button onClick={() => put({ entries: [...question.entries, newEntry(true)] })}>
+                                    Add an accepted answer
+                                </Button>
+                                <Button onClick={() => put({ entries: [...question.entries, newEntry()] })}>
+                                    Add an expected wrong answer
+                                </Button>
+                            </>
+                        )}
+                    </div>
+                </fieldset>
             )}
+            <KindFields question={question} put={put} />
 
             <fieldset className="grid gap-3">
                 <legend className="mb-1 text-sm font-semibold">What is said</legend>
+                {!unmarked.includes(question.kind) && (
+                    <>
+                        <Text
+                            label="When it is right"
+                            placeholder="Say the idea once more."
+                            value={question.feedback.right}
+                            onChange={(event) => put({ feedback: { ...question.feedback, right: event.currentTarget.value } })}
+                        />
+                        <Text
+                            label="When it is not right"
+                            placeholder="Say where to look."
+                            value={question.feedback.notRight}
+                            onChange={(event) => put({ feedback: { ...question.feedback, notRight: event.currentTarget.value } })}
+                        />
+                    </>
+                )}
                 <Text
-                    label="When it is right"
-                    placeholder="Say the idea once more."
-                    value={question.feedback.right}
-                    onChange={(event) => put({ feedback: { ...question.feedback, right: event.currentTarget.value } })}
-                />
-                <Text
-                    label="When it is not right"
-                    placeholder="Say where to look."
-                    value={question.feedback.notRight}
-                    onChange={(event) => put({ feedback: { ...question.feedback, notRight: event.currentTarget.value } })}
+                    label="To everybody"
+                    value={question.feedback.always ?? ''}
+                    onChange={(event) => put({ feedback: { ...question.feedback, always: event.currentTarget.value } })}
                 />
             </fieldset>
 
             <fieldset className="grid gap-2">
                 <legend className="mb-1 text-sm font-semibold">Ladder, after any slip</legend>
                 <Rungs rungs={question.ladder} select={select} />
-                <div className="flex flex-wrap gap-2">
-                    {rungButtons.map((button) => (
-                        <Button key={button.kind} onClick={() => add(null, button.kind)}>
-                            Add {button.words.toLowerCase()}
-                        </Button>
-                    ))}
-                </div>
+                <AddRung onAdd={(kind) => add(null, kind)} />
             </fieldset>
 
-            <details className="rounded-md border border-line px-3 py-2" open={picture !== undefined}>
-                <summary className="text-sm font-semibold">Picture with the question</summary>
-                <div className="mt-2 grid gap-3">
-                    <MediaPicker
-                        kind="picture"
-                        value={picture?.kind === 'picture' ? picture.media : null}
-                        onChange={(media) => {
-                            const others = question.prompt.filter((block) => block.kind === 'text');
-                            const alternative = picture?.kind === 'picture' ? picture.alternative : '';
-                            put({ prompt: media === null ? others : [...others, { kind: 'picture', media, alternative }] });
-                        }}
-                    />
-                    {picture?.kind === 'picture' && (
-                        <Field
-                            label="In words, for those who cannot see it"
-                            value={picture.alternative}
-                            maxLength={500}
-                            onChange={(event) =>
-                                put({
-                                    prompt: question.prompt.map((block) =>
-                                        block.kind === 'picture' ? { ...block, alternative: event.currentTarget.value } : block,
-                                    ),
-                                })
-                            }
-                        />
-                    )}
+            <details className="rounded-md border border-line px-3 py-2" open={others.length > 0}>
+                <summary className="text-sm font-semibold">Pictures, sound and formulas</summary>
+                <div className="mt-2">
+                    <BlocksEditor of="the question" blocks={question.prompt} onChange={(prompt) => put({ prompt })} />
                 </div>
             </details>
+            <More document={document} question={question} put={put} marked={marked} />
         </div>
     );
 }
 
-function Rungs({ rungs, select }: { rungs: Rung[]; select: (id: string) => void }) {
+/** What most questions can do without. */
+function More({
+    document,
+    question,
+    put,
+    marked,
+}: {
+    document: QuizDocument;
+    question: Question;
+    put: (changes: Partial<Question>) => void;
+    marked: boolean;
+}) {
+    const groups = [...new Set((document.pool ?? []).map((other) => other.alike).filter((group) => group !== null && group !== undefined))];
     return (
-        <ol className="grid gap-1">
-            {rungs.map((rung, index) => (
-                <li key={rung.id}>
-                    <Button
-                        weight="quiet"
-                        className="max-w-full justify-start px-0 text-left whitespace-normal"
-                        onClick={() => select(rung.id)}
+        <details className="rounded-md border border-line px-3 py-2">
+            <summary className="text-sm font-semibold">Time, difficulty, objectives, alike questions</summary>
+            <div className="mt-3 grid gap-3">
+                <div className="grid grid-cols-2 gap-3">
+                    <Field
+                        label="Seconds (empty: no limit)"
+                        type="number"
+                        min={1}
+                        max={86400}
+                        value={question.seconds ?? ''}
+                        onChange={(event) => {
+                            const value = Number(event.currentTarget.value);
+                            put({ seconds: Number.isInteger(value) && value >= 1 ? Math.min(value, 86400) : null });
+                        }}
+                    />
+                    <Select
+                        label="Difficulty"
+                        value={question.difficulty ?? 3}
+                        onChange={(event) => put({ difficulty: Number(event.currentTarget.value) })}
                     >
-                        {index + 1}. {rungName(rung).slice(0, 80)}
-                    </Button>
-                </li>
-            ))}
-        </ol>
+                        {['very easy', 'easy', 'middling', 'hard', 'very hard'].map((words, index) => (
+                            <option key={words} value={index + 1}>
+                                {words}
+                            </option>
+                        ))}
+                    </Select>
+                </div>
+                <Field
+                    label="Group of alike questions"
+                    hint={
+                        groups.length === 0
+                            ? 'Stand-ins of the same group can take its place. Add some under “The whole quiz”.'
+                            : `Stand-ins there are for: ${groups.join(', ')}`
+                    }
+                    value={question.alike ?? ''}
+                    maxLength={100}
+                    onChange={(event) => put({ alike: event.currentTarget.value === '' ? null : event.currentTarget.value })}
+                />
+                {(document.objectives ?? []).length > 0 && (
+                    <fieldset className="grid gap-1">
+                        <legend className="mb-1 text-sm font-semibold">Objectives it serves</legend>
+                        {(document.objectives ?? []).map((objective) => (
+                            <Check
+                                key={objective.id}
+                                label={objective.text || 'An objective without words'}
+                                checked={(question.objectives ?? []).includes(objective.id)}
+                                onChange={(on) => {
+                                    const rest = (question.objectives ?? []).filter((id) => id !== objective.id);
+                                    put({ objectives: on ? [...rest, objective.id] : rest });
+                                }}
+                            />
+                        ))}
+                    </fieldset>
+                )}
+                {!marked && !unmarked.includes(question.kind) && (
+                    <Check
+                        label="There is no right answer, on purpose"
+                        checked={question.keyless ?? false}
+                        onChange={(keyless) => put({ keyless })}
+                    />
+                )}
+            </div>
+        </details>
     );
 }
 
@@ -223,20 +267,26 @@ interface EntryProps {
 }
 
 function EntryRow({ document, question, entry, name, findings, onChange, onRight, onRemove, addRung, select }: EntryProps) {
-    const choosing = question.kind === 'one-choice' || question.kind === 'several-choices';
+    const choosing = showsOptions(question.kind);
+    const isPoll = question.kind === 'poll';
     const label = choosing ? `Option ${name}` : entry.right ? `Accepted answer ${name}` : `Expected wrong answer ${name}`;
     const follows = [
         entry.feedback !== '' && 'feedback',
         entry.ladder.length > 0 && 'own ladder',
         entry.fork !== null && 'leads elsewhere',
+        (entry.misconception ?? null) !== null && 'misconception',
+        (entry.blocks ?? []).length > 0 && 'picture or formula',
+        entry.pinned === true && 'pinned',
     ].filter(Boolean);
     return (
         <div className="rounded-md border border-line bg-sheet p-2">
             <div className="flex items-center gap-2">
-                {choosing ? (
+                {isPoll ? (
+                    <span className="w-6 text-sm text-soft">{name}</span>
+                ) : choosing ? (
                     <label className="flex items-center gap-1.5 text-sm text-soft">
                         <input
-                            type={question.kind === 'one-choice' ? 'radio' : 'checkbox'}
+                            type={picksOne(question.kind) ? 'radio' : 'checkbox'}
                             name={`right-${question.id}`}
                             className="size-5 accent-accent"
                             aria-label={`${label} is right`}
@@ -304,37 +354,54 @@ function EntryRow({ document, question, entry, name, findings, onChange, onRight
                         value={entry.fork ?? ''}
                         onChange={(event) => onChange({ ...entry, fork: event.currentTarget.value || null })}
                     >
-                        <option value="">{entry.right ? 'the next stop' : 'help, and back to this question'}</option>
-                        {document.stops.map((stop, index) => (
-                            <option key={stop.id} value={stop.id}>
-                                {index + 1}. {stopName(stop).slice(0, 60)}
-                            </option>
-                        ))}
-                        {document.sideStops.map((stop) => (
-                            <option key={stop.id} value={stop.id}>
-                                Side stop: {stopName(stop).slice(0, 60)}
-                            </option>
-                        ))}
-                        {document.finishes.map((finish) => (
-                            <option key={finish.id} value={finish.id}>
-                                Finish: {finish.title}
-                            </option>
-                        ))}
+                        <option value="">{entry.right || isPoll ? 'the next stop' : 'help, and back to this question'}</option>
+                        <Targets document={document} />
                     </Select>
-                    {!entry.right && entry.fork === null && (
+                    {!entry.right && !isPoll && (
+                        <>
+                            {(document.misconceptions ?? []).length > 0 && (
+                                <Select
+                                    label="Shows the misconception"
+                                    value={entry.misconception ?? ''}
+                                    onChange={(event) => onChange({ ...entry, misconception: event.currentTarget.value || null })}
+                                >
+                                    <option value="">none</option>
+                                    {(document.misconceptions ?? []).map((one) => (
+                                        <option key={one.id} value={one.id}>
+                                            {one.text}
+                                        </option>
+                                    ))}
+                                </Select>
+                            )}
+                            {question.kind !== 'several-choices' && (
+                                <ShareField
+                                    label="Share of the points, %"
+                                    value={entry.share ?? 0}
+                                    onChange={(share) => onChange({ ...entry, share })}
+                                />
+                            )}
+                        </>
+                    )}
+                    {choosing && (
+                        <>
+                            <Check
+                                label="Keeps its place where options are mixed"
+                                checked={entry.pinned ?? false}
+                                onChange={(pinned) => onChange({ ...entry, pinned })}
+                            />
+                            <BlocksEditor
+                                of="this option"
+                                blocks={entry.blocks ?? []}
+                                onChange={(blocks) => onChange({ ...entry, blocks })}
+                            />
+                        </>
+                    )}
+                    {!entry.right && !isPoll && entry.fork === null && (
                         <div>
                             <p className="font-semibold">A ladder of its own</p>
                             <Rungs rungs={entry.ladder} select={select} />
-                            <div className="mt-1 flex flex-wrap gap-2">
-                                {rungButtons.map((button) => (
-                                    <Button
-                                        key={button.kind}
-                                        aria-label={`Add ${button.words.toLowerCase()} for ${label.toLowerCase()}`}
-                                        onClick={() => addRung(button.kind)}
-                                    >
-                                        {button.words}
-                                    </Button>
-                                ))}
+                            <div className="mt-1">
+                                <AddRung forWhat={label.toLowerCase()} onAdd={addRung} />
                             </div>
                         </div>
                     )}
@@ -342,4 +409,9 @@ function EntryRow({ document, question, entry, name, findings, onChange, onRight
             </details>
         </div>
     );
+}
+
+/** A few words by which a question is known again. */
+export function questionWords(question: Question): string {
+    return promptText(question) || 'Empty question';
 }

@@ -1,58 +1,84 @@
-import type { Question, QuizDocument, Rung } from '../../api/types';
+import type { Finding, QuizDocument, Rung } from '../../api/types';
 import { VideoPlayer } from '../../player/VideoPlayer';
-import { putQuestion, putRungs } from '../../quiz/document';
 import { Field, Text } from '../../ui/Field';
 import { MediaPicker, useMedia } from './MediaPicker';
 import { EndField, MomentField } from './MomentField';
+import { QuestionEditor } from './QuestionEditor';
 
 interface Props {
     document: QuizDocument;
-    question: Question;
-    entry: string | null;
+    findings: Finding[];
     rung: Rung;
+    put: (rung: Rung) => void;
     change: (document: QuizDocument) => void;
+    select: (id: string) => void;
 }
 
-/** One rung: the words of a hint or a reading, or a video from and to. */
-export function RungEditor({ document, question, entry, rung, change }: Props) {
-    const media = useMedia();
-    const put = (next: Rung) => {
-        const rungs = entry === null ? question.ladder : (question.entries.find((other) => other.id === entry)?.ladder ?? []);
-        change(
-            putQuestion(
-                document,
-                putRungs(
-                    question,
-                    entry,
-                    rungs.map((other) => (other.id === rung.id ? next : other)),
-                ),
-            ),
-        );
-    };
-    if (rung.kind === 'hint') {
-        return (
-            <Text
-                label="Hint"
-                placeholder="Point to where to look, without giving the answer."
-                value={rung.text}
-                onChange={(event) => put({ ...rung, text: event.currentTarget.value })}
-            />
-        );
-    }
-    if (rung.kind === 'reading') {
-        return (
-            <div className="grid gap-4">
-                <Field
-                    label="Heading"
-                    value={rung.title}
-                    maxLength={500}
-                    onChange={(event) => put({ ...rung, title: event.currentTarget.value })}
+/** One rung of any kind. */
+export function RungEditor({ document, findings, rung, put, change, select }: Props) {
+    switch (rung.kind) {
+        case 'hint':
+            return (
+                <Text
+                    label="Hint"
+                    placeholder="Point to where to look, without giving the answer."
+                    value={rung.text}
+                    onChange={(event) => put({ ...rung, text: event.currentTarget.value })}
                 />
-                <Text label="Text" value={rung.text} onChange={(event) => put({ ...rung, text: event.currentTarget.value })} />
-            </div>
-        );
+            );
+        case 'teacher':
+            return (
+                <Text
+                    label="What the student reads while you are called"
+                    placeholder="You can set this aside meanwhile."
+                    value={rung.text}
+                    onChange={(event) => put({ ...rung, text: event.currentTarget.value })}
+                />
+            );
+        case 'question':
+            return <QuestionEditor document={document} question={rung.question} findings={findings} change={change} select={select} />;
+        case 'video':
+            return <VideoRungEditor rung={rung} put={put} />;
+        default:
+            return (
+                <div className="grid gap-4">
+                    <Field
+                        label="Heading"
+                        value={rung.title}
+                        maxLength={500}
+                        onChange={(event) => put({ ...rung, title: event.currentTarget.value })}
+                    />
+                    <Text
+                        label={rung.kind === 'exercise' ? 'What to do' : 'Text'}
+                        value={rung.text}
+                        onChange={(event) => put({ ...rung, text: event.currentTarget.value })}
+                    />
+                    {rung.kind === 'exercise' && (
+                        <>
+                            <Field
+                                label="Link, if it is elsewhere"
+                                placeholder="https://"
+                                defaultValue={rung.link ?? ''}
+                                maxLength={2000}
+                                onBlur={(event) => {
+                                    const link = event.currentTarget.value.trim();
+                                    put({ ...rung, link: /^https?:\/\/./.test(link) ? link : '' });
+                                }}
+                            />
+                            <Text
+                                label="Answers, to check oneself"
+                                value={rung.answers}
+                                onChange={(event) => put({ ...rung, answers: event.currentTarget.value })}
+                            />
+                        </>
+                    )}
+                </div>
+            );
     }
-    const medium = media.find((other) => other.id === rung.clip.media);
+}
+
+function VideoRungEditor({ rung, put }: { rung: Extract<Rung, { kind: 'video' }>; put: (rung: Rung) => void }) {
+    const medium = useMedia().find((other) => other.id === rung.clip.media);
     return (
         <div className="grid gap-4">
             <Field

@@ -22,9 +22,10 @@ export function VideoEditor({ document, stop, change, select }: Props) {
     const [at, setAt] = useState(stop.clip.from);
     const medium = useMedia().find((other) => other.id === stop.clip.media);
     const put = (changes: Partial<VideoStop>) => change(putStop(document, { ...stop, ...changes }));
-    const add = () => {
+    const add = (kind: Cue['kind']) => {
         video.current?.pause();
-        const cue: Cue = { id: ulid(), at: Math.round(at * 10) / 10, question: newQuestion() };
+        const place = { id: ulid(), at: Math.round(at * 10) / 10 };
+        const cue: Cue = kind === 'question' ? { ...place, kind, question: newQuestion() } : { ...place, kind, text: '' };
         put({ cues: [...stop.cues, cue].sort((a, b) => a.at - b.at) });
         select(cue.id);
     };
@@ -44,9 +45,13 @@ export function VideoEditor({ document, stop, change, select }: Props) {
                         marks={stop.cues.map((cue) => ({ at: cue.at, done: false }))}
                         onMoment={setAt}
                     />
-                    <Button weight="main" onClick={add}>
+                    <Button weight="main" onClick={() => add('question')}>
                         Add a question here, at {moment(Math.round(at * 10) / 10)}
                     </Button>
+                    <div className="flex gap-2">
+                        <Button onClick={() => add('note')}>Add a note here</Button>
+                        <Button onClick={() => add('comments')}>Add time for comments here</Button>
+                    </div>
                     <div className="grid grid-cols-2 gap-3">
                         <MomentField label="Plays from" value={stop.clip.from} onChange={(from) => put({ clip: { ...stop.clip, from } })} />
                         <EndField label="to" value={stop.clip.to} onChange={(to) => put({ clip: { ...stop.clip, to } })} />
@@ -66,7 +71,8 @@ export function VideoEditor({ document, stop, change, select }: Props) {
                                 className="max-w-full justify-start px-0 text-left whitespace-normal"
                                 onClick={() => select(cue.id)}
                             >
-                                {moment(cue.at)} {promptText(cue.question) || 'Empty question'}
+                                {moment(cue.at)}{' '}
+                                {cue.kind === 'question' ? promptText(cue.question) || 'Empty question' : cue.text || 'Empty note'}
                             </Button>
                         </li>
                     ))}

@@ -3,7 +3,7 @@ import { client, Refused, sentence, take, Unreachable } from '../../api/client';
 import type { Finding, Quiz, QuizDocument } from '../../api/types';
 
 export type Saving =
-    | { state: 'saved' }
+    | { state: 'saved'; version: number }
     | { state: 'saving' }
     | { state: 'waiting'; sentence: string }
     | { state: 'elsewhere' }
@@ -34,7 +34,7 @@ function keptHere(quiz: Quiz): QuizDocument | null {
 export function useDraft(quiz: Quiz, onSaved: () => void) {
     const [document, setDocument] = useState<QuizDocument>(() => keptHere(quiz) ?? quiz.document);
     const [findings, setFindings] = useState<Finding[]>(quiz.findings);
-    const [saving, setSaving] = useState<Saving>({ state: 'saved' });
+    const [saving, setSaving] = useState<Saving>({ state: 'saved', version: quiz.version });
     const version = useRef(quiz.version);
     const latest = useRef(document);
     const unsaved = useRef(document !== quiz.document);
@@ -64,7 +64,7 @@ export function useDraft(quiz: Quiz, onSaved: () => void) {
                 setFindings(saved.findings);
                 if (!unsaved.current) {
                     localStorage.removeItem(keptName(quiz.id));
-                    setSaving({ state: 'saved' });
+                    setSaving({ state: 'saved', version: saved.version });
                     onSaved();
                 }
             } catch (error) {
@@ -113,7 +113,8 @@ export function useDraft(quiz: Quiz, onSaved: () => void) {
         localStorage.removeItem(keptName(quiz.id));
         setDocument(now.document);
         setFindings(now.findings);
-        setSaving({ state: 'saved' });
+        setSaving({ state: 'saved', version: now.version });
+        return now;
     }, [quiz.id]);
 
     useEffect(() => {

@@ -1,0 +1,73 @@
+import type { ReactNode } from 'react';
+import type { FinishPlace, StandingCounts } from '../api/types';
+import { StandingMark, standingWords } from '../ui/Standing';
+import { RightAnswer } from './Said';
+import { howItGoes, points } from './Signs';
+
+/** The end of a round: the closing words, the score where it may be seen, and what was asked and answered. */
+export function Finish({ place, goes, ending }: { place: FinishPlace; goes: StandingCounts | null; ending: ReactNode }) {
+    return (
+        <section className="flex-1 px-4 py-8">
+            <div data-read-aloud>
+                <h2 className="text-3xl">{place.title === '' ? 'This round is over' : place.title}</h2>
+                {place.message !== '' && <p className="mt-3 text-lg whitespace-pre-wrap">{place.message}</p>}
+                {goes !== null && <p className="mt-4 text-lg">{howItGoes(goes)}.</p>}
+                {place.score !== null && (
+                    <p className="mt-1 text-lg">
+                        {points(place.score.points)} of {points(place.score.of)} points
+                        {place.score.provisional && ', for now: your teacher still reads something'}.
+                    </p>
+                )}
+                {place.score === null && goes === null && (
+                    <p className="mt-4 text-lg">You will see how it went when your teacher releases it.</p>
+                )}
+                {place.left.length > 0 && (
+                    <div className="mt-4">
+                        <p className="font-semibold">Not yet, and worth another look:</p>
+                        <ul className="mt-1 list-disc pl-5">
+                            {place.left.map((text) => (
+                                <li key={text}>{text}</li>
+                            ))}
+                        </ul>
+                    </div>
+                )}
+            </div>
+            <div className="mt-8">{ending}</div>
+            {place.review.length > 0 && (
+                <details className="mt-8 border-t border-line pt-4">
+                    <summary className="min-h-11 text-lg font-semibold">What you answered</summary>
+                    <ol className="mt-2 grid gap-4">
+                        {place.review.map((one, index) => (
+                            <li key={index} className="border-b border-line pb-3">
+                                <p className="font-semibold whitespace-pre-wrap">{one.question}</p>
+                                {one.own !== null && (
+                                    <p className="mt-1 whitespace-pre-wrap">
+                                        <span className="text-soft">Your answer: </span>
+                                        {one.own.join(', ')}
+                                    </p>
+                                )}
+                                {one.standing !== null && (
+                                    <p className="mt-1 flex items-center gap-2">
+                                        <StandingMark standing={one.standing} /> {standingWords[one.standing]}
+                                    </p>
+                                )}
+                                {one.feedback.map((text) => (
+                                    <p key={text} className="mt-1">
+                                        {text}
+                                    </p>
+                                ))}
+                                {one.revealed !== null && one.revealed.length > 0 && <RightAnswer lines={one.revealed} />}
+                                {one.comment !== '' && (
+                                    <p className="mt-1 border-l-4 border-accent pl-3">
+                                        <span className="text-soft">Your teacher: </span>
+                                        {one.comment}
+                                    </p>
+                                )}
+                            </li>
+                        ))}
+                    </ol>
+                </details>
+            )}
+        </section>
+    );
+}

@@ -1,0 +1,238 @@
+import { LifeBuoy } from 'lucide-react';
+import { type ReactNode, useCallback, useState } from 'react';
+import type { QuestionPlace, RoundView } from '../api/types';
+import { Button } from '../ui/Button';
+import { AnswerForm } from './AnswerForm';
+import { inWords } from './answers/parts';
+import { FromBelow } from './FromBelow';
+import type { Step } from './Player';
+import { Prompt } from './Prompt';
+import { RungContent, rungWords } from './RungContent';
+import { RightAnswer, Said } from './Said';
+import { TimeLeft } from './TimeLeft';
+import { type Stretch, VideoPlayer } from './VideoPlayer';
+
+interface Props {
+    place: QuestionPlace;
+    media: RoundView['media'];
+    /** The round in which drafts and files are kept; none in a rehearsal. */
+    round: string | null;
+    /** Answers are marked when the round is handed in. */
+    handsIn: boolean;
+    busy: boolean;
+    send: (step: Step) => void;
+}
+
+/** One question: its answers, one main button, help always in the same place, and what slides up from below. */
+export function QuestionView({ place, media, round, handsIn, busy, send }: Props) {
+    const [looking, setLooking] = useState<'help' | 'video' | null>(null);
+    const watched = useCallback((video: string, stretch: Stretch) => send({ kind: 'watched', data: { video, ...stretch } }), [send]);
+    const question = place.question.id;
+    const draft = round === null ? null : `draft-${round}-${question}`;
+    const goOn = () => send({ kind: 'went-on', data: { from: place.frame } });
+    const askForHelp = () => send({ kind: 'asked-for-help', data: { question } });
+    const below = place.told || place.rung !== null || place.judging !== null;
+    const again = place.watchAgain;
+    const ways: { words: string; show: boolean; go: () => void }[] = [
+        { words: 'Watch that part again', show: again !== null, go: () => setLooking('video') },
+        { words: 'Another question like this', show: place.mayAskAlike, go: () => send({ kind: 'asked-for-alike', data: { question } }) },
+        {
+            words: 'Call the teacher',
+            show: place.mayCall && place.tries > 0 && !place.moreHelp,
+            go: () => send({ kind: 'called', data: { question } }),
+        },
+        { words: 'Leave it for later', show: place.maySetAside, go: () => send({ kind: 'set-aside', data: { question } }) },
+        { words: 'Leave it out', show: place.maySkip, go: () => send({ kind: 'skipped', data: { from: place.frame } }) },
+    ].filter((way) => way.show);
+
+    const waysOn = (back: () => void) => (
+        <div className="mt-4 flex flex-wrap gap-3">
+            <Button weight="main" large className="flex-1" disabled={busy} onClick={back}>
+                {place.series === null ? 'Back to the question' : 'Go on'}
+            </Button>
+            {place.moreHelp && (
+                <Button large disabled={busy} onClick={askForHelp}>
+                    Another step
+                </Button>
+            )}
+        </div>
+    );
+    const well = place.verdict?.result === 'right' || place.verdict?.result === 'noted';
+
+    return (
+        <>
+            <div className="flex flex-1 flex-col px-4 pt-5">
+                <Signs place={place} onOver={() => send({ kind: 'timed-out', data: { question } })} />
+                <Prompt blocks={place.question.prompt} />
+                {below ? (
+                    <p className="my-4 text-lg">
+                        <span className="text-soft">Your answer: </span>
+                        {inWords(place.question, place.judging?.response ?? place.verdict?.response ?? null) || 'none yet'}
+                    </p>
+                ) : (
+                    <>
+                        {place.verdict !== null && place.verdict.result !== 'right' && !handsIn && (
+                            <div className="mt-4 rounded-md border-l-4 border-yet bg-yet-tint px-4 pt-3" role="status">
+                                {place.waits ? (
+                                    <p className="mb-3">
+                                        Your answer has arrived. Your teacher shows the answer from the front; until then you can change it.
+                                    </p>
+                                ) : (
+                                    <Said verdict={place.verdict} />
+                                )}
+                            </div>
+                        )}
+                        <div className="mt-3 flex flex-1 flex-col">
+                            <AnswerForm
+                                place={place}
+                                draft={draft}
+                                filesTo={round === null ? null : `/student/rounds/${round}/files`}
+                                disabled={busy}
+                                onSubmit={(response) => {
+                                    if (draft !== null) {
+                                        localStorage.removeItem(draft);
+                                    }
+                                    send({ kind: 'answered', data: { question, response } });
+                                }}
+                            >
+                                {(ready) => (
+                                    <div className="sticky bottom-0 -mx-4 mt-6 border-t border-line bg-paper px-4 pt-3 pb-[max(0.75rem,env(safe-area-inset-bottom))]">
+                                        {ways.length > 0 && (
+                                            <div className="mb-2 flex flex-wrap gap-x-3">
+                                                {ways.map((way) => (
+                                                    <Button key={way.words} weight="quiet" disabled={busy} onClick={way.go}>
+                                                        {way.words}
+                                                    </Button>
+                                                ))}
+                                            </div>
+                                        )}
+                                        <div className="flex gap-3">
+                                            <Button
+                                                large
+                                                disabled={busy || (!place.moreHelp && place.seen.length === 0)}
+                                                onClick={() => (place.seen.length === 0 ? askForHelp() : setLooking('help'))}
+                                            >
+                                                <LifeBuoy size={20} aria-hidden="true" /> Help
+                                            </Button>
+                                            <Button type="submit" weight="main" large className="flex-1" disabled={!ready || busy}>
+                                                {busy
+                                                    ? 'Sending …'
+                                                    : handsIn
+                                                      ? 'Keep this answer'
+                                                      : (submitWords[place.question.kind] ?? 'Check')}
+                                            </Button>
+                                        </div>
+                                    </div>
+                                )}
+                            </AnswerForm>
+                        </div>
+                    </>
+                )}
+            </div>
+            {place.judging !== null && (
+                <FromBelow label="Is your answer right?" tone="yet">
+                    <p className="text-sm text-soft">A model answer</p>
+                    <p className="mb-3 text-lg whitespace-pre-wrap" data-read-aloud>
+                        {place.judging.model}
+                    </p>
+                    <p className="mb-3 font-semibold">
+                        Does yours say the same? Be honest with yourself: “not yet” lets you write it again.
+                    </p>
+                    <div className="flex gap-3">
+                        <Button
+                            large
+                            className="flex-1"
+                            disabled={busy}
+                            onClick={() => send({ kind: 'judged-own', data: { question, yes: false } })}
+                        >
+                            Not yet
+                        </Button>
+                        <Button
+                            weight="main"
+                            large
+                            className="flex-1"
+                            disabled={busy}
+                            onClick={() => send({ kind: 'judged-own', data: { question, yes: true } })}
+                        >
+                            Yes
+                        </Button>
+                    </div>
+                </FromBelow>
+            )}
+            {place.told && (
+                <FromBelow label="About your answer" tone={well ? 'well' : 'yet'}>
+                    {place.verdict !== null && <Said verdict={place.verdict} />}
+                    {place.revealed !== null && place.revealed.length > 0 && <RightAnswer lines={place.revealed} />}
+                    <Button weight="main" large className="w-full" disabled={busy} onClick={goOn}>
+                        Go on
+                    </Button>
+                </FromBelow>
+            )}
+            {place.rung !== null && (
+                <FromBelow label="Help" tone="yet">
+                    {place.verdict !== null && place.verdict.result !== 'right' && <Said verdict={place.verdict} />}
+                    <p className="mb-1 text-sm text-soft">{rungWords[place.rung.kind]}</p>
+                    <RungContent rung={place.rung} media={media} onWatched={watched} />
+                    {waysOn(goOn)}
+                </FromBelow>
+            )}
+            {looking === 'help' && !below && (
+                <FromBelow label="Help you have seen" tone="yet">
+                    {place.seen.map((rung) => (
+                        <div key={rung.id} className="border-b border-line py-3 first:pt-0">
+                            <p className="mb-1 text-sm text-soft">{rungWords[rung.kind]}</p>
+                            <RungContent rung={rung} media={media} onWatched={watched} />
+                        </div>
+                    ))}
+                    {waysOn(() => setLooking(null))}
+                </FromBelow>
+            )}
+            {looking === 'video' && again !== null && !below && (
+                <FromBelow label="The part of the video before this question" tone="yet">
+                    <VideoPlayer
+                        title="The part before this question"
+                        clip={again.clip}
+                        length={null}
+                        captions={again.clip.media !== null && (media[again.clip.media]?.captions ?? false)}
+                        onWatched={(stretch) => watched(again.video, stretch)}
+                    />
+                    <Button weight="main" large className="mt-4 w-full" onClick={() => setLooking(null)}>
+                        Back to the question
+                    </Button>
+                </FromBelow>
+            )}
+        </>
+    );
+}
+
+const submitWords: Partial<Record<QuestionPlace['question']['kind'], string>> = { poll: 'Send', written: 'Done', 'hand-in': 'Hand it in' };
+
+/** What kind of place this is, above the question: a drill, a staircase, a simpler question, the tries and the time left. */
+function Signs({ place, onOver }: { place: QuestionPlace; onOver: () => void }) {
+    const { series } = place;
+    const words: ReactNode[] = [];
+    if (series?.kind === 'drill') {
+        words.push(`${series.title}: ${series.right} of ${series.need} right so far`);
+    }
+    if (series?.kind === 'staircase') {
+        words.push(`${series.title}: step ${series.level} of ${series.levels}`);
+    }
+    if (place.simpler) {
+        words.push('A simpler question first');
+    }
+    if (place.triesLeft !== null && !place.told) {
+        words.push(place.triesLeft === 1 ? 'one try left' : `${place.triesLeft} tries left`);
+    }
+    if (place.called) {
+        words.push('your teacher is called');
+    }
+    if (words.length === 0 && place.ends === null) {
+        return null;
+    }
+    return (
+        <div className="mb-2 flex flex-wrap items-center gap-x-4 text-sm text-soft">
+            {words.length > 0 && <p>{words.join(' · ')}</p>}
+            <TimeLeft ends={place.ends} words="for this question" onOver={onOver} />
+        </div>
+    );
+}

@@ -1,0 +1,99 @@
+import { useCallback, useState } from 'react';
+import type { RoundView, VideoPlace } from '../api/types';
+import { Button } from '../ui/Button';
+import { Text } from '../ui/Field';
+import { Bar } from './FromBelow';
+import type { Step } from './Player';
+import { type Stretch, VideoPlayer } from './VideoPlayer';
+
+interface Props {
+    place: VideoPlace;
+    media: RoundView['media'];
+    busy: boolean;
+    send: (step: Step) => void;
+}
+
+/** A video with its questions, notes and moments for comments. */
+export function VideoView({ place, media, busy, send }: Props) {
+    const about = place.clip.media === null ? undefined : media[place.clip.media];
+    const [at, setAt] = useState(place.resumeAt);
+    const watched = useCallback((stretch: Stretch) => send({ kind: 'watched', data: { video: place.id, ...stretch } }), [send, place.id]);
+    const held = useCallback(
+        (moment: number) => send({ kind: 'watched', data: { video: place.id, from: moment, to: moment, speed: 1 } }),
+        [send, place.id],
+    );
+    const open = place.cues.filter((cue) => cue.open).length;
+    // A note stays until the next one.
+    const note = place.notes.findLast((one) => one.at <= at + 0.2);
+    return (
+        <>
+            <div className="flex-1 px-4 py-5">
+                <h2 className="mb-3 text-2xl">{place.title}</h2>
+                <VideoPlayer
+                    title={place.title}
+                    clip={place.clip}
+                    length={about?.seconds ?? null}
+                    captions={about?.captions ?? false}
+                    startAt={place.resumeAt}
+                    seeking={place.seeking}
+                    marks={place.cues.map((cue) => ({ at: cue.at, done: !cue.open }))}
+                    holdAt={place.nextCue}
+                    onWatched={watched}
+                    onHeld={held}
+                    onMoment={setAt}
+                />
+                {note !== undefined && (
+                    <div className="mt-3 animate-rise border-l-4 border-rail bg-sheet px-4 py-2" role="status" key={note.id}>
+                        <p className="whitespace-pre-wrap">{note.text}</p>
+                        {note.kind === 'comments' && <Comment cue={note.id} busy={busy} send={send} />}
+                    </div>
+                )}
+                <p className="mt-3 text-soft">
+                    {open > 0
+                        ? `The video stops for ${open} ${open === 1 ? 'question' : 'more questions'}.`
+                        : place.mayGoOn
+                          ? 'You can look at any part again, or go on.'
+                          : 'The video stops by itself when there is a question.'}
+                </p>
+            </div>
+            <Bar>
+                {place.maySkip && (
+                    <Button large disabled={busy} onClick={() => send({ kind: 'skipped', data: { from: place.frame } })}>
+                        Leave it out
+                    </Button>
+                )}
+                <Button
+                    weight="main"
+                    large
+                    className="flex-1"
+                    disabled={busy || !place.mayGoOn}
+                    onClick={() => send({ kind: 'went-on', data: { from: place.frame } })}
+                >
+                    Go on
+                </Button>
+            </Bar>
+        </>
+    );
+}
+
+function Comment({ cue, busy, send }: { cue: string; busy: boolean; send: (step: Step) => void }) {
+    const [text, setText] = useState('');
+    const [sent, setSent] = useState(false);
+    return (
+        <form
+            className="mt-2 grid gap-2"
+            onSubmit={(event) => {
+                event.preventDefault();
+                send({ kind: 'commented', data: { cue, text } });
+                setText('');
+                setSent(true);
+            }}
+        >
+            <Text label="Your comment" value={text} maxLength={2000} onChange={(event) => setText(event.currentTarget.value)} />
+            <Button type="submit" className="justify-self-start" disabled={busy || text.trim() === ''}>
+                Send
+            </Button>
+            {sent && <p className="text-sm text-soft">Your comment has arrived.</p>}
+        </form>
+    );
+}

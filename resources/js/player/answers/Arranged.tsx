@@ -1,0 +1,132 @@
+import { ArrowDown, ArrowUp } from 'lucide-react';
+import { useRef, useState } from 'react';
+import { inputClass } from '../../ui/Field';
+import { Blocks } from '../Prompt';
+import type { InputProps } from './parts';
+
+const small = 'grid size-11 shrink-0 place-items-center rounded-md border border-edge bg-paper disabled:opacity-40';
+
+/** Things to put in order: dragged with a finger or a mouse, or moved by their buttons; each move is read out. */
+export function Order({ question, answer, onChange }: InputProps) {
+    const items = question.items ?? [];
+    const order = 'order' in answer ? answer.order : [];
+    const [dragged, setDragged] = useState<string | null>(null);
+    const [told, setTold] = useState('');
+    const list = useRef<HTMLOListElement>(null);
+    const name = (id: string) => items.find((item) => item.id === id)?.text ?? '';
+    const move = (id: string, to: number) => {
+        const from = order.indexOf(id);
+        if (to < 0 || to >= order.length || from === to) {
+            return;
+        }
+        onChange({ order: order.toSpliced(from, 1).toSpliced(to, 0, id) });
+        setTold(`${name(id)} is now number ${to + 1} of ${order.length}.`);
+    };
+    const dragTo = (y: number) => {
+        const rows = [...(list.current?.children ?? [])];
+        const to = rows.findIndex((row) => y < row.getBoundingClientRect().bottom);
+        if (dragged !== null) {
+            move(dragged, to < 0 ? rows.length - 1 : to);
+        }
+    };
+    return (
+        <>
+            <ol ref={list} className="grid gap-2">
+                {order.map((id, index) => {
+                    const item = items.find((other) => other.id === id);
+                    return (
+                        <li
+                            key={id}
+                            className={`flex min-h-13 items-center gap-2 rounded-md border bg-sheet py-1 pr-1 pl-3 text-lg ${dragged === id ? 'border-accent bg-tint' : 'border-edge'}`}
+                        >
+                            <span
+                                className="flex flex-1 cursor-grab touch-none items-center gap-3 py-1.5 select-none"
+                                onPointerDown={(event) => {
+                                    event.currentTarget.setPointerCapture(event.pointerId);
+                                    setDragged(id);
+                                }}
+                                onPointerMove={(event) => dragged === id && dragTo(event.clientY)}
+                                onPointerUp={() => setDragged(null)}
+                                onPointerCancel={() => setDragged(null)}
+                            >
+                                <span className="w-6 shrink-0 text-right text-soft">{index + 1}.</span>
+                                <span>
+                                    {item?.text}
+                                    <Blocks blocks={item?.blocks ?? []} small />
+                                </span>
+                            </span>
+                            <button
+                                type="button"
+                                className={small}
+                                aria-label={`Move ${name(id)} up`}
+                                disabled={index === 0}
+                                onClick={() => move(id, index - 1)}
+                            >
+                                <ArrowUp size={20} />
+                            </button>
+                            <button
+                                type="button"
+                                className={small}
+                                aria-label={`Move ${name(id)} down`}
+                                disabled={index === order.length - 1}
+                                onClick={() => move(id, index + 1)}
+                            >
+                                <ArrowDown size={20} />
+                            </button>
+                        </li>
+                    );
+                })}
+            </ol>
+            <p className="sr-only" aria-live="polite">
+                {told}
+            </p>
+        </>
+    );
+}
+
+/** Pairs to match: for each thing on the left, one is chosen from a list. */
+export function Match({ question, answer, onChange, parts }: InputProps) {
+    const made = 'pairs' in answer ? answer.pairs : {};
+    return (
+        <ul className="grid gap-2.5">
+            {(question.pairs ?? []).map((pair) => (
+                <li
+                    key={pair.id}
+                    className="grid items-center gap-x-4 gap-y-1 rounded-md border border-edge bg-sheet p-3 sm:grid-cols-[1fr_auto_1fr]"
+                >
+                    <span className="text-lg" id={`pair-${pair.id}`}>
+                        {pair.text}
+                        <Blocks blocks={pair.blocks} small />
+                    </span>
+                    <span aria-hidden="true" className="hidden text-soft sm:block">
+                        →
+                    </span>
+                    <span className="flex items-center gap-2">
+                        <select
+                            className={`${inputClass} min-h-11 text-lg`}
+                            aria-labelledby={`pair-${pair.id}`}
+                            value={made[pair.id] ?? ''}
+                            onChange={(event) => {
+                                const { [pair.id]: _, ...others } = made;
+                                onChange({
+                                    pairs: event.currentTarget.value === '' ? others : { ...others, [pair.id]: event.currentTarget.value },
+                                });
+                            }}
+                        >
+                            <option value="">Choose …</option>
+                            {(question.items ?? []).map((item) => (
+                                <option key={item.id} value={item.id}>
+                                    {item.text ||
+                                        item.blocks.map((block) => ('alternative' in block ? block.alternative : block.text)).join(' ')}
+                                </option>
+                            ))}
+                        </select>
+                        {parts !== null && (
+                            <span className="shrink-0 text-sm text-soft">{parts[pair.id] === true ? 'right' : 'not yet'}</span>
+                        )}
+                    </span>
+                </li>
+            ))}
+        </ul>
+    );
+}

@@ -1,0 +1,56 @@
+import { useId } from 'react';
+import { inputClass } from '../../ui/Field';
+import { Blocks } from '../Prompt';
+import type { InputProps } from './parts';
+
+/** One or several of the options, as a list or, for one, as a drop-down. */
+export function Choices({ question, answer, onChange, tried }: InputProps) {
+    const id = useId();
+    const several = question.kind === 'several-choices';
+    const chosen = 'choices' in answer ? answer.choices : [];
+    if (question.show === 'drop-down' && !several && question.options.every((option) => option.blocks.length === 0)) {
+        return (
+            <select
+                className={`${inputClass} min-h-13 text-lg`}
+                aria-label="Your answer"
+                value={chosen[0] ?? ''}
+                onChange={(event) => onChange({ choices: event.currentTarget.value === '' ? [] : [event.currentTarget.value] })}
+            >
+                <option value="">Choose …</option>
+                {question.options.map((option) => (
+                    <option key={option.id} value={option.id}>
+                        {option.text}
+                        {tried.includes(option.id) ? ' (tried)' : ''}
+                    </option>
+                ))}
+            </select>
+        );
+    }
+    return question.options.map((option) => (
+        <label
+            key={option.id}
+            className="flex min-h-13 items-center gap-3 rounded-md border border-edge bg-sheet px-4 py-2.5 text-lg has-checked:border-accent has-checked:bg-tint has-focus-visible:outline-3 has-focus-visible:outline-offset-2 has-focus-visible:outline-accent"
+        >
+            <input
+                type={several ? 'checkbox' : 'radio'}
+                name={`${id}-choice`}
+                className="size-5 shrink-0 accent-accent outline-none"
+                checked={chosen.includes(option.id)}
+                onChange={(event) =>
+                    onChange({
+                        choices: !several
+                            ? [option.id]
+                            : event.currentTarget.checked
+                              ? [...chosen, option.id]
+                              : chosen.filter((other) => other !== option.id),
+                    })
+                }
+            />
+            <span className={tried.includes(option.id) ? 'text-soft' : ''}>
+                {option.text}
+                <Blocks blocks={option.blocks} small />
+            </span>
+            {tried.includes(option.id) && <span className="ml-auto shrink-0 text-sm text-soft">tried</span>}
+        </label>
+    ));
+}

@@ -1,0 +1,84 @@
+import { useEffect, useRef, useState } from 'react';
+import { inputClass } from '../../ui/Field';
+import { Formula } from '../Formula';
+import { plainMath, texOf } from './math';
+import type { InputProps } from './parts';
+
+/** A field in which formulas are typed as they look. Where it cannot be loaded, a plain line does the same, with a preview. */
+export default function MathField({ answer, onChange }: InputProps) {
+    const host = useRef<HTMLDivElement>(null);
+    const [failed, setFailed] = useState(false);
+    const latest = useRef(onChange);
+    latest.current = onChange;
+    const first = useRef('text' in answer ? answer.text : '');
+    const [plain, setPlain] = useState(false);
+
+    useEffect(() => {
+        if (plain) {
+            return;
+        }
+        let gone = false;
+        let field: HTMLElement | null = null;
+        import('mathlive')
+            .then(({ MathfieldElement }) => {
+                if (gone || host.current === null) {
+                    return;
+                }
+                MathfieldElement.fontsDirectory = null;
+                MathfieldElement.soundsDirectory = null;
+                const made = new MathfieldElement();
+                made.mathVirtualKeyboardPolicy = 'manual';
+                made.menuItems = [];
+                made.setAttribute('aria-label', 'Your answer, a formula');
+                made.value = texOf(first.current);
+                made.addEventListener('input', () => latest.current({ text: plainMath(made.getValue('ascii-math')) }));
+                host.current.replaceChildren(made);
+                field = made;
+            })
+            .catch(() => setFailed(true));
+        return () => {
+            gone = true;
+            field?.remove();
+        };
+    }, [plain]);
+
+    const text = 'text' in answer ? answer.text : '';
+    return (
+        <div className="grid gap-2">
+            {failed || plain ? (
+                <input
+                    className={`${inputClass} min-h-13 text-xl`}
+                    aria-label="Your answer, a formula"
+                    value={text}
+                    autoComplete="off"
+                    autoCapitalize="off"
+                    spellCheck={false}
+                    maxLength={500}
+                    onChange={(event) => latest.current({ text: event.currentTarget.value })}
+                />
+            ) : (
+                <div ref={host} className="math-host" />
+            )}
+            <p className="text-sm text-soft">
+                {text.trim() !== '' && (
+                    <>
+                        You wrote: <Formula tex={texOf(text)} alternative={text} inline />{' '}
+                    </>
+                )}
+                {!failed && (
+                    <button
+                        type="button"
+                        className="underline"
+                        onClick={() => {
+                            first.current = text;
+                            setPlain(!plain);
+                        }}
+                    >
+                        {plain ? 'Use the formula field' : 'Type it as a plain line'}
+                    </button>
+                )}
+            </p>
+            <p className="text-sm text-soft">Write / for a fraction and ^ for a power, like (a+b)/2 or x^2.</p>
+        </div>
+    );
+}

@@ -1,0 +1,82 @@
+import { inputClass } from '../../ui/Field';
+import type { InputProps } from './parts';
+
+/** A line to type. */
+export function Line({ question, answer, onChange }: InputProps) {
+    return (
+        <input
+            className={`${inputClass} min-h-13 text-xl`}
+            aria-label={question.kind === 'number' ? 'Your answer, a number' : 'Your answer'}
+            value={'text' in answer ? answer.text : ''}
+            autoComplete="off"
+            autoCapitalize="off"
+            spellCheck={false}
+            maxLength={2000}
+            onChange={(event) => onChange({ text: event.currentTarget.value })}
+        />
+    );
+}
+
+/** A longer answer in the student's own words. */
+export function Written({ answer, onChange }: InputProps) {
+    return (
+        <textarea
+            className={`${inputClass} min-h-40 text-lg leading-relaxed`}
+            aria-label="Your answer"
+            value={'text' in answer ? answer.text : ''}
+            maxLength={20000}
+            onChange={(event) => onChange({ text: event.currentTarget.value })}
+        />
+    );
+}
+
+/** A sentence with gaps, each filled by typing or from a list. */
+export function Gaps({ question, answer, onChange, parts }: InputProps) {
+    const given = 'gaps' in answer ? answer.gaps : {};
+    const gaps = question.gaps ?? [];
+    const put = (gap: string, filling: string) => onChange({ gaps: { ...given, [gap]: filling } });
+    return (
+        <p className="text-lg leading-[3.2rem]">
+            {(question.sentence ?? '').split(/(\[\d+\])/).map((piece, index) => {
+                const number = /^\[(\d+)\]$/.exec(piece)?.[1];
+                const gap = number === undefined ? undefined : gaps[Number(number) - 1];
+                if (gap === undefined) {
+                    return <span key={index}>{piece}</span>;
+                }
+                const sign = parts === null ? '' : parts[gap.id] === true ? ', this one is right' : ', not yet';
+                const tone = parts === null ? '' : parts[gap.id] === true ? 'border-well' : 'border-yet';
+                return (
+                    <span key={index} className="inline-flex items-center gap-1 align-middle">
+                        {gap.options === null ? (
+                            <input
+                                className={`${inputClass} inline-block w-36 border-b-3 py-1 ${tone}`}
+                                aria-label={`Gap ${number}${sign}`}
+                                value={given[gap.id] ?? ''}
+                                autoComplete="off"
+                                autoCapitalize="off"
+                                spellCheck={false}
+                                maxLength={500}
+                                onChange={(event) => put(gap.id, event.currentTarget.value)}
+                            />
+                        ) : (
+                            <select
+                                className={`${inputClass} inline-block w-auto border-b-3 py-1.5 ${tone}`}
+                                aria-label={`Gap ${number}${sign}`}
+                                value={given[gap.id] ?? ''}
+                                onChange={(event) => put(gap.id, event.currentTarget.value)}
+                            >
+                                <option value="">…</option>
+                                {gap.options.map((option) => (
+                                    <option key={option.id} value={option.id}>
+                                        {option.text}
+                                    </option>
+                                ))}
+                            </select>
+                        )}
+                        {parts !== null && <span className="text-sm text-soft">{parts[gap.id] === true ? 'right' : 'not yet'}</span>}
+                    </span>
+                );
+            })}
+        </p>
+    );
+}

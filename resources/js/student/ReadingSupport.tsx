@@ -1,0 +1,142 @@
+import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { Ear, Square, Type } from 'lucide-react';
+import { Popover } from 'radix-ui';
+import { useEffect, useState } from 'react';
+import { client, take } from '../api/client';
+import { Switch } from '../ui/Switch';
+
+export interface Reading {
+    size: number;
+    spacing: boolean;
+    contrast: boolean;
+    face: boolean;
+}
+
+const plain: Reading = { size: 1, spacing: false, contrast: false, face: false };
+
+const sizes = [
+    { value: 1, words: 'Usual' },
+    { value: 1.2, words: 'Larger' },
+    { value: 1.45, words: 'Largest' },
+];
+
+/** Lays the choices over the whole page. */
+function apply(reading: Reading): void {
+    const root = document.documentElement;
+    root.style.setProperty('--reading-size', String(reading.size));
+    root.dataset.spacing = reading.spacing ? 'wide' : '';
+    root.dataset.contrast = reading.contrast ? 'high' : '';
+    root.dataset.face = reading.face ? 'easy' : '';
+    if (reading.face) {
+        void import('@fontsource/lexend/latin-400.css');
+        void import('@fontsource/lexend/latin-600.css');
+    }
+}
+
+/** Read aloud, type size, spacing, contrast and an easier face; kept with the student, on whatever device. */
+export function ReadingSupport() {
+    const queries = useQueryClient();
+    const page = useQuery({ queryKey: ['student'], queryFn: () => take(client.GET('/student')) });
+    const reading: Reading = { ...plain, ...page.data?.reading };
+    const key = JSON.stringify(reading);
+    useEffect(() => apply(JSON.parse(key) as Reading), [key]);
+    const put = (changes: Partial<Reading>) => {
+        const next = { ...reading, ...changes };
+        apply(next);
+        queries.setQueryData(['student'], page.data === undefined ? undefined : { ...page.data, reading: next });
+        void client.PUT('/student/reading', { body: next });
+    };
+    return (
+        <>
+            <ReadAloud />
+            <Popover.Root>
+                <Popover.Trigger className="grid size-11 place-items-center rounded-md hover:bg-tint" aria-label="How this page reads">
+                    <Type size={20} />
+                </Popover.Trigger>
+                <Popover.Portal>
+                    <Popover.Content
+                        className="z-20 grid w-72 gap-3 rounded-lg border border-edge bg-sheet p-4 shadow-lg"
+                        align="end"
+                        sideOffset={4}
+                    >
+                        <fieldset>
+                            <legend className="mb-1 text-sm font-semibold">Size of the type</legend>
+                            <div className="flex gap-1">
+                                {sizes.map((size) => (
+                                    <label
+                                        key={size.value}
+                                        className="flex-1 rounded-md border border-edge px-2 py-2 text-center text-sm has-checked:border-accent has-checked:bg-tint has-focus-visible:outline-3 has-focus-visible:outline-accent"
+                                    >
+                                        <input
+                                            type="radio"
+                                            name="reading-size"
+                                            className="sr-only"
+                                            checked={reading.size === size.value}
+                                            onChange={() => put({ size: size.value })}
+                                        />
+                                        {size.words}
+                                    </label>
+                                ))}
+                            </div>
+                        </fieldset>
+                        <Switch
+                            label="More space between letters and lines"
+                            checked={reading.spacing}
+                            onChange={(spacing) => put({ spacing })}
+                        />
+                        <Switch label="Stronger contrast" checked={reading.contrast} onChange={(contrast) => put({ contrast })} />
+                        <Switch label="A face that is easier to read" checked={reading.face} onChange={(face) => put({ face })} />
+                    </Popover.Content>
+                </Popover.Portal>
+            </Popover.Root>
+        </>
+    );
+}
+
+/** What stands on the page, read aloud by the browser's own voice; only where it has one. */
+function ReadAloud() {
+    const [speaking, setSpeaking] = useState(false);
+    useEffect(() => () => window.speechSynthesis?.cancel(), []);
+    if (!('speechSynthesis' in window)) {
+        return null;
+    }
+    const toggle = () => {
+        if (speaking) {
+            speechSynthesis.cancel();
+            setSpeaking(false);
+            return;
+        }
+        const text = wordsOnPage();
+        if (text === '') {
+            return;
+        }
+        const said = new SpeechSynthesisUtterance(text);
+        said.lang = document.documentElement.lang || 'en';
+        said.rate = 0.95;
+        said.onend = said.onerror = () => setSpeaking(false);
+        setSpeaking(true);
+        speechSynthesis.speak(said);
+    };
+    return (
+        <button
+            type="button"
+            className="grid size-11 place-items-center rounded-md hover:bg-tint"
+            aria-label={speaking ? 'Stop reading aloud' : 'Read aloud'}
+            aria-pressed={speaking}
+            onClick={toggle}
+        >
+            {speaking ? <Square size={18} /> : <Ear size={20} />}
+        </button>
+    );
+}
+
+/** The texts meant to be read, and the answers to choose from. */
+export function wordsOnPage(): string {
+    const found = document.querySelectorAll<HTMLElement>('[data-read-aloud], main fieldset label, main fieldset legend, main fieldset li');
+    return [...found]
+        .filter((one) => one.parentElement?.closest('[data-read-aloud], label, li') === null)
+        .map((one) => (one.textContent ?? '').trim().replace(/\s+/g, ' '))
+        .filter((text) => text !== '')
+        .map((text) => (/[.?!…]$/.test(text) ? text : `${text}.`))
+        .join(' ');
+}

@@ -1,0 +1,507 @@
+import { ArrowDown, ArrowUp, X } from 'lucide-react';
+import type { Gap, Question } from '../../api/types';
+import { newEntry, newItem, withSentence } from '../../quiz/document';
+import { Button } from '../../ui/Button';
+import { Check, Field, inputClass, Select, Text } from '../../ui/Field';
+import { ParsedField } from '../../ui/ParsedField';
+import { ulid } from '../../ui/ulid';
+
+interface Props {
+    question: Question;
+    put: (changes: Partial<Question>) => void;
+}
+
+/** A plain decimal as the quiz document keeps it; nothing when it is none. An empty field stands for nought. */
+export function decimal(text: string): string | null {
+    const plain = text.trim().replace(',', '.');
+    return plain === '' ? '0' : /^\d{1,30}(\.\d{1,30})?$/.test(plain) ? plain : null;
+}
+
+/** A share between 0 and 1, written in percent. */
+export function ShareField({ label, value, onChange }: { label: string; value: number; onChange: (share: number) => void }) {
+    return (
+        <ParsedField
+            label={label}
+            value={value}
+            read={(text) => {
+                const percent = Number(decimal(text) ?? Number.NaN);
+                return percent <= 100 ? percent / 100 : null;
+            }}
+            write={(share) => String(Math.round(share * 1000) / 10)}
+            wrong="From 0 to 100 percent."
+            inputMode="decimal"
+            onChange={onChange}
+        />
+    );
+}
+
+/** What is particular to a kind of question, beside its entries. */
+export function KindFields({ question, put }: Props) {
+    switch (question.kind) {
+        case 'number':
+            return <NumberFields question={question} put={put} />;
+        case 'expression':
+            return (
+                <div className="grid grid-cols-2 gap-3">
+                    <Select
+                        label="Form asked for"
+                        value={question.form ?? 'any'}
+                        onChange={(event) => put({ form: event.currentTarget.value as NonNullable<Question['form']> })}
+                    >
+                        <option value="any">any</option>
+                        <option value="expanded">expanded</option>
+                        <option value="factored">factored, as the answer is</option>
+                        <option value="simplified">no longer than the answer</option>
+                    </Select>
+                    <Field
+                        label="Names of several letters"
+                        placeholder="speed, time"
+                        defaultValue={(question.names ?? []).join(', ')}
+                        onBlur={(event) =>
+                            put({
+                                names: event.currentTarget.value
+                                    .split(/[\s,;]+/)
+                                    .filter((name) => /^\p{L}{2,20}$/u.test(name))
+                                    .slice(0, 20),
+                            })
+                        }
+                    />
+                </div>
+            );
+        case 'short-text':
+            return <TextRuleFields question={question} put={put} />;
+        case 'gaps':
+            return (
+                <>
+                    <GapFields question={question} put={put} />
+                    <TextRuleFields question={question} put={put} />
+                    <ByParts question={question} put={put} />
+                </>
+            );
+        case 'order':
+            return (
+                <>
+                    <Items question={question} put={put} legend="Things to put in order, as they are right" />
+                    <ByParts question={question} put={put} />
+                </>
+            );
+        case 'match':
+            return (
+                <>
+                    <Pairs question={question} put={put} />
+                    <ByParts question={question} put={put} />
+                </>
+            );
+        case 'several-choices':
+            return <ByParts question={question} put={put} />;
+        case 'one-choice':
+        case 'true-false':
+            return (
+                <Check
+                    label="Show as a drop-down list"
+                    checked={question.show === 'drop-down'}
+                    onChange={(on) => put({ show: on ? 'drop-down' : 'list' })}
+                />
+            );
+        case 'written':
+            return (
+                <>
+                    <Text
+                        label="Model answer"
+                        hint="Students see it after they have written theirs, and judge it themselves."
+                        value={question.model ?? ''}
+                        onChange={(event) => put({ model: event.currentTarget.value })}
+                    />
+                    <Check
+                        label="I read these answers myself"
+                        checked={question.readByTeacher ?? false}
+                        onChange={(readByTeacher) => put({ readByTeacher })}
+                    />
+                </>
+            );
+        case 'hand-in':
+            return (
+                <fieldset className="flex flex-wrap gap-4">
+                    <legend className="mb-1 text-sm font-semibold">What can be handed in</legend>
+                    {(['picture', 'sound', 'file'] as const).map((kind) => (
+                        <Check
+                            key={kind}
+                            label={kind}
+                            checked={question.accepts?.includes(kind) ?? true}
+                            onChange={(on) => {
+                                const others = (question.accepts ?? ['picture', 'sound', 'file']).filter((other) => other !== kind);
+                                put({ accepts: on ? [...others, kind] : others });
+                            }}
+                        />
+                    ))}
+                </fieldset>
+            );
+        default:
+            return null;
+    }
+}
+
+function ByParts({ question, put }: Props) {
+    return (
+        <Check
+            label="Part of the points for part of it"
+            checked={question.scoring === 'parts'}
+            onChange={(on) => put({ scoring: on ? 'parts' : 'all' })}
+        />
+    );
+}
+
+function NumberFields({ question, put }: Props) {
+    const { tolerance } = question;
+    return (
+        <div className="grid grid-cols-2 gap-3">
+            <ParsedField
+                label={tolerance.kind === 'figures' ? 'Significant figures' : 'May differ by'}
+                value={tolerance.value}
+                read={decimal}
+                write={(value) => value}
+                wrong="Write it like 0.5."
+                inputMode="decimal"
+                onChange={(value) => put({ tolerance: { ...tolerance, value } })}
+            />
+            <Select
+                label="Counted as"
+                value={tolerance.kind}
+                onChange={(event) => put({ tolerance: { ...tolerance, kind: event.currentTarget.value as Question['tolerance']['kind'] } })}
+            >
+                <option value="absolute">a distance</option>
+                <option value="relative">a share of the answer</option>
+                <option value="figures">significant figures</option>
+            </Select>
+            <ShareField
+                label="Points for the right number with a wrong unit, %"
+                value={question.unitShare ?? 0}
+                onChange={(unitShare) => put({ unitShare })}
+            />
+            <p className="self-end pb-2 text-sm text-soft">Write the unit with the answer: 12.5 cm, 9.81 m/s², 20 °C.</p>
+        </div>
+    );
+}
+
+function TextRuleFields({ question, put }: Props) {
+    const rules = question.text ?? {};
+    const set = (changes: NonNullable<Question['text']>) => put({ text: { ...rules, ...changes } });
+    return (
+        <div className="grid gap-2">
+            <Select
+                label="A slip of the pen"
+                value={rules.spelling ?? 'exact'}
+                onChange={(event) => set({ spelling: event.currentTarget.value as 'exact' | 'ask' | 'accept' })}
+            >
+                <option value="exact">is another word</option>
+                <option value="ask">is asked back: “look at the spelling”</option>
+                <option value="accept">is taken, and mentioned</option>
+            </Select>
+            <div className="flex flex-wrap gap-4">
+                <Check
+                    label="Accents do not matter"
+                    checked={rules.ignoreDiacritics ?? false}
+                    onChange={(ignoreDiacritics) => set({ ignoreDiacritics })}
+                />
+                <Check
+                    label="Punctuation does not matter"
+                    checked={rules.ignorePunctuation ?? false}
+                    onChange={(ignorePunctuation) => set({ ignorePunctuation })}
+                />
+                <Check
+                    label="Words in any order"
+                    checked={rules.anyWordOrder ?? false}
+                    onChange={(anyWordOrder) => set({ anyWordOrder })}
+                />
+            </div>
+        </div>
+    );
+}
+
+const icon = 'grid size-9 shrink-0 place-items-center rounded-md hover:bg-tint disabled:opacity-40';
+
+function Items({ question, put, legend }: Props & { legend: string }) {
+    const items = question.items ?? [];
+    const swap = (at: number, to: number) => put({ items: items.toSpliced(at, 1).toSpliced(to, 0, items[at] as (typeof items)[number]) });
+    return (
+        <fieldset className="grid gap-2">
+            <legend className="mb-1 text-sm font-semibold">{legend}</legend>
+            {items.map((item, index) => (
+                <div key={item.id} className="flex items-center gap-1">
+                    <span className="w-5 text-right text-sm text-soft">{index + 1}</span>
+                    <input
+                        className={inputClass}
+                        aria-label={`Thing ${index + 1}`}
+                        value={item.text}
+                        maxLength={500}
+                        onChange={(event) =>
+                            put({
+                                items: items.map((other) => (other.id === item.id ? { ...other, text: event.currentTarget.value } : other)),
+                            })
+                        }
+                    />
+                    <button
+                        type="button"
+                        className={icon}
+                        aria-label={`Move thing ${index + 1} up`}
+                        disabled={index === 0}
+                        onClick={() => swap(index, index - 1)}
+                    >
+                        <ArrowUp size={16} />
+                    </button>
+                    <button
+                        type="button"
+                        className={icon}
+                        aria-label={`Move thing ${index + 1} down`}
+                        disabled={index === items.length - 1}
+                        onClick={() => swap(index, index + 1)}
+                    >
+                        <ArrowDown size={16} />
+                    </button>
+                    <button
+                        type="button"
+                        className={icon}
+                        aria-label={`Remove thing ${index + 1}`}
+                        onClick={() =>
+                            put({
+                                items: items.filter((other) => other.id !== item.id),
+                                entries: question.entries.filter((entry) => !(entry.order ?? []).includes(item.id)),
+                            })
+                        }
+                    >
+                        <X size={16} />
+                    </button>
+                </div>
+            ))}
+            <Button className="justify-self-start" onClick={() => put({ items: [...items, newItem()] })}>
+                Add a thing
+            </Button>
+            <Foreseen question={question} put={put} />
+        </fieldset>
+    );
+}
+
+/** Wrong orders that are foreseen, each written as the numbers of the things: 2 1 3. */
+function Foreseen({ question, put }: Props) {
+    const items = question.items ?? [];
+    const entries = question.entries.filter((entry) => (entry.order ?? []).length > 0);
+    return (
+        <>
+            {entries.map((entry) => (
+                <div key={entry.id} className="grid grid-cols-[8rem_1fr_auto] items-start gap-2 rounded-md border border-line bg-sheet p-2">
+                    <ParsedField
+                        label="Wrong order"
+                        value={(entry.order ?? []).map((id) => items.findIndex((item) => item.id === id) + 1).join(' ')}
+                        read={(text) => {
+                            const numbers = text
+                                .trim()
+                                .split(/[\s,]+/)
+                                .map(Number);
+                            const whole =
+                                numbers.length === items.length &&
+                                new Set(numbers).size === items.length &&
+                                numbers.every((n) => items[n - 1] !== undefined);
+                            return whole ? numbers.join(' ') : null;
+                        }}
+                        write={(text) => text}
+                        wrong={`All numbers from 1 to ${items.length}, once.`}
+                        onChange={(text) => {
+                            const order = text.split(' ').map((n) => items[Number(n) - 1]?.id ?? '');
+                            put({ entries: question.entries.map((other) => (other.id === entry.id ? { ...other, order } : other)) });
+                        }}
+                    />
+                    <Text
+                        label="Feedback to it"
+                        value={entry.feedback}
+                        onChange={(event) =>
+                            put({
+                                entries: question.entries.map((other) =>
+                                    other.id === entry.id ? { ...other, feedback: event.currentTarget.value } : other,
+                                ),
+                            })
+                        }
+                    />
+                    <button
+                        type="button"
+                        className={`${icon} mt-6`}
+                        aria-label="Remove this wrong order"
+                        onClick={() => put({ entries: question.entries.filter((other) => other.id !== entry.id) })}
+                    >
+                        <X size={16} />
+                    </button>
+                </div>
+            ))}
+            <Button
+                className="justify-self-start"
+                disabled={items.length < 2}
+                onClick={() => put({ entries: [...question.entries, { ...newEntry(), order: items.map((item) => item.id).reverse() }] })}
+            >
+                Add an expected wrong order
+            </Button>
+        </>
+    );
+}
+
+function Pairs({ question, put }: Props) {
+    const items = question.items ?? [];
+    const pairs = question.pairs ?? [];
+    const word = (id: string | null) => items.find((item) => item.id === id)?.text ?? '';
+    const spare = items.filter((item) => !pairs.some((pair) => pair.item === item.id));
+    const setItem = (id: string, text: string) => put({ items: items.map((item) => (item.id === id ? { ...item, text } : item)) });
+    return (
+        <fieldset className="grid gap-2">
+            <legend className="mb-1 text-sm font-semibold">Pairs that belong together</legend>
+            {pairs.map((pair, index) => (
+                <div key={pair.id} className="flex items-center gap-2">
+                    <input
+                        className={inputClass}
+                        aria-label={`Left of pair ${index + 1}`}
+                        value={pair.text}
+                        maxLength={500}
+                        onChange={(event) =>
+                            put({
+                                pairs: pairs.map((other) => (other.id === pair.id ? { ...other, text: event.currentTarget.value } : other)),
+                            })
+                        }
+                    />
+                    <span aria-hidden="true">→</span>
+                    <input
+                        className={inputClass}
+                        aria-label={`Right of pair ${index + 1}`}
+                        value={word(pair.item)}
+                        maxLength={500}
+                        onChange={(event) => pair.item !== null && setItem(pair.item, event.currentTarget.value)}
+                    />
+                    <button
+                        type="button"
+                        className={icon}
+                        aria-label={`Remove pair ${index + 1}`}
+                        onClick={() =>
+                            put({
+                                pairs: pairs.filter((other) => other.id !== pair.id),
+                                items: items.filter(
+                                    (item) =>
+                                        item.id !== pair.item || pairs.some((other) => other.id !== pair.id && other.item === item.id),
+                                ),
+                                entries: question.entries.filter((entry) => entry.pairs?.[pair.id] === undefined),
+                            })
+                        }
+                    >
+                        <X size={16} />
+                    </button>
+                </div>
+            ))}
+            {spare.map((item) => (
+                <div key={item.id} className="flex items-center gap-2">
+                    <span className="w-full text-right text-sm text-soft">belongs to nothing</span>
+                    <span aria-hidden="true">→</span>
+                    <input
+                        className={inputClass}
+                        aria-label="Something that belongs to nothing"
+                        value={item.text}
+                        maxLength={500}
+                        onChange={(event) => setItem(item.id, event.currentTarget.value)}
+                    />
+                    <button
+                        type="button"
+                        className={icon}
+                        aria-label="Remove it"
+                        onClick={() => put({ items: items.filter((other) => other.id !== item.id) })}
+                    >
+                        <X size={16} />
+                    </button>
+                </div>
+            ))}
+            <div className="flex flex-wrap gap-2">
+                <Button
+                    onClick={() => {
+                        const item = newItem();
+                        put({ items: [...items, item], pairs: [...pairs, { id: ulid(), text: '', item: item.id }] });
+                    }}
+                >
+                    Add a pair
+                </Button>
+                <Button onClick={() => put({ items: [...items, newItem()] })}>Add one that fits nothing</Button>
+            </div>
+        </fieldset>
+    );
+}
+
+function GapFields({ question, put }: Props) {
+    const gaps = question.gaps ?? [];
+    const putGap = (gap: Gap) => put({ gaps: gaps.map((other) => (other.id === gap.id ? gap : other)) });
+    return (
+        <>
+            <Text
+                label="Sentence"
+                hint="Write [1] where the first gap is, [2] for the second."
+                value={question.sentence ?? ''}
+                onChange={(event) => {
+                    const { sentence, gaps: named } = withSentence(question, event.currentTarget.value);
+                    put({ sentence: sentence ?? '', gaps: named ?? [] });
+                }}
+            />
+            {gaps.map((gap, index) => (
+                <fieldset key={gap.id} className="grid gap-2 rounded-md border border-line bg-sheet p-2">
+                    <legend className="px-1 text-sm font-semibold">Gap {index + 1}</legend>
+                    <Select
+                        label="Filled"
+                        value={gap.show}
+                        onChange={(event) => putGap({ ...gap, show: event.currentTarget.value as Gap['show'] })}
+                    >
+                        <option value="typed">by typing</option>
+                        <option value="list">from a list</option>
+                    </Select>
+                    {gap.entries.map((entry, at) => (
+                        <div key={entry.id} className="flex items-center gap-2">
+                            <select
+                                className="rounded-md border border-edge bg-sheet px-1 py-1.5 text-sm"
+                                aria-label={`Answer ${at + 1} of gap ${index + 1} is`}
+                                value={entry.right ? 'right' : 'wrong'}
+                                onChange={(event) =>
+                                    putGap({
+                                        ...gap,
+                                        entries: gap.entries.map((other) =>
+                                            other.id === entry.id ? { ...other, right: event.currentTarget.value === 'right' } : other,
+                                        ),
+                                    })
+                                }
+                            >
+                                <option value="right">right</option>
+                                <option value="wrong">wrong</option>
+                            </select>
+                            <input
+                                className={inputClass}
+                                aria-label={`Answer ${at + 1} of gap ${index + 1}`}
+                                value={entry.text}
+                                maxLength={500}
+                                onChange={(event) =>
+                                    putGap({
+                                        ...gap,
+                                        entries: gap.entries.map((other) =>
+                                            other.id === entry.id ? { ...other, text: event.currentTarget.value } : other,
+                                        ),
+                                    })
+                                }
+                            />
+                            <button
+                                type="button"
+                                className={icon}
+                                aria-label={`Remove answer ${at + 1} of gap ${index + 1}`}
+                                onClick={() => putGap({ ...gap, entries: gap.entries.filter((other) => other.id !== entry.id) })}
+                            >
+                                <X size={16} />
+                            </button>
+                        </div>
+                    ))}
+                    <Button
+                        className="justify-self-start"
+                        onClick={() => putGap({ ...gap, entries: [...gap.entries, newEntry(gap.entries.length === 0)] })}
+                    >
+                        Add an answer to this gap
+                    </Button>
+                </fieldset>
+            ))}
+        </>
+    );
+}

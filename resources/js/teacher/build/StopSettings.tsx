@@ -1,0 +1,74 @@
+import type { QuizDocument, Stop } from '../../api/types';
+import { putStop } from '../../quiz/document';
+import { Check, Select } from '../../ui/Field';
+import { ConditionEditor, ForksEditor } from './ForkEditor';
+
+/** What holds for every kind of stop: whether it must be answered, its part, when it shows, and its forks. */
+export function StopSettings({ document, stop, change }: { document: QuizDocument; stop: Stop; change: (document: QuizDocument) => void }) {
+    const put = (changes: Partial<Stop>) => change(putStop(document, { ...stop, ...changes } as Stop));
+    const said = [
+        stop.required === false && 'may be left out',
+        (stop.shownIf ?? null) !== null && 'shows only if',
+        (stop.forks ?? []).length > 0 && `${stop.forks?.length} forks`,
+    ].filter(Boolean);
+    return (
+        <details className="mt-5 rounded-md border border-line px-3 py-2">
+            <summary className="text-sm font-semibold">This stop on its way{said.length > 0 && `: ${said.join(', ')}`}</summary>
+            <div className="mt-3 grid gap-4">
+                <Check label="It must be answered" checked={stop.required ?? true} onChange={(required) => put({ required })} />
+                {(stop.kind === 'reading' || stop.kind === 'video') && (
+                    <Check
+                        label="It stays at hand beside later questions"
+                        checked={stop.staysAtHand ?? false}
+                        onChange={(staysAtHand) => put({ staysAtHand })}
+                    />
+                )}
+                {stop.kind === 'video' && (
+                    <>
+                        <Check
+                            label="Students see where the questions are"
+                            checked={stop.cuesShown ?? true}
+                            onChange={(cuesShown) => put({ cuesShown })}
+                        />
+                        <Select
+                            label="They can jump"
+                            value={stop.seeking ?? 'open-cue'}
+                            onChange={(event) => put({ seeking: event.currentTarget.value as 'free' | 'back' | 'open-cue' })}
+                        >
+                            <option value="open-cue">up to the next open question</option>
+                            <option value="back">only back</option>
+                            <option value="free">anywhere</option>
+                        </Select>
+                    </>
+                )}
+                {(document.parts ?? []).length > 0 && (
+                    <Select label="Part" value={stop.part ?? ''} onChange={(event) => put({ part: event.currentTarget.value || null })}>
+                        <option value="">none</option>
+                        {(document.parts ?? []).map((part) => (
+                            <option key={part.id} value={part.id}>
+                                {part.title}
+                            </option>
+                        ))}
+                    </Select>
+                )}
+                <div className="grid gap-2">
+                    <Check
+                        label="It shows only sometimes"
+                        checked={(stop.shownIf ?? null) !== null}
+                        onChange={(on) => put({ shownIf: on ? { kind: 'score', atLeast: 0.5 } : null })}
+                    />
+                    {stop.shownIf !== undefined && stop.shownIf !== null && (
+                        <ConditionEditor
+                            document={document}
+                            stop={stop}
+                            when={stop.shownIf}
+                            before
+                            onChange={(shownIf) => put({ shownIf })}
+                        />
+                    )}
+                </div>
+                <ForksEditor document={document} stop={stop} onChange={(forks) => put({ forks })} />
+            </div>
+        </details>
+    );
+}

@@ -1,0 +1,221 @@
+import { X } from 'lucide-react';
+import type { Finding, QuizDocument } from '../../api/types';
+import { newQuestion, promptText, withoutDeadEnds } from '../../quiz/document';
+import { Button } from '../../ui/Button';
+import { Field, inputClass, Select, Text } from '../../ui/Field';
+import { ulid } from '../../ui/ulid';
+import { TermsEditor } from '../TermsEditor';
+
+interface Props {
+    document: QuizDocument;
+    findings: Finding[];
+    change: (document: QuizDocument) => void;
+    select: (id: string | null) => void;
+}
+
+/** What belongs to the quiz as a whole: title, instructions, inspection, its lists, stand-ins, mastery and suggested terms. */
+export function WholeQuiz({ document, findings, change, select }: Props) {
+    const rule = document.mastery?.rule ?? 'required';
+    return (
+        <div className="grid gap-5">
+            <h2 className="text-xl">The whole quiz</h2>
+            <Field
+                label="Title"
+                value={document.title}
+                maxLength={200}
+                onChange={(event) => change({ ...document, title: event.currentTarget.value })}
+            />
+            <Text
+                label="Instructions to students"
+                hint="They stand before the first stop."
+                value={document.instructions}
+                onChange={(event) => change({ ...document, instructions: event.currentTarget.value })}
+            />
+            <Inspection findings={findings} select={select} />
+            <Words
+                legend="Objectives"
+                add="Add an objective"
+                list={document.objectives ?? []}
+                onChange={(objectives) => change(withoutGone({ ...document, objectives }))}
+            />
+            <Words
+                legend="Misconceptions that wrong answers can show"
+                add="Add a misconception"
+                list={document.misconceptions ?? []}
+                onChange={(misconceptions) => change(withoutGone({ ...document, misconceptions }))}
+            />
+            <Words
+                legend="Parts"
+                add="Add a part"
+                list={(document.parts ?? []).map((part) => ({ id: part.id, text: part.title }))}
+                onChange={(list) =>
+                    change(
+                        withoutGone({
+                            ...document,
+                            parts: list.map(({ id, text }) => ({
+                                id,
+                                title: text,
+                                weight: document.parts?.find((part) => part.id === id)?.weight ?? 1,
+                            })),
+                        }),
+                    )
+                }
+            />
+            <fieldset className="grid gap-1">
+                <legend className="mb-1 text-sm font-semibold">Stand-ins: questions like others of the same group</legend>
+                {(document.pool ?? []).map((question) => (
+                    <Button
+                        key={question.id}
+                        weight="quiet"
+                        className="max-w-full justify-start px-0 text-left whitespace-normal"
+                        onClick={() => select(question.id)}
+                    >
+                        {question.alike}: {promptText(question) || 'Empty question'}
+                    </Button>
+                ))}
+                <Button
+                    className="justify-self-start"
+                    onClick={() => {
+                        const question = { ...newQuestion(), alike: 'a' };
+                        change({ ...document, pool: [...(document.pool ?? []), question] });
+                        select(question.id);
+                    }}
+                >
+                    Add a stand-in
+                </Button>
+            </fieldset>
+            <div className="grid grid-cols-2 gap-3">
+                <Select
+                    label="It is mastered when"
+                    value={rule}
+                    onChange={(event) => {
+                        const chosen = event.currentTarget.value as NonNullable<QuizDocument['mastery']>['rule'];
+                        const needs = { right: { need: 5 }, 'in-a-row': { need: 3 }, 'of-the-last': { need: 4, last: 5 } } as const;
+                        change({ ...document, mastery: { rule: chosen, ...(chosen in needs ? needs[chosen as keyof typeof needs] : {}) } });
+                    }}
+                >
+                    <option value="required">every required stop is right</option>
+                    <option value="until-right">every question is right in the end</option>
+                    <option value="right">so many are right</option>
+                    <option value="in-a-row">so many are right in a row</option>
+                    <option value="of-the-last">so many of the last are right</option>
+                    <option value="estimate">the estimate says so (95 %)</option>
+                </Select>
+                {(['need', 'last'] as const).map((name) => {
+                    const value = document.mastery?.[name];
+                    return value === undefined ? null : (
+                        <Field
+                            key={name}
+                            label={name === 'need' ? 'So many' : 'Of the last'}
+                            type="number"
+                            min={1}
+                            max={100}
+                            value={value}
+                            onChange={(event) => {
+                                const count = Number(event.currentTarget.value);
+                                if (Number.isInteger(count) && count >= 1 && count <= 100) {
+                                    change({ ...document, mastery: { ...document.mastery, rule, [name]: count } });
+                                }
+                            }}
+                        />
+                    );
+                })}
+            </div>
+            <details className="rounded-md border border-line px-3 py-2">
+                <summary className="text-sm font-semibold">Suggested terms: how this is meant to be given</summary>
+                <div className="mt-3">
+                    <TermsEditor terms={document.terms ?? {}} onChange={(terms) => change({ ...document, terms })} />
+                </div>
+            </details>
+        </div>
+    );
+}
+
+/** References to objectives, misconceptions and parts that are no longer in their list are taken out. */
+function withoutGone(document: QuizDocument): QuizDocument {
+    const has = (list: { id: string }[] | undefined, id: string) => (list ?? []).some((one) => one.id === id);
+    const text = JSON.stringify(document, (key, value: unknown) => {
+        if (key === 'objectives' && Array.isArray(value) && value.every((one) => typeof one === 'string')) {
+            return value.filter((id) => has(document.objectives, id));
+        }
+        if (
+            (key === 'misconception' && typeof value === 'string' && !has(document.misconceptions, value)) ||
+            (key === 'part' && typeof value === 'string' && !has(document.parts, value))
+        ) {
+            return null;
+        }
+        return value;
+    });
+    return withoutDeadEnds(JSON.parse(text) as QuizDocument);
+}
+
+function Words({
+    legend,
+    add,
+    list,
+    onChange,
+}: {
+    legend: string;
+    add: string;
+    list: { id: string; text: string }[];
+    onChange: (list: { id: string; text: string }[]) => void;
+}) {
+    return (
+        <fieldset className="grid gap-2">
+            <legend className="mb-1 text-sm font-semibold">{legend}</legend>
+            {list.map((one, index) => (
+                <div key={one.id} className="flex items-center gap-2">
+                    <input
+                        className={inputClass}
+                        aria-label={`${legend}, ${index + 1}`}
+                        value={one.text}
+                        maxLength={500}
+                        onChange={(event) =>
+                            onChange(list.map((other) => (other.id === one.id ? { ...other, text: event.currentTarget.value } : other)))
+                        }
+                    />
+                    <button
+                        type="button"
+                        className="grid size-9 shrink-0 place-items-center rounded-md hover:bg-tint"
+                        aria-label={`Remove ${one.text || 'it'}`}
+                        onClick={() => onChange(list.filter((other) => other.id !== one.id))}
+                    >
+                        <X size={18} />
+                    </button>
+                </div>
+            ))}
+            <Button className="justify-self-start" onClick={() => onChange([...list, { id: ulid(), text: '' }])}>
+                {add}
+            </Button>
+        </fieldset>
+    );
+}
+
+function Inspection({ findings, select }: Pick<Props, 'findings' | 'select'>) {
+    return (
+        <section aria-label="Inspection">
+            <h3 className="mb-2 text-base">Inspection</h3>
+            {findings.length === 0 ? (
+                <p className="text-sm">Nothing to mend: this can be published.</p>
+            ) : (
+                <ul className="grid gap-2 text-sm">
+                    {findings.map((finding, index) => (
+                        <li key={index} className="flex gap-3">
+                            <span className={`w-20 shrink-0 font-semibold ${finding.severity === 'stops' ? 'text-accent' : 'text-soft'}`}>
+                                {{ stops: 'must mend', warns: 'look at', advises: 'could be' }[finding.severity]}
+                            </span>
+                            <button
+                                type="button"
+                                className="text-left underline decoration-edge underline-offset-2 disabled:no-underline"
+                                disabled={finding.at === null && finding.stop === null}
+                                onClick={() => select(finding.at ?? finding.stop)}
+                            >
+                                {finding.sentence}
+                            </button>
+                        </li>
+                    ))}
+                </ul>
+            )}
+        </section>
+    );
+}
