@@ -5,7 +5,7 @@ test('a lost connection, a second device and the teacher’s own are told and lo
     await signUp(page);
     await makeQuiz(page, 'Far out');
     await page.getByRole('button', { name: 'Add the first question' }).click();
-    await page.getByLabel('Kind').selectOption({ label: 'Short text' });
+    await page.getByLabel('Kind', { exact: true }).selectOption({ label: 'Short text' });
     await page.getByLabel('Question', { exact: true }).fill('What is falling water called?');
     await page.getByLabel('Answer 1 is').selectOption('right');
     await page.getByLabel('Accepted answer 1', { exact: true }).fill('ebb');

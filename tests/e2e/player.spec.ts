@@ -7,7 +7,7 @@ test('a student walks by keyboard alone: several choices, an unclear number, a s
 
     await test.step('the teacher makes a side stop and lets a wrong number lead to it', async () => {
         await page.getByRole('button', { name: 'Add the first question' }).click();
-        await page.getByLabel('Kind').selectOption({ label: 'Several choices' });
+        await page.getByLabel('Kind', { exact: true }).selectOption({ label: 'Several choices' });
         await page.getByLabel('Question', { exact: true }).fill('Which are birds of the shore?');
         for (const [option, text] of [
             ['A', 'Heron'],
@@ -21,10 +21,10 @@ test('a student walks by keyboard alone: several choices, an unclear number, a s
         await page.getByLabel('When it is not right').fill('One of them has a shell.');
         await page.getByRole('button', { name: 'Add a side stop' }).click();
         await page.getByLabel('Heading').fill('Counting eggs');
-        await page.getByLabel('Text').fill('A tern lays two eggs.');
+        await page.getByLabel('Text', { exact: true }).fill('A tern lays two eggs.');
         await page.getByRole('button', { name: /^Stop 1/ }).click();
         await page.getByRole('button', { name: 'Add a question' }).click();
-        await page.getByLabel('Kind').selectOption({ label: 'Number' });
+        await page.getByLabel('Kind', { exact: true }).selectOption({ label: 'Number' });
         await page.getByLabel('Question', { exact: true }).fill('How many eggs does a tern lay?');
         await page.getByLabel('Answer 1 is').selectOption('right');
         await page.getByLabel('Accepted answer 1', { exact: true }).fill('2');
@@ -93,7 +93,7 @@ test('two devices at once: one event is taken, the other is told', async ({ page
     await signUp(page);
     await makeQuiz(page, 'At once');
     await page.getByRole('button', { name: 'Add the first question' }).click();
-    await page.getByLabel('Kind').selectOption({ label: 'Short text' });
+    await page.getByLabel('Kind', { exact: true }).selectOption({ label: 'Short text' });
     await page.getByLabel('Question', { exact: true }).fill('Ebb or flood?');
     await page.getByLabel('Answer 1 is').selectOption('right');
     await page.getByLabel('Accepted answer 1', { exact: true }).fill('ebb');

@@ -18,7 +18,7 @@ async function writeQuestion(page: Page): Promise<void> {
     await page.getByRole('button', { name: 'Back to the question above it' }).click();
     await page.getByRole('button', { name: 'Add reading', exact: true }).click();
     await page.getByLabel('Heading').fill('Ebb and flood');
-    await page.getByLabel('Text').fill('Flood comes in, ebb goes out.');
+    await page.getByLabel('Text', { exact: true }).fill('Flood comes in, ebb goes out.');
     await page.getByRole('button', { name: 'Back to the question above it' }).click();
     await saved(page);
 }
@@ -30,7 +30,7 @@ test('a quiz from the first word to the teacher’s figures', async ({ page, bro
 
     await test.step('an unready quiz says why, at the place', async () => {
         await page.getByRole('button', { name: 'Add a question' }).click();
-        await page.getByLabel('Kind').selectOption({ label: 'Number' });
+        await page.getByLabel('Kind', { exact: true }).selectOption({ label: 'Number' });
         await page.getByLabel('Question', { exact: true }).fill('How many high tides has a day?');
         await page.getByRole('button', { name: 'Publish' }).click();
         await expect(page.getByText('This quiz cannot be published yet. No accepted answer has been given yet.')).toBeVisible();

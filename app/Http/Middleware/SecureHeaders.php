@@ -22,7 +22,7 @@ final class SecureHeaders
         $response->headers->set('Content-Security-Policy', self::POLICY);
         $response->headers->set('X-Content-Type-Options', 'nosniff');
         $response->headers->set('Referrer-Policy', 'same-origin');
-        $response->headers->set('Permissions-Policy', 'camera=(), microphone=(), geolocation=()');
+        $response->headers->set('Permissions-Policy', 'camera=(), microphone=(self), geolocation=()');
         if ($request->is('api/*')) {
             $response->headers->set('Cache-Control', 'no-store');
         }

@@ -124,8 +124,11 @@ final readonly class Projection
         $goes = array_fill_keys(array_column(Standing::cases(), 'value'), 0);
         foreach (array_keys($this->quiz->questions()) as $question) {
             $stop = $this->quiz->stopOf($question);
-            if (isset($state->records[$question]) || ! ($stop instanceof DrillStop || $stop instanceof StaircaseStop)) {
-                $goes[$state->record($question)->standing->value]++;
+            $record = $state->record($question);
+            $isSeries = $stop instanceof DrillStop || $stop instanceof StaircaseStop;
+            // Of a drill or a staircase counts what was asked, and not what it has left behind.
+            if (! $isSeries || (isset($state->records[$question]) && ! $record->leftForGood)) {
+                $goes[$record->standing->value]++;
             }
         }
 

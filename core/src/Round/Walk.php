@@ -750,9 +750,6 @@ final class Walk
         } elseif ($this->quiz->finish($to) !== null) {
             $this->end($to);
         } elseif ($this->quiz->position($to) === null) {
-            if ($home === null) {
-                $this->pop();
-            }
             $this->push(Frame::stop($to));
             $this->reached($to);
         } else {
@@ -792,9 +789,10 @@ final class Walk
             return;
         }
         if ($top !== null) {
-            // Back from a side stop: on, where the question it was entered from is settled; else to that question.
+            // Back from a side stop: on, where what it was entered from is done; else to that question.
             $home = $this->position->home($this->state);
-            $way = $this->decide(FactKind::Led, fn (): array => ['way' => $home === null || $this->state->record($home->id)->standing->isSettled() ? 'on' : 'back']);
+            $isDone = $home === null || ($this->state->series[$top->id] ?? null)?->ended === true || $this->state->record($home->id)->standing->isSettled();
+            $way = $this->decide(FactKind::Led, static fn (): array => ['way' => $isDone ? 'on' : 'back']);
             if (($way['way'] ?? '') === 'on') {
                 $this->leave();
             }

@@ -120,6 +120,16 @@ final class PathTest extends TestCase
         $walker->right()->on()->isAt('r')->on()->isAt('c');
     }
 
+    public function test_a_side_stop_forked_to_from_a_drill_or_a_reading_leads_on_to_the_next_stop(): void
+    {
+        $d = self::d();
+        $fork = ['forks' => [$d->fork(['kind' => 'always'], $d->id('aside'))]];
+        $aside = [$d->reading('aside', 'Aside', 'Words.')];
+        $drill = $d->drill('drill', 'Drill', [self::stop('q')['question']], 1, 1, 'need', $fork);
+        Walker::through([$drill, self::stop('b')], new Terms, [], $aside)->right()->on()->isAt('drill', 'aside')->on()->isAt('b');
+        Walker::through([$d->reading('r', 'Read', 'Words.', $fork), self::stop('b')], new Terms, [], $aside)->on()->isAt('r', 'aside')->on()->isAt('b');
+    }
+
     public function test_a_stop_shows_only_if_its_condition_holds(): void
     {
         $d = self::d();

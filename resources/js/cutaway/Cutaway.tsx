@@ -155,7 +155,7 @@ const Arcs = memo(function Arcs({ arcs: all, width, count }: { arcs: Arc[]; widt
                         />
                         <text
                             x={from + (arc.to > arc.from ? 8 : -8)}
-                            y={SKY - 10}
+                            y={SKY + 14}
                             textAnchor={arc.to > arc.from ? 'start' : 'end'}
                             className="fill-accent text-xs font-semibold"
                         >

@@ -2,11 +2,11 @@ import { lazy, type ReactNode, Suspense, useEffect, useState } from 'react';
 import type { Answer, AskedQuestion, QuestionPlace } from '../api/types';
 import { Match, Order } from './answers/Arranged';
 import { Choices } from './answers/Choices';
-import { HandIn } from './answers/HandIn';
 import { askedFor, emptyAnswer, type InputProps, isReady } from './answers/parts';
 import { Gaps, Line, Written } from './answers/Typed';
 
 const MathField = lazy(() => import('./answers/MathField'));
+const HandIn = lazy(() => import('./answers/HandIn'));
 
 interface Props {
     place: QuestionPlace;
@@ -51,7 +51,11 @@ function Input({ filesTo, ...props }: InputProps & { filesTo: string | null }) {
         case 'written':
             return <Written {...props} />;
         case 'hand-in':
-            return <HandIn {...props} filesTo={filesTo} />;
+            return (
+                <Suspense fallback={<p>One moment …</p>}>
+                    <HandIn {...props} filesTo={filesTo} />
+                </Suspense>
+            );
         case 'expression':
             return (
                 <Suspense fallback={<Line {...props} />}>

@@ -81,11 +81,19 @@ function TaskCard({ task }: { task: Task }) {
                 </p>
             )}
             {round === null ? (
-                <ul className="mt-2 grid gap-1">
-                    {task.terms.map((sentence) => (
-                        <li key={sentence}>{sentence}</li>
-                    ))}
-                </ul>
+                <>
+                    <p className="mt-2">{task.terms.slice(0, 3).join(' ')}</p>
+                    {task.terms.length > 3 && (
+                        <details className="mt-1">
+                            <summary className="min-h-11 content-center font-semibold">Rounds, and what you will see</summary>
+                            <ul className="grid gap-1">
+                                {task.terms.slice(3).map((sentence) => (
+                                    <li key={sentence}>{sentence}</li>
+                                ))}
+                            </ul>
+                        </details>
+                    )}
+                </>
             ) : (
                 <div className="mt-3 grid gap-1">
                     <HowFar far={round.far} />

@@ -1,6 +1,5 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { Ear, Square, Type } from 'lucide-react';
-import { Popover } from 'radix-ui';
 import { useEffect, useState } from 'react';
 import { client, take } from '../api/client';
 import { Switch } from '../ui/Switch';
@@ -38,8 +37,17 @@ export function ReadingSupport() {
     const queries = useQueryClient();
     const page = useQuery({ queryKey: ['student'], queryFn: () => take(client.GET('/student')) });
     const reading: Reading = { ...plain, ...page.data?.reading };
+    const [open, setOpen] = useState(false);
     const key = JSON.stringify(reading);
     useEffect(() => apply(JSON.parse(key) as Reading), [key]);
+    useEffect(() => {
+        if (!open) {
+            return;
+        }
+        const close = (event: KeyboardEvent) => event.key === 'Escape' && setOpen(false);
+        window.addEventListener('keydown', close);
+        return () => window.removeEventListener('keydown', close);
+    }, [open]);
     const put = (changes: Partial<Reading>) => {
         const next = { ...reading, ...changes };
         apply(next);
@@ -49,15 +57,20 @@ export function ReadingSupport() {
     return (
         <>
             <ReadAloud />
-            <Popover.Root>
-                <Popover.Trigger className="grid size-11 place-items-center rounded-md hover:bg-tint" aria-label="How this page reads">
+            <div className="relative">
+                <button
+                    type="button"
+                    className="grid size-11 place-items-center rounded-md hover:bg-tint"
+                    aria-label="How this page reads"
+                    aria-expanded={open}
+                    onClick={() => setOpen(!open)}
+                >
                     <Type size={20} />
-                </Popover.Trigger>
-                <Popover.Portal>
-                    <Popover.Content
-                        className="z-20 grid w-72 gap-3 rounded-lg border border-edge bg-sheet p-4 shadow-lg"
-                        align="end"
-                        sideOffset={4}
+                </button>
+                {open && (
+                    <section
+                        aria-label="How this page reads"
+                        className="absolute right-0 z-20 mt-1 grid w-72 max-w-[90vw] gap-3 rounded-lg border border-edge bg-sheet p-4 text-base shadow-lg"
                     >
                         <fieldset>
                             <legend className="mb-1 text-sm font-semibold">Size of the type</legend>
@@ -86,9 +99,9 @@ export function ReadingSupport() {
                         />
                         <Switch label="Stronger contrast" checked={reading.contrast} onChange={(contrast) => put({ contrast })} />
                         <Switch label="A face that is easier to read" checked={reading.face} onChange={(face) => put({ face })} />
-                    </Popover.Content>
-                </Popover.Portal>
-            </Popover.Root>
+                    </section>
+                )}
+            </div>
         </>
     );
 }

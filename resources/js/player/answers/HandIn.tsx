@@ -10,7 +10,7 @@ const accepted = { picture: 'image/jpeg,image/png,image/webp,image/gif', sound: 
 const words = { picture: 'a picture', sound: 'a sound', file: 'a file' };
 
 /** Pictures, sounds or files: chosen, photographed or recorded, sent at once, named in the answer. */
-export function HandIn({ question, answer, onChange, filesTo }: InputProps & { filesTo: string | null }) {
+export default function HandIn({ question, answer, onChange, filesTo }: InputProps & { filesTo: string | null }) {
     const accepts = question.accepts ?? [];
     const files = 'files' in answer ? answer.files : [];
     const [named, setNamed] = useState<Record<string, HandedInFile>>({});

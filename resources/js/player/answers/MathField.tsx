@@ -19,8 +19,8 @@ export default function MathField({ answer, onChange }: InputProps) {
         }
         let gone = false;
         let field: HTMLElement | null = null;
-        import('mathlive')
-            .then(({ MathfieldElement }) => {
+        Promise.all([import('mathlive'), import('mathlive/fonts.css')])
+            .then(([{ MathfieldElement }]) => {
                 if (gone || host.current === null) {
                     return;
                 }
@@ -28,11 +28,12 @@ export default function MathField({ answer, onChange }: InputProps) {
                 MathfieldElement.soundsDirectory = null;
                 const made = new MathfieldElement();
                 made.mathVirtualKeyboardPolicy = 'manual';
-                made.menuItems = [];
                 made.setAttribute('aria-label', 'Your answer, a formula');
                 made.value = texOf(first.current);
                 made.addEventListener('input', () => latest.current({ text: plainMath(made.getValue('ascii-math')) }));
                 host.current.replaceChildren(made);
+                // The field knows its menu only once it stands on the page.
+                made.menuItems = [];
                 field = made;
             })
             .catch(() => setFailed(true));

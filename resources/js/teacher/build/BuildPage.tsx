@@ -4,7 +4,7 @@ import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
 import { client, Refused, sentence, take } from '../../api/client';
 import type { Quiz, QuizDocument, Rung, Stop } from '../../api/types';
 import { Cutaway } from '../../cutaway/Cutaway';
-import { addRung, find, insertStop, move, newRung, newStop, remove, stopName } from '../../quiz/document';
+import { addRung, find, insertStop, move, newRung, newStop, remove, stopName, stopWords } from '../../quiz/document';
 import { Button } from '../../ui/Button';
 import { Notice } from '../../ui/Notice';
 import { Switch } from '../../ui/Switch';
@@ -261,13 +261,15 @@ function Builder({ quiz }: { quiz: Quiz }) {
                                 />
                             </div>
                             <div className="flex flex-wrap items-center gap-2">
-                                <Button onClick={() => add('question')}>Add a question</Button>
-                                <Button onClick={() => add('video')}>Add a video</Button>
-                                <Button onClick={() => add('reading')}>Add a reading</Button>
-                                <Button onClick={() => add('text')}>Add a text</Button>
-                                <Button onClick={() => add('drill')}>Add a drill</Button>
-                                <Button onClick={() => add('staircase')}>Add a staircase</Button>
-                                <Button onClick={addSide}>Add a side stop</Button>
+                                <p className="text-sm font-semibold">Add</p>
+                                {(Object.keys(stopWords) as Stop['kind'][]).map((kind) => (
+                                    <Button key={kind} aria-label={`Add a ${stopWords[kind].toLowerCase()}`} onClick={() => add(kind)}>
+                                        {stopWords[kind]}
+                                    </Button>
+                                ))}
+                                <Button aria-label="Add a side stop" onClick={addSide}>
+                                    Side stop
+                                </Button>
                                 <p className="ml-auto text-xs text-soft max-xl:hidden">
                                     On the picture: arrows walk · n stop · r rung · f fork · w rehearse · Alt+arrow moves · Del
                                 </p>

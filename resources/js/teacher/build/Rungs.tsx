@@ -49,7 +49,7 @@ export function AddRung({
                 <select
                     id={id}
                     className="min-h-9 rounded-md border border-edge bg-sheet px-1 text-sm"
-                    aria-label={`Another kind of rung${suffix}`}
+                    aria-label={`Other kinds of rung${suffix}`}
                     value={other}
                     onChange={(event) => setOther(event.currentTarget.value as Rung['kind'])}
                 >
