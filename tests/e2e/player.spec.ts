@@ -30,6 +30,7 @@ test('a student walks by keyboard alone: several choices, an unclear number, a s
         await page.getByLabel('Accepted answer 1', { exact: true }).fill('2');
         await page.getByLabel('May differ by').fill('0.5');
         await expect(page.getByLabel('May differ by')).toHaveValue('0.5');
+        await page.getByRole('button', { name: 'Add an expected wrong answer' }).click();
         await page.getByLabel('Expected wrong answer 2', { exact: true }).fill('200');
         await page.getByText('What follows').nth(1).click();
         await page.getByLabel('Leads to').nth(1).selectOption({ label: 'Side stop: Counting eggs' });

@@ -24,10 +24,13 @@ export function texOf(plain: string): string {
             at++;
         }
     };
+    // What closes the brackets that are open, the innermost last: a bar ends a value only where one is open.
+    const closing: string[] = [];
+    const ends = () => at >= text.length || text[at] === ')' || (text[at] === '|' && closing.at(-1) === '|');
     const sum = (): string => {
         let out = '';
         space();
-        while (at < text.length && text[at] !== ')' && text[at] !== '|') {
+        while (!ends()) {
             const sign = text[at] ?? '';
             if (sign === '+' || sign === '-' || sign === '=') {
                 out += ` ${sign} `;
@@ -42,7 +45,7 @@ export function texOf(plain: string): string {
     const product = (): string => {
         let out = power();
         space();
-        while (at < text.length && !')|+-='.includes(text[at] ?? '')) {
+        while (!ends() && !'+-='.includes(text[at] ?? '')) {
             if (text[at] === '/' || text[at] === '÷') {
                 at++;
                 out = `\\frac{${bare(out)}}{${bare(signed())}}`;
@@ -75,7 +78,9 @@ export function texOf(plain: string): string {
     };
     const group = (close: string): string => {
         at++;
+        closing.push(close);
         const inner = sum();
+        closing.pop();
         if (text[at] === close) {
             at++;
         }

@@ -1,0 +1,52 @@
+<?php
+
+declare(strict_types=1);
+
+namespace HiddenLadder\App\Console;
+
+use HiddenLadder\Core\Quiz\DocumentCheck;
+use HiddenLadder\Core\Quiz\Problem;
+use HiddenLadder\Core\Quiz\QuizDocument;
+use HiddenLadder\Core\Quiz\Upgrade;
+
+/** A quiz document in a file, for the commands that try the rules without the web. */
+final class QuizFile
+{
+    /** Larger files are not quiz documents. */
+    private const LARGEST = 20_000_000;
+
+    /**
+     * @param  list<Problem>  $problems
+     * @param  array<array-key, mixed>  $document  nothing when it is none
+     */
+    private function __construct(public readonly array $problems, public readonly array $document)
+    {
+    }
+
+    public static function read(string $path): self
+    {
+        $size = is_file($path) ? filesize($path) : false;
+        if ($size === false) {
+            return new self([new Problem('', "There is no file $path.")], []);
+        }
+        if ($size > self::LARGEST) {
+            return new self([new Problem('', 'This file is too large for a quiz document.')], []);
+        }
+        $decoded = json_decode((string) file_get_contents($path), true, 128);
+        if (! is_array($decoded)) {
+            return new self([new Problem('', 'This file is not JSON with an object in it: '.json_last_error_msg().'.')], []);
+        }
+
+        return new self((new DocumentCheck)->problems($decoded), Upgrade::toNewest($decoded));
+    }
+
+    /** @throws \DomainException when the document is not sound */
+    public function quiz(): QuizDocument
+    {
+        if ($this->problems !== []) {
+            throw new \DomainException("{$this->problems[0]->reason} (at {$this->problems[0]->pointer})");
+        }
+
+        return QuizDocument::read($this->document);
+    }
+}

@@ -1,0 +1,230 @@
+<?php
+
+declare(strict_types=1);
+
+namespace HiddenLadder\Core\Tests\Round;
+
+use HiddenLadder\Core\Quiz\MasteryTerms;
+use HiddenLadder\Core\Round\Conditions;
+use HiddenLadder\Core\Round\Counts;
+use HiddenLadder\Core\Round\Gates;
+use HiddenLadder\Core\Round\Goal;
+use HiddenLadder\Core\Round\GoalKind;
+use HiddenLadder\Core\Round\KnowledgeTracing;
+use HiddenLadder\Core\Round\Mastery;
+use HiddenLadder\Core\Round\Moment;
+use HiddenLadder\Core\Round\Purpose;
+use HiddenLadder\Core\Round\RoundsSoFar;
+use HiddenLadder\Core\Round\RoundTerms;
+use HiddenLadder\Core\Round\Terms;
+use HiddenLadder\Core\Round\TermsInWords;
+use HiddenLadder\Demo\Draft;
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
+
+/** What rounds add up to: mastery, scores, goals, gates, and the words for terms. */
+final class MasteryTest extends TestCase
+{
+    /**
+     * Corbett and Anderson 1994, with prior .3, learn .15, slip .1, guess .2, worked by hand.
+     *
+     * Right: .3 × .9 = .27; .7 × .2 = .14; .27 / .41 = .658537; + .341463 × .15 = .709756.
+     * Then not right: .709756 × .1 = .0709756; .290244 × .8 = .2321951; .0709756 / .3031707 = .2341110; + .7658890 × .15 = .3489944.
+     */
+    public function test_knowledge_is_traced_by_the_published_equations(): void
+    {
+        $terms = new MasteryTerms;
+        self::assertEqualsWithDelta(0.3, KnowledgeTracing::known([], $terms), 1e-12);
+        self::assertEqualsWithDelta(0.709756, KnowledgeTracing::known([[true, 0.2]], $terms), 1e-6);
+        self::assertEqualsWithDelta(0.3489944, KnowledgeTracing::known([[true, 0.2], [false, 0.2]], $terms), 1e-6);
+        self::assertGreaterThan(0.95, KnowledgeTracing::known(array_fill(0, 4, [true, 0.2]), $terms));
+        self::assertLessThan(KnowledgeTracing::known([[true, 0.2]], $terms), KnowledgeTracing::known([[true, 0.5]], $terms), 'a right guess of two says less');
+    }
+
+    /** @return list<array<string, mixed>> */
+    private static function stops(int $count): array
+    {
+        $d = new Draft('sample');
+
+        return array_map(static fn (int $i): array => $d->asks("s$i", $d->question("s$i", 'number', "$i?", [$d->right((string) $i, '', ['id' => $d->id("s$i-right")])], '', '', [], '0', ['objectives' => [$d->id('goal')]])), range(1, $count));
+    }
+
+    /** @param  array<string, mixed>  $mastery */
+    private static function walked(array $mastery, string $results): Walker
+    {
+        $d = new Draft('sample');
+        $walker = Walker::through(self::stops(strlen($results)), new Terms(tries: 1), ['mastery' => $mastery, 'objectives' => [['id' => $d->id('goal'), 'text' => 'Count.']]]);
+        foreach (str_split($results) as $result) {
+            ($result === '+' ? $walker->right() : $walker->slips())->on();
+        }
+
+        return $walker;
+    }
+
+    /** @return iterable<array{array<string, mixed>, string, bool}> rule, results, whether mastered */
+    public static function rules(): iterable
+    {
+        yield [['rule' => 'required'], '+++', true];
+        yield [['rule' => 'required'], '++-', false];
+        yield [['rule' => 'until-right'], '+++', true];
+        yield [['rule' => 'until-right'], '-++', false];
+        yield [['rule' => 'right', 'need' => 2], '-++', true];
+        yield [['rule' => 'right', 'need' => 3], '-++', false];
+        yield [['rule' => 'in-a-row', 'need' => 2], '+-++', true];
+        yield [['rule' => 'in-a-row', 'need' => 2], '++-+', false];
+        yield [['rule' => 'of-the-last', 'need' => 2, 'last' => 3], '--+-+', true];
+        yield [['rule' => 'of-the-last', 'need' => 2, 'last' => 3], '++--+', false];
+        yield [['rule' => 'of-the-last', 'need' => 2, 'last' => 3], '+', false];
+        yield [['rule' => 'estimate'], '++++', true];
+        yield [['rule' => 'estimate'], '+++-', false];
+        yield [['rule' => 'estimate', 'level' => 0.7], '+', true];
+    }
+
+    /** @param  array<string, mixed>  $mastery */
+    #[DataProvider('rules')]
+    public function test_each_rule_of_mastery_for_quiz_and_objective(array $mastery, string $results, bool $mastered): void
+    {
+        $walker = self::walked($mastery, $results);
+        $found = new Mastery($walker->quiz);
+        self::assertSame($mastered, $found->ofQuiz($walker->terms, [$walker->state])->mastered);
+        $objective = $found->ofObjective($walker->draft->id('goal'), [$walker->state]);
+        self::assertSame([$mastered, strlen($results)], [$objective->mastered, $objective->tries]);
+        self::assertFalse($found->ofObjective('nothing', [$walker->state])->mastered);
+        self::assertFalse($found->ofQuiz($walker->terms, [])->mastered);
+        self::assertTrue((new Conditions($walker->quiz, $walker->terms))->fork([], null, $walker->state) === null);
+    }
+
+    public function test_a_required_stop_may_be_a_drill_or_a_staircase_that_was_met(): void
+    {
+        $d = new Draft('sample');
+        $question = self::stops(1)[0]['question'];
+        foreach ([$d->drill('drill', 'D', [$question], 1, 1, 'deal'), $d->staircase('stairs', 'S', [[$question], [['id' => $d->id('other')] + $question]], [], 3)] as $stop) {
+            $walker = Walker::through([$stop]);
+            while (! $walker->state->isFinished()) {
+                $walker->right()->on();
+            }
+            self::assertTrue((new Mastery($walker->quiz))->ofQuiz(new Terms, [$walker->state])->mastered);
+            $missed = Walker::through([$stop]);
+            while (! $missed->state->isFinished()) {
+                $missed->slips()->on();
+            }
+            self::assertFalse((new Mastery($missed->quiz))->ofQuiz(new Terms, [$missed->state])->mastered);
+        }
+    }
+
+    public function test_parts_count_by_their_weights(): void
+    {
+        $d = new Draft('sample');
+        $stops = self::stops(3);
+        $stops[0]['part'] = $stops[1]['part'] = $d->id('first');
+        $stops[2]['part'] = $d->id('second');
+        $parts = ['parts' => [['id' => $d->id('first'), 'title' => 'First', 'weight' => 1], ['id' => $d->id('second'), 'title' => 'Second', 'weight' => 3]]];
+        $walker = Walker::through($stops, new Terms(tries: 1), $parts)->right()->on()->slips()->on()->right()->on();
+        self::assertEqualsWithDelta((1 * 0.5 + 3 * 1.0) / 4, $walker->share(), 1e-12);
+        self::assertEqualsWithDelta(2.0, \HiddenLadder\Core\Round\Score::ofRound($walker->quiz, $walker->terms, $walker->state)->points(), 1e-12);
+    }
+
+    public function test_the_finish_has_words_for_the_score(): void
+    {
+        $d = new Draft('sample');
+        $finishes = ['finishes' => [['id' => $d->id('finish'), 'title' => 'End', 'message' => 'Bye.', 'byScore' => [['from' => 0.5, 'message' => 'Half.'], ['from' => 1, 'message' => 'All.']]]]];
+        $end = static fn (string $results): string => (static function (Walker $walker) use ($results): string {
+            foreach (str_split($results) as $result) {
+                ($result === '+' ? $walker->right() : $walker->slips())->on();
+            }
+
+            return $walker->place()['message'];
+        })(Walker::through(self::stops(2), new Terms(tries: 1), $finishes));
+        self::assertSame(['All.', 'Half.', 'Bye.'], [$end('++'), $end('+-'), $end('--')]);
+    }
+
+    /** @return iterable<array{Counts, float}> */
+    public static function counts(): iterable
+    {
+        yield [Counts::Best, 0.9];
+        yield [Counts::Last, 0.6];
+        yield [Counts::First, 0.3];
+        yield [Counts::Mean, 0.6];
+    }
+
+    #[DataProvider('counts')]
+    public function test_the_score_that_counts(Counts $counts, float $score): void
+    {
+        $soFar = new RoundsSoFar(new Terms(rounds: new RoundTerms(limit: 3, pauseMinutes: 10, counts: $counts)), [0.3, 0.9, 0.6], 5000);
+        self::assertEqualsWithDelta($score, $soFar->score(), 1e-12);
+        self::assertNull($soFar->nextFrom(), 'three of three are done');
+        self::assertSame(605_000, (new RoundsSoFar(new Terms(rounds: new RoundTerms(limit: 4, pauseMinutes: 10)), [0.3, 0.9, 0.6], 5000))->nextFrom());
+        self::assertNull((new RoundsSoFar(new Terms, [], null))->score());
+        self::assertSame(0, (new RoundsSoFar(new Terms, [], null))->nextFrom());
+    }
+
+    /** @return iterable<array{Goal, list<float>, ?array{done: int, need: int, reached: bool}}> */
+    public static function goals(): iterable
+    {
+        yield [new Goal, [1.0], null];
+        yield [new Goal(GoalKind::Rounds, 3), [0.2, 0.4], ['done' => 2, 'need' => 3, 'reached' => false]];
+        yield [new Goal(GoalKind::Perfect, 2), [1.0, 0.5, 1.0], ['done' => 2, 'need' => 2, 'reached' => true]];
+        yield [new Goal(GoalKind::RoundsOrPerfect, 3), [0.4, 1.0], ['done' => 3, 'need' => 3, 'reached' => true]];
+        yield [new Goal(GoalKind::RoundsOrPerfect, 3), [0.4], ['done' => 1, 'need' => 3, 'reached' => false]];
+        yield [new Goal(GoalKind::Score, 1, 0.8), [0.5, 0.8], ['done' => 1, 'need' => 1, 'reached' => true]];
+    }
+
+    /**
+     * @param  list<float>  $scores
+     * @param  ?array{done: int, need: int, reached: bool}  $goal
+     */
+    #[DataProvider('goals')]
+    public function test_goals_over_rounds(Goal $of, array $scores, ?array $goal): void
+    {
+        self::assertSame($goal, (new RoundsSoFar(new Terms(goal: $of), $scores, 0))->goal());
+    }
+
+    public function test_quizzes_that_wait_for_each_other_are_found(): void
+    {
+        self::assertSame([], Gates::circle(['a' => ['b', 'c'], 'b' => ['c'], 'c' => []]));
+        self::assertSame(['b', 'c'], Gates::circle(['a' => ['b'], 'b' => ['c'], 'c' => ['b']]));
+        self::assertSame(['a'], Gates::circle(['a' => ['a']]));
+    }
+
+    public function test_every_purpose_is_said_in_plain_words(): void
+    {
+        $words = array_map(static fn (Purpose $purpose): string => implode(' ', TermsInWords::sentences(Terms::for($purpose))), Purpose::cases());
+        self::assertCount(4, array_unique($words));
+        self::assertStringContainsString('as often as you like', $words[0]);
+        self::assertStringContainsString('change your answers until you hand them in', $words[1]);
+        self::assertStringContainsString('2 tries at each question. A later try gives fewer points.', $words[2]);
+        self::assertStringContainsString('one try', $words[3]);
+        $more = implode(' ', TermsInWords::sentences(new Terms(
+            freeOrder: true, alikeAfterSlip: true, rounds: new RoundTerms(3, 15, Counts::Mean), goal: new Goal(GoalKind::Score, 1, 0.8), secondsForQuestion: 90, secondsForRound: 600,
+            seen: ['score' => Moment::Never] + Terms::learn()->seen,
+        )));
+        foreach (['any order', 'another question like it', 'up to 3 rounds, with a pause of 15 minutes', 'their mean counts', '10 minutes for the whole round', '90 seconds for each question', '80 % of the points'] as $said) {
+            self::assertStringContainsString($said, $more);
+        }
+        self::assertStringNotContainsString('your score', $more);
+        self::assertStringContainsString('from the front', implode(' ', TermsInWords::sentences(new Terms(together: true))));
+    }
+
+    public function test_what_one_term_does_to_others_is_said(): void
+    {
+        $said = static fn (Terms $terms): string => implode(' ', TermsInWords::consequences($terms));
+        self::assertStringContainsString('forks that look back', $said(new Terms(freeOrder: true)));
+        self::assertStringContainsString('Ladders rest until', $said(new Terms(handedIn: true)));
+        self::assertStringContainsString('Nobody sees a ladder', $said(new Terms(handedIn: true, help: false)));
+        self::assertStringContainsString('ladders rest and feedback', $said(new Terms(together: true)));
+        self::assertStringContainsString('After try 2', $said(new Terms(tries: 2)));
+        self::assertStringContainsString('set a question aside', $said(new Terms(help: false)));
+        self::assertStringContainsString('only once the task is closed', $said(new Terms));
+    }
+
+    public function test_later_terms_reach_a_round_only_in_its_favour(): void
+    {
+        $round = new Terms(tries: 2, secondsForRound: 600, secondsForQuestion: 60);
+        $favoured = $round->favouredBy(new Terms(tries: 1, secondsForRound: 900, secondsForQuestion: 30));
+        self::assertSame([2, 900, 60], [$favoured->tries, $favoured->secondsForRound, $favoured->secondsForQuestion]);
+        self::assertNull($round->favouredBy(new Terms)->secondsForRound);
+        foreach (Purpose::cases() as $purpose) {
+            self::assertEquals(Terms::for($purpose), Terms::read(\HiddenLadder\Core\Fields::of(Terms::for($purpose)->toArray())));
+        }
+    }
+}
