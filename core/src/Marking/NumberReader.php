@@ -48,8 +48,8 @@ final readonly class NumberReader
         if (strlen($text) > self::LONGEST || ! mb_check_encoding($text, 'UTF-8')) {
             return [];
         }
-        if (preg_match('/^-?\d{1,18}(?:\.\d{1,2})?$/', $text) === 1) {
-            return [BigDecimal::of($text)->toBigRational()->simplified()];
+        if (preg_match('/^(-?\d{1,12})(?:\.(\d{1,2}))?$/', $text, $parts) === 1) {
+            return [self::small($parts[1], $parts[2] ?? '')];
         }
         $plain = $this->plain($text);
         $share = 1;
@@ -67,6 +67,21 @@ final readonly class NumberReader
             static fn (BigRational $value): BigRational => $value->multipliedBy($sign)->dividedBy($share)->simplified(),
             $this->unsigned($plain),
         );
+    }
+
+    /** A small decimal as a fraction in its lowest terms, by machine integers. */
+    private static function small(string $whole, string $decimals): BigRational
+    {
+        $above = (int) ($whole.$decimals);
+        $below = 10 ** strlen($decimals);
+        foreach ([2, 5] as $prime) {
+            while ($below % $prime === 0 && $above % $prime === 0) {
+                $above = intdiv($above, $prime);
+                $below = intdiv($below, $prime);
+            }
+        }
+
+        return BigRational::nd($above, $below);
     }
 
     /** A number in plain notation: a terminating decimal as one, anything else as a fraction. */
@@ -88,6 +103,11 @@ final readonly class NumberReader
     /** One way of writing for what is typed in many: signs, spaces, vulgar fractions, powers of ten. */
     private function plain(string $text): string
     {
+        if (preg_match('/[^\x20-\x7E]/', $text) !== 1) {
+            $text = str_contains($text, '*') ? (string) preg_replace('/ *\* *10 *\^ */', 'e', $text) : $text;
+
+            return trim(str_contains($text, '  ') ? (string) preg_replace('/ +/', ' ', $text) : $text, ' ');
+        }
         $text = (string) preg_replace_callback(
             '/[\x{BC}-\x{BE}\x{2150}-\x{215E}\x{2189}]/u',
             static fn (array $match): string => ' '.str_replace("\u{2044}", '/', (string) \Normalizer::normalize($match[0], \Normalizer::FORM_KC)),

@@ -13,8 +13,11 @@ use HiddenLadder\Core\Fields;
 /** How far a number may lie from an accepted one: an absolute distance, a share of it, or so many significant figures. Exact. */
 final readonly class Tolerance
 {
+    private bool $isExact;
+
     private function __construct(private string $kind, private BigDecimal $value)
     {
+        $this->isExact = $kind !== 'figures' && $value->isZero();
     }
 
     public static function read(Fields $fields): self
@@ -22,15 +25,12 @@ final readonly class Tolerance
         return new self($fields->string('kind'), BigDecimal::of($fields->string('value')));
     }
 
-    public function isExact(): bool
-    {
-        return $this->kind !== 'figures' && $this->value->isZero();
-    }
-
+    /** Both numbers are in their lowest terms. */
     public function admits(BigRational $accepted, BigRational $given): bool
     {
-        if ($this->isExact()) {
-            return $accepted->isEqualTo($given);
+        if ($this->isExact) {
+            // Both are in their lowest terms.
+            return $accepted->getNumerator()->isEqualTo($given->getNumerator()) && $accepted->getDenominator()->isEqualTo($given->getDenominator());
         }
         if ($this->kind === 'figures') {
             $figures = max(1, min(30, $this->value->toScale(0, RoundingMode::DOWN)->toInt()));
