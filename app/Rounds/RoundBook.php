@@ -50,6 +50,9 @@ final class RoundBook
     /** Events made before closing count when they arrive within so many milliseconds after it. */
     private const LATE = 24 * 3600 * 1000;
 
+    /** @var array<string, Engine> by edition, revision and terms */
+    private array $engines = [];
+
     /** @var array<string, QuizDocument> editions read in this request, by id and revision */
     private array $read = [];
 
@@ -250,7 +253,7 @@ final class RoundBook
      *
      * @throws \DomainException when a stored event is refused, which the rules of an edition never change into
      */
-    public function fold(Round $round, ?int $upTo = null, bool $anew = false): Folded
+    public function fold(Round $round, ?int $upTo = null, bool $anew = false, bool $withFacts = false): Folded
     {
         $events = $round->events()->when($upTo !== null, static fn ($query) => $query->where('number', '<=', $upTo))->get();
 
@@ -258,7 +261,7 @@ final class RoundBook
             Event::read($stored->kind, Fields::of($stored->data)),
             $stored->taken_ms,
             $anew ? null : $stored->facts,
-        )));
+        )), $withFacts);
     }
 
     /** Derives the round's stored state anew from its events. */
@@ -279,7 +282,7 @@ final class RoundBook
     public function decideAnew(): void
     {
         foreach (Round::query()->with(['edition.corrections', 'assignment'])->lazyById(100) as $round) {
-            $folded = $this->fold($round, anew: true);
+            $folded = $this->fold($round, anew: true, withFacts: true);
             foreach ($folded->facts as $index => $facts) {
                 RoundEvent::query()->where('round_id', $round->id)->where('number', $index + 1)->update(['facts' => self::encoded($facts)]);
             }
@@ -353,7 +356,11 @@ final class RoundBook
 
     private function engine(Round $round): Engine
     {
-        return new Engine($this->quiz($round), $this->terms($round));
+        $terms = $this->terms($round);
+        $edition = $this->edition($round);
+
+        // Rounds of one task share their engine, and what it has marked already.
+        return $this->engines["$edition->id/$edition->revision/".json_encode($terms->toArray())] ??= new Engine($this->quiz($round), $terms);
     }
 
     private function projection(Round $round, bool $comingBack): Projection

@@ -323,7 +323,7 @@ final readonly class Fields
      */
     public function only(array $known): self
     {
-        foreach (array_keys($this->values) as $name) {
+        foreach ($this->values as $name => $value) {
             if (! in_array((string) $name, $known, true)) {
                 throw new MalformedInput("$this->pointer/$name", 'this field is not known here');
             }

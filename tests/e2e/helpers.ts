@@ -42,7 +42,7 @@ export async function saved(page: Page): Promise<void> {
 }
 
 /** Makes a class with these names, gives it the quiz, and tells its phrase. */
-export async function giveOut(page: Page, title: string, names: string[]): Promise<string> {
+export async function giveOut(page: Page, title: string, names: string[], terms: () => Promise<void> = async () => {}): Promise<string> {
     await page.getByRole('link', { name: 'Classes' }).click();
     await page.getByLabel('Name of a new class').fill('Year 8');
     await page.getByRole('button', { name: 'Make a class' }).click();
@@ -50,6 +50,7 @@ export async function giveOut(page: Page, title: string, names: string[]): Promi
     await page.getByRole('button', { name: 'Add to the roster' }).click();
     await expect(page.getByText(`${names.length} ${names.length === 1 ? 'name' : 'names'} added.`)).toBeVisible();
     await page.getByLabel('Give out a quiz').selectOption({ label: title });
+    await terms();
     await page.getByRole('button', { name: 'Give out' }).click();
     await expect(page.getByRole('link', { name: new RegExp(title) })).toBeVisible();
     return (await page.locator('aside p.font-display').textContent()) ?? '';

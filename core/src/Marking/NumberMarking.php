@@ -40,6 +40,13 @@ final class NumberMarking
     /** @return list<Quantity> nothing when it is no number with a known unit, several when it can be meant in several ways */
     public function quantities(string $text): array
     {
+        // The usual way of writing one; everything else goes the long way.
+        if (preg_match('/^(-?\d{1,12}(?:\.\d{1,2})?) ?([A-Za-z]{1,4})$/', $text, $parts) === 1) {
+            $usual = Unit::read($parts[2]);
+            if ($usual !== null) {
+                return [new Quantity($this->reader->readings($parts[1])[0], $usual)];
+            }
+        }
         $numbers = $this->reader->readings($text);
         if ($numbers !== []) {
             return array_map(static fn (BigRational $number): Quantity => new Quantity($number, null), $numbers);

@@ -68,20 +68,18 @@ final readonly class Response
      */
     public static function read(Fields $fields): self
     {
-        foreach (['choices', 'order', 'files'] as $as) {
-            if ($fields->has($as)) {
-                $list = self::few($fields->only([$as])->strings($as), $as);
+        $as = (string) array_key_first($fields->all());
+        if ($as !== 'text' && in_array($as, ['choices', 'order', 'files', 'pairs', 'gaps'], true)) {
+            $fields->only([$as]);
+            if ($as === 'pairs' || $as === 'gaps') {
+                return new self($as, [], self::few($fields->stringMapOr($as), $as), null);
+            }
+            $list = self::few($fields->strings($as), $as);
 
-                return new self($as, $as === 'order' ? $list : array_values(array_unique($list)), [], null);
-            }
-        }
-        foreach (['pairs', 'gaps'] as $as) {
-            if ($fields->has($as)) {
-                return new self($as, [], self::few($fields->only([$as])->stringMapOr($as), $as), null);
-            }
+            return new self($as, $as === 'order' || count($list) < 2 ? $list : array_values(array_unique($list)), [], null);
         }
 
-        return self::text($fields->only(['text'])->string('text'));
+        return new self('text', [], [], $fields->only(['text'])->string('text'));
     }
 
     /**

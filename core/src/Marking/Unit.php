@@ -91,6 +91,9 @@ final readonly class Unit
     /** A number of this unit in another; null where they do not measure the same thing. */
     public function convert(BigRational $number, self $to): ?BigRational
     {
+        if ($this === $to) {
+            return $number;
+        }
         if ($this->dimension !== $to->dimension) {
             return null;
         }

@@ -29,12 +29,18 @@ final class DocumentIndex
     /** @var array<string, Rung> */
     public array $rungs = [];
 
+    /** @var array<string, true> stops with a question that has a time limit, on its ladders too; '' for the pool */
+    public array $timed = [];
+
+    private string $here = '';
+
     /** @var array<string, true> stops that forks or conditions join to others */
     public array $joined = [];
 
     public function stop(Stop $stop): void
     {
         $this->stops[$stop->id] = $stop;
+        $this->here = $stop->id;
         $targets = array_map(static fn (Fork $fork): string => $fork->to, $stop->forks);
         foreach ($stop->questions() as $question) {
             foreach ($question->allEntries() as $entry) {
@@ -57,11 +63,15 @@ final class DocumentIndex
         if ($stop instanceof StaircaseStop) {
             $this->ladder($stop->id, $stop->ladder);
         }
+        $this->here = '';
     }
 
     public function question(Question $question): void
     {
         $this->questions[$question->id] = $question;
+        if ($question->seconds !== null) {
+            $this->timed[$this->here] = true;
+        }
         foreach ($question->ladders() as $ladder) {
             $this->ladder($ladder['owner'], $ladder['rungs']);
         }

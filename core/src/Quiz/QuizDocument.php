@@ -38,6 +38,9 @@ final readonly class QuizDocument
     /** @var array<string, list<Question>> of the pool, by alike group */
     private array $alikes;
 
+    /** @var array<string, true> stops with a question that has a time limit; '' where a stand-in may have one */
+    private array $timed;
+
     /** @var array<string, true> stops that forks or conditions join to others */
     private array $joined;
 
@@ -82,6 +85,7 @@ final readonly class QuizDocument
         $this->rungs = $index->rungs;
         $this->alikes = $alikes;
         $this->joined = $index->joined;
+        $this->timed = $index->timed;
         $this->positions = array_flip(array_map(static fn (Stop $stop): string => $stop->id, $stops));
     }
 
@@ -155,6 +159,12 @@ final readonly class QuizDocument
     public function stopOf(string $question): ?Stop
     {
         return $this->stopsById[$this->places[$question]['stop'] ?? ''] ?? null;
+    }
+
+    /** Whether a question asked at this stop may have a time limit of its own. */
+    public function mayBeTimed(string $stop): bool
+    {
+        return isset($this->timed[$stop]) || isset($this->timed['']);
     }
 
     /** Whether a fork leads from or to this stop, or it shows only sometimes, so that its place in the order matters. */

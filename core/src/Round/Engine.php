@@ -42,16 +42,20 @@ final readonly class Engine
      * went stays as the events' facts have it.
      *
      * @param  iterable<Taken>  $events
+     * @param  bool  $withFacts  whether what each event comes to is wanted too
      *
      * @throws \DomainException when an event does not fit the round, which those that were taken always do
      */
-    public function fold(iterable $events): Folded
+    public function fold(iterable $events, bool $withFacts = false): Folded
     {
-        $walk = new Walk($this->quiz, $this->terms, $this->position, $this->marker, new State);
+        $walk = new Walk($this->quiz, $this->terms, $this->position, $this->marker, new State, $withFacts);
         $facts = [];
         foreach ($events as $taken) {
             try {
-                $facts[] = $walk->take($taken->event, $taken->at, $taken->facts);
+                $told = $walk->take($taken->event, $taken->at, $taken->facts);
+                if ($withFacts) {
+                    $facts[] = $told;
+                }
             } catch (Refused $refused) {
                 throw new \DomainException('Event '.($walk->state->number + 1)." does not fit: {$refused->getMessage()}", 0, $refused);
             }

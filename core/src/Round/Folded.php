@@ -7,7 +7,7 @@ namespace HiddenLadder\Core\Round;
 /** A round's events, folded. */
 final readonly class Folded
 {
-    /** @param  list<list<Fact>>  $facts by event: results as they are now, the path as it was */
+    /** @param  list<list<Fact>>  $facts by event, where they were wanted: results as they are now, the path as it was */
     public function __construct(public State $state, public array $facts)
     {
     }

@@ -75,8 +75,11 @@ final readonly class Position
     /** The rung the student stands on, where it is help to look at and no question. */
     public function rung(State $state): ?Rung
     {
-        $top = $state->top();
-        $rung = $top?->kind === FrameKind::Rung ? $this->quiz->rung($top->id) : null;
+        $top = $state->path === [] ? null : $state->path[count($state->path) - 1];
+        if ($top === null || $top->kind !== FrameKind::Rung) {
+            return null;
+        }
+        $rung = $this->quiz->rung($top->id);
 
         return $rung?->kind === RungKind::Question ? null : $rung;
     }
@@ -84,7 +87,8 @@ final readonly class Position
     /** The drill or staircase that asks where the student is, also while they stand on a rung of its. */
     public function series(State $state): DrillStop|StaircaseStop|null
     {
-        foreach (array_reverse($state->path) as $frame) {
+        for ($i = count($state->path) - 1; $i >= 0; $i--) {
+            $frame = $state->path[$i];
             if ($frame->kind === FrameKind::Rung && $this->quiz->rung($frame->id)?->kind !== RungKind::Question) {
                 continue;
             }
@@ -235,10 +239,13 @@ final readonly class Position
     /** Milliseconds since 1970 at which the time for the question asked now ends; null without a limit. */
     public function questionEnds(Question $home, State $state): ?int
     {
+        $since = ($state->records[$home->id] ?? null)?->since;
+        if ($since === null) {
+            return null;
+        }
         $seconds = $this->secondsFor($home, $state);
-        $since = $state->record($home->id)->since;
 
-        return $seconds === null || $since === null ? null : $since + (int) (1000 * $seconds * $state->extra);
+        return $seconds === null ? null : $since + (int) (1000 * $seconds * $state->extra);
     }
 
     public function secondsFor(Question $home, State $state): ?int

@@ -73,7 +73,10 @@ final class State
 
     public function record(string $question): Record
     {
-        return $this->records[$question] ?? new Record;
+        /** @var ?Record $none one serves for all that is not there yet: from outside a record is only read */
+        static $none = null;
+
+        return $this->records[$question] ?? ($none ??= new Record);
     }
 
     /** The stop the student is at, or under. */

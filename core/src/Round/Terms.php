@@ -186,7 +186,7 @@ final readonly class Terms
     /** The share of the points that is left at a try, from 1. */
     public function shareAt(int $try): float
     {
-        return $this->shares[min(max(1, $try), count($this->shares)) - 1];
+        return $this->shares[$try - 1] ?? $this->shares[count($this->shares) - 1];
     }
 
     /** Free order, or a round that is handed in whole: there is an overview to move about in. */

@@ -43,7 +43,7 @@ final class Walk
     /** @var list<Fact> */
     private array $facts = [];
 
-    /** @var ?list<array<array-key, mixed>> facts of the event as it was taken, less the decisions followed */
+    /** @var ?array<int, array<array-key, mixed>> facts of the event as it was taken, less the decisions followed */
     private ?array $recorded = null;
 
     private int $at = 0;
@@ -54,6 +54,7 @@ final class Walk
         private readonly Position $position,
         private readonly Marker $marker,
         public readonly State $state,
+        private readonly bool $withFacts = true,
     ) {
         $this->conditions = new Conditions($quiz, $terms);
         $this->seriesWalk = new SeriesWalk;
@@ -175,14 +176,16 @@ final class Walk
     private function marked(Question $home, Question $question, Record $record, Mark $mark): void
     {
         $record->mark = $mark;
-        $this->tell(FactKind::Marked, ['question' => $question->id, 'home' => $home->id] + $mark->toArray());
+        if ($this->withFacts) {
+            $this->tell(FactKind::Marked, ['question' => $question->id, 'home' => $home->id] + $mark->toArray());
+        }
         if ($mark->result === Result::Unclear) {
             if ($mark->near === null || ! $this->terms->almostCosts) {
                 return;
             }
             $mark = new Mark(Result::NotRight, 0.0, null, null, $mark->near);
         }
-        foreach ($record->response?->as === 'choices' ? $record->response->list : array_filter([$mark->entry], is_string(...)) as $entry) {
+        foreach (self::matched($record, $mark) as $entry) {
             $record->matched[$entry] = ($record->matched[$entry] ?? 0) + 1;
         }
         if ($mark->result === Result::Noted) {
@@ -197,6 +200,16 @@ final class Walk
         }
         $record->share = max($record->share, $mark->share * $this->terms->shareAt($record->tries));
         $right ? $this->right($home, $record) : $this->slip($home, $question, $record, $mark);
+    }
+
+    /** @return list<string> the entries that an answer matched: all that were chosen, or the one that was typed */
+    private static function matched(Record $record, Mark $mark): array
+    {
+        if ($record->response?->as === 'choices') {
+            return $record->response->list;
+        }
+
+        return $mark->entry === null ? [] : [$mark->entry];
     }
 
     /** There is no right or wrong to it: noted, or waiting for somebody to judge it. */
@@ -396,7 +409,7 @@ final class Walk
     /** A verdict stands here; also where a corrected key has made the answer right since. */
     private function isTold(Question $home): bool
     {
-        return $this->state->told || ($this->position->rung($this->state) === null && $this->state->record($home->id)->standing->isRight() && $this->position->series($this->state) === null);
+        return $this->state->told || ($this->state->record($home->id)->standing->isRight() && $this->position->rung($this->state) === null && $this->position->series($this->state) === null);
     }
 
     private function watch(Watched $event): void
@@ -546,7 +559,7 @@ final class Walk
         $record->mark = $mark;
         $record->tries = 1;
         $this->tell(FactKind::Marked, ['question' => $home->id, 'home' => $home->id] + $mark->toArray());
-        foreach ($record->response->as === 'choices' ? $record->response->list : array_filter([$mark->entry], is_string(...)) as $entry) {
+        foreach (self::matched($record, $mark) as $entry) {
             $record->matched[$entry] = 1;
         }
         if ($mark->result === Result::Noted) {
@@ -806,7 +819,8 @@ final class Walk
     {
         if ($this->recorded !== null) {
             // What comes back is shown too, but after it was decided that it does.
-            $next = in_array(FactKind::Returns->value, array_column($this->recorded, 'kind'), true) ? null : self::text($this->recorded(FactKind::Shown) ?? [], 'stop');
+            $shown = $this->hasRecorded(FactKind::Returns) ? null : $this->recorded(FactKind::Shown);
+            $next = $shown === null ? null : self::text($shown, 'stop');
         } else {
             $next = $this->nextStop($left);
         }
@@ -961,8 +975,12 @@ final class Walk
     /** The time for a question runs from when it is shown, or shown again. */
     private function startClock(): void
     {
+        $path = $this->state->path;
+        if ($path === [] || $this->state->told || ($this->terms->secondsForQuestion === null && ! $this->quiz->mayBeTimed($path[count($path) - 1]->id) && ! $this->quiz->mayBeTimed($path[0]->id))) {
+            return;
+        }
         $home = $this->position->home($this->state);
-        if ($home === null || $this->state->told || $this->position->secondsFor($home, $this->state) === null || $this->position->rung($this->state) !== null) {
+        if ($home === null || $this->position->secondsFor($home, $this->state) === null || $this->position->rung($this->state) !== null) {
             return;
         }
         if ($this->state->record($home->id)->since === null) {
@@ -1029,19 +1047,29 @@ final class Walk
         $decision = $this->recorded === null ? $compute() : ($this->recorded($kind) ?? []);
         unset($decision['kind']);
         if ($decision !== []) {
-            $this->facts[] = new Fact($kind, $decision);
+            $this->tell($kind, $decision);
         }
 
         return $decision;
     }
 
+    private function hasRecorded(FactKind $kind): bool
+    {
+        foreach ($this->recorded ?? [] as $fact) {
+            if (($fact['kind'] ?? null) === $kind->value) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
     /** @return array<array-key, mixed>|null the next recorded fact of the kind */
     private function recorded(FactKind $kind): ?array
     {
-        $all = $this->recorded ?? [];
-        foreach ($all as $index => $fact) {
+        foreach ($this->recorded ?? [] as $index => $fact) {
             if (($fact['kind'] ?? null) === $kind->value) {
-                $this->recorded = array_values(array_diff_key($all, [$index => true]));
+                unset($this->recorded[$index]);
 
                 return $fact;
             }
@@ -1053,7 +1081,9 @@ final class Walk
     /** @param  array<string, mixed>  $data */
     private function tell(FactKind $kind, array $data): void
     {
-        $this->facts[] = new Fact($kind, $data);
+        if ($this->withFacts) {
+            $this->facts[] = new Fact($kind, $data);
+        }
     }
 
     /** @param  array<array-key, mixed>  $data */

@@ -114,7 +114,7 @@ final class AssignmentController extends Controller
         $found = Student::query()->whereHas('classes', static fn ($classes) => $classes->whereKey($assignment->class_id))->findOrFail($student);
         $rounds = $assignment->rounds()->where('student_id', $found->id)->with('events')->orderBy('number')->get();
         $walks = $rounds->map(function (Round $round) use ($book): array {
-            $folded = $book->fold($round);
+            $folded = $book->fold($round, withFacts: true);
 
             return self::walk($round, $folded, $book->quiz($round), $book->terms($round));
         });

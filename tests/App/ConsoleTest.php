@@ -1,0 +1,83 @@
+<?php
+
+declare(strict_types=1);
+
+namespace HiddenLadder\App\Tests;
+
+use HiddenLadder\Core\Tests\Sample;
+use HiddenLadder\Demo\Circuits;
+use HiddenLadder\Demo\Draft;
+use Illuminate\Support\Facades\Artisan;
+
+/** The rules tried on files, without the web. */
+final class ConsoleTest extends AppTestCase
+{
+    private static function file(mixed $content): string
+    {
+        $path = (string) tempnam(sys_get_temp_dir(), 'quiz');
+        file_put_contents($path, is_string($content) ? $content : (string) json_encode($content));
+
+        return $path;
+    }
+
+    /**
+     * @param  array<string, mixed>  $arguments
+     * @return array{int, mixed}
+     */
+    private static function run_(string $command, array $arguments): array
+    {
+        return [Artisan::call($command, $arguments), json_decode(Artisan::output(), true)];
+    }
+
+    public function test_a_document_is_checked(): void
+    {
+        [$code, $told] = self::run_('quiz:check', ['file' => self::file(Circuits::document()), '--json' => true]);
+        self::assertSame([0, true, true, []], [$code, $told['sound'], $told['publishable'], $told['problems']]);
+        [$code, $told] = self::run_('quiz:check', ['file' => self::file(Sample::with(['colour'], 'red')), '--json' => true]);
+        self::assertSame([1, false], [$code, $told['sound']]);
+        $this->artisan('quiz:check', ['file' => self::file(Sample::with(['title'], ''))])->expectsOutputToContain('has no title')->assertFailed();
+        $this->artisan('quiz:check', ['file' => '/nowhere'])->expectsOutputToContain('There is no file')->assertFailed();
+        $this->artisan('quiz:check', ['file' => self::file('{"a":')])->expectsOutputToContain('not JSON')->assertFailed();
+    }
+
+    public function test_responses_are_marked_or_told_why_not(): void
+    {
+        $d = new Draft('mark');
+        $question = $d->question('q', 'number', 'Q?', [$d->right('0.5 A')], '', '', []);
+        [$code, $marks] = self::run_('quiz:mark', ['file' => self::file([
+            ['question' => $question, 'response' => ['text' => '500 mA']],
+            ['question' => $question, 'response' => ['text' => 'many']],
+            ['question' => ['kind' => 'oracle'] + $question, 'response' => ['text' => '1']],
+            ['question' => $question, 'response' => ['point' => 3]],
+            'nonsense',
+        ])]);
+        self::assertSame(0, $code);
+        self::assertSame(['right', $d->id('entry/0.5 A//right')], [$marks[0]['result'], $marks[0]['entry']]);
+        self::assertStringContainsString('cannot be read', $marks[1]['error']);
+        self::assertSame('/question/kind', $marks[2]['pointer']);
+        self::assertSame('/response/point', $marks[3]['pointer']);
+        self::assertArrayHasKey('error', $marks[4]);
+        $this->artisan('quiz:mark', ['file' => self::file('{"a":1}')])->assertFailed();
+    }
+
+    public function test_a_quiz_is_walked_by_given_events_and_by_made_up_students(): void
+    {
+        $file = self::file(Circuits::document());
+        [, $never] = self::run_('quiz:walk', ['file' => $file, '--student' => 'never', '--json' => true]);
+        self::assertEquals([true, 1.0], [$never['finished'], $never['score']]);
+        [, $always] = self::run_('quiz:walk', ['file' => $file, '--student' => 'always-slips', '--seed' => '4', '--json' => true]);
+        self::assertTrue($always['finished']);
+        self::assertLessThan(0.2, $always['score']);
+        self::assertSame($always, self::run_('quiz:walk', ['file' => $file, '--student' => 'always-slips', '--seed' => '4', '--json' => true])[1], 'the same seed walks the same');
+        $answers = json_encode([
+            ['kind' => 'answered', 'data' => ['question' => Sample::id('first/question'), 'response' => ['choices' => [Sample::id('entry/plain')]]]],
+            ['kind' => 'set-aside', 'data' => ['question' => Sample::id('first/question')]],
+        ]);
+        [, $walk] = self::run_('quiz:walk', ['file' => self::file(Sample::document()), '--answers' => $answers, '--json' => true]);
+        self::assertSame([Sample::id('first'), Sample::id('hint-1')], $walk['steps'][1]['path']);
+        self::assertSame('not-here', $walk['steps'][2]['refused']);
+        $this->artisan('quiz:walk', ['file' => $file, '--student' => 'half'])->expectsOutputToContain('Finished with')->assertSuccessful();
+        $this->artisan('quiz:walk', ['file' => $file, '--student' => 'sometimes'])->assertFailed();
+        $this->artisan('quiz:walk', ['file' => $file, '--terms' => '{"tries":0}'])->assertFailed();
+    }
+}
