@@ -71,3 +71,52 @@ test('the student’s views', async ({ browser }) => {
     await page.waitForTimeout(900);
     await page.screenshot({ path: `${folder}/video.png` });
 });
+
+test('terms and a drill', async ({ page }) => {
+    await signInToDemo(page);
+    await page.goto('/quizzes');
+    await page.getByRole('link', { name: /Simple electric circuits/ }).click();
+    await page.getByRole('button', { name: /^Stop 7/ }).click();
+    await page.waitForTimeout(600);
+    await page.screenshot({ path: `${folder}/build-drill.png` });
+    await page.goto('/classes');
+    await page.getByRole('link', { name: /Year 8 Geography/ }).click();
+    await page.getByLabel('Give out a quiz').selectOption({ label: 'Reading note values' });
+    await page.getByRole('button', { name: 'Give it otherwise' }).click();
+    await page.getByLabel('Purpose').selectOption({ index: 1 });
+    await page.getByText('What a student is told').scrollIntoViewIfNeeded();
+    await page.waitForTimeout(600);
+    await page.screenshot({ path: `${folder}/terms.png` });
+});
+
+test('other kinds of answer', async ({ browser }) => {
+    const page = await enter(browser, 'silver heron reef', 'Viktor Hale');
+    const press = (name: string) => page.getByRole('button', { name, exact: true }).click();
+    const right = async (fill: () => Promise<unknown>) => {
+        await fill();
+        await press('Check');
+        await press('Go on');
+    };
+    await page.getByRole('listitem').filter({ hasText: 'Simple electric circuits' }).getByRole('button', { name: 'Start' }).click();
+    await press('Go on');
+    await right(() => page.getByLabel('No, the way back is missing').check());
+    await right(() => page.getByLabel('True').check());
+    for (const [thing, unit] of [
+        ['voltage', 'volt'],
+        ['current', 'metre'],
+        ['resistance', 'ohm'],
+    ] as const) {
+        await page.getByLabel(thing, { exact: true }).selectOption({ label: unit });
+    }
+    await press('Check');
+    await press('Back to the question');
+    await page.waitForTimeout(400);
+    await page.screenshot({ path: `${folder}/pairs.png` });
+    await right(() => page.getByLabel('current', { exact: true }).selectOption({ label: 'ampere' }));
+    await right(() => page.getByLabel('Your answer, a number').fill('0.5 A'));
+    await page.getByLabel('Your answer, a formula').first().click();
+    await page.waitForTimeout(400);
+    await page.keyboard.type('(U/I)*I^2', { delay: 60 });
+    await page.waitForTimeout(400);
+    await page.screenshot({ path: `${folder}/formula.png` });
+});

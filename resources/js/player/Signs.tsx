@@ -7,8 +7,8 @@ export function HowFar({ far }: { far: Far[] }) {
     const here = far.indexOf('here');
     const words = here >= 0 ? `Stop ${here + 1} of ${far.length}` : `${far.filter((f) => f !== 'ahead').length} of ${far.length} stops`;
     return (
-        <div className="flex min-w-0 flex-1 items-center gap-3">
-            <ol className="flex min-w-0 flex-1 items-center" aria-label={`How far: ${words}`}>
+        <div className="flex min-w-0 flex-1 flex-wrap items-center gap-x-3">
+            <ol className="flex min-w-[min(100%,15rem)] flex-1 items-center" aria-label={`How far: ${words}`}>
                 {far.map((word, index) => (
                     <li
                         key={index}

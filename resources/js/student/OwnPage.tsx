@@ -27,7 +27,7 @@ export function OwnPage() {
 
     return (
         <main className="mx-auto min-h-dvh max-w-2xl px-4 py-6">
-            <div className="flex items-baseline justify-between gap-4">
+            <div className="flex flex-wrap items-center justify-between gap-x-4">
                 <h1 className="text-3xl">{page.data === undefined ? 'One moment …' : `Hello, ${page.data.name}`}</h1>
                 <ReadingSupport />
                 <Button weight="quiet" onClick={() => void signOut()}>

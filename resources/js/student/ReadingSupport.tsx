@@ -70,7 +70,7 @@ export function ReadingSupport() {
                 {open && (
                     <section
                         aria-label="How this page reads"
-                        className="absolute right-0 z-20 mt-1 grid w-72 max-w-[90vw] gap-3 rounded-lg border border-edge bg-sheet p-4 text-base shadow-lg"
+                        className="fixed inset-x-3 top-16 z-20 mx-auto grid max-h-[80dvh] max-w-sm gap-3 overflow-y-auto rounded-lg border border-edge bg-sheet p-4 text-base shadow-lg"
                     >
                         <fieldset>
                             <legend className="mb-1 text-sm font-semibold">Size of the type</legend>
