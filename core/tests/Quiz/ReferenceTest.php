@@ -1,0 +1,161 @@
+<?php
+
+declare(strict_types=1);
+
+namespace HiddenLadder\Core\Tests\Quiz;
+
+use HiddenLadder\Core\Inspection\Finding;
+use HiddenLadder\Core\Inspection\Inspection;
+use HiddenLadder\Core\Quiz\DocumentCheck;
+use HiddenLadder\Core\Quiz\Problem;
+use HiddenLadder\Core\Quiz\QuestionCheck;
+use HiddenLadder\Core\Quiz\QuestionKind;
+use HiddenLadder\Core\Quiz\QuizDocument;
+use HiddenLadder\Core\Round\Projection;
+use HiddenLadder\Core\Round\Terms;
+use HiddenLadder\Core\Tests\Round\Walker;
+use HiddenLadder\Core\Tests\Sample;
+use HiddenLadder\Demo\Draft;
+use HiddenLadder\Demo\Quizzes;
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
+
+/** Documents that contradict themselves, and keys that the inspection misses. */
+final class ReferenceTest extends TestCase
+{
+    private const NOWHERE = '01KADE0000AAAAAAAAAAAAAAAB';
+
+    /**
+     * @param  list<array<string, mixed>>  $stops
+     * @param  array<string, mixed>  $more
+     * @return array<string, mixed>
+     */
+    private static function quiz(array $stops, array $more = []): array
+    {
+        return (new Draft('refs'))->quiz('Quiz', '', $stops, 'End', '', [], $more);
+    }
+
+    /** @return iterable<string, array{array<string, mixed>, string}> */
+    public static function contradictions(): iterable
+    {
+        $d = new Draft('refs');
+        $question = static fn (string $name, string $kind = 'number', array $more = [], array $ladder = [], array $entries = []): array => $d->question($name, $kind, 'Q?', $entries, '', '', $ladder, '0', $more);
+        $stop = static fn (array $question, array $more = []): array => $d->asks($question['id'].'-stop', $question, $more);
+        $q = $question('q');
+        yield 'a misconception of no list' => [self::quiz([$stop($question('q', 'number', [], [], [$d->wrong('w', '1', '', [], null, ['misconception' => self::NOWHERE])]))]), '/stops/0/question/entries/0/misconception'];
+        yield 'an objective of no list' => [self::quiz([$stop($question('q', 'number', ['objectives' => [self::NOWHERE]]))]), '/stops/0/question/objectives/0'];
+        yield 'a part of no list' => [self::quiz([$stop($q, ['part' => self::NOWHERE])]), '/stops/0/part'];
+        yield 'a fork of a stop that leads nowhere' => [self::quiz([$stop($q, ['forks' => [$d->fork(['kind' => 'always'], self::NOWHERE)]])]), '/stops/0/forks/0/to'];
+        yield 'a condition on a question that is not there' => [self::quiz([$stop($q, ['shownIf' => ['kind' => 'answered', 'question' => self::NOWHERE]])]), '/stops/0/shownIf/question'];
+        yield 'a condition on an entry that is not there' => [self::quiz([$stop($q, ['forks' => [$d->fork(['kind' => 'entry', 'entry' => self::NOWHERE], $d->id('finish'))]])]), '/stops/0/forks/0/when/entry'];
+        yield 'a condition on an objective that is not there' => [self::quiz([$stop($q, ['forks' => [$d->fork(['kind' => 'mastered', 'objective' => self::NOWHERE], $d->id('finish'))]])]), '/stops/0/forks/0/when/objective'];
+        yield 'a part in two places' => [self::quiz([$stop($q, ['part' => $d->id('p')]), $stop($question('r')), $stop($question('s'), ['part' => $d->id('p')])], ['parts' => [['id' => $d->id('p'), 'title' => 'P', 'weight' => 1]]]), '/stops/2/part'];
+        yield 'a gap that the sentence does not name' => [self::quiz([$stop($question('q', 'gaps', ['sentence' => 'It [1].', 'gaps' => [$d->gap('a', []), $d->gap('b', [])]]))]), '/stops/0/question/sentence'];
+        yield 'a pair with a stranger' => [self::quiz([$stop($question('q', 'match', ['items' => [$d->item('a', 'A')], 'pairs' => [$d->pair('x', 'X', 'nobody')]]))]), '/stops/0/question/pairs/0/item'];
+        yield 'an order with a stranger' => [self::quiz([$stop($question('q', 'order', ['items' => [$d->item('a', 'A')]], [], [['order' => [self::NOWHERE]] + $d->wrong('w', '')]))]), '/stops/0/question/entries/0/order'];
+        yield 'a foreseen match with a stranger' => [self::quiz([$stop($question('q', 'match', ['items' => [$d->item('a', 'A')], 'pairs' => [$d->pair('x', 'X', 'a')]], [], [['pairs' => [self::NOWHERE => self::NOWHERE]] + $d->wrong('w', '')]))]), '/stops/0/question/entries/0/pairs/'.self::NOWHERE];
+        yield 'a right answer without any points' => [self::quiz([$stop($question('q', 'number', [], [], [['share' => 0] + $d->right('1')]))]), '/stops/0/question/entries/0/share'];
+        $deep = $question('d4', 'number', [], []);
+        foreach ([3, 2, 1, 0] as $level) {
+            $deep = $question("d$level", 'number', [], [$d->simpler("rung-$level", $deep)]);
+        }
+        yield 'questions under questions too deep' => [self::quiz([$stop($deep)]), '/stops/0/question/ladder/0/question/ladder/0/question/ladder/0/question/ladder/0/question'];
+        yield 'a poll in a drill' => [self::quiz([$d->drill('drill', 'D', [$question('q', 'poll')], 1, 1)]), '/stops/0/questions/0/kind'];
+        yield 'a written answer on a staircase' => [self::quiz([$d->staircase('stairs', 'S', [[$question('q', 'written')]], [])]), '/stops/0/levels/0/0/kind'];
+        yield 'a fork out of a drill' => [self::quiz([$d->drill('drill', 'D', [$question('q', 'number', [], [], [$d->wrong('w', '1', '', [], $d->id('finish'))])], 1, 1)]), '/stops/0/questions/0/entries/0/fork'];
+        yield 'a drill that needs more than it deals' => [self::quiz([$d->drill('drill', 'D', [$q], 1, 2, 'deal')]), '/stops/0/need'];
+        yield 'a stand-in of no group' => [self::quiz([], ['pool' => [$q]]), '/pool/0/alike'];
+        yield 'terms that are none' => [self::quiz([], ['terms' => ['tries' => 0]]), '/terms/tries'];
+        yield 'a link that is none' => [self::quiz([$stop($question('q', 'number', [], [$d->exercise('x', 'X', 'Do.', '', 'javascript:alert(1)')]))]), '/stops/0/question/ladder/0/link'];
+    }
+
+    /** @param  array<string, mixed>  $document */
+    #[DataProvider('contradictions')]
+    public function test_what_contradicts_itself_is_told_by_its_place(array $document, string $pointer): void
+    {
+        $told = array_map(static fn (Problem $problem): string => $problem->pointer, (new DocumentCheck)->problems($document));
+        self::assertContains($pointer, $told, implode(', ', $told));
+    }
+
+    /** @return iterable<string, array{array<string, mixed>, string}> a question, and what is said of it */
+    public static function keys(): iterable
+    {
+        $d = new Draft('keys');
+        $question = static fn (string $kind, array $entries = [], array $more = []): array => $d->question('q', $kind, 'Q?', $entries, '', '', [], '0', $more);
+        yield 'an order of one thing' => [$question('order', [], ['items' => [$d->item('a', 'A')]]), 'nothing to put in order'];
+        yield 'one pair' => [$question('match', [], ['items' => [$d->item('a', 'A')], 'pairs' => [$d->pair('x', 'X', 'a')]]), 'nothing to match'];
+        yield 'a pair without its other half' => [$question('match', [], ['items' => [$d->item('a', 'A')], 'pairs' => [$d->pair('x', 'X', 'a'), ['item' => null] + $d->pair('y', 'Y', 'a')]]), 'matched to nothing'];
+        yield 'two things to match to that read the same' => [$question('match', [], ['items' => [$d->item('a', 'A'), $d->item('b', 'a ')], 'pairs' => [$d->pair('x', 'X', 'a'), $d->pair('y', 'Y', 'b')]]), 'read the same'];
+        yield 'a sentence without a gap' => [$question('gaps', [], ['sentence' => 'It flows.', 'gaps' => []]), 'no gap yet'];
+        yield 'a gap without a right answer' => [$question('gaps', [], ['sentence' => 'It [1].', 'gaps' => [$d->gap('g', [$d->wrong('w', 'sinks')])]]), 'Gap 1 has no right answer'];
+        yield 'a gap with one answer twice' => [$question('gaps', [], ['sentence' => 'It [1].', 'gaps' => [$d->gap('g', [$d->right('flows'), $d->wrong('w', 'Flows')])]]), 'right and as wrong'];
+        yield 'a poll with one option' => [$question('poll', [$d->wrong('a', 'A')]), 'at least two options'];
+        yield 'a written answer that nobody judges' => [$question('written'), 'Nobody judges'];
+        yield 'a formula that is none' => [$question('expression', [$d->right('x+')]), 'cannot be read'];
+        yield 'two formulas that are the same' => [$question('expression', [$d->right('2(x+1)'), $d->wrong('w', '2x+2')]), 'right and as wrong'];
+        yield 'a formula with two meanings' => [$question('expression', [$d->right('1/2x')], ['form' => 'expanded']), ''];
+        yield 'two quantities that are the same' => [$question('number', [$d->right('0.5 A'), $d->right('500 mA')]), 'stands here twice'];
+        yield 'the same wrong order twice' => [$question('order', [['order' => [$d->id('item/b'), $d->id('item/a')]] + $d->wrong('v', ''), ['order' => [$d->id('item/b'), $d->id('item/a')]] + $d->wrong('w', '')], ['items' => [$d->item('a', 'A'), $d->item('b', 'B')]]), 'stands here twice'];
+        yield 'the same picture twice' => [$question('one-choice', [['blocks' => [['kind' => 'formula', 'tex' => 'x', 'alternative' => 'x']]] + $d->right(''), ['blocks' => [['kind' => 'formula', 'tex' => 'x', 'alternative' => 'x']]] + $d->wrong('w', '')]), 'right and as wrong'];
+    }
+
+    /** @param  array<string, mixed>  $question */
+    #[DataProvider('keys')]
+    public function test_each_kind_of_key_is_looked_at(array $question, string $said): void
+    {
+        $document = self::quiz([(new Draft('keys'))->asks('s', $question)]);
+        self::assertSame([], (new DocumentCheck)->problems($document));
+        $sentences = implode(' ', array_map(static fn (Finding $finding): string => $finding->sentence, Inspection::of(QuizDocument::read($document))));
+        $said === '' ? self::assertIsString($sentences) : self::assertStringContainsString($said, $sentences);
+    }
+
+    public function test_drills_and_staircases_need_questions(): void
+    {
+        $d = new Draft('keys');
+        $question = $d->question('q', 'number', 'Q?', [$d->right('1')], '', 'No.', []);
+        foreach ([
+            'no questions yet' => $d->drill('s', 'D', [], 1, 1),
+            'and there are only 1' => $d->drill('s', 'D', [$question], 2, 2),
+            'some will come twice' => $d->drill('s', 'D', [$question], 2, 1, 'deal'),
+            'at least two levels' => $d->staircase('s', 'S', [[$question], []], [['title' => 'V'] + $d->clip('c', 'V', $d->id('film'), 5, 2)]),
+        ] as $said => $stop) {
+            $sentences = implode(' ', array_map(static fn (Finding $finding): string => $finding->sentence, Inspection::of(QuizDocument::read(self::quiz([$stop])))));
+            self::assertStringContainsString($said, $sentences);
+        }
+    }
+
+    public function test_one_question_alone_is_held_against_the_same_rules(): void
+    {
+        $d = new Draft('keys');
+        $question = $d->question('q', 'number', 'Q?', [$d->right('1', '', ['misconception' => self::NOWHERE, 'fork' => self::NOWHERE])], '', '', [], '0', ['objectives' => [self::NOWHERE]]);
+        self::assertSame([], (new QuestionCheck)->problems($question));
+        self::assertSame('/kind', (new QuestionCheck)->problems(['kind' => 'oracle'] + $question)[0]->pointer);
+    }
+
+    public function test_the_demo_has_every_kind_of_stop_question_rung_and_fork(): void
+    {
+        $media = array_fill_keys(['two-high-tides', 'tidal-range', 'rule-of-twelfths'], Sample::id('film'));
+        $all = (string) json_encode(Quizzes::all($media));
+        $kinds = [...array_column(QuestionKind::cases(), 'value'), 'video', 'reading', 'text', 'drill', 'staircase', 'note', 'hint', 'worked-example', 'exercise', 'teacher', 'formula',
+            'always', 'entry', 'result', 'slips', 'score', 'mastered', 'time-out', 'judged', 'answered', 'answer', 'stood'];
+        foreach ($kinds as $kind) {
+            self::assertStringContainsString("\"kind\":\"$kind\"", $all);
+        }
+    }
+
+    public function test_media_of_options_rungs_and_prompts_are_the_student_s_only_where_they_stand(): void
+    {
+        $d = new Draft('sample');
+        $blocks = [['kind' => 'text', 'text' => 'Listen.'], ['kind' => 'sound', 'media' => $d->id('sound'), 'alternative' => 'Waves'], ['kind' => 'video', 'clip' => ['media' => $d->id('clip'), 'from' => 0, 'to' => 3], 'alternative' => 'Waves seen']];
+        $question = $d->question('q', 'one-choice', '', [['blocks' => [['kind' => 'picture', 'media' => $d->id('picture'), 'alternative' => 'A wave']]] + $d->right('Wave'), $d->wrong('w', 'Wind')], '', '', [$d->clip('rung', 'See', $d->id('film'))], '0', ['prompt' => $blocks]);
+        $walker = Walker::through([$d->video('v', 'First', $d->id('first'), [], ['staysAtHand' => true]), $d->asks('s', $question)]);
+        $media = static fn (): array => (new Projection($walker->quiz, new Terms))->media($walker->state);
+        self::assertSame([$d->id('first')], $media());
+        $walker->on();
+        self::assertEqualsCanonicalizing([$d->id('sound'), $d->id('clip'), $d->id('picture'), $d->id('first')], $media());
+        $walker->slips();
+        self::assertContains($d->id('film'), $media());
+        self::assertEqualsCanonicalizing([$d->id('first'), $d->id('sound'), $d->id('clip'), $d->id('picture'), $d->id('film')], $walker->quiz->media());
+        self::assertSame(['text', 'sound', 'video'], array_column($walker->place()['question']['prompt'], 'kind'));
+    }
+}
