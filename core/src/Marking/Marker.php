@@ -16,16 +16,17 @@ final readonly class Marker
 
     private ExpressionMarking $expressions;
 
-    /** Marks that are remembered of each question, and the longest answers among them. */
-    private const REMEMBERED = 200;
-
-    private const REMEMBERED_BYTES = 80;
+    /** Bytes of the longest answers whose marks are remembered. */
+    private const REMEMBERED_BYTES = 200;
 
     /** @var \WeakMap<Question, \ArrayObject<string, Mark>> */
     private \WeakMap $known;
 
-    /** @param  string  $language of the quiz (BCP 47); it decides the decimal sign */
-    public function __construct(string $language)
+    /**
+     * @param  string  $language of the quiz (BCP 47); it decides the decimal sign
+     * @param  int  $remembers how many marks of each question are kept at hand, 0 for none
+     */
+    public function __construct(string $language, private int $remembers = 200)
     {
         $this->known = new \WeakMap;
         $this->texts = new TextMarking;
@@ -36,17 +37,18 @@ final readonly class Marker
     /** @throws UnfitResponse when the response does not fit the kind of question; its message may be shown to the student */
     public function mark(Question $question, Response $response): Mark
     {
-        // A class types the same few answers over and over.
-        if ($response->text === null || strlen($response->text) > self::REMEMBERED_BYTES) {
+        // A class gives the same few answers over and over. Ids have no line breaks, so that no two lists have one key.
+        $key = $response->as.' '.count($response->list).' '.($response->text ?? implode("\n", $response->list));
+        if ($this->remembers === 0 || $response->map !== [] || strlen($key) > self::REMEMBERED_BYTES) {
             return $this->marked($question, $response);
         }
         $known = $this->known[$question] ??= new \ArrayObject;
-        if (isset($known[$response->text])) {
-            return $known[$response->text];
+        if (isset($known[$key])) {
+            return $known[$key];
         }
         $mark = $this->marked($question, $response);
-        if (count($known) < self::REMEMBERED) {
-            $known[$response->text] = $mark;
+        if (count($known) < $this->remembers) {
+            $known[$key] = $mark;
         }
 
         return $mark;

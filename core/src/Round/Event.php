@@ -23,14 +23,14 @@ abstract readonly class Event
     public static function read(string $kind, Fields $data): self
     {
         return match (EventKind::tryFrom($kind)) {
-            EventKind::Started => Started::fromData($data),
             EventKind::Answered => Answered::fromData($data),
+            EventKind::WentOn => WentOn::fromData($data),
+            EventKind::Watched => Watched::fromData($data),
+            EventKind::Started => Started::fromData($data),
             EventKind::AskedForHelp => AskedForHelp::fromData($data),
             EventKind::AskedForAlike => AskedForAlike::fromData($data),
             EventKind::JudgedOwn => JudgedOwn::fromData($data),
-            EventKind::WentOn => WentOn::fromData($data),
             EventKind::WentTo => WentTo::fromData($data),
-            EventKind::Watched => Watched::fromData($data),
             EventKind::Skipped => Skipped::fromData($data),
             EventKind::SetAside => SetAside::fromData($data),
             EventKind::Called => Called::fromData($data),

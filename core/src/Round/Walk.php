@@ -43,8 +43,11 @@ final class Walk
     /** @var list<Fact> */
     private array $facts = [];
 
-    /** @var ?array<int, array<array-key, mixed>> facts of the event as it was taken, less the decisions followed */
+    /** @var ?list<array<array-key, mixed>> facts of the event as it was taken */
     private ?array $recorded = null;
+
+    /** @var array<int, true> indices of the recorded decisions that were followed */
+    private array $followed = [];
 
     private int $at = 0;
 
@@ -71,6 +74,7 @@ final class Walk
         $this->at = $at;
         $this->facts = [];
         $this->recorded = $recorded;
+        $this->followed = [];
         $this->allow($event);
         match (true) {
             $event instanceof Answered => $this->answer($event),
@@ -1045,9 +1049,8 @@ final class Walk
     private function decide(FactKind $kind, callable $compute): array
     {
         $decision = $this->recorded === null ? $compute() : ($this->recorded($kind) ?? []);
-        unset($decision['kind']);
-        if ($decision !== []) {
-            $this->tell($kind, $decision);
+        if ($this->withFacts && $decision !== []) {
+            $this->tell($kind, array_diff_key($decision, ['kind' => true]));
         }
 
         return $decision;
@@ -1055,8 +1058,8 @@ final class Walk
 
     private function hasRecorded(FactKind $kind): bool
     {
-        foreach ($this->recorded ?? [] as $fact) {
-            if (($fact['kind'] ?? null) === $kind->value) {
+        foreach ($this->recorded ?? [] as $index => $fact) {
+            if (($fact['kind'] ?? null) === $kind->value && ! isset($this->followed[$index])) {
                 return true;
             }
         }
@@ -1067,9 +1070,10 @@ final class Walk
     /** @return array<array-key, mixed>|null the next recorded fact of the kind */
     private function recorded(FactKind $kind): ?array
     {
+        $wanted = $kind->value;
         foreach ($this->recorded ?? [] as $index => $fact) {
-            if (($fact['kind'] ?? null) === $kind->value) {
-                unset($this->recorded[$index]);
+            if (($fact['kind'] ?? null) === $wanted && ! isset($this->followed[$index])) {
+                $this->followed[$index] = true;
 
                 return $fact;
             }
