@@ -6,10 +6,17 @@ namespace HiddenLadder\Core\Tests;
 
 use HiddenLadder\Core\Quiz\QuizDocument;
 use HiddenLadder\Demo\Draft;
+use HiddenLadder\Demo\Quizzes;
 
 /** Small quiz documents for tests. */
 final class Sample
 {
+    /** @return list<array<string, mixed>> the demo's quizzes */
+    public static function demo(): array
+    {
+        return Quizzes::all(array_fill_keys(['two-high-tides', 'tidal-range', 'rule-of-twelfths'], self::id('film')));
+    }
+
     /**
      * Three stops: a choice with a ladder of two rungs, one wrong option with a ladder of its own and one with a fork to
      * a side stop; a video with one cue; a number without a ladder.

@@ -61,6 +61,7 @@ final class Tides
                     ], 'Yes: high tide, twice in one turn.', 'Two words are enough.', [
                         $d->hint('why-turn-hint', 'There are two names for the state of the tide. One is for the largest height of the water.'),
                     ])),
+                    $d->note('why-wonder', 62, 'What do you still wonder about? Write it down: it comes up next lesson.', 'comments'),
                 ]),
                 $d->asks('two', $d->question('two', 'one-choice', 'Why does Skerry Bay have two high tides a day, and not one?', [
                     $d->wrong('two-sun', 'One is made by the Sun, the other by the Moon', 'The Sun does pull too, but the second bulge would be there without it.', [

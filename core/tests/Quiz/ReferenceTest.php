@@ -9,14 +9,11 @@ use HiddenLadder\Core\Inspection\Inspection;
 use HiddenLadder\Core\Quiz\DocumentCheck;
 use HiddenLadder\Core\Quiz\Problem;
 use HiddenLadder\Core\Quiz\QuestionCheck;
-use HiddenLadder\Core\Quiz\QuestionKind;
 use HiddenLadder\Core\Quiz\QuizDocument;
 use HiddenLadder\Core\Round\Projection;
 use HiddenLadder\Core\Round\Terms;
 use HiddenLadder\Core\Tests\Round\Walker;
-use HiddenLadder\Core\Tests\Sample;
 use HiddenLadder\Demo\Draft;
-use HiddenLadder\Demo\Quizzes;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
@@ -130,17 +127,6 @@ final class ReferenceTest extends TestCase
         $question = $d->question('q', 'number', 'Q?', [$d->right('1', '', ['misconception' => self::NOWHERE, 'fork' => self::NOWHERE])], '', '', [], '0', ['objectives' => [self::NOWHERE]]);
         self::assertSame([], (new QuestionCheck)->problems($question));
         self::assertSame('/kind', (new QuestionCheck)->problems(['kind' => 'oracle'] + $question)[0]->pointer);
-    }
-
-    public function test_the_demo_has_every_kind_of_stop_question_rung_and_fork(): void
-    {
-        $media = array_fill_keys(['two-high-tides', 'tidal-range', 'rule-of-twelfths'], Sample::id('film'));
-        $all = (string) json_encode(Quizzes::all($media));
-        $kinds = [...array_column(QuestionKind::cases(), 'value'), 'video', 'reading', 'text', 'drill', 'staircase', 'note', 'hint', 'worked-example', 'exercise', 'teacher', 'formula',
-            'always', 'entry', 'result', 'slips', 'score', 'mastered', 'time-out', 'judged', 'answered', 'answer', 'stood'];
-        foreach ($kinds as $kind) {
-            self::assertStringContainsString("\"kind\":\"$kind\"", $all);
-        }
     }
 
     public function test_media_of_options_rungs_and_prompts_are_the_student_s_only_where_they_stand(): void

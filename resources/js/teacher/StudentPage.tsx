@@ -32,7 +32,6 @@ const doneWords: Partial<Record<StoredEvent['kind'], string>> = {
     skipped: 'left it out',
     called: 'called the teacher',
     'timed-out': 'ran out of time',
-    commented: 'wrote a comment',
     'handed-in': 'handed the round in',
     overruled: 'was given points by hand',
     closed: 'was ended when the task closed',
@@ -105,6 +104,8 @@ function EventLine({ event, before, document }: { event: StoredEvent; before: St
             return null;
         }
         sentences.push(`watched ${moment(Math.round(from))} to ${moment(Math.round(to))}`);
+    } else if (event.kind === 'commented') {
+        sentences.push(`commented: “${(event.data as { text: string }).text}”`);
     } else if (event.kind === 'set-aside') {
         sentences.push('left the question for later');
     } else if (event.kind === 'started') {
