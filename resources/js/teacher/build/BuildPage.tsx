@@ -271,7 +271,7 @@ function Builder({ quiz }: { quiz: Quiz }) {
                                     Side stop
                                 </Button>
                                 <p className="ml-auto text-xs text-soft max-xl:hidden">
-                                    On the picture: arrows walk · n stop · r rung · f fork · w rehearse · Alt+arrow moves · Del
+                                    On the picture: arrows walk · n stop · r rung · f fork · w rehearse · Alt+arrow moves · Del removes
                                 </p>
                             </div>
                         </>

@@ -9,7 +9,7 @@ export function StopSettings({ document, stop, change }: { document: QuizDocumen
     const said = [
         stop.required === false && 'may be left out',
         (stop.shownIf ?? null) !== null && 'shows only if',
-        (stop.forks ?? []).length > 0 && `${stop.forks?.length} forks`,
+        (stop.forks ?? []).length > 0 && (stop.forks?.length === 1 ? 'a fork' : `${stop.forks?.length} forks`),
     ].filter(Boolean);
     return (
         <details className="mt-5 rounded-md border border-line px-3 py-2">
