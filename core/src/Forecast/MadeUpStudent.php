@@ -93,7 +93,7 @@ final readonly class MadeUpStudent
     {
         $record = $state->record($home->id);
         $question = $this->position->asked($home, $state);
-        if ($this->position->isJudging($question, $record)) {
+        if ($this->position->isJudging($question, $record, $state)) {
             return new JudgedOwn($question->id, $this->chance(max(0.05, $this->skill)));
         }
         $skill = $this->skill + $this->helps * (array_sum($record->depths) + $record->slips / 2);

@@ -149,10 +149,10 @@ final readonly class Position
         return isset($state->visited[$stop->id]);
     }
 
-    /** Whether a written answer waits to be judged by its writer. */
-    public function isJudging(Question $question, Record $record): bool
+    /** Whether a written answer waits to be judged by its writer; not while it can still be changed until it is handed in. */
+    public function isJudging(Question $question, Record $record, State $state): bool
     {
-        return $question->kind === QuestionKind::Written && $question->model !== '' && $record->response !== null
+        return ! ($this->terms->handedIn && ! $state->handedIn) && $question->kind === QuestionKind::Written && $question->model !== '' && $record->response !== null
             && $record->judged === null && ! $record->standing->isSettled();
     }
 

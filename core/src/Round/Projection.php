@@ -235,7 +235,7 @@ final readonly class Projection
         $seen = array_map(static fn (Rung $rung): array => $rung->toArray(), array_values(array_filter($this->position->seenRungs($home, $state), static fn (Rung $rung): bool => $rung->question === null)));
         $rung = $this->position->rung($state);
         $onRung = $rung?->toArray();
-        $judging = $this->position->isJudging($question, $record);
+        $judging = $this->position->isJudging($question, $record, $state);
         $told = $state->told || ($record->standing->isRight() && $onRung === null && $this->position->series($state) === null);
         $isFree = ! $told && $onRung === null && ! $judging && ! $this->terms->together;
 

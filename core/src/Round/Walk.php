@@ -152,7 +152,7 @@ final class Walk
     {
         [$home, $question] = $this->asked($event->question);
         $record = $this->state->record($home->id);
-        $this->must(! $this->position->isJudging($question, $record), Rule::NotHere, 'Look at the model answer first, and say whether yours is right.');
+        $this->must(! $this->position->isJudging($question, $record, $this->state), Rule::NotHere, 'Look at the model answer first, and say whether yours is right.');
         $ends = $this->position->questionEnds($home, $this->state);
         $this->must($ends === null || $this->at <= $ends + self::GRACE, Rule::TimeOver, 'The time for this question is over.');
         try {
@@ -219,7 +219,7 @@ final class Walk
     /** There is no right or wrong to it: noted, or waiting for somebody to judge it. */
     private function noted(Question $home, Question $question, Record $record): void
     {
-        if ($this->position->isJudging($question, $record)) {
+        if ($this->position->isJudging($question, $record, $this->state)) {
             $this->tell(FactKind::Revealed, ['question' => $question->id]);
 
             return;
@@ -333,7 +333,7 @@ final class Walk
     {
         [$home, $question] = $this->asked($event->question);
         $record = $this->own($home);
-        $this->must($this->position->isJudging($question, $record), Rule::NotWritten, 'There is no written answer here to be judged.');
+        $this->must($this->position->isJudging($question, $record, $this->state), Rule::NotWritten, 'There is no written answer here to be judged.');
         $record->judged = $event->yes;
         $record->tries++;
         if ($event->yes) {

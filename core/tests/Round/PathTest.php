@@ -161,6 +161,15 @@ final class PathTest extends TestCase
         self::assertSame(0.5, $walker->does(new WentTo(null), new Finished)->share());
     }
 
+    public function test_a_model_answer_is_not_sent_while_the_answer_can_still_be_changed(): void
+    {
+        $d = new Draft('sample');
+        $walker = Walker::through([$d->asks('a', $d->question('a', 'written', 'Why?', [], '', '', [], '0', ['model' => 'The Moon pulls.'])), self::stop('b')], new Terms(handedIn: true));
+        $walker->answers(Response::text('The wind.'))->does(new WentTo($d->id('a')));
+        self::assertStringNotContainsString('The Moon pulls.', (string) json_encode($walker->place()));
+        $walker->answers(Response::text('The Moon.'))->stands('a', Standing::Untouched);
+    }
+
     public function test_a_round_handed_in_whole_is_marked_then_and_what_was_missed_comes_back_with_its_ladders(): void
     {
         $d = self::d();
