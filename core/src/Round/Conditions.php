@@ -13,7 +13,7 @@ use HiddenLadder\Core\Quiz\QuizDocument;
 /** Whether the conditions of forks, and of stops that show only sometimes, are met. */
 final readonly class Conditions
 {
-    public function __construct(private QuizDocument $quiz, private Terms $terms)
+    public function __construct(private QuizDocument $quiz, private Terms $terms, private ?Assuming $assuming = null)
     {
     }
 
@@ -27,6 +27,8 @@ final readonly class Conditions
     {
         foreach ($forks as $fork) {
             if (! ($this->terms->freeOrder && $fork->when->kind->looksBack()) && $this->met($fork->when, $home, $state)) {
+                $this->assuming?->took($fork);
+
                 return $fork->to;
             }
         }
@@ -36,6 +38,10 @@ final readonly class Conditions
 
     public function met(Condition $condition, ?Question $home, State $state): bool
     {
+        $assumed = $this->assuming?->assume($condition);
+        if ($assumed !== null) {
+            return $assumed;
+        }
         $here = $home === null ? new Record : $state->record($home->id);
         $there = $state->record((string) $condition->question);
         $holds = match ($condition->kind) {

@@ -18,16 +18,20 @@ final readonly class Engine
 
     private Marker $marker;
 
-    public function __construct(private QuizDocument $quiz, private Terms $terms = new Terms)
+    private Conditions $conditions;
+
+    /** @param  ?Assuming  $assuming  for looking ahead where the past is not known; a round itself has none */
+    public function __construct(private QuizDocument $quiz, private Terms $terms = new Terms, ?Assuming $assuming = null)
     {
         $this->position = new Position($quiz, $terms);
         $this->marker = new Marker($quiz->language);
+        $this->conditions = new Conditions($quiz, $terms, $assuming);
     }
 
     /** @param  int  $at when it was taken, in milliseconds since 1970 */
     public function apply(State $state, Event $event, int $at): Applied|Refusal
     {
-        $walk = new Walk($this->quiz, $this->terms, $this->position, $this->marker, clone $state);
+        $walk = $this->walk(clone $state, true);
         try {
             $facts = $walk->take($event, $at, null);
         } catch (Refused $refused) {
@@ -48,7 +52,7 @@ final readonly class Engine
      */
     public function fold(iterable $events, bool $withFacts = false): Folded
     {
-        $walk = new Walk($this->quiz, $this->terms, $this->position, $this->marker, new State, $withFacts);
+        $walk = $this->walk(new State, $withFacts);
         $facts = [];
         foreach ($events as $taken) {
             try {
@@ -62,5 +66,23 @@ final readonly class Engine
         }
 
         return new Folded($walk->state, $facts);
+    }
+
+    /**
+     * Looking ahead: the round as if its last stop were passed, with only these questions to come back.
+     *
+     * @param  list<string>  $questions
+     */
+    public function comingBack(State $state, array $questions): State
+    {
+        $walk = $this->walk(clone $state, false);
+        $walk->bringBack($questions);
+
+        return $walk->state;
+    }
+
+    private function walk(State $state, bool $withFacts): Walk
+    {
+        return new Walk($this->quiz, $this->terms, $this->position, $this->conditions, $this->marker, $state, $withFacts);
     }
 }

@@ -33,8 +33,6 @@ final class Walk
     /** Milliseconds by which an answer may come after its time, for slow connections. */
     private const GRACE = 5000;
 
-    private readonly Conditions $conditions;
-
     private readonly SeriesWalk $seriesWalk;
 
     /** @var array<string, true> records that are this walk's own already */
@@ -55,11 +53,11 @@ final class Walk
         private readonly QuizDocument $quiz,
         private readonly Terms $terms,
         private readonly Position $position,
+        private readonly Conditions $conditions,
         private readonly Marker $marker,
         public readonly State $state,
         private readonly bool $withFacts = true,
     ) {
-        $this->conditions = new Conditions($quiz, $terms);
         $this->seriesWalk = new SeriesWalk;
     }
 
@@ -869,8 +867,14 @@ final class Walk
 
             return ['questions' => $questions];
         });
+        $this->bringBack(array_values(array_filter(is_array($decision['questions'] ?? null) ? $decision['questions'] : [], is_string(...))));
+    }
+
+    /** @param  list<string>  $questions */
+    public function bringBack(array $questions): void
+    {
         $this->state->returning = true;
-        $this->state->pending = array_values(array_filter(is_array($decision['questions'] ?? null) ? $decision['questions'] : [], is_string(...)));
+        $this->state->pending = $questions;
         $this->nextPending();
     }
 
