@@ -37,7 +37,7 @@ final class Circuits
             $d->asks('ohm', $d->question('ohm', 'number', 'A battery of 6 V drives a current through a resistance of 12 Ω. Which current flows? Give the unit too.', [
                 $d->right('0.5 A'),
                 $d->wrong('ohm-inverted', '2 A', 'You have divided the resistance by the voltage.', [$d->hint('ohm-inverted-hint', 'More resistance must give less current. Which number goes below the line?')], null, ['misconception' => $d->id('upside-down')]),
-                $d->wrong('ohm-times', '72 A', 'You have multiplied. Would a larger resistance let more current through?'),
+                $d->wrong('ohm-times', '72 A', 'You have multiplied. Would a larger resistance let more current through?', [], null, ['misconception' => $d->id('more-more')]),
             ], 'Yes: 6 V ÷ 12 Ω = 0.5 A. You may also say 500 mA.', 'Current is voltage divided by resistance.', [
                 $d->hint('ohm-hint', 'Current = voltage ÷ resistance.'),
                 $d->simpler('ohm-simpler', $d->question('ohm-simpler', 'number', 'What is 6 divided by 12?', [$d->right('0.5', '', ['id' => $d->id('half')])], 'Yes, one half.', 'Is it more or less than 1?', [
@@ -49,7 +49,7 @@ final class Circuits
             $d->asks('law', $d->question('law', 'expression', 'Write the voltage U in terms of the resistance R and the current I.', [
                 $d->right('R*I'),
                 $d->wrong('law-divided', 'R/I', 'That way a larger current would need less voltage.', [], null, ['misconception' => $d->id('upside-down')]),
-                $d->wrong('law-sum', 'R+I', 'Ohms and amperes cannot be added.'),
+                $d->wrong('law-sum', 'R+I', 'Ohms and amperes cannot be added.', [], null, ['misconception' => $d->id('mixed-sum')]),
             ], 'Yes: U = R · I.', 'Start from I = U / R and bring R to the other side.', [
                 $d->hint('law-hint', 'Multiply both sides of I = U / R by R.'),
             ], '0', ['form' => 'simplified', 'objectives' => [$d->id('goal-ohm')], 'prompt' => [
@@ -63,7 +63,7 @@ final class Circuits
                 $d->fork(['kind' => 'mastered', 'objective' => $d->id('goal-ohm'), 'is' => false], $d->id('ohm-again')),
             ]]),
             $d->asks('build', $d->question('build', 'order', 'You want to light a bulb. Put the steps in order.', [
-                $d->wrong('build-live', '', 'Closing the switch first means working on live wires.', [], null, ['order' => [$d->id('item/close'), $d->id('item/plan'), $d->id('item/wires'), $d->id('item/look')]]),
+                $d->wrong('build-live', '', 'Closing the switch first means working on live wires.', [], null, ['order' => [$d->id('item/close'), $d->id('item/plan'), $d->id('item/wires'), $d->id('item/look')], 'misconception' => $d->id('live-wires')]),
             ], 'Yes. Power comes last but one.', 'When should current flow for the first time?', [$d->hint('build-hint', 'First think, last look.')], '0', [
                 'scoring' => 'parts',
                 'items' => [$d->item('plan', 'Draw a plan'), $d->item('wires', 'Join the wires'), $d->item('close', 'Close the switch'), $d->item('look', 'See whether it lights up')],
@@ -90,6 +90,9 @@ final class Circuits
                 ['id' => $d->id('used-up'), 'text' => 'Current is used up by a bulb'],
                 ['id' => $d->id('upside-down'), 'text' => 'Resistance divided by voltage'],
                 ['id' => $d->id('volt-ampere'), 'text' => 'Volts are what flows'],
+                ['id' => $d->id('more-more'), 'text' => 'More resistance lets more current through'],
+                ['id' => $d->id('mixed-sum'), 'text' => 'Ohms and amperes can be added'],
+                ['id' => $d->id('live-wires'), 'text' => 'The switch may be closed while wiring'],
             ],
             'pool' => [self::truth($d, 'gap-2', 'With a gap in the circle, the current flows up to the gap and waits.', false)],
             'mastery' => ['rule' => 'estimate'],

@@ -55,7 +55,8 @@ final class QuizTest extends AppTestCase
         $document['stops'][2]['question']['entries'][0]['right'] = false;
         $quiz = $this->quiz($teacher = $this->teacher(), $document);
         $findings = $this->asTeacher($teacher)->postJson("/api/quizzes/$quiz->id/editions")->assertStatus(422)->json('findings');
-        self::assertContains(['severity' => 'stops', 'stop' => Sample::id('last'), 'at' => Sample::id('last/question'), 'sentence' => 'No accepted answer has been given yet.'], $findings);
+        $said = array_map(static fn (array $finding): array => [$finding['severity'], $finding['stop'], $finding['at'], $finding['sentence']], $findings);
+        self::assertContains(['stops', Sample::id('last'), Sample::id('last/question'), 'No accepted answer has been given yet.'], $said);
         self::assertSame(0, Edition::query()->where('quiz_id', $quiz->id)->count());
     }
 

@@ -18,6 +18,7 @@ import {
     remove,
     rungName,
     stopName,
+    withMend,
     withText,
 } from '../../resources/js/quiz/document';
 
@@ -197,5 +198,22 @@ describe('changing', () => {
 
     it('names options by letters', () => {
         expect([0, 25, 26, 51, 52, 701, 702].map(letter)).toEqual(['A', 'Z', 'AA', 'AZ', 'BA', 'ZZ', 'AAA']);
+    });
+});
+
+describe('mends', () => {
+    it('change one member of what they name, however deep it stands, and nothing else', () => {
+        const chosen = newQuestion('one-choice');
+        const before = frozen(quiz([{ ...question('One'), question: chosen }, video()]));
+        const [first, second] = chosen.entries;
+        const mend = (value: unknown) => ({ words: 'Say otherwise', at: second?.id ?? '', member: 'text', value });
+        const after = withMend(before, mend('None of the other answers'));
+
+        expect((after.stops[0] as QuestionStop).question.entries.slice(0, 2)).toEqual([
+            first,
+            { ...second, text: 'None of the other answers' },
+        ]);
+        expect(after.stops[1]).toEqual(before.stops[1]);
+        expect(withMend(after, mend(second?.text))).toEqual(before);
     });
 });

@@ -60,8 +60,7 @@ final readonly class MadeUpStudent
             return $this->fromOverview($state);
         }
         $home = $this->position->home($state);
-        $isOnRung = $this->position->rung($state) !== null;
-        if ($isOnRung || $state->told || ($home !== null && $state->record($home->id)->standing->isRight() && $this->position->series($state) === null)) {
+        if ($this->position->rung($state) !== null || ($home !== null && $this->position->isTold($home, $state))) {
             return new WentOn($top->id);
         }
         if ($home !== null) {

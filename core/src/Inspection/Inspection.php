@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace HiddenLadder\Core\Inspection;
 
+use HiddenLadder\Core\Fields;
 use HiddenLadder\Core\Quiz\DrillEnd;
 use HiddenLadder\Core\Quiz\DrillStop;
 use HiddenLadder\Core\Quiz\Question;
@@ -14,6 +15,7 @@ use HiddenLadder\Core\Quiz\RungKind;
 use HiddenLadder\Core\Quiz\StaircaseStop;
 use HiddenLadder\Core\Quiz\Stop;
 use HiddenLadder\Core\Quiz\VideoStop;
+use HiddenLadder\Core\Round\Terms;
 
 /** Checks on a quiz before anyone takes it: the keys, and what is not filled in yet. */
 final class Inspection
@@ -23,6 +25,12 @@ final class Inspection
 
     private readonly KeyCheck $keys;
 
+    private readonly WordingCheck $wording;
+
+    private readonly TeachingCheck $teaching;
+
+    private readonly Terms $terms;
+
     private ?string $stop = null;
 
     /** @var list<Finding> */
@@ -30,16 +38,21 @@ final class Inspection
 
     private function __construct(private readonly QuizDocument $quiz)
     {
+        $this->terms = Terms::read(Fields::of($quiz->terms));
         $this->keys = new KeyCheck($quiz->language);
+        $this->wording = new WordingCheck($this->terms);
+        $this->teaching = new TeachingCheck($quiz, $this->terms);
     }
 
-    /** @return list<Finding> in the order of the stops */
+    /** @return list<Finding> under the terms that the quiz suggests, in the order of the stops */
     public static function of(QuizDocument $quiz): array
     {
         $inspection = new self($quiz);
         $inspection->whole();
+        // Where something is not filled in yet, ways end there that will not end there later.
+        $ways = self::allowsPublishing($inspection->findings) ? (new Ways($quiz, $inspection->terms))->findings() : [];
 
-        return $inspection->findings;
+        return [...$ways, ...$inspection->findings];
     }
 
     /** @param  list<Finding>  $findings */
@@ -65,10 +78,12 @@ final class Inspection
         foreach ([...$this->quiz->stops, ...$this->quiz->sideStops] as $stop) {
             $this->stop = $stop->id;
             $this->stop($stop);
-            $this->wayBack($stop);
         }
         $this->stop = null;
         array_map($this->question(...), $this->quiz->pool);
+        foreach ($this->teaching->ofWhole() as [$severity, $at, $sentence]) {
+            $this->find($severity, $at === '' ? null : $at, $sentence);
+        }
     }
 
     private function stop(Stop $stop): void
@@ -105,20 +120,6 @@ final class Inspection
         array_map($this->rung(...), $stop->ladder);
     }
 
-    /** A right answer that leads back makes whoever knows it walk in a circle. */
-    private function wayBack(Stop $stop): void
-    {
-        $here = $this->quiz->position($stop->id);
-        foreach ($stop->questions() as $question) {
-            foreach ($question->accepted() as $entry) {
-                $there = $entry->fork === null ? null : $this->quiz->position($entry->fork);
-                if ($here !== null && $there !== null && $there <= $here) {
-                    $this->find(Severity::Warns, $entry->id, "The right answer “{$entry->text}” leads back: whoever gives it walks in a circle.");
-                }
-            }
-        }
-    }
-
     private function video(VideoStop $stop): void
     {
         if ($stop->clip->media === null) {
@@ -152,20 +153,9 @@ final class Inspection
         foreach ($question->ladders() as $ladder) {
             array_map($this->rung(...), $ladder['rungs']);
         }
-        if ($question->isMarked() && $question->ladder === [] && $question->feedbackNotRight === '' && $this->saysNothing($question)) {
-            $this->find(Severity::Advises, $question->id, 'A slip here gets no help and no word: add a rung or feedback.');
+        foreach ([...$this->wording->of($question), ...$this->teaching->of($question)] as [$severity, $at, $sentence, $mend]) {
+            $this->find($severity, $at, $sentence, $mend);
         }
-    }
-
-    private function saysNothing(Question $question): bool
-    {
-        foreach ($question->allEntries() as $entry) {
-            if (! $entry->right && ($entry->feedback !== '' || $entry->ladder !== [] || $entry->fork !== null)) {
-                return false;
-            }
-        }
-
-        return true;
     }
 
     private function rung(Rung $rung): void
@@ -187,8 +177,8 @@ final class Inspection
         }
     }
 
-    private function find(Severity $severity, ?string $at, string $sentence): void
+    private function find(Severity $severity, ?string $at, string $sentence, ?Mend $mend = null): void
     {
-        $this->findings[] = new Finding($severity, $this->stop, $at, $sentence);
+        $this->findings[] = new Finding($severity, $this->stop, $at, $sentence, [], $mend);
     }
 }

@@ -134,6 +134,18 @@ final readonly class Position
             || (! $record->standing->isSettled() && ! ($this->terms->handedIn && ! $state->handedIn && $record->response !== null));
     }
 
+    /** Whether a question comes back before the finish: what was set aside, and what was shown where there is an alike one for it. */
+    public function comesBack(Question $question, State $state): bool
+    {
+        $record = $state->records[$question->id] ?? null;
+
+        return $record !== null && ! $record->leftForGood && match ($record->standing) {
+            Standing::SetAside => true,
+            Standing::Shown => $this->quiz->alikes($question) !== [],
+            default => false,
+        };
+    }
+
     /** Whether a stop was reached and nothing in it wants an answer any more. */
     public function isDone(Stop $stop, State $state): bool
     {
@@ -147,6 +159,18 @@ final readonly class Position
         }
 
         return isset($state->visited[$stop->id]);
+    }
+
+    /** A verdict stands here; also where a corrected key has made the answer right since. */
+    public function isTold(Question $home, State $state): bool
+    {
+        return $state->told || ($state->record($home->id)->standing->isRight() && $this->rung($state) === null && $this->series($state) === null);
+    }
+
+    /** There is an overview to move about in, until the round is handed in. */
+    public function mayMove(State $state): bool
+    {
+        return $this->terms->hasOverview() && ! $state->returning && ! $state->handedIn;
     }
 
     /** Whether a written answer waits to be judged by its writer; not while it can still be changed until it is handed in. */

@@ -199,11 +199,17 @@ final readonly class Terms
     public function favouredBy(self $newer): self
     {
         $more = static fn (?int $mine, ?int $theirs): ?int => $mine === null || $theirs === null ? null : max($mine, $theirs);
-        $members = get_object_vars($this);
-        $members['secondsForQuestion'] = $more($this->secondsForQuestion, $newer->secondsForQuestion);
-        $members['secondsForRound'] = $more($this->secondsForRound, $newer->secondsForRound);
 
-        return new self(...$members);
+        return $this->with(
+            secondsForQuestion: $more($this->secondsForQuestion, $newer->secondsForQuestion),
+            secondsForRound: $more($this->secondsForRound, $newer->secondsForRound),
+        );
+    }
+
+    /** These terms with some of the constructor's arguments otherwise. */
+    public function with(mixed ...$members): self
+    {
+        return new self(...$members + get_object_vars($this));
     }
 
     /**

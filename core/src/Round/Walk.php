@@ -257,8 +257,9 @@ final class Walk
         }
         $rung = $this->position->rungAfterSlip($home, $mark->entry, $this->state);
         if ($fork !== null) {
-            // Whoever always slips into this fork never comes to the ladder; with no rung left they may set it aside.
-            return ['way' => 'on', 'to' => $fork, 'leave' => $rung === null];
+            // Whoever always slips into this fork never comes to the ladder: with no rung left, or after as many slips as
+            // there are rungs, they may set it aside.
+            return ['way' => 'on', 'to' => $fork, 'leave' => $rung === null || $record->slips > count($this->quiz->ladder(Position::ownLadder($home, $question)))];
         }
         if ($rung !== null && ! $this->terms->together) {
             return ['way' => 'down', 'rung' => $rung->id, 'ladder' => $rung->ladder];
@@ -352,7 +353,7 @@ final class Walk
         if ($home === null || $question === null || $question->id !== $id) {
             throw new Refused(Rule::NotHere, 'Help is there for the question you are at.');
         }
-        $this->must(! $this->isTold($home), Rule::NotHere, 'Help is there for the question you are at.');
+        $this->must(! $this->position->isTold($home, $this->state), Rule::NotHere, 'Help is there for the question you are at.');
         $this->must($this->terms->help, Rule::NoHelp, 'In this task there is no help on the way.');
         $next = $this->decide(FactKind::Led, function (): array {
             $rung = $this->position->nextRung($this->state);
@@ -391,7 +392,7 @@ final class Walk
         }
         $home = $this->position->home($this->state);
         if ($home !== null) {
-            $this->must($this->isTold($home), Rule::AnswerFirst, 'This question needs an answer before you go on.');
+            $this->must($this->position->isTold($home, $this->state), Rule::AnswerFirst, 'This question needs an answer before you go on.');
             $this->afterVerdict($home);
 
             return;
@@ -406,12 +407,6 @@ final class Walk
             return;
         }
         $this->leave();
-    }
-
-    /** A verdict stands here; also where a corrected key has made the answer right since. */
-    private function isTold(Question $home): bool
-    {
-        return $this->state->told || ($this->state->record($home->id)->standing->isRight() && $this->position->rung($this->state) === null && $this->position->series($this->state) === null);
     }
 
     private function watch(Watched $event): void
@@ -451,22 +446,16 @@ final class Walk
         if ($top === null || $top->id !== $from || $stop === null) {
             throw new Refused(Rule::NotHere, 'You are somewhere else in this quiz by now.');
         }
-        $this->must(! $stop->required || $this->mayMove(), Rule::MustBeAnswered, 'This has to be answered before you go on.');
+        $this->must(! $stop->required || $this->position->mayMove($this->state), Rule::MustBeAnswered, 'This has to be answered before you go on.');
         while ($this->state->top()?->kind !== FrameKind::Stop) {
             $this->pop();
         }
         $this->leave();
     }
 
-    /** There is an overview to move about in, until the round is handed in. */
-    private function mayMove(): bool
-    {
-        return $this->terms->hasOverview() && ! $this->state->returning && ! $this->state->handedIn;
-    }
-
     private function goTo(?string $stop): void
     {
-        $this->must($this->mayMove(), Rule::OrderIsSet, 'In this quiz the stops come one after the other.');
+        $this->must($this->position->mayMove($this->state), Rule::OrderIsSet, 'In this quiz the stops come one after the other.');
         if ($stop === null) {
             $this->state->path = [];
             $this->state->told = false;
@@ -554,18 +543,19 @@ final class Walk
 
             return;
         }
-        $mark = $this->marker->mark($home, $record->response);
+        $question = $this->position->asked($home, $this->state);
+        $mark = $this->marker->mark($question, $record->response);
         if ($mark->result === Result::Unclear) {
             $mark = new Mark(Result::NotRight, 0.0, null, null, $mark->near, $mark->readings);
         }
         $record->mark = $mark;
         $record->tries = 1;
-        $this->tell(FactKind::Marked, ['question' => $home->id, 'home' => $home->id] + $mark->toArray());
+        $this->tell(FactKind::Marked, ['question' => $question->id, 'home' => $home->id] + $mark->toArray());
         foreach (self::matched($record, $mark) as $entry) {
             $record->matched[$entry] = 1;
         }
         if ($mark->result === Result::Noted) {
-            $this->stand($home, $record, $home->kind === QuestionKind::HandIn || $home->readByTeacher ? Standing::ToBeRead : Standing::Noted);
+            $this->stand($home, $record, $question->kind === QuestionKind::HandIn || $question->readByTeacher ? Standing::ToBeRead : Standing::Noted);
 
             return;
         }
@@ -668,7 +658,7 @@ final class Walk
         if ($home === null || $question === null || $question->id !== $id || $this->position->rung($this->state) !== null) {
             throw new Refused(Rule::NotHere, 'You are somewhere else in this quiz by now.');
         }
-        $this->must(! $this->isTold($home), Rule::NotHere, 'You are somewhere else in this quiz by now.');
+        $this->must(! $this->position->isTold($home, $this->state), Rule::NotHere, 'You are somewhere else in this quiz by now.');
 
         return [$home, $question];
     }
@@ -828,7 +818,7 @@ final class Walk
         }
         if ($next !== null) {
             $this->enter($next);
-        } elseif (! $this->mayMove()) {
+        } elseif (! $this->position->mayMove($this->state)) {
             $this->comeBack();
         }
     }
@@ -852,20 +842,9 @@ final class Walk
     private function comeBack(): void
     {
         $decision = $this->decide(FactKind::Returns, function (): array {
-            $questions = [];
-            foreach ($this->quiz->questions() as $id => $question) {
-                $record = $this->state->records[$id] ?? null;
-                $returns = $record !== null && ! $record->leftForGood && match ($record->standing) {
-                    Standing::SetAside => true,
-                    Standing::Shown => $this->quiz->alikes($question) !== [],
-                    default => false,
-                };
-                if ($returns) {
-                    $questions[] = $id;
-                }
-            }
+            $questions = array_filter($this->quiz->questions(), fn (Question $question): bool => $this->position->comesBack($question, $this->state));
 
-            return ['questions' => $questions];
+            return ['questions' => array_map(strval(...), array_keys($questions))];
         });
         $this->bringBack(array_values(array_filter(is_array($decision['questions'] ?? null) ? $decision['questions'] : [], is_string(...))));
     }

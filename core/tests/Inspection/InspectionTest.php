@@ -34,8 +34,6 @@ final class InspectionTest extends TestCase
         yield 'a cue past the end' => [['stops', 1, 'clip', 'to'], 5, Severity::Stops, 'cue'];
         yield 'an empty reading' => [['sideStops', 0, 'text'], "\n", Severity::Stops, 'aside'];
         yield 'a number that is none' => [['stops', 2, 'question', 'entries', 0, 'text'], 'twelve', Severity::Stops, 'entry/12//right'];
-        yield 'a right answer that leads back' => [['stops', 2, 'question', 'entries', 0, 'fork'], Sample::id('first'), Severity::Warns, 'entry/12//right'];
-        yield 'a right answer in a video that leads back' => [['stops', 1, 'cues', 0, 'question', 'entries', 0, 'fork'], Sample::id('video'), Severity::Warns, 'entry/ébb//right'];
         yield 'a question without any help' => [['stops', 2, 'question', 'points'], 1, Severity::Advises, 'last/question'];
     }
 

@@ -1,4 +1,16 @@
-import { BookOpen, BookOpenCheck, CircleHelp, Film, Flag, Hand, Layers, Lightbulb, NotebookPen, TriangleAlert } from 'lucide-react';
+import {
+    BookOpen,
+    BookOpenCheck,
+    CircleHelp,
+    Film,
+    Flag,
+    Hand,
+    Layers,
+    Lightbulb,
+    NotebookPen,
+    RotateCw,
+    TriangleAlert,
+} from 'lucide-react';
 import { type KeyboardEvent, memo, type ReactNode, useEffect, useMemo, useRef } from 'react';
 import type { Finding, QuizDocument, Rung, Stop } from '../api/types';
 import { kindWords, letter, promptText, questionsOf, rungName, rungWords, showsOptions, stopName } from '../quiz/document';
@@ -202,6 +214,7 @@ function ColumnView({
     const { stop, finish } = column;
     const name = stop === null ? (finish?.title ?? '') : stopName(stop);
     const grave = findings.filter((finding) => finding.stop === column.id && finding.severity !== 'advises');
+    const loops = findings.some((finding) => finding.loop.includes(column.id));
     const place = column.side ? 'Side stop' : column.number === null ? 'Finish' : `Stop ${column.number}`;
     const leadsTo = forks.filter((arc) => arc.from === position);
 
@@ -225,7 +238,7 @@ function ColumnView({
                         onClick={() => onSelect(column.id)}
                         className={`relative flex min-h-0 flex-col gap-1 overflow-hidden rounded-t-md border border-b-0 p-2 text-left max-md:rounded-md max-md:border ${
                             selected === column.id ? 'border-accent bg-tint' : 'border-edge bg-paper hover:border-ink'
-                        } ${column.side ? 'border-dashed' : ''}`}
+                        } ${column.side ? 'border-dashed' : ''} ${loops ? 'outline-3 -outline-offset-3 outline-accent' : ''}`}
                     >
                         <span className="flex items-center gap-1.5 text-xs text-soft">
                             {column.number !== null && (
@@ -240,7 +253,12 @@ function ColumnView({
                             {stop?.kind === 'video' && <Film size={14} aria-hidden="true" />}
                             {(stop?.kind === 'reading' || stop?.kind === 'text') && <BookOpen size={14} aria-hidden="true" />}
                             {stop?.kind === 'drill' && <Layers size={14} aria-hidden="true" />}
-                            {grave.length > 0 && <TriangleAlert size={14} className="ml-auto text-accent" aria-hidden="true" />}
+                            {loops && (
+                                <span className="ml-auto flex items-center gap-1 font-semibold text-accent">
+                                    <RotateCw size={14} aria-hidden="true" /> in a circle
+                                </span>
+                            )}
+                            {grave.length > 0 && !loops && <TriangleAlert size={14} className="ml-auto text-accent" aria-hidden="true" />}
                         </span>
                         <span className={`${far ? 'line-clamp-4 text-xs' : 'line-clamp-3 text-sm'} shrink-0 font-semibold break-words`}>
                             {name}

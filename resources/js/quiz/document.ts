@@ -4,6 +4,7 @@ import type {
     Cue,
     DrillStop,
     Entry,
+    Finding,
     Gap,
     Question,
     QuestionKind,
@@ -435,6 +436,21 @@ export function putLadder(document: QuizDocument, place: RungPlace, rungs: Rung[
         return putQuestion(document, putRungs(place.question, place.entry?.id ?? null, rungs));
     }
     return place.stop?.kind === 'staircase' ? putStop(document, { ...place.stop, ladder: rungs }) : document;
+}
+
+/** A mend of the inspection: wherever in the document the thing with that id stands, one member of it gets another value. */
+export function withMend(document: QuizDocument, mend: NonNullable<Finding['mend']>): QuizDocument {
+    const mended = (value: unknown): unknown => {
+        if (Array.isArray(value)) {
+            return value.map(mended);
+        }
+        if (typeof value !== 'object' || value === null) {
+            return value;
+        }
+        const next = Object.fromEntries(Object.entries(value).map(([name, member]) => [name, mended(member)]));
+        return next.id === mend.at ? { ...next, [mend.member]: mend.value } : next;
+    };
+    return mended(document) as QuizDocument;
 }
 
 /** Puts a stop behind the one named, or at the end. */

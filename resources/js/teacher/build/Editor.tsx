@@ -4,6 +4,7 @@ import { find, ladderAt, move, type Place, putLadder, putStop } from '../../quiz
 import { Button } from '../../ui/Button';
 import { Field, Text } from '../../ui/Field';
 import { moment } from '../../ui/time';
+import { FindingNote } from './FindingNote';
 import { ShareField } from './KindFields';
 import { MomentField } from './MomentField';
 import { QuestionEditor } from './QuestionEditor';
@@ -82,8 +83,8 @@ export function Editor(props: Props) {
             {here.length > 0 && (
                 <ul className="mb-4 grid gap-1">
                     {here.map((finding) => (
-                        <li key={`${finding.at}${finding.sentence}`} className="border-l-4 border-yet bg-yet-tint px-3 py-1.5 text-sm">
-                            {finding.sentence}
+                        <li key={finding.key}>
+                            <FindingNote finding={finding} document={document} change={change} />
                         </li>
                     ))}
                 </ul>

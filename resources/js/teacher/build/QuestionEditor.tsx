@@ -18,6 +18,7 @@ import { Button } from '../../ui/Button';
 import { Check, Field, inputClass, Select, Text } from '../../ui/Field';
 import { ParsedField } from '../../ui/ParsedField';
 import { BlocksEditor } from './BlocksEditor';
+import { FindingNote } from './FindingNote';
 import { Targets } from './ForkEditor';
 import { decimal, KindFields, ShareField } from './KindFields';
 import { AddRung, Rungs } from './Rungs';
@@ -106,6 +107,7 @@ export function QuestionEditor({ document, question, findings, change, select, m
                             entry={entry}
                             name={choosing ? letter(index) : `${index + 1}`}
                             findings={findings.filter((finding) => finding.at === entry.id)}
+                            change={change}
                             onChange={putEntry}
                             onRight={(right) => setRight(entry, right)}
                             onRemove={() => put({ entries: question.entries.filter((other) => other.id !== entry.id) })}
@@ -259,6 +261,7 @@ interface EntryProps {
     entry: Entry;
     name: string;
     findings: Finding[];
+    change: Props['change'];
     onChange: (entry: Entry) => void;
     onRight: (right: boolean) => void;
     onRemove: () => void;
@@ -266,7 +269,7 @@ interface EntryProps {
     select: (id: string) => void;
 }
 
-function EntryRow({ document, question, entry, name, findings, onChange, onRight, onRemove, addRung, select }: EntryProps) {
+function EntryRow({ document, question, entry, name, findings, change, onChange, onRight, onRemove, addRung, select }: EntryProps) {
     const choosing = showsOptions(question.kind);
     const isPoll = question.kind === 'poll';
     const label = choosing ? `Option ${name}` : entry.right ? `Accepted answer ${name}` : `Expected wrong answer ${name}`;
@@ -336,9 +339,9 @@ function EntryRow({ document, question, entry, name, findings, onChange, onRight
                 </button>
             </div>
             {findings.map((finding) => (
-                <p key={finding.sentence} className="mt-1 text-sm font-semibold text-accent">
-                    {finding.sentence}
-                </p>
+                <div key={finding.key} className="mt-1">
+                    <FindingNote finding={finding} document={document} change={change} />
+                </div>
             ))}
             <details className="mt-1 text-sm">
                 <summary className="text-soft">What follows{follows.length === 0 ? '' : `: ${follows.join(', ')}`}</summary>

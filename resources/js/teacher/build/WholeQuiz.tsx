@@ -5,6 +5,7 @@ import { Button } from '../../ui/Button';
 import { Field, inputClass, Select, Text } from '../../ui/Field';
 import { ulid } from '../../ui/ulid';
 import { TermsEditor } from '../TermsEditor';
+import { FindingNote } from './FindingNote';
 
 interface Props {
     document: QuizDocument;
@@ -31,7 +32,7 @@ export function WholeQuiz({ document, findings, change, select }: Props) {
                 value={document.instructions}
                 onChange={(event) => change({ ...document, instructions: event.currentTarget.value })}
             />
-            <Inspection findings={findings} select={select} />
+            <Inspection document={document} findings={findings} change={change} select={select} />
             <Words
                 legend="Objectives"
                 add="Add an objective"
@@ -191,27 +192,17 @@ function Words({
     );
 }
 
-function Inspection({ findings, select }: Pick<Props, 'findings' | 'select'>) {
+function Inspection({ document, findings, change, select }: Props) {
     return (
         <section aria-label="Inspection">
             <h3 className="mb-2 text-base">Inspection</h3>
             {findings.length === 0 ? (
                 <p className="text-sm">Nothing to mend: this can be published.</p>
             ) : (
-                <ul className="grid gap-2 text-sm">
-                    {findings.map((finding, index) => (
-                        <li key={index} className="flex gap-3">
-                            <span className={`w-20 shrink-0 font-semibold ${finding.severity === 'stops' ? 'text-accent' : 'text-soft'}`}>
-                                {{ stops: 'must mend', warns: 'look at', advises: 'could be' }[finding.severity]}
-                            </span>
-                            <button
-                                type="button"
-                                className="text-left underline decoration-edge underline-offset-2 disabled:no-underline"
-                                disabled={finding.at === null && finding.stop === null}
-                                onClick={() => select(finding.at ?? finding.stop)}
-                            >
-                                {finding.sentence}
-                            </button>
+                <ul className="grid gap-2">
+                    {findings.map((finding) => (
+                        <li key={finding.key}>
+                            <FindingNote finding={finding} document={document} change={change} select={select} />
                         </li>
                     ))}
                 </ul>

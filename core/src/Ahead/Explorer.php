@@ -1,0 +1,439 @@
+<?php
+
+declare(strict_types=1);
+
+namespace HiddenLadder\Core\Ahead;
+
+use HiddenLadder\Core\Quiz\DrillStop;
+use HiddenLadder\Core\Quiz\Entry;
+use HiddenLadder\Core\Quiz\Question;
+use HiddenLadder\Core\Quiz\QuizDocument;
+use HiddenLadder\Core\Quiz\Stop;
+use HiddenLadder\Core\Quiz\VideoStop;
+use HiddenLadder\Core\Round\Applied;
+use HiddenLadder\Core\Round\Engine;
+use HiddenLadder\Core\Round\FactKind;
+use HiddenLadder\Core\Round\HandedIn;
+use HiddenLadder\Core\Round\Position;
+use HiddenLadder\Core\Round\Standing;
+use HiddenLadder\Core\Round\Started;
+use HiddenLadder\Core\Round\State;
+use HiddenLadder\Core\Round\Terms;
+
+/**
+ * Explores where a quiz can lead, by the engine's own transitions.
+ *
+ * What lies behind is forgotten at each step, so that the ways through one stop are looked at once and not once for each way
+ * through all others. Where it matters, every past is allowed for: conditions that look back are guessed both ways, stops
+ * that can be met again are met in every way in which they can have been left, and each question that can be set aside comes
+ * back by itself.
+ */
+final class Explorer
+{
+    public readonly Guesses $guesses;
+
+    private readonly Engine $engine;
+
+    private readonly Position $position;
+
+    private readonly Moves $moves;
+
+    private readonly Standpoint $standpoint;
+
+    /** Whether anything is dealt by lot that makes a difference. */
+    private readonly bool $mayDeal;
+
+    /** @var array<string, true> stops that can be met again */
+    private readonly array $again;
+
+    /** @var list<State> */
+    private array $nodes = [];
+
+    /** @var array<string, int> */
+    private array $byKey = [];
+
+    /** @var array<int, list<Edge>> */
+    private array $edges = [];
+
+    /** @var array<string, array<string, State>> how stops can have been left, by stop */
+    private array $left = [];
+
+    /** @var array<int, Meeting> by node */
+    private array $meetings = [];
+
+    /** @var array<string, list<int>> meetings, by stop */
+    private array $entered = [];
+
+    /** @var array<string, true> how questions were left */
+    private array $settled = [];
+
+    /** @var list<int> */
+    private array $queue = [];
+
+    private function __construct(private readonly QuizDocument $quiz, private readonly Terms $terms, private readonly int $most)
+    {
+        $this->guesses = new Guesses;
+        $this->engine = new Engine($quiz, $terms, $this->guesses);
+        $this->position = new Position($quiz, $terms);
+        $this->moves = new Moves($quiz, $terms);
+        $this->standpoint = new Standpoint($quiz, $terms, self::slipsAskedFor($quiz));
+        $this->again = self::metAgain($quiz, $terms);
+        $this->mayDeal = $quiz->pool !== [] || array_filter($quiz->stops, self::isUneven(...)) !== [];
+    }
+
+    /** @param  int  $most  nodes to look at */
+    public static function of(QuizDocument $quiz, Terms $terms, int $most = 50_000): self
+    {
+        // The order by lot moves only stops that nothing is joined to, and the clock of a round ends it for everybody.
+        return new self($quiz, $terms->with(mixStops: false, together: false, secondsForRound: null), $most);
+    }
+
+    /** The same quiz and terms with everything that lies behind kept. */
+    public function exactly(): ExactSearch
+    {
+        return new ExactSearch($this->quiz, $this->terms, array_map(strval(...), array_keys($this->again)), self::slipsAskedFor($this->quiz));
+    }
+
+    /** Everywhere it leads; the guesses then know which forks were taken on the way. */
+    public function structure(): Structure
+    {
+        for ($turn = 0; $turn < ($this->mayDeal ? 200 : 1); $turn++) {
+            foreach ($this->guesses->each(fn () => $this->engine->apply(new State, new Started(seed: "ahead $turn"), 0)) as $begun) {
+                if ($begun instanceof Applied) {
+                    $this->node($begun->state);
+                }
+            }
+        }
+        $roots = count($this->nodes);
+        while ($this->queue !== [] && count($this->nodes) <= $this->most) {
+            $node = array_pop($this->queue);
+            $this->edges[$node] = $this->edgesFrom($node);
+        }
+        $isWhole = $this->queue === [];
+        $edges = [];
+        foreach (array_keys($this->nodes) as $node) {
+            $edges[] = $this->edges[$node] ?? [];
+        }
+
+        $ends = array_map(static fn (State $node): bool => $node->isFinished(), $this->nodes);
+
+        return new Structure($this->nodes, $edges, self::surely($edges, $roots === 1 ? [0] : []), $ends, $isWhole);
+    }
+
+    /** @return list<Edge> */
+    private function edgesFrom(int $node): array
+    {
+        if (isset($this->meetings[$node])) {
+            return [$this->edgeOfMeeting($this->meetings[$node])];
+        }
+        $from = $this->nodes[$node];
+        $edges = [];
+        foreach ($this->moves->from($from) as $move) {
+            $edge = $this->edge($from, $move);
+            if ($edge !== null) {
+                $edges[] = $edge;
+            }
+        }
+
+        return $edges;
+    }
+
+    private function edge(State $from, Move $move): ?Edge
+    {
+        $to = [];
+        $results = array_merge(...array_map(fn (State $lot): array => $this->results($lot, $move), $this->lots($from, $move)));
+        foreach ($results as $result) {
+            $this->leave($from, $result, $move);
+            foreach ($result->returning ? [] : $this->standpoint->here($result) as $stop) {
+                if ($this->quiz->stop($stop) instanceof VideoStop) {
+                    $this->settle($stop, $this->only($stop, $result));
+                }
+            }
+            $met = array_filter(array_diff($this->standpoint->here($result), $this->standpoint->here($from)), fn (string $stop): bool => isset($this->again[$stop]));
+            array_push($to, ...($met === [] ? [$this->node($result)] : array_map(fn (string $stop): int => $this->meeting($stop, $result, $from, $move), array_values($met))));
+        }
+
+        return $to === [] ? null : new Edge($move, array_values(array_unique($to)), count($results) === 1 && count($to) === 1);
+    }
+
+    /** Where a stop that can be met again is entered: from there it goes on in each way in which it can have been left. */
+    private function meeting(string $stop, State $result, State $from, Move $move): int
+    {
+        $key = "meeting $stop ".$this->standpoint->key($result);
+        if (! isset($this->byKey[$key])) {
+            $node = $this->byKey[$key] = count($this->nodes);
+            $this->nodes[] = $this->standpoint->forget($result);
+            $this->meetings[$node] = new Meeting($stop, $from, $move, $this->node($result));
+            $this->entered[$stop][] = $node;
+            $this->queue[] = $node;
+        }
+
+        return $this->byKey[$key];
+    }
+
+    private function edgeOfMeeting(Meeting $meeting): Edge
+    {
+        foreach (array_slice($this->left[$meeting->stop] ?? [], $meeting->tried) as $left) {
+            $meeting->tried++;
+            $met = clone $meeting->from;
+            $this->standpoint->carry($meeting->stop, $left, $met);
+            foreach ($this->results($met, $meeting->move) as $result) {
+                if ($this->standpoint->here($result) === $this->standpoint->here($this->nodes[$meeting->unseen])) {
+                    $meeting->leadsTo($this->node($result));
+                }
+            }
+        }
+
+        return new Edge(new Move($meeting->move->event, MoveKind::On), $meeting->to(), count($meeting->to()) === 1);
+    }
+
+    /** @return list<State> for each way in which conditions that look back can turn out */
+    private function results(State $from, Move $move): array
+    {
+        $results = [];
+        foreach ($this->guesses->each(fn () => $this->engine->apply($from, $move->event, $move->at)) as $outcome) {
+            if ($outcome instanceof Applied) {
+                $results[] = $outcome->state;
+            }
+        }
+
+        return $results;
+    }
+
+    private function node(State $state): int
+    {
+        $key = $this->standpoint->key($state);
+        if (! isset($this->byKey[$key])) {
+            $this->byKey[$key] = count($this->nodes);
+            $this->nodes[] = $this->standpoint->forget($state);
+            $this->queue[] = $this->byKey[$key];
+        }
+
+        return $this->byKey[$key];
+    }
+
+    /** A stop is left: whoever meets it again, or has it come back, finds it so. */
+    private function leave(State $from, State $result, Move $move): void
+    {
+        if ($from->returning) {
+            return;
+        }
+        $stops = $move->event instanceof HandedIn
+            ? array_map(static fn (Stop $stop): string => $stop->id, $this->quiz->stops)
+            : array_diff($this->standpoint->here($from), $result->returning ? [] : $this->standpoint->here($result));
+        foreach ($stops as $stop) {
+            $left = $this->only($stop, $result);
+            $this->settle($stop, $left);
+            $this->isLeft($stop, $left);
+            $back = $result->returning ? $this->position->home($result) : null;
+            if ($back !== null && isset($left->records[$back->id])) {
+                // Set aside as the last of all it came back at once; with others before it, it would still be set aside.
+                $waiting = $this->only($stop, $result);
+                $waiting->records[$back->id] = clone $left->records[$back->id];
+                $waiting->records[$back->id]->standing = Standing::SetAside;
+                $this->isLeft($stop, $waiting);
+            }
+        }
+    }
+
+    private function isLeft(string $stop, State $left): void
+    {
+        $key = ($left->handedIn ? 'h' : '').$this->standpoint->ofStop($stop, $left);
+        if (! isset($this->left[$stop][$key])) {
+            $this->left[$stop][$key] = $left;
+            array_push($this->queue, ...$this->entered[$stop] ?? []);
+        }
+    }
+
+    /** What was set aside, or shown with an alike one for it, comes back before the finish; or once it is handed in. */
+    private function settle(string $stop, State $left): void
+    {
+        foreach ($this->quiz->stop($stop)?->questions() ?? [] as $question) {
+            $key = "$question->id $left->handedIn ".$this->standpoint->ofQuestion($question->id, $left);
+            if (isset($this->settled[$key])) {
+                continue;
+            }
+            $this->settled[$key] = true;
+            $comesBack = $this->position->comesBack($question, $left);
+            for ($turn = 0; $turn <= 6 * count($this->quiz->alikes($question)); $turn++) {
+                $left->seed = "ahead $turn";
+                if ($comesBack) {
+                    $this->node($this->engine->comingBack($left, [$question->id]));
+                } elseif ($this->terms->handedIn && ! $left->handedIn) {
+                    $this->handIn($stop, $left);
+                }
+            }
+        }
+    }
+
+    /** The first of what comes back is there at once. */
+    private function handIn(string $stop, State $left): void
+    {
+        $outcome = $this->engine->apply($left, new HandedIn, 0);
+        if ($outcome instanceof Applied) {
+            $this->node($outcome->state);
+            $this->settle($stop, $this->only($stop, $outcome->state));
+        }
+    }
+
+    /** A begun round in which nothing but this stop was met. */
+    private function only(string $stop, State $state): State
+    {
+        $only = new State;
+        $only->number = 1;
+        $only->startedAt = 0;
+        $only->handedIn = $state->handedIn;
+        $only->visited[$stop] = true;
+        $this->standpoint->carry($stop, $state, $only);
+
+        return $only;
+    }
+
+    /** @return list<State> the state, with a lot for each of the ways in which what the move deals by lot can differ */
+    private function lots(State $from, Move $move): array
+    {
+        $outcome = $this->mayDeal ? $this->engine->apply($from, $move->event, $move->at) : null;
+        $lots = [];
+        foreach ($outcome instanceof Applied ? $this->lotsToTry($from, $outcome) : [] as $other) {
+            $outcome = $this->engine->apply($other, $move->event, $move->at);
+            if ($outcome instanceof Applied) {
+                $lots[$this->standpoint->key($outcome->state)] ??= $other;
+            }
+        }
+
+        return $lots === [] ? [$from] : array_values($lots);
+    }
+
+    /** @return list<State> as many as make it all but sure that each question that can be dealt is */
+    private function lotsToTry(State $from, Applied $outcome): array
+    {
+        foreach ($outcome->facts as $fact) {
+            if ($fact->kind === FactKind::Dealt && isset($fact->data['question'])) {
+                $home = $this->quiz->question((string) ($fact->data['for'] ?? ''));
+                $stop = $this->quiz->stop((string) ($fact->data['stop'] ?? ''));
+                if ($home !== null) {
+                    return self::seeded($from, 12 * (1 + count($this->quiz->alikes($home))));
+                }
+                if ($stop !== null && self::isUneven($stop)) {
+                    $hand = $from->series[$stop->id]->hand ?? [];
+
+                    return $hand === [] ? self::seeded($from, 40 * count($stop->questions())) : self::rotated($from, $stop->id, $hand);
+                }
+            }
+        }
+
+        return [];
+    }
+
+    /** @return list<State> */
+    private static function seeded(State $from, int $lots): array
+    {
+        $seeded = [];
+        for ($turn = 0; $turn < $lots; $turn++) {
+            $other = clone $from;
+            $other->seed = "ahead $turn";
+            $seeded[] = $other;
+        }
+
+        return $seeded;
+    }
+
+    /**
+     * Each question of a drill's hand may be the next.
+     *
+     * @param  non-empty-list<string>  $hand
+     * @return list<State>
+     */
+    private static function rotated(State $from, string $stop, array $hand): array
+    {
+        $rotated = [];
+        foreach (array_keys($hand) as $first) {
+            $other = clone $from;
+            $other->series[$stop] = clone $from->series[$stop];
+            $other->series[$stop]->hand = [...array_slice($hand, $first), ...array_slice($hand, 0, $first)];
+            $rotated[] = $other;
+        }
+
+        return $rotated;
+    }
+
+    /** A drill whose questions differ in their ladders: it matters which of them are dealt. */
+    private static function isUneven(Stop $stop): bool
+    {
+        return $stop instanceof DrillStop && count(array_unique(array_map(static fn (Question $question): int => count($question->ladder), $stop->questions))) > 1;
+    }
+
+    /**
+     * @param  list<list<Edge>>  $edges
+     * @param  list<int>  $roots
+     * @return list<bool> by node
+     */
+    private static function surely(array $edges, array $roots): array
+    {
+        $sure = array_fill(0, count($edges), false);
+        while ($roots !== []) {
+            $node = array_pop($roots);
+            if ($sure[$node]) {
+                continue;
+            }
+            $sure[$node] = true;
+            foreach ($edges[$node] as $edge) {
+                if ($edge->sure) {
+                    $roots[] = $edge->to[0];
+                }
+            }
+        }
+
+        return $sure;
+    }
+
+    /** The most slips that a fork asks for; an alike question comes after one. */
+    private static function slipsAskedFor(QuizDocument $quiz): int
+    {
+        $most = $quiz->pool === [] ? 0 : 1;
+        foreach ([...$quiz->stops, ...$quiz->sideStops] as $stop) {
+            foreach ($stop->forks as $fork) {
+                $most = max($most, $fork->when->slips ?? 0);
+            }
+        }
+
+        return $most;
+    }
+
+    /**
+     * Stops that a walk can meet more than once: those that something behind leads back to, and all side stops; where there is
+     * an overview, or a question that comes back leads on, all of them.
+     *
+     * @return array<string, true>
+     */
+    private static function metAgain(QuizDocument $quiz, Terms $terms): array
+    {
+        $again = array_fill_keys(array_map(static fn (Stop $stop): string => $stop->id, $quiz->sideStops), true);
+        $least = $terms->hasOverview() ? 0 : count($quiz->stops);
+        foreach ([...$quiz->stops, ...$quiz->sideStops] as $stop) {
+            $here = $quiz->position($stop->id) ?? count($quiz->stops);
+            foreach (self::targets($stop) as $target) {
+                $there = $quiz->position($target);
+                if ($there !== null && ($there <= $here || $stop->questions() !== [])) {
+                    $least = min($least, $there);
+                }
+            }
+        }
+        foreach (array_slice($quiz->stops, $least) as $stop) {
+            $again[$stop->id] = true;
+        }
+
+        return $again;
+    }
+
+    /** @return list<string> where forks of the stop and of what is asked in it lead */
+    private static function targets(Stop $stop): array
+    {
+        $targets = array_map(static fn ($fork): string => $fork->to, $stop->forks);
+        foreach ($stop->questions() as $question) {
+            array_push($targets, ...array_filter(array_map(static fn (Entry $entry): ?string => $entry->fork, $question->allEntries()), is_string(...)));
+        }
+
+        return $targets;
+    }
+}

@@ -1,0 +1,176 @@
+<?php
+
+declare(strict_types=1);
+
+namespace HiddenLadder\Core\Ahead;
+
+use HiddenLadder\Core\Marking\Marker;
+use HiddenLadder\Core\Quiz\ConditionKind;
+use HiddenLadder\Core\Quiz\Fork;
+use HiddenLadder\Core\Quiz\Question;
+use HiddenLadder\Core\Quiz\QuizDocument;
+use HiddenLadder\Core\Quiz\VideoStop;
+use HiddenLadder\Core\Round\Answered;
+use HiddenLadder\Core\Round\AskedForAlike;
+use HiddenLadder\Core\Round\AskedForHelp;
+use HiddenLadder\Core\Round\Finished;
+use HiddenLadder\Core\Round\FrameKind;
+use HiddenLadder\Core\Round\HandedIn;
+use HiddenLadder\Core\Round\JudgedOwn;
+use HiddenLadder\Core\Round\Position;
+use HiddenLadder\Core\Round\SetAside;
+use HiddenLadder\Core\Round\Skipped;
+use HiddenLadder\Core\Round\State;
+use HiddenLadder\Core\Round\Terms;
+use HiddenLadder\Core\Round\TimedOut;
+use HiddenLadder\Core\Round\Watched;
+use HiddenLadder\Core\Round\WentOn;
+use HiddenLadder\Core\Round\WentTo;
+
+/**
+ * Everything a student can do where they are, as far as the rules can tell it apart. Calling the teacher is left out: it is
+ * never the only way on.
+ */
+final class Moves
+{
+    private readonly Position $position;
+
+    private readonly PossibleAnswers $possible;
+
+    /** @var array<string, true> entries that conditions ask for */
+    private readonly array $askedFor;
+
+    private readonly bool $partlyMatters;
+
+    /** @var array<string, list<array{PossibleAnswer, MoveKind}>> by question */
+    private array $answers = [];
+
+    public function __construct(private readonly QuizDocument $quiz, private readonly Terms $terms)
+    {
+        $this->position = new Position($quiz, $terms);
+        $this->possible = new PossibleAnswers(new Marker($quiz->language));
+        $askedFor = [];
+        $partly = false;
+        foreach ([...$quiz->stops, ...$quiz->sideStops] as $stop) {
+            $conditions = array_map(static fn (Fork $fork) => $fork->when, $stop->forks);
+            foreach ($stop->shownIf === null ? $conditions : [...$conditions, $stop->shownIf] as $condition) {
+                if ($condition->entry !== null) {
+                    $askedFor[$condition->entry] = true;
+                }
+                $partly = $partly || $condition->kind === ConditionKind::Result || $condition->kind === ConditionKind::Score;
+            }
+        }
+        $this->askedFor = $askedFor;
+        $this->partlyMatters = $partly || $terms->enough !== null;
+    }
+
+    /** @return list<Move> none at the finish */
+    public function from(State $state): array
+    {
+        if ($state->isFinished()) {
+            return [];
+        }
+        $top = $state->top();
+        if ($top === null) {
+            return $this->fromOverview($state);
+        }
+        $home = $this->position->home($state);
+        if ($this->position->rung($state) !== null) {
+            $moves = [new Move(new WentOn($top->id), MoveKind::On)];
+            $question = $home === null ? null : $this->position->asked($home, $state);
+            if ($question !== null && $this->terms->help && $this->position->nextRung($state) !== null) {
+                $moves[] = new Move(new AskedForHelp($question->id), MoveKind::Help);
+            }
+
+            return $moves;
+        }
+        if ($home !== null) {
+            return $this->position->isTold($home, $state) ? [new Move(new WentOn($top->id), MoveKind::On)] : $this->atQuestion($home, $state);
+        }
+        $stop = $this->quiz->stop($top->id);
+        $cue = $stop instanceof VideoStop && $top->kind === FrameKind::Stop ? $this->position->openCue($stop, $state) : null;
+        $on = $stop instanceof VideoStop && $cue !== null
+            ? new Watched($stop->id, min($state->watchedTo[$stop->id] ?? $stop->clip->from, $cue->at), $cue->at, 1.0)
+            : new WentOn($top->id);
+
+        return [new Move($on, MoveKind::On), ...$this->waysOut($state)];
+    }
+
+    /** @return list<Move> */
+    private function fromOverview(State $state): array
+    {
+        $moves = [new Move($this->terms->handedIn ? new HandedIn : new Finished, MoveKind::Leave)];
+        foreach ($this->position->sequence($state) as $stop) {
+            $moves[] = new Move(new WentTo($stop->id), MoveKind::Leave);
+        }
+
+        return $moves;
+    }
+
+    /** @return list<Move> */
+    private function atQuestion(Question $home, State $state): array
+    {
+        $record = $state->record($home->id);
+        $question = $this->position->asked($home, $state);
+        if ($this->position->isJudging($question, $record, $state)) {
+            return [new Move(new JudgedOwn($question->id, true), MoveKind::Right), new Move(new JudgedOwn($question->id, false), MoveKind::Slip)];
+        }
+        $moves = [];
+        foreach ($this->answers[$question->id] ??= $this->answersTo($question) as [$answer, $kind]) {
+            $moves[] = new Move(new Answered($question->id, $answer->response), $kind, $answer->weight);
+        }
+        $ends = $this->position->questionEnds($home, $state);
+        if ($ends !== null) {
+            $moves[] = new Move(new TimedOut($question->id), MoveKind::Slip, 0.0, $ends);
+        }
+        if ($this->terms->help && $this->position->nextRung($state) !== null) {
+            $moves[] = new Move(new AskedForHelp($question->id), MoveKind::Help);
+        }
+        if ($this->terms->alikeOnRequest && $record->slips > 0 && $this->quiz->alikes($home) !== [] && $this->position->series($state) === null) {
+            $moves[] = new Move(new AskedForAlike($question->id), MoveKind::Help);
+        }
+        if ($record->mayLeave) {
+            $moves[] = new Move(new SetAside($question->id), MoveKind::Leave);
+        }
+
+        return [...$moves, ...$this->waysOut($state)];
+    }
+
+    /**
+     * One answer for each way in which answers lead elsewhere; its weight is that of all that lead there.
+     *
+     * @return list<array{PossibleAnswer, MoveKind}>
+     */
+    private function answersTo(Question $question): array
+    {
+        $groups = [];
+        foreach ($this->possible->to($question) as $answer) {
+            $entry = $question->entry($answer->mark->entry);
+            $kind = MoveKind::of($answer->mark->result);
+            $result = $this->partlyMatters ? "{$answer->mark->result->value} {$answer->mark->share}" : $kind->name;
+            $own = $entry !== null && ($entry->ladder !== [] || isset($this->askedFor[$entry->id])) ? $entry->id : '';
+            $group = $result.'/'.($entry->fork ?? '').'/'.$own;
+            $weight = $answer->weight + ($groups[$group][0]->weight ?? 0.0);
+            $groups[$group] = [new PossibleAnswer($answer->response, $answer->mark, $weight), $kind];
+        }
+
+        return array_values($groups);
+    }
+
+    /** @return list<Move> past a stop that need not be answered, and about in a round with an overview */
+    private function waysOut(State $state): array
+    {
+        $stop = $this->quiz->stop((string) $state->stop());
+        $top = $state->top();
+        $mayMove = $this->position->mayMove($state);
+        $moves = [];
+        if ($stop !== null && $top !== null && (! $stop->required || $mayMove)) {
+            $moves[] = new Move(new Skipped($top->id), MoveKind::Leave);
+        }
+        if ($mayMove) {
+            $moves[] = new Move(new WentTo(null), MoveKind::Leave);
+        }
+
+        return $moves;
+    }
+}

@@ -1,0 +1,94 @@
+<?php
+
+declare(strict_types=1);
+
+namespace HiddenLadder\Core\Inspection;
+
+use HiddenLadder\Core\Quiz\Entry;
+use HiddenLadder\Core\Quiz\Objective;
+use HiddenLadder\Core\Quiz\Question;
+use HiddenLadder\Core\Quiz\QuestionKind;
+use HiddenLadder\Core\Quiz\QuizDocument;
+use HiddenLadder\Core\Round\Moment;
+use HiddenLadder\Core\Round\Sight;
+use HiddenLadder\Core\Round\Terms;
+
+/**
+ * Whether a question teaches those who slip at it, and whether there is time for it.
+ *
+ * @phpstan-type Found array{Severity, string, string, ?Mend}
+ */
+final readonly class TeachingCheck
+{
+    /** Words read in a minute, and seconds for the rest (common practice). */
+    private const WORDS_A_MINUTE = 200;
+
+    private const SECONDS_TO_ANSWER = 10;
+
+    public function __construct(private QuizDocument $quiz, private Terms $terms)
+    {
+    }
+
+    /** @return list<Found> */
+    public function of(Question $question): array
+    {
+        $found = [];
+        if ($question->isMarked() && $question->ladder === [] && $question->feedbackNotRight === '' && $question->feedbackAlways === '') {
+            $wrong = array_values(array_filter($question->allEntries(), static fn (Entry $entry): bool => ! $entry->right));
+            $silent = array_values(array_filter($wrong, static fn (Entry $entry): bool => $entry->feedback === '' && $entry->ladder === [] && $entry->fork === null));
+            if ($wrong === [] || count($silent) === count($wrong)) {
+                $found[] = [Severity::Advises, $question->id, 'A slip here gets no help and no word: add a rung or feedback.', null];
+            } else {
+                foreach ($silent as $entry) {
+                    $found[] = [Severity::Advises, $entry->id, "Whoever answers “{$entry->text}” gets no help and no word.", null];
+                }
+            }
+        }
+        $loops = $this->terms->tries !== 1 && ! $this->terms->handedIn;
+        if ($loops && $question->givenAwayByASlip() && $question->isMarked() && $this->quiz->alikes($question) === []) {
+            $found[] = [Severity::Advises, $question->id, 'With two options one slip gives the answer away. An alike question can come instead of this one again.', null];
+        }
+        if ($question->kind === QuestionKind::Written && $question->readByTeacher && $question->model === '' && $this->terms->tries === null && $question->ladder !== []) {
+            $found[] = [Severity::Warns, $question->id, 'Only a person can say whether this is right, so nobody comes to its ladder before you have read it. A model answer lets students judge for themselves.', null];
+        }
+        $seconds = $question->seconds ?? $this->terms->secondsForQuestion;
+        $words = (int) preg_match_all('/\S+/u', $question->text().' '.implode(' ', array_map(static fn (Entry $entry): string => $entry->text, $question->kind->showsOptions() ? $question->entries : [])));
+        $needed = (int) ceil(60 * $words / self::WORDS_A_MINUTE) + self::SECONDS_TO_ANSWER;
+        if ($seconds !== null && $seconds < $needed) {
+            $found[] = [Severity::Warns, $question->id, "The time of $seconds s is short for $words words: reading and answering take about $needed s.", $question->seconds === null ? null : new Mend("Give $needed s", $question->id, 'seconds', $needed)];
+        }
+        if ($this->quiz->misconceptions !== []) {
+            foreach ($question->isMarked() ? $question->allEntries() : [] as $entry) {
+                if (! $entry->right && $entry->misconception === null && $entry->feedback !== '' && $entry->share <= 0) {
+                    $found[] = [Severity::Advises, $entry->id, ($entry->text === '' ? 'A foreseen wrong answer' : "“{$entry->text}”").' names no misconception.', null];
+                }
+            }
+        }
+
+        return $found;
+    }
+
+    /** @return list<Found> about the quiz as a whole */
+    public function ofWhole(): array
+    {
+        $found = [];
+        foreach ($this->quiz->objectives as $objective) {
+            $serving = array_filter($this->quiz->allQuestions(), static fn (Question $question): bool => in_array($objective->id, $question->objectives, true));
+            if (count($serving) < 2) {
+                $found[] = [Severity::Advises, $objective->id, self::fewFor($objective, count($serving)), null];
+            }
+        }
+        foreach ([Sight::Result, Sight::RightAnswer, Sight::Feedback] as $sight) {
+            if ($this->terms->seen[$sight->value] === Moment::ComingBack && $this->terms->rounds->limit === 1) {
+                $found[] = [Severity::Warns, '', 'Something is to be seen on coming back, and there is only one round: that moment may never come.', null];
+            }
+        }
+
+        return $found;
+    }
+
+    private static function fewFor(Objective $objective, int $count): string
+    {
+        return $count === 0 ? "No question serves the objective “{$objective->text}”." : "Only one question serves the objective “{$objective->text}”: one answer tells little.";
+    }
+}

@@ -1,0 +1,145 @@
+<?php
+
+declare(strict_types=1);
+
+namespace HiddenLadder\Core\Tests\Inspection;
+
+use HiddenLadder\Core\Inspection\Finding;
+use HiddenLadder\Core\Inspection\Inspection;
+use HiddenLadder\Core\Inspection\Severity;
+use HiddenLadder\Core\Inspection\Ways;
+use HiddenLadder\Core\Quiz\QuizDocument;
+use HiddenLadder\Core\Round\Terms;
+use HiddenLadder\Demo\Draft;
+use PHPUnit\Framework\TestCase;
+
+/** Small quizzes that are made to trap, and their neighbours that are not. */
+final class WaysTest extends TestCase
+{
+    private Draft $d;
+
+    protected function setUp(): void
+    {
+        $this->d = new Draft('ways');
+    }
+
+    public function test_a_fork_back_that_is_always_taken_traps_and_is_mended_by_taking_it_out(): void
+    {
+        $back = ['forks' => [$this->d->fork(['kind' => 'always'], $this->d->id('first'))]];
+        $quiz = $this->quiz([$this->asks('first'), $this->d->reading('second', 'Read on', 'Some text.', $back)]);
+        $trap = self::only($quiz, Severity::Stops);
+
+        self::assertSame([$this->d->id('first'), $this->d->id('second')], $trap->loop);
+        self::assertSame($this->d->id('second'), $trap->stop);
+        self::assertStringContainsString('stop 1 and stop 2 can never reach a finish', $trap->sentence);
+        self::assertSame(['words' => 'Take this fork out', 'at' => $this->d->id('second'), 'member' => 'forks', 'value' => []], $trap->mend?->toArray());
+        self::assertSame([], self::found($this->quiz([$this->asks('first'), $this->d->reading('second', 'Read on', 'Some text.'), $this->asks('third')])));
+        self::assertFalse(Inspection::allowsPublishing(Inspection::of(QuizDocument::read($quiz))));
+    }
+
+    public function test_a_right_answer_that_leads_back_traps_only_where_no_other_answer_leads_on(): void
+    {
+        $back = fn (bool $wrongToo): array => $this->quiz([$this->asks('first'), $this->d->asks('second', $this->d->question('q-second', 'one-choice', 'Which?', [
+            $this->d->right('yes', '', ['fork' => $this->d->id('first')]),
+            $this->d->wrong('w', 'no', 'No.', [], $wrongToo ? $this->d->id('first') : null),
+        ], 'Yes.', 'No.', []))]);
+
+        $caught = self::found($back(true));
+        self::assertNotSame([], $caught);
+        self::assertContains(Severity::Warns, array_map(static fn (Finding $finding): Severity => $finding->severity, $caught));
+        $onlyRight = self::only($back(false), Severity::Warns);
+        self::assertStringContainsString('whoever is always right goes round in a circle at stop 1 and stop 2', $onlyRight->sentence);
+        self::assertSame([$this->d->id('first'), $this->d->id('second')], $onlyRight->loop);
+        self::assertSame('fork', $onlyRight->mend?->member);
+    }
+
+    public function test_a_score_that_nobody_can_have_any_more_traps(): void
+    {
+        $quiz = fn (array $when): array => $this->quiz([
+            $this->asks('first'),
+            $this->d->reading('gate', 'Look back', 'Some text.', ['forks' => [$this->d->fork($when, $this->d->id('gate-again'))]]),
+            $this->d->reading('gate-again', 'Once more', 'Some text.', ['forks' => [$this->d->fork(['kind' => 'always'], $this->d->id('gate'))]]),
+        ]);
+
+        self::assertContains(Severity::Stops, self::severities($quiz(['kind' => 'score', 'below' => 2.0])), 'every score is below 200 %');
+        self::assertContains(Severity::Stops, self::severities($quiz(['kind' => 'score', 'below' => 0.5])), 'on the ways where the first stays wrong');
+        self::assertContains(Severity::Stops, self::severities($quiz(['kind' => 'score', 'atLeast' => 0.5])), 'both ways lead into the pair of readings');
+    }
+
+    public function test_slipping_for_ever_without_a_way_on_is_a_marathon(): void
+    {
+        $long = $this->quiz([$this->asks('first', 12)]);
+        $warning = self::only($long, Severity::Warns);
+
+        self::assertStringContainsString('gives 12 answers before it can be set aside', $warning->sentence);
+        self::assertSame([], self::found($this->quiz([$this->asks('first', 3)])));
+    }
+
+    public function test_what_nobody_comes_to_is_told(): void
+    {
+        $always = fn (string $to): array => ['forks' => [$this->d->fork(['kind' => 'always'], $this->d->id($to)), $this->d->fork(['kind' => 'result', 'result' => 'right'], $this->d->id('aside'))]];
+        $quiz = $this->quiz([$this->asks('first', 0, $always('third')), $this->asks('second'), $this->asks('third')], [$this->d->reading('aside', 'Aside', 'Some text.')]);
+        $sentences = array_map(static fn (Finding $finding): string => "$finding->stop: $finding->sentence", self::found($quiz));
+
+        self::assertContains($this->d->id('second').': Nobody reaches this stop: every way goes past it.', $sentences);
+        self::assertContains($this->d->id('aside').': Nothing leads to this side stop.', $sentences);
+        self::assertContains($this->d->id('first').': Fork 2 of this stop is never taken: an earlier one always fits first, or nothing here meets its condition.', $sentences);
+    }
+
+    public function test_a_stop_that_asks_for_a_later_answer_is_told(): void
+    {
+        $quiz = $this->quiz([$this->asks('first', 0, ['shownIf' => ['kind' => 'answered', 'question' => $this->d->id('q-second/question')]]), $this->asks('second')]);
+        $finding = self::found($quiz);
+
+        self::assertStringContainsString('asks for an answer that is only given later', implode(' ', array_map(static fn (Finding $one): string => $one->sentence, $finding)));
+    }
+
+    /**
+     * @param  list<array<string, mixed>>  $stops
+     * @param  list<array<string, mixed>>  $side
+     * @return array<string, mixed>
+     */
+    private function quiz(array $stops, array $side = []): array
+    {
+        return $this->d->quiz('Made to trap', '', $stops, 'End', '', $side);
+    }
+
+    /**
+     * @param  array<string, mixed>  $more
+     * @return array<string, mixed>
+     */
+    private function asks(string $name, int $rungs = 1, array $more = []): array
+    {
+        $ladder = array_map(fn (int $i): array => $this->d->hint("$name-hint-$i", 'A hint.'), $rungs === 0 ? [] : range(1, $rungs));
+
+        return $this->d->asks($name, $this->d->question("q-$name", 'short-text', 'Which word?', [$this->d->right('ebb')], 'Yes.', 'No.', $ladder), $more);
+    }
+
+    /**
+     * @param  array<string, mixed>  $document
+     * @return list<Finding>
+     */
+    private static function found(array $document): array
+    {
+        return (new Ways(QuizDocument::read($document), Terms::learn()))->findings();
+    }
+
+    /**
+     * @param  array<string, mixed>  $document
+     * @return list<Severity>
+     */
+    private static function severities(array $document): array
+    {
+        return array_map(static fn (Finding $finding): Severity => $finding->severity, self::found($document));
+    }
+
+    /** @param  array<string, mixed>  $document */
+    private static function only(array $document, Severity $severity): Finding
+    {
+        $found = self::found($document);
+        self::assertCount(1, $found, implode(' / ', array_map(static fn (Finding $finding): string => $finding->sentence, $found)));
+        self::assertSame($severity, $found[0]->severity);
+
+        return $found[0];
+    }
+}
