@@ -7,6 +7,7 @@ declare(strict_types=1);
 
 use HiddenLadder\Core\Fields;
 use HiddenLadder\Core\Forecast\MadeUpStudent;
+use HiddenLadder\Core\Forecast\Profile;
 use HiddenLadder\Core\Quiz\QuizDocument;
 use HiddenLadder\Core\Round\Applied;
 use HiddenLadder\Core\Round\Engine;
@@ -63,7 +64,7 @@ $terms = new Terms;
 $stored = [];
 for ($round = 0; $round < ROUNDS; $round++) {
     $engine = new Engine($quiz, $terms);
-    $made = new MadeUpStudent($quiz, $terms, [0.85, 0.6, 0.4][$round % 3], new Randomizer(new Xoshiro256StarStar($round)), 0.2, 0.1, 0.5);
+    $made = new MadeUpStudent($quiz, $terms, Profile::even([0.85, 0.6, 0.4][$round % 3], 0.2, 0.1, 0.5), new Randomizer(new Xoshiro256StarStar($round)));
     $state = new State;
     $lines = [];
     for ($step = 0; $step < 2000 && ! $state->isFinished(); $step++) {

@@ -18,6 +18,7 @@ use HiddenLadder\App\Rounds\Corrections;
 use HiddenLadder\App\Rounds\RoundBook;
 use HiddenLadder\Core\Fields;
 use HiddenLadder\Core\Forecast\MadeUpStudent;
+use HiddenLadder\Core\Forecast\Profile;
 use HiddenLadder\Core\Quiz\QuizDocument;
 use HiddenLadder\Core\Round\State;
 use HiddenLadder\Core\Round\Terms;
@@ -47,7 +48,7 @@ foreach ($class->students()->get() as $index => $student) {
     foreach ([1, 2] as $number) {
         DB::transaction(static function () use ($book, $read, $student, $task, $edition, $index, $number): void {
             $lot = new Randomizer(new Xoshiro256StarStar(2 * $index + $number));
-            $made = new MadeUpStudent($read, Terms::learn(), [0.8, 0.6, 0.4][$index % 3], $lot, 0.2, 0.05, 0.5);
+            $made = new MadeUpStudent($read, Terms::learn(), Profile::even([0.8, 0.6, 0.4][$index % 3], 0.2, 0.05, 0.5), $lot);
             $round = $book->create($student, $task, $edition, $number, 1_000_000)->setRelation('edition', $edition)->setRelation('assignment', $task);
             $state = State::fromArray($round->state);
             for ($step = 1; $step < 300 && ! $state->isFinished(); $step++) {

@@ -20,6 +20,7 @@ use HiddenLadder\App\Rounds\Editions;
 use HiddenLadder\App\Rounds\RoundBook;
 use HiddenLadder\Core\Fields;
 use HiddenLadder\Core\Forecast\MadeUpStudent;
+use HiddenLadder\Core\Forecast\Profile;
 use HiddenLadder\Core\Round\Answered;
 use HiddenLadder\Core\Round\AskedForHelp;
 use HiddenLadder\Core\Round\Event;
@@ -117,7 +118,7 @@ final class Demo
             if ($student->name === self::STUDENT['name']) {
                 continue;
             }
-            $made = new MadeUpStudent($document, Terms::learn(), [0.9, 0.7, 0.55, 0.4][$index % 4], $lot, helps: 0.18, asks: 0.08, leaves: 0.45);
+            $made = new MadeUpStudent($document, Terms::learn(), Profile::even([0.9, 0.7, 0.55, 0.4][$index % 4], helps: 0.18, asks: 0.08, leaves: 0.45), $lot);
             $steps = $index % 6 === 2 ? 400 : $lot->getInt(4, 22);
             $this->walk($student, $assignment, $edition, $made, $steps, $lot);
         }

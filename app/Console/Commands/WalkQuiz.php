@@ -8,6 +8,7 @@ use HiddenLadder\App\Console\FileCommand;
 use HiddenLadder\App\Console\QuizFile;
 use HiddenLadder\Core\Fields;
 use HiddenLadder\Core\Forecast\MadeUpStudent;
+use HiddenLadder\Core\Forecast\Profile;
 use HiddenLadder\Core\MalformedInput;
 use HiddenLadder\Core\Quiz\QuizDocument;
 use HiddenLadder\Core\Round\Engine;
@@ -68,7 +69,7 @@ final class WalkQuiz extends FileCommand
     {
         $engine = new Engine($quiz, $terms);
         $given = $this->answers();
-        $made = $given === null ? new MadeUpStudent($quiz, $terms, $this->skill(), new Randomizer(new Xoshiro256StarStar((int) $this->option('seed')))) : null;
+        $made = $given === null ? new MadeUpStudent($quiz, $terms, Profile::even($this->skill()), new Randomizer(new Xoshiro256StarStar((int) $this->option('seed')))) : null;
         $state = new State;
         $steps = [];
         for ($step = 0; $step < (int) $this->option('steps') && ! $state->isFinished(); $step++) {

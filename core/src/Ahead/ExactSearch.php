@@ -4,15 +4,9 @@ declare(strict_types=1);
 
 namespace HiddenLadder\Core\Ahead;
 
-use HiddenLadder\Core\Quiz\Condition;
-use HiddenLadder\Core\Quiz\ConditionKind;
-use HiddenLadder\Core\Quiz\Fork;
 use HiddenLadder\Core\Quiz\QuizDocument;
-use HiddenLadder\Core\Quiz\Stop;
 use HiddenLadder\Core\Round\Applied;
 use HiddenLadder\Core\Round\Engine;
-use HiddenLadder\Core\Round\Mastery;
-use HiddenLadder\Core\Round\Score;
 use HiddenLadder\Core\Round\Started;
 use HiddenLadder\Core\Round\State;
 use HiddenLadder\Core\Round\Terms;
@@ -27,22 +21,13 @@ final readonly class ExactSearch
 
     private Moves $moves;
 
-    private Standpoint $standpoint;
+    private Past $past;
 
-    /** @var list<Condition> */
-    private array $looksBack;
-
-    /** @param  list<string>  $again  stops that can be met again */
-    public function __construct(private QuizDocument $quiz, private Terms $terms, private array $again, int $slips)
+    public function __construct(QuizDocument $quiz, Terms $terms)
     {
         $this->engine = new Engine($quiz, $terms);
         $this->moves = new Moves($quiz, $terms);
-        $this->standpoint = new Standpoint($quiz, $terms, $slips);
-        $conditions = array_merge(...array_map(static fn (Stop $stop): array => [
-            ...array_map(static fn (Fork $fork): Condition => $fork->when, $stop->forks),
-            ...($stop->shownIf === null ? [] : [$stop->shownIf]),
-        ], [...$quiz->stops, ...$quiz->sideStops]));
-        $this->looksBack = array_values(array_filter($conditions, static fn (Condition $condition): bool => $condition->kind->looksBack()));
+        $this->past = new Past($quiz, $terms);
     }
 
     /**
@@ -88,32 +73,7 @@ final readonly class ExactSearch
         if ($state->returning) {
             return 'coming back';
         }
-        $key = $this->standpoint->key($state);
-        foreach ($state->isFinished() ? [] : $this->again as $stop) {
-            $key .= '#'.$this->standpoint->ofStop($stop, $state).(isset($state->visited[$stop]) ? 'v' : '');
-        }
-        foreach ($state->isFinished() ? [] : $this->looksBack as $condition) {
-            $key .= '?'.$this->past($condition, $state);
-        }
 
-        return $key;
-    }
-
-    /** What a condition asks for, as it stands now. */
-    private function past(Condition $condition, State $state): string
-    {
-        if ($condition->kind === ConditionKind::Score) {
-            $score = Score::soFar($this->quiz, $state);
-
-            return round($score->points(), 6).'/'.round($score->of(), 6).'/'.round($score->share() ?? -1, 6);
-        }
-        if ($condition->kind === ConditionKind::Mastered) {
-            $mastered = (new Mastery($this->quiz))->ofObjective((string) $condition->value, [$state]);
-
-            return ($mastered->mastered ? 'm' : '').round($mastered->known, 6);
-        }
-        $record = $state->record((string) $condition->question);
-
-        return $record->standing->value.$record->mark?->entry.implode(',', $record->response->list ?? []).($record->response === null ? '' : 'a');
+        return $this->past->key($state);
     }
 }

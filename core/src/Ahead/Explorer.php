@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace HiddenLadder\Core\Ahead;
 
 use HiddenLadder\Core\Quiz\DrillStop;
-use HiddenLadder\Core\Quiz\Entry;
 use HiddenLadder\Core\Quiz\Question;
 use HiddenLadder\Core\Quiz\QuizDocument;
 use HiddenLadder\Core\Quiz\Stop;
@@ -76,8 +75,8 @@ final class Explorer
         $this->engine = new Engine($quiz, $terms, $this->guesses);
         $this->position = new Position($quiz, $terms);
         $this->moves = new Moves($quiz, $terms);
-        $this->standpoint = new Standpoint($quiz, $terms, self::slipsAskedFor($quiz));
-        $this->again = self::metAgain($quiz, $terms);
+        $this->standpoint = new Standpoint($quiz, $terms);
+        $this->again = Past::metAgain($quiz, $terms);
         $this->mayDeal = $quiz->pool !== [] || array_filter($quiz->stops, self::isUneven(...)) !== [];
     }
 
@@ -91,7 +90,7 @@ final class Explorer
     /** The same quiz and terms with everything that lies behind kept. */
     public function exactly(): ExactSearch
     {
-        return new ExactSearch($this->quiz, $this->terms, array_map(strval(...), array_keys($this->again)), self::slipsAskedFor($this->quiz));
+        return new ExactSearch($this->quiz, $this->terms);
     }
 
     /** Everywhere it leads; the guesses then know which forks were taken on the way. */
@@ -385,55 +384,5 @@ final class Explorer
         }
 
         return $sure;
-    }
-
-    /** The most slips that a fork asks for; an alike question comes after one. */
-    private static function slipsAskedFor(QuizDocument $quiz): int
-    {
-        $most = $quiz->pool === [] ? 0 : 1;
-        foreach ([...$quiz->stops, ...$quiz->sideStops] as $stop) {
-            foreach ($stop->forks as $fork) {
-                $most = max($most, $fork->when->slips ?? 0);
-            }
-        }
-
-        return $most;
-    }
-
-    /**
-     * Stops that a walk can meet more than once: those that something behind leads back to, and all side stops; where there is
-     * an overview, or a question that comes back leads on, all of them.
-     *
-     * @return array<string, true>
-     */
-    private static function metAgain(QuizDocument $quiz, Terms $terms): array
-    {
-        $again = array_fill_keys(array_map(static fn (Stop $stop): string => $stop->id, $quiz->sideStops), true);
-        $least = $terms->hasOverview() ? 0 : count($quiz->stops);
-        foreach ([...$quiz->stops, ...$quiz->sideStops] as $stop) {
-            $here = $quiz->position($stop->id) ?? count($quiz->stops);
-            foreach (self::targets($stop) as $target) {
-                $there = $quiz->position($target);
-                if ($there !== null && ($there <= $here || $stop->questions() !== [])) {
-                    $least = min($least, $there);
-                }
-            }
-        }
-        foreach (array_slice($quiz->stops, $least) as $stop) {
-            $again[$stop->id] = true;
-        }
-
-        return $again;
-    }
-
-    /** @return list<string> where forks of the stop and of what is asked in it lead */
-    private static function targets(Stop $stop): array
-    {
-        $targets = array_map(static fn ($fork): string => $fork->to, $stop->forks);
-        foreach ($stop->questions() as $question) {
-            array_push($targets, ...array_filter(array_map(static fn (Entry $entry): ?string => $entry->fork, $question->allEntries()), is_string(...)));
-        }
-
-        return $targets;
     }
 }

@@ -42,10 +42,11 @@ final class Moves
 
     private readonly bool $partlyMatters;
 
-    /** @var array<string, list<array{PossibleAnswer, MoveKind}>> by question */
+    /** @var array<string, list<Move>> by question */
     private array $answers = [];
 
-    public function __construct(private readonly QuizDocument $quiz, private readonly Terms $terms)
+    /** @param  bool  $apart  whether answers with entries of their own are told apart, also where they lead to the same */
+    public function __construct(private readonly QuizDocument $quiz, private readonly Terms $terms, private readonly bool $apart = false)
     {
         $this->position = new Position($quiz, $terms);
         $this->possible = new PossibleAnswers(new Marker($quiz->language));
@@ -116,9 +117,7 @@ final class Moves
             return [new Move(new JudgedOwn($question->id, true), MoveKind::Right), new Move(new JudgedOwn($question->id, false), MoveKind::Slip)];
         }
         $moves = [];
-        foreach ($this->answers[$question->id] ??= $this->answersTo($question) as [$answer, $kind]) {
-            $moves[] = new Move(new Answered($question->id, $answer->response), $kind, $answer->weight);
-        }
+        array_push($moves, ...$this->answers($question));
         $ends = $this->position->questionEnds($home, $state);
         if ($ends !== null) {
             $moves[] = new Move(new TimedOut($question->id), MoveKind::Slip, 0.0, $ends);
@@ -136,11 +135,13 @@ final class Moves
         return [...$moves, ...$this->waysOut($state)];
     }
 
-    /**
-     * One answer for each way in which answers lead elsewhere; its weight is that of all that lead there.
-     *
-     * @return list<array{PossibleAnswer, MoveKind}>
-     */
+    /** @return list<Move> one answer for each way in which answers lead elsewhere; its weight is that of all that lead there */
+    public function answers(Question $question): array
+    {
+        return $this->answers[$question->id] ??= $this->answersTo($question);
+    }
+
+    /** @return list<Move> */
     private function answersTo(Question $question): array
     {
         $groups = [];
@@ -148,10 +149,9 @@ final class Moves
             $entry = $question->entry($answer->mark->entry);
             $kind = MoveKind::of($answer->mark->result);
             $result = $this->partlyMatters ? "{$answer->mark->result->value} {$answer->mark->share}" : $kind->name;
-            $own = $entry !== null && ($entry->ladder !== [] || isset($this->askedFor[$entry->id])) ? $entry->id : '';
+            $own = $entry !== null && ($this->apart || $entry->ladder !== [] || isset($this->askedFor[$entry->id])) ? $entry->id : '';
             $group = $result.'/'.($entry->fork ?? '').'/'.$own;
-            $weight = $answer->weight + ($groups[$group][0]->weight ?? 0.0);
-            $groups[$group] = [new PossibleAnswer($answer->response, $answer->mark, $weight), $kind];
+            $groups[$group] = new Move(new Answered($question->id, $answer->response), $kind, $answer->weight + ($groups[$group]->weight ?? 0.0));
         }
 
         return array_values($groups);

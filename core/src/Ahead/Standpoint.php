@@ -33,16 +33,19 @@ final readonly class Standpoint
     /** @var array<string, int> by question: slips that are told apart, where forks make more of them matter */
     private array $forked;
 
-    /** @param  int  $slips  up to how many slips at a question are told apart */
-    public function __construct(private QuizDocument $quiz, private Terms $terms, private int $slips)
+    /** Up to how many slips at a question are told apart. */
+    private int $slips;
+
+    public function __construct(private QuizDocument $quiz, private Terms $terms)
     {
+        $this->slips = self::slipsAskedFor($quiz);
         $this->position = new Position($quiz, $terms);
         $this->marker = new Marker($quiz->language);
         $forked = [];
         foreach ($quiz->questions() as $id => $question) {
             $forks = array_filter([$question, ...$quiz->alikes($question)], static fn (Question $one): bool => array_filter($one->allEntries(), static fn (Entry $entry): bool => $entry->fork !== null) !== []);
             if ($forks !== [] || ($quiz->stopOf($id)->forks ?? []) !== []) {
-                $forked[$id] = max($slips, 1 + max(array_map(static fn (Question $one): int => count($one->ladder), [$question, ...$quiz->alikes($question)])));
+                $forked[$id] = max($this->slips, 1 + max(array_map(static fn (Question $one): int => count($one->ladder), [$question, ...$quiz->alikes($question)])));
             }
         }
         $this->forked = $forked;
@@ -237,5 +240,18 @@ final readonly class Standpoint
     private function isAlikeRung(Frame $frame, State $state): bool
     {
         return $frame->kind === FrameKind::Rung && $this->position->series($state) instanceof DrillStop;
+    }
+
+    /** The most slips that a fork asks for; an alike question comes after one. */
+    private static function slipsAskedFor(QuizDocument $quiz): int
+    {
+        $most = $quiz->pool === [] ? 0 : 1;
+        foreach ([...$quiz->stops, ...$quiz->sideStops] as $stop) {
+            foreach ($stop->forks as $fork) {
+                $most = max($most, $fork->when->slips ?? 0);
+            }
+        }
+
+        return $most;
     }
 }

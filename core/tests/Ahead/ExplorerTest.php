@@ -9,6 +9,7 @@ use Eris\TestTrait;
 use HiddenLadder\Core\Ahead\Explorer;
 use HiddenLadder\Core\Ahead\Structure;
 use HiddenLadder\Core\Forecast\MadeUpStudent;
+use HiddenLadder\Core\Forecast\Profile;
 use HiddenLadder\Core\Inspection\Finding;
 use HiddenLadder\Core\Inspection\Severity;
 use HiddenLadder\Core\Inspection\Ways;
@@ -50,7 +51,7 @@ final class ExplorerTest extends TestCase
             }
             $engine = new Engine($quiz, $terms);
             foreach ([0.0, 0.4, 0.9] as $skill) {
-                $made = new MadeUpStudent($quiz, $terms, $skill, $lot, 0.1, 0.2, 0.6);
+                $made = new MadeUpStudent($quiz, $terms, Profile::even($skill, 0.1, 0.2, 0.6), $lot);
                 $state = new State;
                 for ($step = 0; $step < 200 && ! $state->isFinished(); $step++) {
                     $outcome = $engine->apply($state, $step === 0 ? new Started(seed: "walk $seed") : $made->next($state), 0);

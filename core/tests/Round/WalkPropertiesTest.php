@@ -7,8 +7,8 @@ namespace HiddenLadder\Core\Tests\Round;
 use Eris\Generators;
 use Eris\TestTrait;
 use HiddenLadder\Core\Fields;
-use HiddenLadder\Core\Forecast\MadeUpAnswers;
 use HiddenLadder\Core\Forecast\MadeUpStudent;
+use HiddenLadder\Core\Forecast\Profile;
 use HiddenLadder\Core\Marking\Response;
 use HiddenLadder\Core\Quiz\DocumentCheck;
 use HiddenLadder\Core\Quiz\DrillEnd;
@@ -173,7 +173,7 @@ final class WalkPropertiesTest extends TestCase
 
     private static function madeUp(QuizDocument $quiz, Terms $terms, float $skill, Randomizer $lot, int $most): State
     {
-        $made = new MadeUpStudent($quiz, $terms, $skill, $lot);
+        $made = new MadeUpStudent($quiz, $terms, Profile::even($skill), $lot);
         $engine = new Engine($quiz, $terms);
         $state = new State;
         for ($step = 0; $step < $most && ! $state->isFinished(); $step++) {

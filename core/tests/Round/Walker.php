@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace HiddenLadder\Core\Tests\Round;
 
-use HiddenLadder\Core\Forecast\MadeUpAnswers;
 use HiddenLadder\Core\Marking\Response;
 use HiddenLadder\Core\Quiz\Question;
 use HiddenLadder\Core\Quiz\QuizDocument;

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace HiddenLadder\Core\Forecast;
+namespace HiddenLadder\Core\Tests\Round;
 
 use HiddenLadder\Core\Ahead\PossibleAnswer;
 use HiddenLadder\Core\Ahead\PossibleAnswers;
