@@ -11,6 +11,7 @@ use HiddenLadder\App\Http\Controllers\Teacher\AccountController;
 use HiddenLadder\App\Http\Controllers\Teacher\AssignmentController;
 use HiddenLadder\App\Http\Controllers\Teacher\ClassController;
 use HiddenLadder\App\Http\Controllers\Teacher\CorrectionController;
+use HiddenLadder\App\Http\Controllers\Teacher\ForecastController;
 use HiddenLadder\App\Http\Controllers\Teacher\MediaController;
 use HiddenLadder\App\Http\Controllers\Teacher\QuizController;
 use HiddenLadder\App\Http\Controllers\Teacher\RehearsalController;
@@ -42,6 +43,7 @@ Route::middleware('auth:teacher')->group(static function (): void {
     Route::post('quizzes/{quiz}/mends', [CorrectionController::class, 'mend']);
     Route::post('quizzes/{quiz}/re-markings', [CorrectionController::class, 'remark']);
     Route::post('terms', TermsController::class);
+    Route::get('quizzes/{quiz}/forecast', ForecastController::class);
     Route::post('quizzes/{quiz}/rehearsals', RehearsalController::class);
     Route::delete('quizzes/{quiz}', [QuizController::class, 'archive']);
     Route::post('quizzes/{quiz}/restore', [QuizController::class, 'restore']);

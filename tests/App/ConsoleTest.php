@@ -40,6 +40,17 @@ final class ConsoleTest extends AppTestCase
         $this->artisan('quiz:check', ['file' => self::file('{"a":')])->expectsOutputToContain('not JSON')->assertFailed();
     }
 
+    public function test_a_document_is_forecast(): void
+    {
+        [$code, $told] = self::run_('quiz:forecast', ['file' => self::file(Sample::document()), '--json' => true]);
+        self::assertSame([0, ['secure', 'middling', 'struggling']], [$code, array_column($told, 'profile')]);
+        self::assertGreaterThan($told[0]['seconds'], $told[2]['seconds']);
+        self::assertGreaterThan($told[0]['median'], $told[0]['ninetieth']);
+        $this->artisan('quiz:forecast', ['file' => self::file(Sample::document()), '--students' => 30])->expectsOutputToContain('A struggling student needs about')->assertSuccessful();
+        $this->artisan('quiz:forecast', ['file' => self::file(Sample::with(['stops'], []))])->expectsOutputToContain('no stop yet')->assertFailed();
+        $this->artisan('quiz:forecast', ['file' => self::file(Sample::with(['colour'], 'red'))])->assertFailed();
+    }
+
     public function test_responses_are_marked_or_told_why_not(): void
     {
         $d = new Draft('mark');

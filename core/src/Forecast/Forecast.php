@@ -18,6 +18,7 @@ final readonly class Forecast
      * @param  array<string, float>  $places  how often a student comes to each stop, cue and rung in the mean, by id
      * @param  float  $seconds  mean
      * @param  float  $deviation  standard deviation of the seconds
+     * @param  bool  $isExact  false where too much looks back to be worked out, and all is told by made-up students
      */
     private function __construct(
         public Profile $profile,
@@ -27,13 +28,28 @@ final readonly class Forecast
         public float $deviation,
         public float $median,
         public float $ninetieth,
+        public bool $isExact,
     ) {
+    }
+
+    /** @return array<string, mixed> */
+    public function toArray(): array
+    {
+        return [
+            'profile' => $this->profile->name,
+            'seconds' => round($this->seconds, 1),
+            'deviation' => round($this->deviation, 1),
+            'median' => round($this->median, 1),
+            'ninetieth' => round($this->ninetieth, 1),
+            'finishes' => (object) array_map(static fn (float $chance): float => round($chance, 4), $this->finishes),
+            'places' => (object) array_map(static fn (float $often): float => round($often, 4), $this->places),
+            'exact' => $this->isExact,
+        ];
     }
 
     /**
      * @param  array<string, float>  $films  seconds by medium
      *
-     * @throws TooLarge when too much looks back for all of it to be worked out
      * @throws \DomainException when there is no stop, a question is not filled in, or a profile never comes to an end
      */
     public static function of(QuizDocument $quiz, Terms $terms, Profile $profile, array $films = [], int $walks = self::WALKS): self
@@ -41,14 +57,38 @@ final readonly class Forecast
         if ($quiz->stops === []) {
             throw new \DomainException('There is no stop yet.');
         }
-        $round = new RoundChain($quiz, $terms, new Behaviour($quiz, $terms, $profile), $films);
-        $chain = $round->chain();
-        $visits = $chain->visits(0);
-        $time = $chain->seconds(0);
         $walking = new Walks($quiz, $terms, $profile, $films);
-        $seconds = array_map(static fn (int $seed): float => $walking->one($seed)->seconds, range(1, max(1, $walks)));
+        $walked = array_map($walking->one(...), range(1, max(2, $walks)));
+        $seconds = array_map(static fn (Walked $one): float => $one->seconds, $walked);
         sort($seconds);
+        try {
+            $round = new RoundChain($quiz, $terms, new Behaviour($quiz, $terms, $profile), $films);
+            $visits = $round->chain()->visits(0);
+            ['mean' => $mean, 'variance' => $variance] = $round->chain()->seconds(0);
+            [$finishes, $places, $isExact] = [$round->finishes($visits), $round->places($visits), true];
+        } catch (TooLarge) {
+            $mean = array_sum($seconds) / count($seconds);
+            $variance = array_sum(array_map(static fn (float $one): float => ($one - $mean) ** 2, $seconds)) / (count($seconds) - 1);
+            $finishes = self::means(array_map(static fn (Walked $one): array => $one->finish === null ? [] : [$one->finish => 1], $walked));
+            [$places, $isExact] = [self::means(array_map(static fn (Walked $one): array => $one->places, $walked)), false];
+        }
 
-        return new self($profile, $round->finishes($visits), $round->places($visits), $time['mean'], sqrt(max(0.0, $time['variance'])), Quantile::of($seconds, 0.5), Quantile::of($seconds, 0.9));
+        return new self($profile, $finishes, $places, $mean, sqrt(max(0.0, $variance)), Quantile::of($seconds, 0.5), Quantile::of($seconds, 0.9), $isExact);
+    }
+
+    /**
+     * @param  non-empty-list<array<string, int>>  $counts
+     * @return array<string, float>
+     */
+    private static function means(array $counts): array
+    {
+        $sums = [];
+        foreach ($counts as $one) {
+            foreach ($one as $id => $count) {
+                $sums[$id] = ($sums[$id] ?? 0) + $count;
+            }
+        }
+
+        return array_map(static fn (int $sum): float => $sum / count($counts), $sums);
     }
 }

@@ -14,6 +14,8 @@ final readonly class Profile
 
     private const HELPS = 0.18;
 
+    private const CLASS_DATA = 'class';
+
     /** Nobody is more certain than that, with however much help. */
     private const MOST = 0.97;
 
@@ -52,6 +54,11 @@ final readonly class Profile
         return new self('struggling', [0.78, 0.62, 0.45, 0.33, 0.24], self::HELPS, 0.10, 0.6, 1.3);
     }
 
+    public function isClass(): bool
+    {
+        return $this->name === self::CLASS_DATA;
+    }
+
     /** @return list<self> */
     public static function three(): array
     {
@@ -77,7 +84,7 @@ final readonly class Profile
     {
         $middling = self::middling();
 
-        return new self('class', $middling->right, $middling->helps, $middling->asks, $middling->leaves, $middling->pace, $known);
+        return new self(self::CLASS_DATA, $middling->right, $middling->helps, $middling->asks, $middling->leaves, $middling->pace, $known);
     }
 
     /**

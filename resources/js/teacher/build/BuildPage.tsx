@@ -2,7 +2,7 @@ import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { type KeyboardEvent, useCallback, useEffect, useState } from 'react';
 import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
 import { client, Refused, sentence, take } from '../../api/client';
-import type { Quiz, QuizDocument, Rung, Stop } from '../../api/types';
+import type { Forecast, Quiz, QuizDocument, Rung, Stop } from '../../api/types';
 import { Cutaway } from '../../cutaway/Cutaway';
 import { addRung, find, insertStop, move, newRung, newStop, remove, stopName, stopWords } from '../../quiz/document';
 import { Button } from '../../ui/Button';
@@ -10,6 +10,7 @@ import { Notice } from '../../ui/Notice';
 import { Switch } from '../../ui/Switch';
 import { useUndo } from '../../ui/Undo';
 import { Editor } from './Editor';
+import { ForecastList } from './ForecastList';
 import { Mends } from './Mends';
 import { type Saving, useDraft } from './useDraft';
 
@@ -52,8 +53,17 @@ function Builder({ quiz }: { quiz: Quiz }) {
     const undo = useUndo();
     const [edition, setEdition] = useState({ number: quiz.edition, current: !quiz.changedSince });
     const [message, setMessage] = useState<{ tone: 'well' | 'yet'; words: string } | null>(null);
+    const [forecast, setForecast] = useState<Forecast | null>(null);
+    const [saved, setSaved] = useState(quiz.version);
     const [forkOf, setForkOf] = useState<string | null>(null);
     const navigate = useNavigate();
+
+    // A forecast is of what is saved; one that is shown stays until the next is chosen.
+    useEffect(() => {
+        if (saving.state === 'saved') {
+            setSaved(saving.version);
+        }
+    }, [saving]);
 
     // The key for a fork opens what follows the first answer, once its editor stands beside the picture.
     useEffect(() => {
@@ -258,6 +268,10 @@ function Builder({ quiz }: { quiz: Quiz }) {
                                     far={far}
                                     findings={findings}
                                     onKey={onKey}
+                                    {...(forecast !== null && {
+                                        at: (node) => <Expected often={forecast.places[node]} />,
+                                        share: (rung) => Math.min(1, forecast.places[rung] ?? 0),
+                                    })}
                                 />
                             </div>
                             <div className="flex flex-wrap items-center gap-2">
@@ -270,6 +284,14 @@ function Builder({ quiz }: { quiz: Quiz }) {
                                 <Button aria-label="Add a side stop" onClick={addSide}>
                                     Side stop
                                 </Button>
+                                {forecast !== null && (
+                                    <p role="status" className="w-full text-sm">
+                                        <b>Forecast.</b> {forecast.sentence}{' '}
+                                        <button type="button" className="underline" onClick={() => setForecast(null)}>
+                                            Take it off the picture
+                                        </button>
+                                    </p>
+                                )}
                                 <p className="ml-auto text-xs text-soft max-xl:hidden">
                                     On the picture: arrows walk · n stop · r rung · f fork · w rehearse · Alt+arrow moves · Del removes
                                 </p>
@@ -286,6 +308,11 @@ function Builder({ quiz }: { quiz: Quiz }) {
                         select={select}
                         onRemove={takeOut}
                         onRehearse={(stop) => void rehearse(stop)}
+                        forecast={
+                            document.stops.length > 0 && (
+                                <ForecastList quiz={quiz.id} version={saved} shown={forecast} onShow={setForecast} />
+                            )
+                        }
                     />
                     {selected !== null && stopping > 0 && (
                         <p className="mt-6 text-sm">
@@ -297,6 +324,15 @@ function Builder({ quiz }: { quiz: Quiz }) {
                 </aside>
             </div>
         </main>
+    );
+}
+
+/** How often a stop is come to in the mean, where that is not simply once. */
+function Expected({ often = 0 }: { often: number | undefined }) {
+    return Math.abs(often - 1) < 0.005 ? null : (
+        <span className="rounded-sm bg-tint px-1 text-xs font-semibold" title="How often a student comes here in the mean">
+            {often < 0.995 ? `${Math.round(often * 100)} %` : `× ${often.toFixed(2)}`}
+        </span>
     );
 }
 

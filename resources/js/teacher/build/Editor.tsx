@@ -1,4 +1,5 @@
 import { ArrowDown, ArrowLeft, ArrowRight, ArrowUp, Trash2 } from 'lucide-react';
+import type { ReactNode } from 'react';
 import type { Cue, Finding, Finish, QuizDocument, Stop } from '../../api/types';
 import { find, ladderAt, move, type Place, putLadder, putStop } from '../../quiz/document';
 import { Button } from '../../ui/Button';
@@ -22,6 +23,8 @@ interface Props {
     select: (id: string | null) => void;
     onRemove: (id: string) => void;
     onRehearse: (stop: string) => void;
+    /** Shown with what belongs to the whole quiz. */
+    forecast: ReactNode;
 }
 
 /** What is selected in the cutaway, to be edited beside it. */
@@ -33,7 +36,7 @@ export function Editor(props: Props) {
         return <FinishEditor document={document} finish={finish} change={change} />;
     }
     if (place === null) {
-        return <WholeQuiz document={document} findings={findings} change={change} select={select} />;
+        return <WholeQuiz document={document} findings={findings} change={change} select={select} forecast={props.forecast} />;
     }
     const { stop } = place;
     const number = document.stops.findIndex((other) => other.id === stop?.id) + 1;

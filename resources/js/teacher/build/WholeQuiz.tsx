@@ -1,4 +1,5 @@
 import { X } from 'lucide-react';
+import type { ReactNode } from 'react';
 import type { Finding, QuizDocument } from '../../api/types';
 import { newQuestion, promptText, withoutDeadEnds } from '../../quiz/document';
 import { Button } from '../../ui/Button';
@@ -12,10 +13,11 @@ interface Props {
     findings: Finding[];
     change: (document: QuizDocument) => void;
     select: (id: string | null) => void;
+    forecast: ReactNode;
 }
 
 /** What belongs to the quiz as a whole: title, instructions, inspection, its lists, stand-ins, mastery and suggested terms. */
-export function WholeQuiz({ document, findings, change, select }: Props) {
+export function WholeQuiz({ document, findings, change, select, forecast }: Props) {
     const rule = document.mastery?.rule ?? 'required';
     return (
         <div className="grid gap-5">
@@ -33,6 +35,7 @@ export function WholeQuiz({ document, findings, change, select }: Props) {
                 onChange={(event) => change({ ...document, instructions: event.currentTarget.value })}
             />
             <Inspection document={document} findings={findings} change={change} select={select} />
+            {forecast}
             <Words
                 legend="Objectives"
                 add="Add an objective"
@@ -192,7 +195,7 @@ function Words({
     );
 }
 
-function Inspection({ document, findings, change, select }: Props) {
+function Inspection({ document, findings, change, select }: Omit<Props, 'forecast'>) {
     return (
         <section aria-label="Inspection">
             <h3 className="mb-2 text-base">Inspection</h3>

@@ -1,0 +1,60 @@
+<?php
+
+declare(strict_types=1);
+
+namespace HiddenLadder\App\Http\Controllers\Teacher;
+
+use HiddenLadder\App\Http\Controllers\Controller;
+use HiddenLadder\App\Http\Problem;
+use HiddenLadder\App\Models\Medium;
+use HiddenLadder\App\Models\Quiz;
+use HiddenLadder\App\Models\SchoolClass;
+use HiddenLadder\App\Rounds\ClassData;
+use HiddenLadder\Core\Fields;
+use HiddenLadder\Core\Forecast\Forecast;
+use HiddenLadder\Core\Forecast\ForecastInWords;
+use HiddenLadder\Core\Forecast\Profile;
+use HiddenLadder\Core\Quiz\QuizDocument;
+use HiddenLadder\Core\Quiz\Upgrade;
+use HiddenLadder\Core\Round\Terms;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Support\Facades\Cache;
+
+/** What a quiz lets expect, before class. */
+final class ForecastController extends Controller
+{
+    /** For whom it is told where the teacher has no class yet. */
+    private const STUDENTS = 24;
+
+    /** Seconds for which a forecast of the same document is kept. */
+    private const KEPT = 86_400;
+
+    public function __invoke(Request $request, Quiz $quiz, ClassData $data): JsonResponse
+    {
+        $this->authorize('reach', $quiz);
+        $request->validate(['profile' => ['required', 'string']]);
+        $name = $request->string('profile')->value();
+        $class = in_array($name, array_column(Profile::three(), 'name'), true) ? null : SchoolClass::query()->findOrFail($name);
+        if ($class !== null) {
+            $this->authorize('reach', $class);
+        }
+        $document = Upgrade::toNewest($quiz->document);
+        $read = QuizDocument::read($document);
+        $profile = $class === null ? array_column(Profile::three(), null, 'name')[$name] : Profile::ofClass($data->known($quiz, $class));
+        $films = Medium::query()->whereIn('id', $read->media())->whereNotNull('seconds')->pluck('seconds', 'id')->map(static fn (mixed $seconds): float => is_numeric($seconds) ? (float) $seconds : 0.0)->all();
+        $students = $class !== null ? $class->students()->count() : (int) $this->teacher($request)->classes()->withCount('students')->get()->max('students_count');
+        $students = $students > 0 ? $students : self::STUDENTS;
+        $key = 'forecast '.hash('sha256', serialize([$document, $profile, $films, $students]));
+
+        return new JsonResponse(Cache::remember($key, self::KEPT, static function () use ($read, $profile, $films, $students): array {
+            try {
+                $forecast = Forecast::of($read, Terms::read(Fields::of($read->terms)), $profile, $films);
+            } catch (\DomainException $unfinished) {
+                throw new Problem(409, 'no-forecast', $unfinished->getMessage());
+            }
+
+            return $forecast->toArray() + ['sentence' => (new ForecastInWords($read))->sentence($forecast, $students)];
+        }));
+    }
+}

@@ -1,0 +1,33 @@
+<?php
+
+declare(strict_types=1);
+
+namespace HiddenLadder\App\Rounds;
+
+use HiddenLadder\App\Models\Quiz;
+use HiddenLadder\App\Models\Round;
+use HiddenLadder\App\Models\SchoolClass;
+use HiddenLadder\Core\Forecast\Known;
+use HiddenLadder\Core\Round\Standing;
+use HiddenLadder\Core\Round\State;
+
+/** What a class's answers to a quiz so far say about its questions. */
+final class ClassData
+{
+    /** @return array<string, Known> by question, from first rounds */
+    public function known(Quiz $quiz, SchoolClass $class): array
+    {
+        $answers = $right = [];
+        $rounds = Round::query()->where('number', 1)->whereRelation('assignment', static fn ($assignments) => $assignments->where('quiz_id', $quiz->id)->where('class_id', $class->id));
+        foreach ($rounds->lazyById(100) as $round) {
+            foreach (State::fromArray($round->state)->records as $id => $record) {
+                if ($record->tries > 0) {
+                    $answers[$id] = ($answers[$id] ?? 0) + 1;
+                    $right[$id] = ($right[$id] ?? 0) + ($record->standing === Standing::Clear ? 1 : 0);
+                }
+            }
+        }
+
+        return array_combine(array_keys($answers), array_map(static fn (string $id): Known => new Known($answers[$id], $right[$id], null), array_keys($answers)));
+    }
+}

@@ -1,0 +1,54 @@
+<?php
+
+declare(strict_types=1);
+
+namespace HiddenLadder\App\Tests;
+
+use HiddenLadder\App\Models\Ulids;
+use HiddenLadder\Core\Tests\Sample;
+
+final class ForecastTest extends AppTestCase
+{
+    public function test_a_draft_is_forecast_for_each_profile(): void
+    {
+        $quiz = $this->quiz($teacher = $this->teacher());
+        $this->asTeacher($teacher);
+        $seconds = [];
+        foreach (['secure', 'middling', 'struggling'] as $profile) {
+            $told = $this->getJson("/api/quizzes/$quiz->id/forecast?profile=$profile")->assertOk()->assertJsonPath('profile', $profile)->assertJsonPath('exact', true)->json();
+            self::assertStringStartsWith("A $profile student needs about", $told['sentence']);
+            self::assertEqualsWithDelta(1.0, array_sum($told['finishes']), 0.001);
+            self::assertArrayHasKey(Sample::id('first'), $told['places']);
+            $seconds[] = $told['seconds'];
+        }
+        self::assertLessThan($seconds[2], $seconds[0]);
+    }
+
+    public function test_a_class_s_own_answers_change_what_is_expected_of_it(): void
+    {
+        $class = $this->schoolClass($teacher = $this->teacher(), "Ada\nBram\nCleo");
+        $assignment = $this->given($class, $quiz = $this->quiz($teacher));
+        $hint = fn (): float => $this->asTeacher($teacher)->getJson("/api/quizzes/$quiz->id/forecast?profile=$class->id")->assertOk()->json('places')[Sample::id('hint-1')] ?? 0.0;
+        $before = $hint();
+        foreach (['Ada', 'Bram', 'Cleo'] as $name) {
+            $this->asStudent($this->member($class, $name));
+            $round = $this->postJson("/api/student/assignments/$assignment->id/rounds", [])->assertOk()->json('id');
+            $this->postJson("/api/student/rounds/$round/events", ['id' => Ulids::make(), 'after' => 1, 'kind' => 'answered', 'at' => 1, 'data' => ['question' => Sample::id('first/question'), 'response' => ['choices' => [Sample::id('entry/plain')]]]])->assertOk();
+        }
+        $told = $this->asTeacher($teacher)->getJson("/api/quizzes/$quiz->id/forecast?profile=$class->id")->json();
+        self::assertStringStartsWith('A student of this class', $told['sentence']);
+        self::assertNotEqualsWithDelta($before, $hint(), 0.001);
+    }
+
+    public function test_what_is_not_filled_in_and_what_is_not_one_s_own_is_refused(): void
+    {
+        $teacher = $this->teacher();
+        $quiz = $this->quiz($teacher, ['stops' => []] + Sample::document());
+        $this->asTeacher($teacher)->getJson("/api/quizzes/$quiz->id/forecast?profile=secure")->assertStatus(409)->assertJsonPath('detail', 'There is no stop yet.');
+        $this->getJson("/api/quizzes/$quiz->id/forecast?profile=nobody")->assertNotFound();
+        $this->getJson("/api/quizzes/$quiz->id/forecast")->assertStatus(422);
+        $other = $this->schoolClass($stranger = $this->teacher('Other'));
+        $this->getJson("/api/quizzes/$quiz->id/forecast?profile=$other->id")->assertNotFound();
+        $this->asTeacher($stranger)->getJson("/api/quizzes/$quiz->id/forecast?profile=secure")->assertNotFound();
+    }
+}
