@@ -51,6 +51,27 @@ final class ConsoleTest extends AppTestCase
         $this->artisan('quiz:forecast', ['file' => self::file(Sample::with(['colour'], 'red'))])->assertFailed();
     }
 
+    public function test_a_table_of_people_and_items_is_analysed(): void
+    {
+        [$code, $told] = self::run_('evidence:items', ['file' => self::file("person,one,two,three\nAda,1,1,1\nBram,0,1,0\nCleo,1,0,\n\nDina,0,0,0\n"), '--json' => true]);
+        self::assertSame([0, 4, ['one', 'two', 'three'], [4, 4, 3]], [$code, $told['people'], array_column($told['items'], 'id'), array_column($told['items'], 'n')]);
+        self::assertEqualsWithDelta([0.5, 0.5, 1 / 3], array_column($told['items'], 'facility'), 1e-11);
+        // Those with all three: 1 1 1, 0 1 0, 0 0 0. Variances 1/3 each, of the sum 7/3.
+        self::assertEqualsWithDelta(3 / 2 * (1 - 1 / (7 / 3)), $told['alpha'], 1e-11);
+
+        [, $told] = self::run_('evidence:items', ['file' => self::file("\u{FEFF}person,q\nAda,a\nBram,B\nCleo,A\n"), '--key' => 'A', '--json' => true]);
+        self::assertEqualsWithDelta(2 / 3, $told['items'][0]['facility'], 1e-11);
+        self::assertSame([null, null], [$told['alpha'], $told['items'][0]['itemRest']]);
+        self::assertSame([['A', 2, true], ['B', 1, false]], array_map(static fn (array $option): array => [$option['option'], $option['n'], $option['right']], $told['items'][0]['options']));
+
+        foreach ([['person', 'names the items'], ["p,q\nAda,yes\n", 'Options need a key'], ["p,q,r\nAda,1\n", 'Line 2 has 2 cells']] as [$csv, $words]) {
+            $this->artisan('evidence:items', ['file' => self::file($csv)])->expectsOutputToContain($words)->assertFailed();
+        }
+        $this->artisan('evidence:items', ['file' => self::file("p,q\nAda,A\n"), '--key' => 'AB'])->expectsOutputToContain('2 options for 1 items')->assertFailed();
+        $this->artisan('evidence:items', ['file' => '/nowhere'])->expectsOutputToContain('There is no file')->assertFailed();
+        $this->artisan('evidence:items', ['file' => self::file("p,q,r\n")])->expectsOutputToContain('0 people, alpha cannot be told')->assertSuccessful();
+    }
+
     public function test_responses_are_marked_or_told_why_not(): void
     {
         $d = new Draft('mark');
