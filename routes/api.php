@@ -11,6 +11,7 @@ use HiddenLadder\App\Http\Controllers\Teacher\AccountController;
 use HiddenLadder\App\Http\Controllers\Teacher\AssignmentController;
 use HiddenLadder\App\Http\Controllers\Teacher\ClassController;
 use HiddenLadder\App\Http\Controllers\Teacher\CorrectionController;
+use HiddenLadder\App\Http\Controllers\Teacher\EvidenceController;
 use HiddenLadder\App\Http\Controllers\Teacher\ForecastController;
 use HiddenLadder\App\Http\Controllers\Teacher\MediaController;
 use HiddenLadder\App\Http\Controllers\Teacher\QuizController;
@@ -63,6 +64,7 @@ Route::middleware('auth:teacher')->group(static function (): void {
 
     Route::get('assignments/{assignment}', [AssignmentController::class, 'show']);
     Route::patch('assignments/{assignment}', [AssignmentController::class, 'update']);
+    Route::get('assignments/{assignment}/evidence', EvidenceController::class);
     Route::get('assignments/{assignment}/lookout', [AssignmentController::class, 'lookout']);
     Route::post('assignments/{assignment}/rounds/{round}/overrulings', [AssignmentController::class, 'overrule']);
     Route::get('assignments/{assignment}/students/{student}', [AssignmentController::class, 'studentWalks']);

@@ -17,6 +17,7 @@ use HiddenLadder\App\Models\Round;
 use HiddenLadder\App\Models\RoundEvent;
 use HiddenLadder\App\Models\Student;
 use HiddenLadder\App\Models\Ulids;
+use HiddenLadder\Core\Evidence\Course;
 use HiddenLadder\Core\Fields;
 use HiddenLadder\Core\Quiz\QuizDocument;
 use HiddenLadder\Core\Round\Answered;
@@ -235,7 +236,9 @@ final class RoundBook
         } catch (UniqueConstraintViolationException) {
             throw new Problem(409, 'id-taken', 'This event has the id of an earlier one. Nothing was changed.');
         }
-        $this->put($round, $outcome->state, $at);
+        // A round from before there was evidence gets its course when it is first asked for.
+        $course = $round->course === null && $outcome->state->number > 1 ? null : Course::read(Fields::of($round->course ?? []))->with($event, $at, $outcome->facts);
+        $this->put($round, $outcome->state, $course, $at);
 
         return $outcome->state;
     }
@@ -264,10 +267,21 @@ final class RoundBook
         )), $withFacts);
     }
 
-    /** Derives the round's stored state anew from its events. */
+    /** Derives the round's stored state, and what its events say for the evidence, anew from its events. */
     public function rebuild(Round $round): void
     {
-        $this->put($round, $this->fold($round)->state, (int) $round->events()->max('taken_ms'));
+        $folded = $this->fold($round, withFacts: true);
+        $this->put($round, $folded->state, $this->course($round, $folded), (int) $round->events()->max('taken_ms'));
+    }
+
+    private function course(Round $round, Folded $folded): Course
+    {
+        $course = new Course;
+        foreach ($round->events()->get() as $index => $stored) {
+            $course = $course->with(Event::read($stored->kind, Fields::of($stored->data)), $stored->taken_ms, $folded->facts[$index] ?? []);
+        }
+
+        return $course;
     }
 
     /** Derives it anew where it was marked under other corrections than those in force. */
@@ -286,7 +300,7 @@ final class RoundBook
             foreach ($folded->facts as $index => $facts) {
                 RoundEvent::query()->where('round_id', $round->id)->where('number', $index + 1)->update(['facts' => self::encoded($facts)]);
             }
-            $this->put($round, $folded->state, $round->moved_at->getTimestampMs());
+            $this->put($round, $folded->state, $this->course($round, $folded), $round->moved_at->getTimestampMs());
         }
     }
 
@@ -340,12 +354,13 @@ final class RoundBook
             + ['media' => $this->mediaFolder->described($projection->media($state))];
     }
 
-    private function put(Round $round, State $state, int $at): void
+    private function put(Round $round, State $state, ?Course $course, int $at): void
     {
         $quiz = $this->quiz($round);
         $terms = $this->terms($round);
         $round->update([
             'state' => $state->toArray(),
+            'course' => $course?->toArray(),
             'revision' => $this->revision($round),
             'moved_at' => CarbonImmutable::createFromTimestampMs($at),
             'finished_at' => $state->finishedAt === null ? null : CarbonImmutable::createFromTimestampMs($state->finishedAt),

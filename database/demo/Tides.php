@@ -7,6 +7,22 @@ namespace HiddenLadder\Demo;
 /** The quiz on tides. Videos are named by the ids under which they were stored. */
 final class Tides
 {
+    /** With the questions that serve them. */
+    private const OBJECTIVES = [
+        'goal-range' => ['Work out a tidal range and use it', ['range', 'range-sum', 'twelfths']],
+        'goal-why' => ['Explain why there are two high tides a day', ['why-near', 'why-twice', 'why-turn', 'two']],
+        'goal-table' => ['Plan a walk by a tide table', ['fastest', 'table', 'walk']],
+    ];
+
+    /** With the wrong answers that show them. */
+    private const MISCONCEPTIONS = [
+        'as-deep' => ['The tidal range is how high the water stands', ['range-depth', 'range-high']],
+        'not-a-difference' => ['A range is something other than the difference of two heights', ['range-time', 'range-added']],
+        'one-bulge' => ['There is only one bulge of water', ['why-twice-one', 'two-sun', 'two-moon']],
+        'evenly' => ['The water climbs by the same amount each hour', ['twelfths-even', 'twelfths-first', 'walk-after']],
+        'high-for-low' => ['High and low water are mixed up', ['why-turn-low', 'table-first', 'table-low', 'walk-high']],
+    ];
+
     /**
      * @param  array<string, string>  $media  ids by the names of the shipped videos
      * @return array<string, mixed>
@@ -16,7 +32,7 @@ final class Tides
         $d = new Draft('tides');
         $tidesVideo = $media['two-high-tides'];
 
-        return $d->quiz(
+        $quiz = $d->quiz(
             'Tides at Skerry Bay',
             'Have your notes at hand. Take your time: if something does not come at once, there is help on the way.',
             [
@@ -115,6 +131,34 @@ final class Tides
             'You have walked the whole shore',
             'Next lesson we go down to the quay with the tide table. Bring boots.',
             [$d->reading('read-table', 'Reading a tide table', "00:48  1.1 m   low water\n07:02  5.4 m   high water\n13:12  0.9 m   low water\n\nSmall heights are low water, large heights are high water. They take turns.")],
+            [
+                'objectives' => array_map(static fn (string $name, string $text): array => ['id' => $d->id($name), 'text' => $text], array_keys(self::OBJECTIVES), array_column(self::OBJECTIVES, 0)),
+                'misconceptions' => array_map(static fn (string $name, string $text): array => ['id' => $d->id($name), 'text' => $text], array_keys(self::MISCONCEPTIONS), array_column(self::MISCONCEPTIONS, 0)),
+            ],
         );
+
+        return self::meant($quiz, $d);
+    }
+
+    /**
+     * Says which objective each question serves and which misconception each wrong answer shows.
+     *
+     * @param  array<array-key, mixed>  $part  of the document
+     * @return array<array-key, mixed>
+     */
+    private static function meant(array $part, Draft $d): array
+    {
+        foreach (self::OBJECTIVES as $name => [, $questions]) {
+            if (in_array($part['id'] ?? null, array_map(static fn (string $question): string => $d->id("$question/question"), $questions), true)) {
+                $part['objectives'] = [$d->id($name)];
+            }
+        }
+        foreach (self::MISCONCEPTIONS as $name => [, $entries]) {
+            if (in_array($part['id'] ?? null, array_map(static fn (string $entry): string => $d->id("entry/$entry"), $entries), true)) {
+                $part['misconception'] = $d->id($name);
+            }
+        }
+
+        return array_map(static fn (mixed $member): mixed => is_array($member) ? self::meant($member, $d) : $member, $part);
     }
 }

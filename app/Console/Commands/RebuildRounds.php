@@ -20,10 +20,10 @@ final class RebuildRounds extends Command
         $changed = 0;
         $total = 0;
         foreach (Round::query()->with(['edition.corrections', 'assignment'])->lazyById(200) as $round) {
-            $before = $round->state;
+            $before = [$round->state, $round->course];
             $book->rebuild($round);
             $total++;
-            if (json_encode($before) !== json_encode($round->refresh()->state)) {
+            if (json_encode($before) !== json_encode([$round->refresh()->state, $round->course])) {
                 $changed++;
                 $this->warn("Round $round->id stood differently before.");
             }

@@ -4,6 +4,8 @@ type Schemas = components['schemas'];
 
 export type QuizLine = Schemas['QuizLine'];
 export type Quiz = QuizLine & { version: number; findings: Finding[]; document: QuizDocument };
+export type Evidence = Schemas['Evidence'];
+export type Share = Schemas['Share'];
 export type Forecast = Schemas['Forecast'];
 export type Finding = Schemas['Finding'];
 export type QuizDocument = Schemas['Document'];

@@ -39,7 +39,7 @@ function Outside({
                 <div className="flex flex-1 items-end px-12 pb-6">
                     <p className="max-w-md font-display text-5xl leading-tight">Whoever knows, walks on. Whoever slips, finds a ladder.</p>
                 </div>
-                <div className="relative h-[46%] border-t-3 border-ink bg-earth">
+                <div className="relative h-[46%] overflow-hidden border-t-3 border-ink bg-earth">
                     <svg
                         aria-hidden="true"
                         viewBox="0 0 400 240"

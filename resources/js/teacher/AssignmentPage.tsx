@@ -98,6 +98,9 @@ function LookoutView({ assignment, lookout, lost }: { assignment: Assignment; lo
                 <p className="text-lg">
                     <strong>{began.length}</strong> of {lookout.students.length} began, <strong>{finished.length}</strong> finished
                 </p>
+                <Link className="font-semibold underline underline-offset-2" to={`/assignments/${assignment.id}/evidence`}>
+                    Look back
+                </Link>
                 <Switch label="Names" checked={names} onChange={setNames} />
                 <Switch label="Answers" checked={answers} onChange={setAnswers} />
                 <Button onClick={() => void change({ state: assignment.state === 'closed' ? 'open' : 'closed' })}>

@@ -9,6 +9,7 @@ import { AssignmentPage } from './AssignmentPage';
 import { BuildPage } from './build/BuildPage';
 import { ClassesPage } from './ClassesPage';
 import { ClassPage } from './ClassPage';
+import { EvidencePage } from './EvidencePage';
 import { Places } from './Places';
 import { PostBox } from './PostBox';
 import { QuizzesPage } from './QuizzesPage';
@@ -40,6 +41,7 @@ if (root !== null) {
                                 <Route path="/classes" element={<ClassesPage />} />
                                 <Route path="/classes/:class" element={<ClassPage />} />
                                 <Route path="/assignments/:assignment" element={<AssignmentPage />} />
+                                <Route path="/assignments/:assignment/evidence" element={<EvidencePage />} />
                                 <Route path="/assignments/:assignment/students/:student" element={<StudentPage />} />
                                 <Route path="*" element={<p className="p-8">There is nothing at this address.</p>} />
                             </Route>

@@ -1,0 +1,50 @@
+<?php
+
+declare(strict_types=1);
+
+namespace HiddenLadder\Core\Evidence;
+
+use HiddenLadder\Core\Fields;
+
+/** One marked try at a question. */
+final readonly class Attempt
+{
+    /**
+     * @param  string  $question  the one it counts for, also where another stood in
+     * @param  string  $result  of the marking: right, partly, not-right, noted
+     * @param  float  $share  of the points, 0 to 1
+     * @param  ?float  $seconds  since the event before it; none where the student was away
+     * @param  list<string>  $rungs  seen at the question since the try before
+     */
+    public function __construct(
+        public string $question,
+        public string $result,
+        public float $share,
+        public ?string $entry,
+        public ?string $misconception,
+        public ?float $seconds,
+        public array $rungs,
+    ) {
+    }
+
+    public function isRight(): bool
+    {
+        return $this->result === 'right';
+    }
+
+    public static function read(Fields $fields): self
+    {
+        return new self(
+            $fields->string('q'), $fields->string('r'), $fields->numberOr('s', 0.0), $fields->stringOrNull('e'),
+            $fields->stringOrNull('m'), $fields->numberOrNull('t'), $fields->stringsOr('g'),
+        );
+    }
+
+    /** @return array<string, mixed> short, for there are many */
+    public function toArray(): array
+    {
+        return ['q' => $this->question, 'r' => $this->result] + array_filter([
+            's' => $this->share, 'e' => $this->entry, 'm' => $this->misconception, 't' => $this->seconds, 'g' => $this->rungs,
+        ], static fn (mixed $value): bool => $value !== null && $value !== [] && $value !== 0.0);
+    }
+}

@@ -1,0 +1,65 @@
+<?php
+
+declare(strict_types=1);
+
+namespace HiddenLadder\Core\Evidence;
+
+/** All rounds of one student in one task, in order. */
+final readonly class StudentCourse
+{
+    /** @param  list<array{course: Course, score: ?float}>  $rounds  scores of finished ones, 0 to 1 */
+    public function __construct(public string $student, public array $rounds)
+    {
+    }
+
+    /** @return list<Attempt> at a question, or at all, through all rounds */
+    public function attempts(?string $question = null): array
+    {
+        $all = array_merge(...array_map(static fn (array $round): array => $round['course']->attempts, $this->rounds));
+
+        return $question === null ? $all : array_values(array_filter($all, static fn (Attempt $attempt): bool => $attempt->question === $question));
+    }
+
+    /**
+     * Which misconceptions the student shows now, and which they have left.
+     *
+     * One is contradicted by a right answer at the first try of a round, at a question that can show it. Who showed it twice
+     * or more shows it until it is contradicted twice since; who showed it once, until it is contradicted.
+     *
+     * @param  array<string, list<string>>  $canShow  misconceptions by question
+     * @return array<string, bool> by misconception that was ever shown: whether it is shown now
+     */
+    public function misconceptions(array $canShow): array
+    {
+        $shown = $contradicted = [];
+        foreach ($this->rounds as ['course' => $course]) {
+            $tried = [];
+            foreach ($course->attempts as $attempt) {
+                $isFirst = ! isset($tried[$attempt->question]);
+                $tried[$attempt->question] = true;
+                if ($attempt->misconception !== null) {
+                    $shown[$attempt->misconception] = ($shown[$attempt->misconception] ?? 0) + 1;
+                    $contradicted[$attempt->misconception] = 0;
+                } elseif ($isFirst && $attempt->isRight()) {
+                    foreach ($canShow[$attempt->question] ?? [] as $misconception) {
+                        $contradicted[$misconception] = ($contradicted[$misconception] ?? 0) + 1;
+                    }
+                }
+            }
+        }
+        $now = [];
+        foreach ($shown as $misconception => $times) {
+            $now[$misconception] = $contradicted[$misconception] < min(2, $times);
+        }
+
+        return $now;
+    }
+
+    /** @return array{first: float, best: float}|null of finished rounds */
+    public function scores(): ?array
+    {
+        $scores = array_values(array_filter(array_column($this->rounds, 'score'), static fn (?float $score): bool => $score !== null));
+
+        return $scores === [] ? null : ['first' => $scores[0], 'best' => max($scores)];
+    }
+}

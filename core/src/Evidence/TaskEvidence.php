@@ -1,0 +1,201 @@
+<?php
+
+declare(strict_types=1);
+
+namespace HiddenLadder\Core\Evidence;
+
+use HiddenLadder\Core\Quiz\Entry;
+use HiddenLadder\Core\Quiz\Question;
+use HiddenLadder\Core\Quiz\QuizDocument;
+
+/** All figures of one task, from its students' rounds; add students one by one, then ask. */
+final class TaskEvidence
+{
+    /** @var array<string, list<array{attempts: non-empty-list<Attempt>, score: float}>> by question, tries of first rounds, and which share that student had right at once */
+    private array $first = [];
+
+    /** @var array<string, list<?float>> by question: of each student, 1 or 0 for right at once in the first round */
+    private array $scores = [];
+
+    /** @var array<string, array{came: int, right: int}> by rung: tries right after it */
+    private array $rungs = [];
+
+    /** @var array<string, array{count: int, right: int}> by question: tries again with no rung in between */
+    private array $again = [];
+
+    /** @var list<array{float, float}> first and best */
+    private array $gains = [];
+
+    /** @var array<string, array{now: list<string>, left: list<string>}> students by misconception */
+    private array $misconceptions = [];
+
+    /** @var array<string, array{met: list<string>, unmet: list<string>}> students by objective */
+    private array $objectives = [];
+
+    /** @var array<string, array{students: int, seen: float, again: float, jumps: int, map: array<int, int>}> by video stop or rung */
+    private array $watched = [];
+
+    /** @var list<string> */
+    private array $students = [];
+
+    /** @var array<string, list<string>> misconceptions by question */
+    private readonly array $canShow;
+
+    /** @var array<string, list<string>> questions by objective */
+    private readonly array $serving;
+
+    public function __construct(private readonly QuizDocument $quiz)
+    {
+        $canShow = $serving = [];
+        foreach ($quiz->questions() as $id => $question) {
+            $canShow[$id] = array_values(array_unique(array_filter(array_map(static fn (Entry $entry): ?string => $entry->misconception, $question->allEntries()), is_string(...))));
+            foreach ($question->objectives as $objective) {
+                $serving[$objective][] = $id;
+            }
+        }
+        $this->canShow = $canShow;
+        $this->serving = $serving;
+        foreach ($this->marked() as $id => $_) {
+            $this->scores[$id] = [];
+        }
+    }
+
+    public function add(StudentCourse $student): void
+    {
+        $this->students[] = $student->student;
+        $this->addFirstRound($student);
+        foreach ($student->rounds as ['course' => $course]) {
+            $this->addRungs($course);
+        }
+        $scores = $student->scores();
+        if ($scores !== null) {
+            $this->gains[] = [$scores['first'], $scores['best']];
+        }
+        foreach ($student->misconceptions($this->canShow) as $misconception => $isNow) {
+            $this->misconceptions[$misconception] ??= ['now' => [], 'left' => []];
+            $this->misconceptions[$misconception][$isNow ? 'now' : 'left'][] = $student->student;
+        }
+        $this->addObjectives($student);
+        $this->addWatched($student);
+    }
+
+    /** @return list<QuestionEvidence> in the order of the quiz; without what has no key */
+    public function questions(): array
+    {
+        $analysis = new ItemAnalysis(array_values($this->scores));
+        $index = array_flip(array_keys($this->scores));
+
+        return array_map(fn (string $id): QuestionEvidence => QuestionEvidence::of($id, $this->first[$id] ?? [], $analysis->itemRest($index[$id]), $analysis->upperLower($index[$id])), array_map(strval(...), array_keys($this->scores)));
+    }
+
+    /** @return array<string, mixed> */
+    public function toArray(int $leastGroup = 2): array
+    {
+        $questions = $this->questions();
+        $groups = (new Groups($leastGroup))->of($this->students, $this->needs());
+
+        return [
+            'students' => count($this->students),
+            'alpha' => ($alpha = (new ItemAnalysis(array_values($this->scores)))->alpha()) === null ? null : round($alpha, 4),
+            'gain' => ['n' => count($this->gains), 'value' => ($gain = Gain::ofClass($this->gains)) === null ? null : round($gain, 4)],
+            'questions' => array_map(static fn (QuestionEvidence $question): array => $question->toArray(), $questions),
+            'rungs' => (object) array_map(static fn (array $rung): array => (new Share($rung['right'], $rung['came']))->toArray(), $this->rungs),
+            'again' => (object) array_map(static fn (array $again): array => (new Share($again['right'], $again['count']))->toArray(), $this->again),
+            'misconceptions' => (object) $this->misconceptions,
+            'objectives' => (object) $this->objectives,
+            'groups' => $groups,
+            'watched' => (object) array_map(static fn (array $video): array => ['map' => (object) $video['map']] + $video, $this->watched),
+            'summary' => (new Summary($this->quiz))->of($questions, $this->rungs, $this->misconceptions, count($this->students), Gain::ofClass($this->gains), count($this->gains)),
+        ];
+    }
+
+    /** @return array<string, Question> questions with a key, by id */
+    private function marked(): array
+    {
+        return array_filter($this->quiz->questions(), static fn (Question $question): bool => $question->isMarked());
+    }
+
+    private function addFirstRound(StudentCourse $student): void
+    {
+        $tries = [];
+        foreach ($student->rounds === [] ? [] : $student->rounds[0]['course']->attempts as $attempt) {
+            $tries[$attempt->question][] = $attempt;
+        }
+        $known = array_intersect_key($tries, $this->scores);
+        $right = count(array_filter($known, static fn (array $attempts): bool => $attempts[0]->isRight()));
+        foreach (array_keys($this->scores) as $id) {
+            $attempts = $tries[$id] ?? [];
+            $this->scores[$id][] = $attempts === [] ? null : ($attempts[0]->isRight() ? 1.0 : 0.0);
+            if ($attempts !== []) {
+                $this->first[$id][] = ['attempts' => $attempts, 'score' => $right / count($known)];
+            }
+        }
+    }
+
+    private function addRungs(Course $course): void
+    {
+        $tried = [];
+        foreach ($course->attempts as $attempt) {
+            foreach ($attempt->rungs as $rung) {
+                $this->rungs[$rung]['came'] = ($this->rungs[$rung]['came'] ?? 0) + 1;
+                $this->rungs[$rung]['right'] = ($this->rungs[$rung]['right'] ?? 0) + ($attempt->isRight() ? 1 : 0);
+            }
+            if ($attempt->rungs === [] && isset($tried[$attempt->question])) {
+                $this->again[$attempt->question]['count'] = ($this->again[$attempt->question]['count'] ?? 0) + 1;
+                $this->again[$attempt->question]['right'] = ($this->again[$attempt->question]['right'] ?? 0) + ($attempt->isRight() ? 1 : 0);
+            }
+            $tried[$attempt->question] = true;
+        }
+    }
+
+    /** Met: the last first try at each question of the objective was right. */
+    private function addObjectives(StudentCourse $student): void
+    {
+        $last = [];
+        foreach ($student->rounds as ['course' => $course]) {
+            $tried = [];
+            foreach ($course->attempts as $attempt) {
+                if (! isset($tried[$attempt->question])) {
+                    $last[$attempt->question] = $attempt->isRight();
+                }
+                $tried[$attempt->question] = true;
+            }
+        }
+        foreach ($this->serving as $objective => $questions) {
+            $own = array_intersect_key($last, array_flip($questions));
+            if ($own !== []) {
+                $this->objectives[$objective] ??= ['met' => [], 'unmet' => []];
+                $this->objectives[$objective][in_array(false, $own, true) ? 'unmet' : 'met'][] = $student->student;
+            }
+        }
+    }
+
+    private function addWatched(StudentCourse $student): void
+    {
+        $stretches = [];
+        foreach ($student->rounds as ['course' => $course]) {
+            foreach ($course->watched as $video => $watched) {
+                $stretches[$video] = [...$stretches[$video] ?? [], ...$watched];
+            }
+        }
+        foreach ($stretches as $video => $watched) {
+            $seen = new Stretches($watched);
+            $sum = $this->watched[$video] ?? ['students' => 0, 'seen' => 0.0, 'again' => 0.0, 'jumps' => 0, 'map' => []];
+            foreach ($seen->union() as [$from, $to]) {
+                for ($second = (int) floor($from); $second < $to; $second++) {
+                    $sum['map'][$second] = ($sum['map'][$second] ?? 0) + 1;
+                }
+            }
+            $this->watched[$video] = ['students' => $sum['students'] + 1, 'seen' => $sum['seen'] + $seen->seen(), 'again' => $sum['again'] + $seen->again(), 'jumps' => $sum['jumps'] + $seen->jumps(), 'map' => $sum['map']];
+        }
+    }
+
+    /** @return array<string, list<string>> students by what they need: misconceptions shown now, objectives not met */
+    private function needs(): array
+    {
+        return array_filter([
+            ...array_map(static fn (array $students): array => $students['now'], $this->misconceptions),
+            ...array_map(static fn (array $students): array => $students['unmet'], $this->objectives),
+        ]);
+    }
+}

@@ -1,0 +1,177 @@
+<?php
+
+declare(strict_types=1);
+
+namespace HiddenLadder\Core\Tests\Evidence;
+
+use Eris\Generators;
+use Eris\TestTrait;
+use HiddenLadder\Core\Evidence\Attempt;
+use HiddenLadder\Core\Evidence\Course;
+use HiddenLadder\Core\Evidence\Groups;
+use HiddenLadder\Core\Evidence\StudentCourse;
+use HiddenLadder\Core\Evidence\TaskEvidence;
+use HiddenLadder\Core\Fields;
+use HiddenLadder\Core\Forecast\MadeUpStudent;
+use HiddenLadder\Core\Forecast\Profile;
+use HiddenLadder\Core\Quiz\QuizDocument;
+use HiddenLadder\Core\Round\Applied;
+use HiddenLadder\Core\Round\Engine;
+use HiddenLadder\Core\Round\Score;
+use HiddenLadder\Core\Round\Standing;
+use HiddenLadder\Core\Round\Started;
+use HiddenLadder\Core\Round\State;
+use HiddenLadder\Core\Round\Taken;
+use HiddenLadder\Core\Round\Terms;
+use HiddenLadder\Core\Tests\Sample;
+use PHPUnit\Framework\TestCase;
+use Random\Engine\Xoshiro256StarStar;
+use Random\Randomizer;
+
+final class TaskEvidenceTest extends TestCase
+{
+    use TestTrait;
+
+    /** @return array{Course, State, list<Taken>} a made-up student's round of the demo's unit on tides, 20 s an event */
+    private static function round(QuizDocument $quiz, int $seed, Terms $terms): array
+    {
+        $engine = new Engine($quiz, $terms);
+        $student = new MadeUpStudent($quiz, $terms, Profile::struggling(), new Randomizer(new Xoshiro256StarStar($seed)));
+        $state = new State;
+        $course = new Course;
+        $taken = [];
+        for ($step = 0; ! $state->isFinished(); $step++) {
+            $event = $step === 0 ? new Started(seed: "evidence $seed") : $student->next($state);
+            $outcome = $engine->apply($state, $event, 20_000 * $step);
+            self::assertInstanceOf(Applied::class, $outcome);
+            $state = $outcome->state;
+            $taken[] = new Taken($event, 20_000 * $step, null);
+            $course = $course->with($event, 20_000 * $step, $outcome->facts);
+        }
+
+        return [$course, $state, $taken];
+    }
+
+    public function test_a_course_says_what_the_round_s_records_say_and_comes_out_the_same_from_the_events(): void
+    {
+        $quiz = QuizDocument::read(Sample::demo()[0]);
+        $this->limitTo(40)->forAll(Generators::choose(0, 1_000_000), Generators::bool())->then(static function (int $seed, bool $handedIn) use ($quiz): void {
+            $terms = Terms::learn()->with(handedIn: $handedIn);
+            [$course, $state, $taken] = self::round($quiz, $seed, $terms);
+            foreach ($course->attempts as $attempt) {
+                self::assertSame(20.0, $attempt->seconds);
+            }
+            foreach (array_keys($quiz->questions()) as $id) {
+                $record = $state->record((string) $id);
+                self::assertSame($record->standing === Standing::Clear, self::first($course, (string) $id)?->isRight() === true && ! $record->helped && $record->slips === 0, "at $id");
+            }
+            $folded = (new Engine($quiz, $terms))->fold($taken, withFacts: true);
+            $again = new Course;
+            foreach ($taken as $index => $one) {
+                $again = $again->with($one->event, $one->at, $folded->facts[$index]);
+            }
+            self::assertEquals($course, $again);
+            self::assertEquals($course, Course::read(Fields::of(json_decode((string) json_encode($course->toArray()), true))));
+        });
+    }
+
+    private static function first(Course $course, string $question): ?Attempt
+    {
+        foreach ($course->attempts as $attempt) {
+            if ($attempt->question === $question) {
+                return $attempt;
+            }
+        }
+
+        return null;
+    }
+
+    public function test_the_figures_of_a_task_add_up(): void
+    {
+        $quiz = QuizDocument::read(Sample::demo()[0]);
+        $evidence = new TaskEvidence($quiz);
+        for ($student = 0; $student < 12; $student++) {
+            $rounds = [];
+            foreach ([0, 100] as $more) {
+                [$course, $state] = self::round($quiz, $student + $more, Terms::learn());
+                $rounds[] = ['course' => $course, 'score' => Score::ofRound($quiz, Terms::learn(), $state)->share()];
+            }
+            $evidence->add(new StudentCourse("student $student", $rounds));
+        }
+        $told = $evidence->toArray();
+        self::assertSame(12, $told['students']);
+        self::assertSame(12, $told['gain']['n']);
+        foreach ($evidence->questions() as $question) {
+            self::assertSame($question->atOnce->of - $question->atOnce->count, $question->afterHelp->of);
+            self::assertLessThanOrEqual($question->atOnce->of, array_sum(array_column($question->entries, 'count')));
+            self::assertGreaterThanOrEqual(1.0, $question->tries ?? 1.0);
+            self::assertSame(20.0, $question->seconds['median'] ?? 20.0);
+        }
+        $grouped = array_merge(...array_column($told['groups'], 'students'));
+        self::assertSame(count($grouped), count(array_unique($grouped)));
+        self::assertStringNotContainsString('NAN', (string) json_encode($told));
+    }
+
+    public function test_classes_of_nobody_of_one_and_of_equals_are_told_without_errors(): void
+    {
+        $quiz = QuizDocument::read(Sample::demo()[1]);
+        $none = (new TaskEvidence($quiz))->toArray();
+        self::assertSame([0, null, []], [$none['students'], $none['alpha'], $none['summary']]);
+        self::assertSame(['count' => 0, 'of' => 0, 'interval' => null], $none['questions'][0]['atOnce']);
+        $ids = array_keys($quiz->questions());
+        foreach (['right', 'not-right'] as $result) {
+            foreach ([1, 8] as $count) {
+                $evidence = new TaskEvidence($quiz);
+                for ($student = 0; $student < $count; $student++) {
+                    $evidence->add(new StudentCourse("s$student", [['course' => new Course(array_map(static fn (string $id): Attempt => new Attempt($id, $result, 0.0, null, null, null, []), $ids)), 'score' => $result === 'right' ? 1.0 : 0.0]]));
+                }
+                $told = $evidence->toArray();
+                self::assertNull($told['alpha']);
+                self::assertNull($told['questions'][0]['itemRest']);
+                self::assertSame($result === 'right' ? $count : 0, $told['questions'][0]['atOnce']['count']);
+            }
+        }
+    }
+
+    public function test_a_misconception_shown_once_is_left_by_one_right_answer_and_shown_twice_by_two(): void
+    {
+        $try = static fn (string $question, bool $right, ?string $misconception = null): Attempt => new Attempt($question, $right ? 'right' : 'not-right', $right ? 1.0 : 0.0, null, $misconception, null, []);
+        $now = static fn (Attempt ...$attempts): array => (new StudentCourse('s', array_map(static fn (Attempt $attempt): array => ['course' => new Course([$attempt]), 'score' => null], array_values($attempts))))->misconceptions(['a' => ['m'], 'b' => ['m']]);
+
+        self::assertSame([], $now($try('a', true)));
+        self::assertSame(['m' => true], $now($try('a', false, 'm')));
+        self::assertSame(['m' => false], $now($try('a', false, 'm'), $try('b', true)));
+        self::assertSame(['m' => true], $now($try('a', false, 'm'), $try('b', false, 'm'), $try('a', true)));
+        self::assertSame(['m' => false], $now($try('a', false, 'm'), $try('b', false, 'm'), $try('a', true), $try('b', true)));
+        self::assertSame(['m' => true], $now($try('a', false, 'm'), $try('b', true), $try('a', false, 'm')));
+        // Right in the end, in the same round, after the loop: that contradicts nothing.
+        self::assertSame(['m' => true], (new StudentCourse('s', [['course' => new Course([$try('a', false, 'm'), $try('a', true)]), 'score' => null]]))->misconceptions(['a' => ['m']]));
+    }
+
+    public function test_groups_are_of_those_who_need_the_same_each_student_in_one(): void
+    {
+        $needs = ['x' => ['a', 'b', 'c'], 'y' => ['b', 'c', 'd', 'e'], 'z' => ['f']];
+        $students = ['a', 'b', 'c', 'd', 'e', 'f', 'g'];
+
+        self::assertSame([['need' => 'y', 'students' => ['b', 'c', 'd', 'e']]], (new Groups(2))->of($students, $needs));
+        self::assertSame(['y', 'x', 'z'], array_column((new Groups(1))->of($students, $needs), 'need'));
+        self::assertSame(['y'], array_column((new Groups(1, 1))->of($students, $needs), 'need'));
+        self::assertSame([], (new Groups)->of($students, []));
+    }
+
+    public function test_who_was_away_spent_no_time_on_it(): void
+    {
+        $course = new Course;
+        $state = new State;
+        $quiz = QuizDocument::read(Sample::document());
+        $engine = new Engine($quiz);
+        $student = new MadeUpStudent($quiz, Terms::learn(), Profile::even(1.0), new Randomizer(new Xoshiro256StarStar(1)));
+        foreach ([0, 700_000, 705_000] as $step => $at) {
+            $event = $step === 0 ? new Started(seed: 'x') : $student->next($state);
+            $outcome = $engine->apply($state, $event, $at);
+            self::assertInstanceOf(Applied::class, $outcome);
+            [$course, $state] = [$course->with($event, $at, $outcome->facts), $outcome->state];
+        }
+        self::assertNull($course->attempts[0]->seconds);
+    }
+}

@@ -1,0 +1,60 @@
+import type { Evidence, QuizDocument } from '../../api/types';
+import { find, rungName, stopName } from '../../quiz/document';
+import { moment } from '../../ui/time';
+import { secondsWords } from './words';
+
+/** Which seconds of each video were seen by how many. */
+export function WatchMaps({ document, evidence }: { document: QuizDocument; evidence: Evidence }) {
+    const videos = Object.entries(evidence.watched).flatMap(([id, watched]) => {
+        const place = find(document, id);
+        return place === null || (place.kind !== 'stop' && place.kind !== 'rung')
+            ? []
+            : [{ id, name: place.kind === 'stop' ? stopName(place.stop) : rungName(place.rung), watched }];
+    });
+    if (videos.length === 0) {
+        return null;
+    }
+    return (
+        <section aria-labelledby="videos">
+            <h2 id="videos" className="mb-2 text-xl">
+                What was watched
+            </h2>
+            <ul className="grid gap-4">
+                {videos.map(({ id, name, watched }) => {
+                    const seconds = Object.keys(watched.map).map(Number);
+                    const last = Math.max(1, ...seconds);
+                    const first = Math.min(last, ...seconds);
+                    const span = last - first + 1;
+                    const path = Array.from({ length: span }, (_, index) => {
+                        const height = ((watched.map[String(first + index)] ?? 0) / Math.max(1, watched.students)) * 40;
+                        return `M${index + 0.5} 40V${40 - height}`;
+                    }).join('');
+                    return (
+                        <li key={id} className="rounded-lg border border-line bg-sheet p-3">
+                            <p className="font-semibold">{name}</p>
+                            <p className="text-sm text-soft">
+                                {watched.students} {watched.students === 1 ? 'student' : 'students'} watched; in the mean{' '}
+                                {secondsWords(watched.seen / watched.students)} seen, {secondsWords(watched.again / watched.students)} of it
+                                more than once, {(watched.jumps / watched.students).toFixed(1)} jumps.
+                            </p>
+                            <svg
+                                viewBox={`0 0 ${span} 40`}
+                                preserveAspectRatio="none"
+                                className="mt-2 block h-12 w-full bg-paper"
+                                role="img"
+                                aria-label={`Share of students by second, from ${moment(first)} to ${moment(last)}`}
+                            >
+                                <path d={path} className="stroke-rail" strokeWidth="1.05" />
+                            </svg>
+                            <p className="flex justify-between text-xs text-soft">
+                                <span>{moment(first)}</span>
+                                <span>height: share of those who watched, full is all of them</span>
+                                <span>{moment(last)}</span>
+                            </p>
+                        </li>
+                    );
+                })}
+            </ul>
+        </section>
+    );
+}

@@ -1,0 +1,86 @@
+<?php
+
+declare(strict_types=1);
+
+namespace HiddenLadder\App\Tests;
+
+use HiddenLadder\App\Models\Assignment;
+use HiddenLadder\App\Models\Round;
+use HiddenLadder\App\Models\SchoolClass;
+use HiddenLadder\App\Models\Teacher;
+use HiddenLadder\App\Models\Ulids;
+use HiddenLadder\Core\Tests\Sample;
+use Illuminate\Support\Facades\Artisan;
+
+final class EvidenceTest extends AppTestCase
+{
+    private Teacher $teacher;
+
+    private SchoolClass $class;
+
+    private Assignment $task;
+
+    protected function setUp(): void
+    {
+        parent::setUp();
+        $this->teacher = $this->teacher();
+        $this->class = $this->schoolClass($this->teacher, "Ada\nBram\nCleo");
+        $this->task = $this->given($this->class, $this->quiz($this->teacher));
+    }
+
+    /** Begins a round and gives these answers to the first question, one after the other, past the rungs they show. */
+    private function answers(string $name, string ...$entries): void
+    {
+        $this->asStudent($this->member($this->class, $name));
+        $view = $this->postJson("/api/student/assignments/{$this->task->id}/rounds", [])->assertOk()->json();
+        $number = 1;
+        $send = function (string $kind, array $data) use ($view, &$number): array {
+            $told = $this->postJson("/api/student/rounds/{$view['id']}/events", ['id' => Ulids::make(), 'after' => $number, 'kind' => $kind, 'at' => 1, 'data' => (object) $data])->assertOk()->json();
+            $number = $told['number'];
+
+            return $told;
+        };
+        foreach ($entries as $entry) {
+            $told = $send('answered', ['question' => Sample::id('first/question'), 'response' => ['choices' => [Sample::id("entry/$entry")]]]);
+            if (isset($told['place']['rung'])) {
+                $send('went-on', ['from' => $told['place']['rung']['id']]);
+            }
+        }
+    }
+
+    public function test_figures_come_with_the_answers(): void
+    {
+        $look = fn (): array => $this->asTeacher($this->teacher)->getJson("/api/assignments/{$this->task->id}/evidence")->assertOk()->json();
+        self::assertSame([0, []], [$look()['students'], $look()['summary']]);
+        $right = Sample::document()['stops'][0]['question']['entries'][0]['id'];
+        $this->answers('Ada', 'plain', 'plain');
+        $this->answers('Bram', 'own');
+        $told = $look();
+        $first = $told['questions'][0];
+
+        self::assertSame([2, 2], [$told['students'], count($told['rows'])]);
+        self::assertSame([Sample::id('first/question'), 0, 2], [$first['question'], $first['atOnce']['count'], $first['atOnce']['of']]);
+        self::assertSame([1, 1, 1.5], [$first['entries'][Sample::id('entry/plain')]['count'], $first['entries'][Sample::id('entry/own')]['count'], $first['tries']]);
+        self::assertSame(['count' => 0, 'of' => 1], array_intersect_key($told['rungs'][Sample::id('hint-1')], ['count' => 1, 'of' => 1]), 'Ada came to the first rung, and slipped again');
+        self::assertArrayNotHasKey($right, $first['entries']);
+        self::assertSame('Ada', $told['names'][$told['rows'][0]['student']] ?? null);
+    }
+
+    public function test_the_course_of_a_round_comes_out_the_same_from_its_events(): void
+    {
+        $this->answers('Ada', 'plain', 'own', 'plain');
+        $before = Round::query()->sole()->course;
+        self::assertCount(3, $before['attempts'] ?? []);
+        self::assertSame(0, Artisan::call('rounds:rebuild'));
+        self::assertStringContainsString('1 rounds rebuilt, 0 of them', Artisan::output());
+        Round::query()->update(['course' => null]);
+        $this->asTeacher($this->teacher)->getJson("/api/assignments/{$this->task->id}/evidence")->assertOk()->assertJsonPath('questions.0.atOnce.of', 1);
+        self::assertEquals($before, Round::query()->sole()->course, 'a round from before there was evidence gets its course');
+    }
+
+    public function test_it_is_for_the_class_s_own_teacher(): void
+    {
+        $this->asTeacher($this->teacher('Other'))->getJson("/api/assignments/{$this->task->id}/evidence")->assertNotFound();
+        $this->asStudent($this->member($this->class, 'Ada'))->getJson("/api/assignments/{$this->task->id}/evidence")->assertUnauthorized();
+    }
+}
