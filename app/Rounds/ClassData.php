@@ -7,17 +7,23 @@ namespace HiddenLadder\App\Rounds;
 use HiddenLadder\App\Models\Quiz;
 use HiddenLadder\App\Models\Round;
 use HiddenLadder\App\Models\SchoolClass;
+use HiddenLadder\Core\Evidence\Course;
+use HiddenLadder\Core\Fields;
 use HiddenLadder\Core\Forecast\Known;
+use HiddenLadder\Core\Forecast\Quantile;
 use HiddenLadder\Core\Round\Standing;
 use HiddenLadder\Core\Round\State;
 
 /** What a class's answers to a quiz so far say about its questions. */
 final class ClassData
 {
+    /** From fewer tries no time is told. */
+    private const FEW = 5;
+
     /** @return array<string, Known> by question, from first rounds */
     public function known(Quiz $quiz, SchoolClass $class): array
     {
-        $answers = $right = [];
+        $answers = $right = $seconds = [];
         $rounds = Round::query()->where('number', 1)->whereRelation('assignment', static fn ($assignments) => $assignments->where('quiz_id', $quiz->id)->where('class_id', $class->id));
         foreach ($rounds->lazyById(100) as $round) {
             foreach (State::fromArray($round->state)->records as $id => $record) {
@@ -26,8 +32,20 @@ final class ClassData
                     $right[$id] = ($right[$id] ?? 0) + ($record->standing === Standing::Clear ? 1 : 0);
                 }
             }
+            foreach (Course::read(Fields::of($round->course ?? []))->attempts as $attempt) {
+                if ($attempt->seconds !== null) {
+                    $seconds[$attempt->question][] = $attempt->seconds;
+                }
+            }
         }
 
-        return array_combine(array_keys($answers), array_map(static fn (string $id): Known => new Known($answers[$id], $right[$id], null), array_keys($answers)));
+        $known = [];
+        foreach ($answers as $id => $count) {
+            $times = $seconds[$id] ?? [];
+            sort($times);
+            $known[$id] = new Known($count, $right[$id], count($times) < self::FEW ? null : Quantile::of($times, 0.5));
+        }
+
+        return $known;
     }
 }

@@ -27,23 +27,44 @@ final readonly class ItemAnalysis
     /** @var list<int> by person, how many scores there are */
     private array $counts;
 
+    /** @var list<float> by item, the sum of the squares of its scores */
+    private array $squares;
+
+    /** The sum of the squares of people's sums. */
+    private float $sumSquares;
+
+    /** Everybody has a score at every item. */
+    private bool $isWhole;
+
     /** @param  list<list<?float>>  $columns  by item, of each person: a score from 0 to 1, or null; all of one length */
     public function __construct(array $columns)
     {
         $this->columns = $columns;
         $this->people = count($columns[0] ?? []);
         $sums = array_fill(0, $this->people, 0.0);
-        $counts = array_fill(0, $this->people, 0);
+        $missing = array_fill(0, $this->people, 0);
+        $squares = [];
         foreach ($columns as $column) {
+            $square = 0.0;
             foreach ($column as $person => $score) {
-                if ($score !== null) {
+                if ($score === null) {
+                    $missing[$person]++;
+                } else {
                     $sums[$person] += $score;
-                    $counts[$person]++;
+                    $square += $score * $score;
                 }
             }
+            $squares[] = $square;
         }
         $this->sums = array_values($sums);
-        $this->counts = array_values($counts);
+        $this->squares = $squares;
+        $sumSquares = 0.0;
+        foreach ($this->sums as $sum) {
+            $sumSquares += $sum * $sum;
+        }
+        $this->sumSquares = $sumSquares;
+        $this->counts = array_map(static fn (int $gaps): int => count($columns) - $gaps, array_values($missing));
+        $this->isWhole = array_sum($missing) === 0;
     }
 
     /**
@@ -66,8 +87,8 @@ final readonly class ItemAnalysis
             return null;
         }
         $parts = 0.0;
-        foreach ($this->columns as $column) {
-            $parts += self::variance($column, $whole);
+        foreach ($this->columns as $item => $column) {
+            $parts += $this->isWhole ? max(0.0, ($this->squares[$item] - array_sum($column) ** 2 / $this->people) / ($this->people - 1)) : self::variance($column, $whole);
         }
 
         return $items / ($items - 1) * (1 - $parts / $total);
@@ -76,7 +97,7 @@ final readonly class ItemAnalysis
     /** How many have a score at the item. */
     public function count(int $item): int
     {
-        return count(array_filter($this->columns[$item], static fn (?float $score): bool => $score !== null));
+        return $this->isWhole ? $this->people : count(array_filter($this->columns[$item], static fn (?float $score): bool => $score !== null));
     }
 
     /** The mean score at an item, 0 to 1. */
@@ -90,6 +111,9 @@ final readonly class ItemAnalysis
     /** The correlation of an item with the rest: the corrected item-total correlation, -1 to 1. */
     public function itemRest(int $item): ?float
     {
+        if ($this->isWhole) {
+            return $this->itemRestOfWhole($item);
+        }
         $n = 0;
         $x = $y = $xx = $yy = $xy = 0.0;
         foreach ($this->columns[$item] as $person => $score) {
@@ -104,9 +128,29 @@ final readonly class ItemAnalysis
                 $xy += $score * $rest;
             }
         }
+
+        return self::correlation($n, $x, $y, $xx, $yy, $xy);
+    }
+
+    /** The same where nothing is missing: the rest is the sum of all less the item. */
+    private function itemRestOfWhole(int $item): ?float
+    {
+        $sums = $this->sums;
+        $withSum = 0.0;
+        foreach ($this->columns[$item] as $person => $score) {
+            $withSum += (float) $score * $sums[$person];
+        }
+        $x = array_sum($this->columns[$item]);
+        $xx = $this->squares[$item];
+
+        return count($this->columns) < 2 ? null : self::correlation($this->people, $x, array_sum($sums) - $x, $xx, $this->sumSquares - 2 * $withSum + $xx, $withSum - $xx);
+    }
+
+    private static function correlation(int $n, float $x, float $y, float $xx, float $yy, float $xy): ?float
+    {
         $spread = ($n * $xx - $x * $x) * ($n * $yy - $y * $y);
 
-        return $n < 2 || $spread <= 1e-12 ? null : max(-1.0, min(1.0, ($n * $xy - $x * $y) / sqrt($spread)));
+        return $n < 2 || $spread <= 1e-9 ? null : max(-1.0, min(1.0, ($n * $xy - $x * $y) / sqrt($spread)));
     }
 
     /**

@@ -18,7 +18,7 @@ use HiddenLadder\Core\Round\Terms;
 final readonly class WordingCheck
 {
     /** An option that speaks of others by their place (English). */
-    private const BY_PLACE = '/\b(all|none|both|neither|any|each) (of )?(the )?(above|below|previous|preceding|following)\b|\b(both )?[A-H] (and|or|&) [A-H]\b/u';
+    private const BY_PLACE = '/\b(?i:(all|none|both|neither|any|each) (of )?(the )?(above|below|previous|preceding|following))\b|\b(both )?[A-H] (and|or|&) [A-H]\b/u';
 
     /** How much longer than every other the right option may be: it gives itself away (common practice). */
     private const LONGER = 1.6;

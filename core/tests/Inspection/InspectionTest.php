@@ -55,6 +55,17 @@ final class InspectionTest extends TestCase
         }
     }
 
+    public function test_options_that_speak_of_others_by_their_place_are_told_with_other_words(): void
+    {
+        foreach (['None of the above' => 'None of the other answers', 'all of the above.' => 'All other answers', 'A and C' => null, 'both of the following' => null] as $text => $other) {
+            $document = Sample::document();
+            $document['stops'][0]['question']['entries'][1]['text'] = $text;
+            $found = array_values(array_filter(Inspection::of(QuizDocument::read($document)), static fn (Finding $finding): bool => str_contains($finding->sentence, 'by their place')));
+            self::assertCount(1, $found, $text);
+            self::assertSame([$document['stops'][0]['question']['entries'][1]['id'], $other], [$found[0]->at, $found[0]->mend?->value]);
+        }
+    }
+
     public function test_two_cues_at_one_moment_and_a_picture_without_words_are_warned_of(): void
     {
         $document = Sample::document();
