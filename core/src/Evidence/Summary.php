@@ -42,7 +42,7 @@ final readonly class Summary
         foreach ($misconceptions as $id => ['now' => $now, 'left' => $left]) {
             $misconception = $this->quiz->misconception($id);
             if ($misconception !== null && count($now) >= 2) {
-                $found[] = [1 + 2 * count($now) / max(1, $students), count($now).' of '.$students.' show it now: “'.$misconception->text.'”'.($left === [] ? '.' : ', and '.count($left).' have left it.'), $id];
+                $found[] = [1 + 2 * count($now) / max(1, $students), count($now).' of '.$students.' show it now: “'.$misconception->text.'”'.($left === [] ? '.' : ', and '.count($left).(count($left) === 1 ? ' has' : ' have').' left it.'), $id];
             }
         }
         foreach ($rungs as $id => ['came' => $came, 'right' => $right]) {

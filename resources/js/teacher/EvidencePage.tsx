@@ -183,11 +183,11 @@ function Needs({ document, evidence }: { document: QuizDocument; evidence: Evide
                         <li key={one.id} className="rounded-md border border-line bg-sheet px-3 py-2">
                             <p className="font-semibold">“{one.text}”</p>
                             <p>
-                                <b>{one.now.length}</b> show it now: {join(names(one.now))}
+                                <b>{one.now.length}</b> {one.now.length === 1 ? 'shows' : 'show'} it now: {join(names(one.now))}
                             </p>
                             {one.left.length > 0 && (
                                 <p className="text-soft">
-                                    {one.left.length} have left it: {join(names(one.left))}
+                                    {one.left.length} {one.left.length === 1 ? 'has' : 'have'} left it: {join(names(one.left))}
                                 </p>
                             )}
                         </li>
