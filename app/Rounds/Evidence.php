@@ -23,8 +23,11 @@ final class Evidence
     {
     }
 
-    /** @return array<string, mixed> under the latest edition; of older ones, what is still asked counts */
-    public function of(Assignment $assignment): array
+    /**
+     * @param  int  $leastGroup  students in a suggested group
+     * @return array<string, mixed> under the latest edition; of older ones, what is still asked counts
+     */
+    public function of(Assignment $assignment, int $leastGroup = 2): array
     {
         $edition = $assignment->quiz->latestEdition;
         assert($edition !== null);
@@ -48,7 +51,7 @@ final class Evidence
             'names' => (object) $names,
             'otherEditions' => $others,
             'rows' => array_map(static fn (array $row): array => $row + ['standings' => (object) ($standings[$row['student']] ?? [])], $rows),
-        ] + $evidence->toArray();
+        ] + $evidence->toArray($leastGroup);
     }
 
     /**

@@ -78,6 +78,13 @@ final class EvidenceTest extends AppTestCase
         self::assertEquals($before, Round::query()->sole()->course, 'a round from before there was evidence gets its course');
     }
 
+    public function test_no_group_is_smaller_than_wished(): void
+    {
+        $this->answers('Ada', 'plain');
+        $this->asTeacher($this->teacher)->getJson("/api/assignments/{$this->task->id}/evidence?leastGroup=3")->assertOk()->assertJsonPath('groups', []);
+        $this->getJson("/api/assignments/{$this->task->id}/evidence?leastGroup=0")->assertStatus(422);
+    }
+
     public function test_it_is_for_the_class_s_own_teacher(): void
     {
         $this->asTeacher($this->teacher('Other'))->getJson("/api/assignments/{$this->task->id}/evidence")->assertNotFound();

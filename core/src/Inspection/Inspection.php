@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace HiddenLadder\Core\Inspection;
 
 use HiddenLadder\Core\Fields;
+use HiddenLadder\Core\Quiz\Clip;
 use HiddenLadder\Core\Quiz\DrillEnd;
 use HiddenLadder\Core\Quiz\DrillStop;
 use HiddenLadder\Core\Quiz\Question;
@@ -23,6 +24,12 @@ final class Inspection
     /** A remedial video longer than this is seldom watched to its end (common practice). */
     private const LONG_HELP_SECONDS = 120;
 
+    /** Shorter texts are too short to judge (common practice). */
+    private const WORDS_TO_JUDGE = 30;
+
+    /** Harder than for about age 15: beyond most of those who learn by small steps (ours). */
+    private const HARD_GRADE = 10.0;
+
     private readonly KeyCheck $keys;
 
     private readonly WordingCheck $wording;
@@ -36,7 +43,8 @@ final class Inspection
     /** @var list<Finding> */
     private array $findings = [];
 
-    private function __construct(private readonly QuizDocument $quiz)
+    /** @param  array<string, Film>  $films */
+    private function __construct(private readonly QuizDocument $quiz, private readonly array $films)
     {
         $this->terms = Terms::read(Fields::of($quiz->terms));
         $this->keys = new KeyCheck($quiz->language);
@@ -44,10 +52,13 @@ final class Inspection
         $this->teaching = new TeachingCheck($quiz, $this->terms);
     }
 
-    /** @return list<Finding> under the terms that the quiz suggests, in the order of the stops */
-    public static function of(QuizDocument $quiz): array
+    /**
+     * @param  array<string, Film>  $films  what is known of its videos, by medium
+     * @return list<Finding> under the terms that the quiz suggests, in the order of the stops
+     */
+    public static function of(QuizDocument $quiz, array $films = []): array
     {
-        $inspection = new self($quiz);
+        $inspection = new self($quiz, $films);
         $inspection->whole();
         // Where something is not filled in yet, ways end there that will not end there later.
         $ways = self::allowsPublishing($inspection->findings) ? (new Ways($quiz, $inspection->terms))->findings() : [];
@@ -125,9 +136,11 @@ final class Inspection
         if ($stop->clip->media === null) {
             $this->find(Severity::Stops, $stop->id, 'No video has been chosen here yet.');
         }
+        $this->captions($stop->clip, $stop->id);
+        $end = $this->end($stop->clip);
         $moments = [];
         foreach ($stop->cues as $cue) {
-            if ($cue->at < $stop->clip->from || ($stop->clip->to !== null && $cue->at > $stop->clip->to)) {
+            if ($cue->at < $stop->clip->from || ($end !== null && $cue->at > $end)) {
                 $this->find(Severity::Stops, $cue->id, 'This cue lies outside the part of the video that is played.');
             }
             if (in_array($cue->at, $moments, true)) {
@@ -142,6 +155,7 @@ final class Inspection
         if ($question->text() === '') {
             $this->find(Severity::Stops, $question->id, 'This question asks nothing yet: write its text.');
         }
+        $this->readability($question->text(), $question->id);
         foreach ($question->blocks() as $block) {
             if ($block->lacksAlternative()) {
                 $this->find(Severity::Warns, $question->id, 'Something here has no alternative text for those who cannot see or hear it.');
@@ -172,8 +186,33 @@ final class Inspection
         if ($clip !== null && $clip->to !== null && $clip->to <= $clip->from) {
             $this->find(Severity::Stops, $rung->id, 'This video ends before it begins.');
         }
-        if ($clip !== null && $clip->to !== null && $clip->to - $clip->from > self::LONG_HELP_SECONDS) {
+        $end = $clip === null ? null : $this->end($clip);
+        if ($clip !== null && $end !== null && $end - $clip->from > self::LONG_HELP_SECONDS) {
             $this->find(Severity::Warns, $rung->id, 'A video that answers a slip is best under two minutes.');
+        }
+        if ($clip !== null) {
+            $this->captions($clip, $rung->id);
+        }
+        $this->readability($rung->text, $rung->id);
+    }
+
+    private function end(Clip $clip): ?float
+    {
+        return $clip->to ?? ($this->films[$clip->media ?? ''] ?? null)?->seconds;
+    }
+
+    private function captions(Clip $clip, string $at): void
+    {
+        if (($this->films[$clip->media ?? ''] ?? null)?->hasCaptions === false) {
+            $this->find(Severity::Warns, $at, 'This video has no captions for those who cannot hear it.');
+        }
+    }
+
+    private function readability(string $text, string $at): void
+    {
+        $reads = Readability::of($text);
+        if (str_starts_with($this->quiz->language, 'en') && $reads->words >= self::WORDS_TO_JUDGE && $reads->grade() > self::HARD_GRADE) {
+            $this->find(Severity::Advises, $at, 'This text reads like one for about age '.(int) round($reads->grade() + 5).' (Kincaid): shorter sentences and words reach more students.');
         }
     }
 

@@ -4,8 +4,10 @@ declare(strict_types=1);
 
 namespace HiddenLadder\Core\Tests\Inspection;
 
+use HiddenLadder\Core\Inspection\Film;
 use HiddenLadder\Core\Inspection\Finding;
 use HiddenLadder\Core\Inspection\Inspection;
+use HiddenLadder\Core\Inspection\Readability;
 use HiddenLadder\Core\Inspection\Severity;
 use HiddenLadder\Core\Quiz\QuizDocument;
 use HiddenLadder\Core\Tests\Sample;
@@ -64,6 +66,37 @@ final class InspectionTest extends TestCase
             self::assertCount(1, $found, $text);
             self::assertSame([$document['stops'][0]['question']['entries'][1]['id'], $other], [$found[0]->at, $found[0]->mend?->value]);
         }
+    }
+
+    public function test_what_is_known_of_the_videos_is_held_against_their_use(): void
+    {
+        $quiz = QuizDocument::read(Sample::document());
+        $medium = $quiz->media()[0];
+        $found = static fn (Film $film): array => array_map(static fn (Finding $finding): string => $finding->sentence, array_filter(Inspection::of($quiz, [$medium => $film]), static fn (Finding $finding): bool => $finding->severity !== Severity::Advises));
+        $without = array_values(array_diff($found(new Film(600.0, false)), $found(new Film(600.0, true))));
+
+        self::assertSame(['This video has no captions for those who cannot hear it.'], array_values(array_unique($without)));
+        self::assertSame(array_map(static fn (Finding $finding): string => $finding->sentence, array_filter(Inspection::of($quiz), static fn (Finding $finding): bool => $finding->severity !== Severity::Advises)), $found(new Film(null, true)));
+    }
+
+    /** The sentence of six words of one syllable each is a common example: reading ease 116.145, grade -1.45. */
+    public function test_how_hard_a_text_is_to_read(): void
+    {
+        $easy = Readability::of('The cat sat on the mat.');
+        self::assertSame([1, 6, 6], [$easy->sentences, $easy->words, $easy->syllables]);
+        self::assertEqualsWithDelta([116.145, -1.45], [$easy->ease(), $easy->grade()], 1e-9);
+        // Counted by hand: wa-ter, climbs, tab-le, pla-ces, wan-ted, moved, like, be, un-der-stand-ing.
+        foreach (['water' => 2, 'climbs' => 1, 'table' => 2, 'places' => 2, 'wanted' => 2, 'moved' => 1, 'like' => 1, 'be' => 1, 'understanding' => 4] as $word => $syllables) {
+            self::assertSame($syllables, Readability::of($word)->syllables, $word);
+        }
+        self::assertSame([100.0, 0.0], [Readability::of('12 + 3')->ease(), Readability::of('')->grade()]);
+
+        $document = Sample::document();
+        $document['stops'][0]['question']['ladder'][0]['text'] = str_repeat('Notwithstanding considerable atmospheric interference, gravitational differentials predominantly determine contemporaneous hydrographic displacement. ', 4);
+        $told = array_filter(Inspection::of(QuizDocument::read($document)), static fn (Finding $finding): bool => str_contains($finding->sentence, 'reads like one for about age'));
+        self::assertCount(1, $told);
+        $document['language'] = 'de';
+        self::assertCount(0, array_filter(Inspection::of(QuizDocument::read($document)), static fn (Finding $finding): bool => str_contains($finding->sentence, 'reads like')));
     }
 
     public function test_two_cues_at_one_moment_and_a_picture_without_words_are_warned_of(): void

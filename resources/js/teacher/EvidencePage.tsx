@@ -17,21 +17,33 @@ import { shareWords } from './evidence/words';
 /** Looking back at a task: what the answers say, in sentences first, then on the cutaway, then figure by figure. */
 export function EvidencePage() {
     const id = useParams().assignment ?? '';
-    const path = { params: { path: { assignment: id } } };
-    const assignment = useQuery({ queryKey: ['assignment', id], queryFn: () => take(client.GET('/assignments/{assignment}', path)) });
+    const [leastGroup, setLeastGroup] = useState(2);
+    const path = { assignment: id };
+    const assignment = useQuery({
+        queryKey: ['assignment', id],
+        queryFn: () => take(client.GET('/assignments/{assignment}', { params: { path } })),
+    });
     const evidence = useQuery({
-        queryKey: ['evidence', id],
-        queryFn: () => take(client.GET('/assignments/{assignment}/evidence', path)),
+        queryKey: ['evidence', id, leastGroup],
+        queryFn: () => take(client.GET('/assignments/{assignment}/evidence', { params: { path, query: { leastGroup } } })),
+        placeholderData: (before) => before,
         staleTime: 0,
     });
     if (assignment.data === undefined || evidence.data === undefined) {
         const error = assignment.error ?? evidence.error;
         return <main className="p-8">{error === null ? 'One moment …' : <Notice>{sentence(error)}</Notice>}</main>;
     }
-    return <EvidenceView assignment={assignment.data} evidence={evidence.data} />;
+    return <EvidenceView assignment={assignment.data} evidence={evidence.data} leastGroup={leastGroup} setLeastGroup={setLeastGroup} />;
 }
 
-function EvidenceView({ assignment, evidence }: { assignment: Assignment; evidence: Evidence }) {
+interface ViewProps {
+    assignment: Assignment;
+    evidence: Evidence;
+    leastGroup: number;
+    setLeastGroup: (least: number) => void;
+}
+
+function EvidenceView({ assignment, evidence, leastGroup, setLeastGroup }: ViewProps) {
     const [selected, setSelected] = useState<string | null>(null);
     const { document } = assignment;
     const questions = new Map(evidence.questions.map((question) => [question.question, question]));
@@ -121,7 +133,7 @@ function EvidenceView({ assignment, evidence }: { assignment: Assignment; eviden
                     <Legend />
                     <div className="grid items-start gap-6 lg:grid-cols-2">
                         <Needs document={document} evidence={evidence} />
-                        <GroupList document={document} evidence={evidence} />
+                        <GroupList document={document} evidence={evidence} least={leastGroup} onLeast={setLeastGroup} />
                     </div>
                     <WatchMaps document={document} evidence={evidence} />
                 </>
@@ -211,7 +223,14 @@ function Needs({ document, evidence }: { document: QuizDocument; evidence: Evide
     );
 }
 
-function GroupList({ document, evidence }: { document: QuizDocument; evidence: Evidence }) {
+interface GroupProps {
+    document: QuizDocument;
+    evidence: Evidence;
+    least: number;
+    onLeast: (least: number) => void;
+}
+
+function GroupList({ document, evidence, least, onLeast }: GroupProps) {
     const need = (id: string) =>
         document.misconceptions?.find((one) => one.id === id)?.text ?? document.objectives?.find((one) => one.id === id)?.text ?? '';
     return (
@@ -219,8 +238,20 @@ function GroupList({ document, evidence }: { document: QuizDocument; evidence: E
             <h2 id="groups" className="mb-2 text-xl">
                 Groups that need the same
             </h2>
+            <label className="mb-2 block text-sm">
+                None smaller than{' '}
+                <select
+                    className="rounded-md border border-edge bg-sheet px-2 py-1"
+                    value={least}
+                    onChange={(event) => onLeast(Number(event.currentTarget.value))}
+                >
+                    {[2, 3, 4, 5, 6, 8].map((count) => (
+                        <option key={count}>{count}</option>
+                    ))}
+                </select>
+            </label>
             {evidence.groups.length === 0 ? (
-                <p className="text-sm">No two students share a need that the answers show.</p>
+                <p className="text-sm">No {least} students share a need that the answers show.</p>
             ) : (
                 <ol className="grid gap-2 text-sm">
                     {evidence.groups.map((group) => (

@@ -8,14 +8,17 @@ use HiddenLadder\App\Http\Controllers\Controller;
 use HiddenLadder\App\Models\Assignment;
 use HiddenLadder\App\Rounds\Evidence;
 use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
 
 /** What the answers to a task say, after class. */
 final class EvidenceController extends Controller
 {
-    public function __invoke(Assignment $assignment, Evidence $evidence): JsonResponse
+    public function __invoke(Request $request, Assignment $assignment, Evidence $evidence): JsonResponse
     {
         $this->authorize('reach', $assignment->load(['class', 'quiz.latestEdition.corrections']));
 
-        return new JsonResponse($evidence->of($assignment));
+        $request->validate(['leastGroup' => ['integer', 'between:1,100']]);
+
+        return new JsonResponse($evidence->of($assignment, $request->integer('leastGroup', 2)));
     }
 }

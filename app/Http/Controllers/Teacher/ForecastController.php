@@ -6,7 +6,7 @@ namespace HiddenLadder\App\Http\Controllers\Teacher;
 
 use HiddenLadder\App\Http\Controllers\Controller;
 use HiddenLadder\App\Http\Problem;
-use HiddenLadder\App\Models\Medium;
+use HiddenLadder\App\Media\Films;
 use HiddenLadder\App\Models\Quiz;
 use HiddenLadder\App\Models\SchoolClass;
 use HiddenLadder\App\Rounds\ClassData;
@@ -14,6 +14,7 @@ use HiddenLadder\Core\Fields;
 use HiddenLadder\Core\Forecast\Forecast;
 use HiddenLadder\Core\Forecast\ForecastInWords;
 use HiddenLadder\Core\Forecast\Profile;
+use HiddenLadder\Core\Inspection\Film;
 use HiddenLadder\Core\Quiz\QuizDocument;
 use HiddenLadder\Core\Quiz\Upgrade;
 use HiddenLadder\Core\Round\Terms;
@@ -42,7 +43,7 @@ final class ForecastController extends Controller
         $document = Upgrade::toNewest($quiz->document);
         $read = QuizDocument::read($document);
         $profile = $class === null ? array_column(Profile::three(), null, 'name')[$name] : Profile::ofClass($data->known($quiz, $class));
-        $films = Medium::query()->whereIn('id', $read->media())->whereNotNull('seconds')->pluck('seconds', 'id')->map(static fn (mixed $seconds): float => is_numeric($seconds) ? (float) $seconds : 0.0)->all();
+        $films = array_filter(array_map(static fn (Film $film): ?float => $film->seconds, Films::of($read)), is_float(...));
         $students = $class !== null ? $class->students()->count() : (int) $this->teacher($request)->classes()->withCount('students')->get()->max('students_count');
         $students = $students > 0 ? $students : self::STUDENTS;
         $key = 'forecast '.hash('sha256', serialize([$document, $profile, $films, $students]));

@@ -6,6 +6,7 @@ namespace HiddenLadder\App\Http\Controllers\Teacher;
 
 use HiddenLadder\App\Http\Controllers\Controller;
 use HiddenLadder\App\Http\Problem;
+use HiddenLadder\App\Media\Films;
 use HiddenLadder\App\Models\Edition;
 use HiddenLadder\App\Models\Quiz;
 use HiddenLadder\App\Models\QuizState;
@@ -94,7 +95,7 @@ final class QuizController extends Controller
         $this->authorize('reach', $quiz);
         DB::transaction(function () use ($quiz): void {
             $locked = Quiz::query()->lockForUpdate()->findOrFail($quiz->id);
-            $findings = Inspection::of(QuizDocument::read($locked->document));
+            $findings = self::inspected($locked->document);
             if (! Inspection::allowsPublishing($findings)) {
                 throw new Problem(422, 'not-ready', 'This quiz cannot be published yet.', ['findings' => self::findings($findings)]);
             }
@@ -152,7 +153,7 @@ final class QuizController extends Controller
     {
         return self::line($quiz->load('latestEdition')) + [
             'version' => $quiz->version,
-            'findings' => self::findings(Inspection::of(QuizDocument::read($quiz->document))),
+            'findings' => self::findings(self::inspected($quiz->document)),
         ];
     }
 
@@ -160,6 +161,17 @@ final class QuizController extends Controller
     private function whole(Quiz $quiz): array
     {
         return $this->told($quiz) + ['document' => $quiz->document];
+    }
+
+    /**
+     * @param  array<array-key, mixed>  $document
+     * @return list<Finding>
+     */
+    private static function inspected(array $document): array
+    {
+        $quiz = QuizDocument::read($document);
+
+        return Inspection::of($quiz, Films::of($quiz));
     }
 
     /**

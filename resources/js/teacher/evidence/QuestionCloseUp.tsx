@@ -79,12 +79,10 @@ export function QuestionCloseUp({ document, evidence, question: id }: { document
 
 function Figure({ words, share }: { words: string; share: Share }) {
     return share.of === 0 ? null : (
-        <div title={shareDetail(share)}>
+        <div>
             <dt className="text-sm text-soft">{words}</dt>
-            <dd className="text-lg font-semibold">
-                {shareWords(share)}{' '}
-                <span className="text-sm font-normal text-soft">{share.of >= FEW && `${share.count} of ${share.of}`}</span>
-            </dd>
+            <dd className="text-lg font-semibold">{shareWords(share)}</dd>
+            {share.of >= FEW && <dd className="max-w-52 text-sm text-soft">{shareDetail(share)}</dd>}
         </div>
     );
 }
