@@ -49,7 +49,7 @@ export function Places() {
                     Sign out
                 </Button>
             </header>
-            <div className="min-h-0 flex-1 overflow-auto">
+            <div className="relative min-h-0 flex-1 overflow-auto">
                 <Outlet />
             </div>
         </div>
