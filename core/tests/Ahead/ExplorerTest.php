@@ -4,8 +4,6 @@ declare(strict_types=1);
 
 namespace HiddenLadder\Core\Tests\Ahead;
 
-use Eris\Generators;
-use Eris\TestTrait;
 use HiddenLadder\Core\Ahead\Explorer;
 use HiddenLadder\Core\Ahead\Structure;
 use HiddenLadder\Core\Forecast\MadeUpStudent;
@@ -24,15 +22,17 @@ use PHPUnit\Framework\TestCase;
 use Random\Engine\Xoshiro256StarStar;
 use Random\Randomizer;
 
-/** What is explored is where the engine leads: held against walks of the engine itself, over generated quizzes and terms. */
+/**
+ * What is explored is where the engine leads: held against walks of the engine itself, over generated quizzes and terms, the
+ * same ones each time and more of them on a longer run.
+ */
 final class ExplorerTest extends TestCase
 {
-    use TestTrait;
-
     public function test_every_place_that_a_walk_comes_to_is_in_the_structure_and_from_each_node_a_finish_is_reached(): void
     {
         $whole = 0;
-        $this->limitTo(max(60, intdiv((int) getenv('HIDDEN_LADDER_CASES'), 5)))->forAll(Generators::choose(0, 2_000_000_000))->then(static function (int $seed) use (&$whole): void {
+        $count = max(60, intdiv((int) getenv('HIDDEN_LADDER_CASES'), 5));
+        for ($seed = 0; $seed < $count; $seed++) {
             $lot = new Randomizer(new Xoshiro256StarStar($seed));
             $quiz = QuizDocument::read(MadeUpQuiz::document($lot));
             // By lot stops come in any order; the structure has them in the order of the quiz.
@@ -40,7 +40,7 @@ final class ExplorerTest extends TestCase
             $explorer = Explorer::of($quiz, $terms, 1000);
             $structure = $explorer->structure();
             if (! $structure->isWhole) {
-                return;
+                continue;
             }
             $whole++;
             self::assertNotContains(false, $structure->safe(), 'generated quizzes trap nobody');
@@ -60,8 +60,8 @@ final class ExplorerTest extends TestCase
                     self::assertArrayHasKey(self::place($state), $places, "step $step");
                 }
             }
-        });
-        self::assertGreaterThan(30, $whole, 'few of them are too large to be looked at whole');
+        }
+        self::assertGreaterThan($count / 2, $whole, 'few of them are too large to be looked at whole');
     }
 
     /** Where one stands: the stops, cues and rungs on the way there; in a drill or staircase, whose questions count as alike, the stop. */
