@@ -60,14 +60,14 @@ final class BadInputTest extends TestCase
             ])));
             memory_reset_peak_usage();
             $before = memory_get_usage();
-            $start = hrtime(true);
+            $start = self::spent();
             try {
                 (new Marker('en'))->mark($question, Response::read(Fields::of($sent)));
                 $said = '';
             } catch (UnfitResponse|MalformedInput $reason) {
                 $said = $reason->getMessage();
             }
-            self::assertLessThan(100.0, (hrtime(true) - $start) / 1e6, $kind->value);
+            self::assertLessThan(self::limit(), self::spent() - $start, $kind->value);
             self::assertLessThan(16_000_000, memory_get_peak_usage() - $before, $kind->value);
             self::assertDoesNotMatchRegularExpression('/Exception|\.php|Stack trace/', $said);
         }
@@ -79,10 +79,24 @@ final class BadInputTest extends TestCase
         $entries = array_map(static fn (int $i): array => $i === 9999 ? $d->right('right') : $d->wrong("w$i", "wrong $i"), range(1, 10_000));
         foreach (['several-choices', 'short-text'] as $kind) {
             $question = Question::read(Fields::of($d->question('q', $kind, 'Q?', $entries, '', '', [], '0', ['text' => ['spelling' => 'ask']])));
-            $start = hrtime(true);
+            $start = self::spent();
             $mark = (new Marker('en'))->mark($question, $kind === 'short-text' ? Response::text('rihgt') : Response::choices($question->accepted()[0]->id));
-            self::assertLessThan(100.0, (hrtime(true) - $start) / 1e6, $kind);
+            self::assertLessThan(self::limit(), self::spent() - $start, $kind);
             self::assertNotNull($mark->near ?? $mark->share);
         }
+    }
+
+    /** Milliseconds of computing so far: what else the machine does in the meantime is left out. */
+    private static function spent(): float
+    {
+        $usage = getrusage();
+
+        return is_array($usage) ? 1000 * ($usage['ru_utime.tv_sec'] + $usage['ru_stime.tv_sec']) + ($usage['ru_utime.tv_usec'] + $usage['ru_stime.tv_usec']) / 1000 : 0.0;
+    }
+
+    /** In milliseconds; lines that are counted for the coverage take several times as long. */
+    private static function limit(): float
+    {
+        return (bool) ini_get('pcov.enabled') && in_array('--coverage-text', (array) ($_SERVER['argv'] ?? []), true) ? 500.0 : 100.0;
     }
 }
