@@ -8,6 +8,7 @@ use HiddenLadder\App\Models\Quiz;
 use HiddenLadder\App\Models\Round;
 use HiddenLadder\App\Models\SchoolClass;
 use HiddenLadder\Core\Evidence\Course;
+use HiddenLadder\Core\Evidence\Summary;
 use HiddenLadder\Core\Fields;
 use HiddenLadder\Core\Forecast\Known;
 use HiddenLadder\Core\Forecast\Quantile;
@@ -17,9 +18,6 @@ use HiddenLadder\Core\Round\State;
 /** What a class's answers to a quiz so far say about its questions. */
 final class ClassData
 {
-    /** From fewer tries no time is told. */
-    private const FEW = 5;
-
     /** @return array<string, Known> by question, from first rounds */
     public function known(Quiz $quiz, SchoolClass $class): array
     {
@@ -43,7 +41,7 @@ final class ClassData
         foreach ($answers as $id => $count) {
             $times = $seconds[$id] ?? [];
             sort($times);
-            $known[$id] = new Known($count, $right[$id], count($times) < self::FEW ? null : Quantile::of($times, 0.5));
+            $known[$id] = new Known($count, $right[$id], count($times) < Summary::FEW ? null : Quantile::of($times, 0.5));
         }
 
         return $known;

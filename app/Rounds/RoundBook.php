@@ -252,33 +252,42 @@ final class RoundBook
     /**
      * The round after the first $upTo events (all of them by default), from the events alone.
      *
-     * @param  bool  $anew  whether decisions are taken anew instead of followed
-     *
      * @throws \DomainException when a stored event is refused, which the rules of an edition never change into
      */
-    public function fold(Round $round, ?int $upTo = null, bool $anew = false, bool $withFacts = false): Folded
+    public function fold(Round $round, ?int $upTo = null, bool $withFacts = false): Folded
+    {
+        return $this->engine($round)->fold($this->taken($round, $upTo), $withFacts);
+    }
+
+    /**
+     * @param  bool  $anew  whether decisions are to be taken anew instead of followed
+     * @return list<Taken> the first $upTo events (all of them by default) as they are stored
+     */
+    private function taken(Round $round, ?int $upTo = null, bool $anew = false): array
     {
         $events = $round->events()->when($upTo !== null, static fn ($query) => $query->where('number', '<=', $upTo))->get();
 
-        return $this->engine($round)->fold($events->map(static fn (RoundEvent $stored): Taken => new Taken(
+        return array_values($events->map(static fn (RoundEvent $stored): Taken => new Taken(
             Event::read($stored->kind, Fields::of($stored->data)),
             $stored->taken_ms,
             $anew ? null : $stored->facts,
-        )), $withFacts);
+        ))->all());
     }
 
     /** Derives the round's stored state, and what its events say for the evidence, anew from its events. */
     public function rebuild(Round $round): void
     {
-        $folded = $this->fold($round, withFacts: true);
-        $this->put($round, $folded->state, $this->course($round, $folded), (int) $round->events()->max('taken_ms'));
+        $taken = $this->taken($round);
+        $folded = $this->engine($round)->fold($taken, true);
+        $this->put($round, $folded->state, self::course($taken, $folded), max([0, ...array_column($taken, 'at')]));
     }
 
-    private function course(Round $round, Folded $folded): Course
+    /** @param  list<Taken>  $taken */
+    private static function course(array $taken, Folded $folded): Course
     {
         $course = new Course;
-        foreach ($round->events()->get() as $index => $stored) {
-            $course = $course->with(Event::read($stored->kind, Fields::of($stored->data)), $stored->taken_ms, $folded->facts[$index] ?? []);
+        foreach ($taken as $index => $one) {
+            $course = $course->with($one->event, $one->at, $folded->facts[$index] ?? []);
         }
 
         return $course;
@@ -296,11 +305,12 @@ final class RoundBook
     public function decideAnew(): void
     {
         foreach (Round::query()->with(['edition.corrections', 'assignment'])->lazyById(100) as $round) {
-            $folded = $this->fold($round, anew: true, withFacts: true);
+            $taken = $this->taken($round, anew: true);
+            $folded = $this->engine($round)->fold($taken, true);
             foreach ($folded->facts as $index => $facts) {
                 RoundEvent::query()->where('round_id', $round->id)->where('number', $index + 1)->update(['facts' => self::encoded($facts)]);
             }
-            $this->put($round, $folded->state, $this->course($round, $folded), $round->moved_at->getTimestampMs());
+            $this->put($round, $folded->state, self::course($taken, $folded), $round->moved_at->getTimestampMs());
         }
     }
 

@@ -145,7 +145,7 @@ final class Explorer
             $this->leave($from, $result, $move);
             foreach ($result->returning ? [] : $this->standpoint->here($result) as $stop) {
                 if ($this->quiz->stop($stop) instanceof VideoStop) {
-                    $this->settle($stop, $this->only($stop, $result));
+                    $this->settle($stop, $this->standpoint->only($stop, $result));
                 }
             }
             $met = array_filter(array_diff($this->standpoint->here($result), $this->standpoint->here($from)), fn (string $stop): bool => isset($this->again[$stop]));
@@ -221,13 +221,13 @@ final class Explorer
             ? array_map(static fn (Stop $stop): string => $stop->id, $this->quiz->stops)
             : array_diff($this->standpoint->here($from), $result->returning ? [] : $this->standpoint->here($result));
         foreach ($stops as $stop) {
-            $left = $this->only($stop, $result);
+            $left = $this->standpoint->only($stop, $result);
             $this->settle($stop, $left);
             $this->isLeft($stop, $left);
             $back = $result->returning ? $this->position->home($result) : null;
             if ($back !== null && isset($left->records[$back->id])) {
                 // Set aside as the last of all it came back at once; with others before it, it would still be set aside.
-                $waiting = $this->only($stop, $result);
+                $waiting = $this->standpoint->only($stop, $result);
                 $waiting->records[$back->id] = clone $left->records[$back->id];
                 $waiting->records[$back->id]->standing = Standing::SetAside;
                 $this->isLeft($stop, $waiting);
@@ -271,21 +271,8 @@ final class Explorer
         $outcome = $this->engine->apply($left, new HandedIn, 0);
         if ($outcome instanceof Applied) {
             $this->node($outcome->state);
-            $this->settle($stop, $this->only($stop, $outcome->state));
+            $this->settle($stop, $this->standpoint->only($stop, $outcome->state));
         }
-    }
-
-    /** A begun round in which nothing but this stop was met. */
-    private function only(string $stop, State $state): State
-    {
-        $only = new State;
-        $only->number = 1;
-        $only->startedAt = 0;
-        $only->handedIn = $state->handedIn;
-        $only->visited[$stop] = true;
-        $this->standpoint->carry($stop, $state, $only);
-
-        return $only;
     }
 
     /** @return list<State> the state, with a lot for each of the ways in which what the move deals by lot can differ */

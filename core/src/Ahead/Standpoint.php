@@ -122,6 +122,20 @@ final readonly class Standpoint
         return $left;
     }
 
+    /** A begun round in which nothing but this stop was met. */
+    public function only(string $stop, State $state, string $seed = ''): State
+    {
+        $only = new State;
+        $only->number = 1;
+        $only->startedAt = 0;
+        $only->seed = $seed;
+        $only->handedIn = $state->handedIn;
+        $only->visited[$stop] = true;
+        $this->carry($stop, $state, $only);
+
+        return $only;
+    }
+
     /** A stop's records and series, from one state to another. */
     public function carry(string $stop, State $from, State $to): void
     {

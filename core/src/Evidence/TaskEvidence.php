@@ -82,22 +82,35 @@ final class TaskEvidence
     /** @return list<QuestionEvidence> in the order of the quiz; without what has no key */
     public function questions(): array
     {
-        $analysis = new ItemAnalysis(array_values($this->scores));
-        $index = array_flip(array_keys($this->scores));
+        return $this->questionsBy($this->analysis());
+    }
 
-        return array_map(fn (string $id): QuestionEvidence => QuestionEvidence::of($id, $this->first[$id] ?? [], $analysis->itemRest($index[$id]), $analysis->upperLower($index[$id])), array_map(strval(...), array_keys($this->scores)));
+    private function analysis(): ItemAnalysis
+    {
+        return new ItemAnalysis(array_values($this->scores));
+    }
+
+    /** @return list<QuestionEvidence> */
+    private function questionsBy(ItemAnalysis $analysis): array
+    {
+        $ids = array_map(strval(...), array_keys($this->scores));
+
+        return array_map(fn (string $id, int $item): QuestionEvidence => QuestionEvidence::of($id, $this->first[$id] ?? [], $analysis->itemRest($item), $analysis->upperLower($item)), $ids, array_keys($ids));
     }
 
     /** @return array<string, mixed> */
     public function toArray(int $leastGroup = 2): array
     {
-        $questions = $this->questions();
+        $analysis = $this->analysis();
+        $questions = $this->questionsBy($analysis);
+        $alpha = $analysis->alpha();
+        $gain = Gain::ofClass($this->gains);
         $groups = (new Groups($leastGroup))->of($this->students, $this->needs());
 
         return [
             'students' => count($this->students),
-            'alpha' => ($alpha = (new ItemAnalysis(array_values($this->scores)))->alpha()) === null ? null : round($alpha, 4),
-            'gain' => ['n' => count($this->gains), 'value' => ($gain = Gain::ofClass($this->gains)) === null ? null : round($gain, 4)],
+            'alpha' => $alpha === null ? null : round($alpha, 4),
+            'gain' => ['n' => count($this->gains), 'value' => $gain === null ? null : round($gain, 4)],
             'questions' => array_map(static fn (QuestionEvidence $question): array => $question->toArray(), $questions),
             'rungs' => (object) array_map(static fn (array $rung): array => (new Share($rung['right'], $rung['came']))->toArray(), $this->rungs),
             'again' => (object) array_map(static fn (array $again): array => (new Share($again['right'], $again['count']))->toArray(), $this->again),
@@ -105,7 +118,7 @@ final class TaskEvidence
             'objectives' => (object) $this->objectives,
             'groups' => $groups,
             'watched' => (object) array_map(static fn (array $video): array => ['map' => (object) $video['map']] + $video, $this->watched),
-            'summary' => (new Summary($this->quiz))->of($questions, $this->rungs, $this->misconceptions, count($this->students), Gain::ofClass($this->gains), count($this->gains)),
+            'summary' => (new Summary($this->quiz))->of($questions, $this->rungs, $this->misconceptions, count($this->students), $gain, count($this->gains)),
         ];
     }
 

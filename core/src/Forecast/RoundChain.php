@@ -30,6 +30,8 @@ final class RoundChain
     /** Where forks look back at scores or mastery, so much of them makes no difference (ours). */
     private const GRAIN = 0.05;
 
+    private const SEED = 'forecast';
+
     private readonly Engine $engine;
 
     private readonly Position $position;
@@ -91,7 +93,7 @@ final class RoundChain
             }
         }
         $this->inDrills = $inDrills;
-        $begun = $this->engine->apply(new State, new Started(seed: 'forecast'), 0);
+        $begun = $this->engine->apply(new State, new Started(seed: self::SEED), 0);
         if ($begun instanceof Applied) {
             $this->node($begun->state, false);
             $this->begunAt = self::arrived(new State, $begun->state);
@@ -218,15 +220,10 @@ final class RoundChain
 
     private function key(State $state): string
     {
-        if ($state->isFinished()) {
-            return "finish $state->finish";
-        }
-        if ($this->terms->hasOverview()) {
-            // Stops are taken in their order: which one is next says what was.
-            return implode(' ', array_keys($state->visited)).' '.$this->past->key($state);
-        }
+        // About in an overview, stops are taken in their order: which one is next says what was.
+        $visited = $this->terms->hasOverview() && ! $state->isFinished() ? implode(' ', array_keys($state->visited)).' ' : '';
 
-        return $this->past->key($state);
+        return $visited.$this->past->key($state);
     }
 
     /** Everything that comes back is an excursion by now, and where one leads ahead, that was walked before; so this is the end. */
@@ -250,30 +247,16 @@ final class RoundChain
         }
         $left = $to;
         if ($this->terms->handedIn && ! $to->handedIn && $to->record($home->id)->response !== null && $from->record($home->id)->response === null) {
-            $outcome = $this->engine->apply($this->only($stop->id, $to), new HandedIn, 0);
+            $outcome = $this->engine->apply($this->past->standpoint->only($stop->id, $to, self::SEED), new HandedIn, 0);
             $left = $outcome instanceof Applied ? $outcome->state : $to;
         }
         $isBack = $left->returning && $this->position->home($left)?->id === $home->id;
         if (! $isBack && ($this->position->comesBack($home, $from) || ! $this->position->comesBack($home, $left))) {
             return null;
         }
-        $back = $isBack ? clone $left : $this->engine->comingBack($this->only($stop->id, $left), [$home->id]);
+        $back = $isBack ? clone $left : $this->engine->comingBack($this->past->standpoint->only($stop->id, $left, self::SEED), [$home->id]);
         $back->pending = [];
 
         return $back;
-    }
-
-    /** A begun round in which nothing but this stop was met. */
-    private function only(string $stop, State $state): State
-    {
-        $only = new State;
-        $only->number = 1;
-        $only->startedAt = 0;
-        $only->seed = 'forecast';
-        $only->handedIn = $state->handedIn;
-        $only->visited[$stop] = true;
-        $this->past->standpoint->carry($stop, $state, $only);
-
-        return $only;
     }
 }
