@@ -25,6 +25,8 @@ return new class extends Migration
             // Of a finished round, 0 to 1.
             $table->double('score')->nullable();
             $table->boolean('mastered')->default(false);
+            // See the migration on evidence: rounds that are decided anew below get theirs at once.
+            $table->longText('course')->nullable();
             $table->index(['edition_id', 'revision']);
         });
         Schema::table('students', static function (Blueprint $table): void {
