@@ -331,6 +331,19 @@ export function find(document: QuizDocument, id: string): Place | null {
     return null;
 }
 
+/** The questions at a stop, at a cue, or under which a rung hangs. */
+export function questionsAt(document: QuizDocument, id: string): Question[] {
+    const place = find(document, id);
+    if (place === null) {
+        return [];
+    }
+    if (place.kind === 'stop') {
+        return questionsOf(place.stop).map(({ question }) => question);
+    }
+    const question = place.kind === 'cue' ? (place.cue.kind === 'question' ? place.cue.question : null) : place.question;
+    return question === null ? [] : [question];
+}
+
 /** All questions that are asked at stops, with those of the pool and on ladders. */
 export function allQuestions(document: QuizDocument): Question[] {
     const own = [...document.stops, ...document.sideStops].flatMap((stop) => questionsOf(stop).map(({ question }) => question));

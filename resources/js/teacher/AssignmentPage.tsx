@@ -4,7 +4,7 @@ import { Link, useParams } from 'react-router';
 import { client, sentence, take } from '../api/client';
 import type { Assignment, Lookout, LookoutStudent, QuestionFigures, QuizDocument, Standing, Terms } from '../api/types';
 import { Cutaway, questionName } from '../cutaway/Cutaway';
-import { find, findQuestion, laddersOf, letter, questionsOf, rungName } from '../quiz/document';
+import { find, findQuestion, laddersOf, letter, questionsAt, rungName } from '../quiz/document';
 import { Button } from '../ui/Button';
 import { Notice } from '../ui/Notice';
 import { Legend, StandingMark, standingWords } from '../ui/Standing';
@@ -62,19 +62,7 @@ function LookoutView({ assignment, lookout, lost }: { assignment: Assignment; lo
         () => Object.assign({}, ...lookout.questions.map((question) => question.rungs)) as Record<string, number>,
         [lookout.questions],
     );
-    const place = selected === null ? null : find(document, selected);
-    const close =
-        place === null
-            ? []
-            : place.kind === 'stop'
-              ? questionsOf(place.stop)
-              : place.kind === 'cue'
-                ? place.cue.kind === 'question'
-                    ? [{ question: place.cue.question }]
-                    : []
-                : place.question === null
-                  ? []
-                  : [{ question: place.question }];
+    const close = selected === null ? [] : questionsAt(document, selected);
 
     const change = async (body: { state?: 'open' | 'closed'; released?: boolean; terms?: Terms }) => {
         await take(client.PATCH('/assignments/{assignment}', { params: { path: { assignment: assignment.id } }, body }));
@@ -158,7 +146,7 @@ function LookoutView({ assignment, lookout, lost }: { assignment: Assignment; lo
                             <Button weight="quiet" className="-ml-3" onClick={() => setSelected(null)}>
                                 All questions
                             </Button>
-                            {close.map(({ question }) => {
+                            {close.map((question) => {
                                 const counts = figures.get(question.id);
                                 return counts === undefined ? null : (
                                     <CloseUp

@@ -4,7 +4,7 @@ import { Link, useParams } from 'react-router';
 import { client, sentence, take } from '../api/client';
 import type { Assignment, Evidence, QuizDocument } from '../api/types';
 import { Cutaway } from '../cutaway/Cutaway';
-import { find, questionsOf } from '../quiz/document';
+import { find, questionsAt } from '../quiz/document';
 import { Button } from '../ui/Button';
 import { Notice } from '../ui/Notice';
 import { Legend } from '../ui/Standing';
@@ -47,7 +47,7 @@ function EvidenceView({ assignment, evidence, leastGroup, setLeastGroup }: ViewP
     const [selected, setSelected] = useState<string | null>(null);
     const { document } = assignment;
     const questions = new Map(evidence.questions.map((question) => [question.question, question]));
-    const close = selected === null ? [] : questionsAt(document, selected).filter((id) => questions.has(id));
+    const close = (selected === null ? [] : questionsAt(document, selected)).filter(({ id }) => questions.has(id));
     const show = (id: string) => {
         setSelected(find(document, id) === null ? null : id);
         window.document
@@ -123,7 +123,7 @@ function EvidenceView({ assignment, evidence, leastGroup, setLeastGroup }: ViewP
                             <Button weight="quiet" className="-ml-3" onClick={() => setSelected(null)}>
                                 All questions
                             </Button>
-                            {close.map((id) => (
+                            {close.map(({ id }) => (
                                 <QuestionCloseUp key={id} document={document} evidence={evidence} question={id} />
                             ))}
                         </div>
@@ -142,26 +142,13 @@ function EvidenceView({ assignment, evidence, leastGroup, setLeastGroup }: ViewP
     );
 }
 
-/** The questions at a stop, a cue, or on or above a rung. */
-function questionsAt(document: QuizDocument, id: string): string[] {
-    const place = find(document, id);
-    if (place === null) {
-        return [];
-    }
-    if (place.kind === 'stop') {
-        return questionsOf(place.stop).map(({ question }) => question.id);
-    }
-    const question = place.kind === 'cue' ? (place.cue.kind === 'question' ? place.cue.question : null) : place.question;
-    return question === null ? [] : [question.id];
-}
-
 function AtOnce({ document, node, evidence }: { document: QuizDocument; node: string; evidence: Evidence }) {
     const place = find(document, node);
     if (place === null || place.kind === 'rung' || (place.kind === 'stop' && place.stop.kind !== 'question')) {
         return null;
     }
-    const [id] = questionsAt(document, node);
-    const share = evidence.questions.find((question) => question.question === id)?.atOnce;
+    const [question] = questionsAt(document, node);
+    const share = evidence.questions.find((one) => one.question === question?.id)?.atOnce;
     return share === undefined || share.of === 0 ? null : (
         <span className="rounded-sm bg-tint px-1 text-xs font-semibold" title="Right at once">
             {shareWords(share)}
