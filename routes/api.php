@@ -37,6 +37,9 @@ Route::middleware('auth:teacher')->group(static function (): void {
     Route::get('quizzes/{quiz}', [QuizController::class, 'show']);
     Route::put('quizzes/{quiz}', [QuizController::class, 'update']);
     Route::post('quizzes/{quiz}/editions', [QuizController::class, 'publish']);
+    Route::get('quizzes/{quiz}/findings-from-answers', [QuizController::class, 'findingsFromAnswers']);
+    Route::put('quizzes/{quiz}/left-findings/{finding}', [QuizController::class, 'leaveFinding']);
+    Route::delete('quizzes/{quiz}/left-findings/{finding}', [QuizController::class, 'takeUpFinding']);
     Route::get('quizzes/{quiz}/corrections', [CorrectionController::class, 'index']);
     Route::post('quizzes/{quiz}/corrections', [CorrectionController::class, 'store']);
     Route::delete('quizzes/{quiz}/corrections/{correction}', [CorrectionController::class, 'takeBack']);

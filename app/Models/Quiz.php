@@ -15,6 +15,7 @@ use Illuminate\Database\Eloquent\Relations\HasOne;
  * @property QuizState $state
  * @property int $version counts the saves
  * @property array<array-key, mixed> $document
+ * @property ?list<string> $left_findings keys of findings that the teacher leaves as they are
  * @property CarbonImmutable $updated_at
  * @property ?Edition $latestEdition
  */
@@ -40,6 +41,6 @@ final class Quiz extends Model
 
     protected function casts(): array
     {
-        return ['document' => 'array', 'state' => QuizState::class, 'version' => 'integer', 'updated_at' => 'immutable_datetime'];
+        return ['document' => 'array', 'state' => QuizState::class, 'left_findings' => 'array', 'version' => 'integer', 'updated_at' => 'immutable_datetime'];
     }
 }

@@ -5,11 +5,17 @@ declare(strict_types=1);
 namespace HiddenLadder\App\Rounds;
 
 use HiddenLadder\App\Models\Assignment;
+use HiddenLadder\App\Models\Edition;
+use HiddenLadder\App\Models\Quiz;
 use HiddenLadder\App\Models\Round;
 use HiddenLadder\Core\Evidence\Course;
+use HiddenLadder\Core\Evidence\QuestionEvidence;
 use HiddenLadder\Core\Evidence\StudentCourse;
 use HiddenLadder\Core\Evidence\TaskEvidence;
 use HiddenLadder\Core\Fields;
+use HiddenLadder\Core\Quiz\Objective;
+use HiddenLadder\Core\Quiz\QuizDocument;
+use HiddenLadder\Core\Round\Mastery;
 use HiddenLadder\Core\Round\Record;
 use HiddenLadder\Core\Round\State;
 
@@ -31,40 +37,77 @@ final class Evidence
     {
         $edition = $assignment->quiz->latestEdition;
         assert($edition !== null);
-        $evidence = new TaskEvidence($this->editions->read($edition));
-        $rows = $names = [];
+        $quiz = $this->editions->read($edition);
+        $evidence = new TaskEvidence($quiz);
+        $rows = $names = $standings = [];
         $others = 0;
         foreach ($assignment->class->students()->get() as $student) {
             $names[$student->id] = $student->name;
         }
-        foreach ($assignment->rounds()->distinct()->orderBy('student_id')->pluck('student_id')->chunk(self::AT_A_TIME) as $students) {
-            $rounds = $assignment->rounds()->whereIn('student_id', $students)->orderBy('number')->get(['id', 'student_id', 'number', 'edition_id', 'score', 'course']);
-            $others += $rounds->where('edition_id', '!=', $edition->id)->count();
-            foreach ($rounds->groupBy('student_id') as $own) {
-                $rows[] = $this->student($evidence, array_values($own->all()));
+        foreach ($this->students($assignment) as $rounds) {
+            $others += count(array_filter($rounds, static fn (Round $round): bool => $round->edition_id !== $edition->id));
+            $states = array_map(static fn (Round $round): State => State::fromArray($round->state), $rounds);
+            $student = $this->student($rounds, $this->mastered($quiz, $states));
+            $evidence->add($student);
+            if (isset($names[$student->student])) {
+                $rows[] = [
+                    'student' => $student->student, 'rounds' => count($rounds), 'first' => $student->scores()['first'] ?? null, 'best' => $student->scores()['best'] ?? null,
+                    'standings' => (object) array_map(static fn (Record $record): string => $record->standing->value, $states[count($states) - 1]->records),
+                ];
             }
         }
-        $standings = $this->standings($assignment);
-        $rows = array_values(array_filter($rows, static fn (array $row): bool => isset($names[$row['student']])));
 
-        return [
-            'names' => (object) $names,
-            'otherEditions' => $others,
-            'rows' => array_map(static fn (array $row): array => $row + ['standings' => (object) ($standings[$row['student']] ?? [])], $rows),
-        ] + $evidence->toArray($leastGroup);
+        return ['names' => (object) $names, 'otherEditions' => $others, 'rows' => $rows] + $evidence->toArray($leastGroup);
+    }
+
+    /** @return list<QuestionEvidence> of the questions of an edition, from all tasks with its quiz */
+    public function ofQuestions(Quiz $quiz, Edition $edition): array
+    {
+        $evidence = new TaskEvidence($this->editions->read($edition));
+        foreach ($quiz->assignments()->get() as $assignment) {
+            foreach ($this->students($assignment) as $rounds) {
+                $evidence->add($this->student($rounds, []));
+            }
+        }
+
+        return $evidence->questions();
+    }
+
+    /** @return iterable<non-empty-list<Round>> of one student after the other, in order */
+    private function students(Assignment $assignment): iterable
+    {
+        foreach ($assignment->rounds()->distinct()->orderBy('student_id')->pluck('student_id')->chunk(self::AT_A_TIME) as $students) {
+            $rounds = $assignment->rounds()->whereIn('student_id', $students)->orderBy('number')->get(['id', 'student_id', 'number', 'edition_id', 'score', 'course', 'state']);
+            foreach ($rounds->groupBy('student_id') as $own) {
+                $list = array_values($own->all());
+                if ($list !== []) {
+                    yield $list;
+                }
+            }
+        }
     }
 
     /**
-     * @param  list<Round>  $rounds  of one student, in order
-     * @return array{student: string, rounds: int, first: ?float, best: ?float}
+     * @param  non-empty-list<Round>  $rounds
+     * @param  list<string>  $mastered  objectives
      */
-    private function student(TaskEvidence $evidence, array $rounds): array
+    private function student(array $rounds, array $mastered): StudentCourse
     {
-        $course = new StudentCourse($rounds[0]->student_id ?? '', array_map(fn (Round $round): array => ['course' => $this->course($round), 'score' => $round->score], $rounds));
-        $evidence->add($course);
-        $scores = $course->scores();
+        return new StudentCourse($rounds[0]->student_id, array_map(fn (Round $round): array => ['course' => $this->course($round), 'score' => $round->score], $rounds), $mastered);
+    }
 
-        return ['student' => $course->student, 'rounds' => count($rounds), 'first' => $scores['first'] ?? null, 'best' => $scores['best'] ?? null];
+    /**
+     * @param  list<State>  $states  of a student's rounds
+     * @return list<string> objectives
+     */
+    private function mastered(QuizDocument $quiz, array $states): array
+    {
+        $mastery = new Mastery($quiz);
+
+        return array_values(array_filter(
+            array_map(static fn (Objective $objective): string => $objective->id, $quiz->objectives),
+            static fn (string $objective): bool => $mastery->ofObjective($objective, $states)->mastered,
+        ));
     }
 
     private function course(Round $round): Course
@@ -76,18 +119,5 @@ final class Evidence
         }
 
         return Course::read(Fields::of($round->course ?? []));
-    }
-
-    /** @return array<string, array<string, string>> by student and question, of the latest rounds */
-    private function standings(Assignment $assignment): array
-    {
-        $standings = [];
-        $latest = $assignment->rounds()->select(['id', 'student_id', 'state'])
-            ->whereRaw('number = (select max(other.number) from rounds as other where other.assignment_id = rounds.assignment_id and other.student_id = rounds.student_id)');
-        foreach ($latest->lazyById(500) as $round) {
-            $standings[$round->student_id] = array_map(static fn (Record $record): string => $record->standing->value, State::fromArray($round->state)->records);
-        }
-
-        return $standings;
     }
 }

@@ -15,6 +15,8 @@ final readonly class Attempt
      * @param  float  $share  of the points, 0 to 1
      * @param  ?float  $seconds  since the event before it; none where the student was away
      * @param  list<string>  $rungs  seen at the question since the try before
+     * @param  list<string>  $chosen  options, where they are not just the entry that decided
+     * @param  array<string, bool>  $parts  of gaps and matches: which are right
      */
     public function __construct(
         public string $question,
@@ -24,7 +26,21 @@ final readonly class Attempt
         public ?string $misconception,
         public ?float $seconds,
         public array $rungs,
+        public array $chosen = [],
+        public array $parts = [],
     ) {
+    }
+
+    /** @return list<string> entries that were given */
+    public function given(): array
+    {
+        return $this->chosen !== [] ? $this->chosen : ($this->entry === null ? [] : [$this->entry]);
+    }
+
+    /** As a person judged it. */
+    public function overruled(float $share): self
+    {
+        return new self($this->question, $share >= 1 ? 'right' : ($share > 0 ? 'partly' : 'not-right'), $share, $this->entry, $this->misconception, $this->seconds, $this->rungs, $this->chosen, $this->parts);
     }
 
     public function isRight(): bool
@@ -37,6 +53,7 @@ final readonly class Attempt
         return new self(
             $fields->string('q'), $fields->string('r'), $fields->numberOr('s', 0.0), $fields->stringOrNull('e'),
             $fields->stringOrNull('m'), $fields->numberOrNull('t'), $fields->stringsOr('g'),
+            $fields->stringsOr('c'), $fields->booleans('p'),
         );
     }
 
@@ -44,7 +61,7 @@ final readonly class Attempt
     public function toArray(): array
     {
         return ['q' => $this->question, 'r' => $this->result] + array_filter([
-            's' => $this->share, 'e' => $this->entry, 'm' => $this->misconception, 't' => $this->seconds, 'g' => $this->rungs,
+            's' => $this->share, 'e' => $this->entry, 'm' => $this->misconception, 't' => $this->seconds, 'g' => $this->rungs, 'c' => $this->chosen, 'p' => $this->parts,
         ], static fn (mixed $value): bool => $value !== null && $value !== [] && $value !== 0.0);
     }
 }

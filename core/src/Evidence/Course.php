@@ -49,7 +49,7 @@ final readonly class Course
                 $attempts[] = new Attempt(
                     $question, self::text($fact->data['result'] ?? ''), is_numeric($share) ? (float) $share : 0.0,
                     self::textOrNull($fact->data['entry'] ?? null), self::textOrNull($fact->data['misconception'] ?? null),
-                    $taken[$question] ?? $passed, $rungs[$question] ?? [],
+                    $taken[$question] ?? $passed, $rungs[$question] ?? [], self::strings($fact->data['chosen'] ?? []), self::booleans($fact->data['parts'] ?? []),
                 );
                 unset($rungs[$question], $taken[$question]);
             } elseif ($fact->kind === FactKind::Overruled) {
@@ -65,7 +65,7 @@ final readonly class Course
         return new self(
             $fields->objectsOr('attempts', Attempt::read(...)),
             array_map(self::stretches(...), self::array($fields, 'watched')),
-            array_map(static fn (mixed $ids): array => is_array($ids) ? array_values(array_filter($ids, is_string(...))) : [], self::array($fields, 'rungs')),
+            array_map(self::strings(...), self::array($fields, 'rungs')),
             $fields->numberMap('taken'),
             $fields->integerOrNull('at'),
         );
@@ -91,7 +91,7 @@ final readonly class Course
         for ($i = count($attempts) - 1; is_numeric($share) && $i >= 0; $i--) {
             $last = $attempts[$i];
             if ($last->question === $question) {
-                $attempts[$i] = new Attempt($question, $share >= 1 ? 'right' : ($share > 0 ? 'partly' : 'not-right'), (float) $share, $last->entry, $last->misconception, $last->seconds, $last->rungs);
+                $attempts[$i] = $last->overruled((float) $share);
                 break;
             }
         }
@@ -118,6 +118,18 @@ final readonly class Course
         }
 
         return $read;
+    }
+
+    /** @return list<string> */
+    private static function strings(mixed $list): array
+    {
+        return is_array($list) ? array_values(array_filter($list, is_string(...))) : [];
+    }
+
+    /** @return array<string, bool> */
+    private static function booleans(mixed $map): array
+    {
+        return array_filter(is_array($map) ? $map : [], static fn (mixed $value, mixed $key): bool => is_bool($value) && is_string($key), ARRAY_FILTER_USE_BOTH);
     }
 
     private static function text(mixed $value): string

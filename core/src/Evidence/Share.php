@@ -15,6 +15,12 @@ final readonly class Share
     {
     }
 
+    /** With one more, counted or not. */
+    public function with(bool $isCounted): self
+    {
+        return new self($this->count + ($isCounted ? 1 : 0), $this->of + 1);
+    }
+
     /** Between 0 and 1; none of none is none. */
     public function value(): ?float
     {

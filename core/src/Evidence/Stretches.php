@@ -21,16 +21,22 @@ final readonly class Stretches
         return $this->seenAtLeast(1);
     }
 
+    /** @return list<array{float, float}> what was seen more than once */
+    public function seenAgain(): array
+    {
+        return $this->seenAtLeast(2);
+    }
+
     /** Seconds seen at all. */
     public function seen(): float
     {
-        return self::length($this->seenAtLeast(1));
+        return self::length($this->union());
     }
 
     /** Seconds seen more than once. */
     public function again(): float
     {
-        return self::length($this->seenAtLeast(2));
+        return self::length($this->seenAgain());
     }
 
     /** Times the student went elsewhere than on. */

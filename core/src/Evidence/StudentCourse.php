@@ -7,8 +7,11 @@ namespace HiddenLadder\Core\Evidence;
 /** All rounds of one student in one task, in order. */
 final readonly class StudentCourse
 {
-    /** @param  list<array{course: Course, score: ?float}>  $rounds  scores of finished ones, 0 to 1 */
-    public function __construct(public string $student, public array $rounds)
+    /**
+     * @param  list<array{course: Course, score: ?float}>  $rounds  scores of finished ones, 0 to 1
+     * @param  list<string>  $mastered  objectives, by the quiz's rule of mastery
+     */
+    public function __construct(public string $student, public array $rounds, public array $mastered = [])
     {
     }
 
@@ -53,6 +56,23 @@ final readonly class StudentCourse
         }
 
         return $now;
+    }
+
+    /** @return array<string, bool> by question that was tried: whether the first try in the last round with it was right */
+    public function lastFirstTries(): array
+    {
+        $last = [];
+        foreach ($this->rounds as ['course' => $course]) {
+            $tried = [];
+            foreach ($course->attempts as $attempt) {
+                if (! isset($tried[$attempt->question])) {
+                    $last[$attempt->question] = $attempt->isRight();
+                }
+                $tried[$attempt->question] = true;
+            }
+        }
+
+        return $last;
     }
 
     /** @return array{first: float, best: float}|null of finished rounds */

@@ -12,12 +12,6 @@ final readonly class Summary
     /** Fewer answers than that are told as counts, and say little. */
     public const FEW = 5;
 
-    /** An option that fewer choose does not work (Haladyna and Downing 1993). */
-    private const RARE = 0.05;
-
-    /** Students of whom that can be told. */
-    private const ENOUGH = 20;
-
     private const MOST_SENTENCES = 6;
 
     public function __construct(private QuizDocument $quiz)
@@ -40,16 +34,12 @@ final readonly class Summary
             $found[] = [3 - 2 * (float) $hard->atOnce->value(), "Hardest was {$this->place($hard->question)}: {$hard->atOnce->count} of {$hard->atOnce->of} were right at once, {$hard->afterHelp->count} more after help.", $hard->question];
         }
         foreach ($asked as $question) {
-            // Below 0 by more than its standard error: with few answers it goes up and down by chance.
-            if ($question->itemRest !== null && $question->itemRest < -1 / sqrt($question->atOnce->of)) {
+            if ($question->separatesBackwards()) {
                 $found[] = [2.5, 'Those who do well elsewhere did worse at '.$this->place($question->question).'. Look at its key and its words.', $question->question];
             }
-        }
-        foreach ($asked as $question) {
-            foreach ($question->atOnce->of < self::ENOUGH ? [] : $this->quiz->question($question->question)->entries ?? [] as $entry) {
-                if ($this->quiz->question($question->question)?->kind->showsOptions() === true && ($question->entries[$entry->id]['count'] ?? 0) < self::RARE * $question->atOnce->of) {
-                    $found[] = [0.5, "Hardly anybody chose “{$entry->text}” at {$this->place($question->question)}: it does not tell anybody apart.", $question->question];
-                }
+            $asQuestion = $this->quiz->question($question->question);
+            foreach ($asQuestion === null ? [] : $question->hardlyChosen($asQuestion) as $entry) {
+                $found[] = [0.5, "Hardly anybody chose “{$entry->text}” at {$this->place($question->question)}: it does not tell anybody apart.", $question->question];
             }
         }
         foreach ($misconceptions as $id => ['now' => $now, 'left' => $left]) {

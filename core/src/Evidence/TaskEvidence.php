@@ -6,6 +6,7 @@ namespace HiddenLadder\Core\Evidence;
 
 use HiddenLadder\Core\Quiz\Entry;
 use HiddenLadder\Core\Quiz\Question;
+use HiddenLadder\Core\Quiz\QuestionKind;
 use HiddenLadder\Core\Quiz\QuizDocument;
 
 /** All figures of one task, from its students' rounds; add students one by one, then ask. */
@@ -29,10 +30,13 @@ final class TaskEvidence
     /** @var array<string, array{now: list<string>, left: list<string>}> students by misconception */
     private array $misconceptions = [];
 
-    /** @var array<string, array{met: list<string>, unmet: list<string>}> students by objective */
+    /** @var array<string, array{mastered: list<string>, unmet: list<string>, alone: list<string>}> students by objective */
     private array $objectives = [];
 
-    /** @var array<string, array{students: int, seen: float, again: float, jumps: int, map: array<int, int>}> by video stop or rung */
+    /** @var array<string, array{of: int, entries: array<string, int>}> by poll: those who answered in the first round, and what */
+    private array $polls = [];
+
+    /** @var array<string, array{students: int, seen: float, again: float, jumps: int, map: array<int, int>, mapAgain: array<int, int>}> by video stop or rung */
     private array $watched = [];
 
     /** @var list<string> */
@@ -49,6 +53,9 @@ final class TaskEvidence
         $canShow = $serving = [];
         foreach ($quiz->questions() as $id => $question) {
             $canShow[$id] = array_values(array_unique(array_filter(array_map(static fn (Entry $entry): ?string => $entry->misconception, $question->allEntries()), is_string(...))));
+            if ($question->kind === QuestionKind::Poll) {
+                $this->polls[$id] = ['of' => 0, 'entries' => []];
+            }
             foreach ($question->objectives as $objective) {
                 $serving[$objective][] = $id;
             }
@@ -76,6 +83,7 @@ final class TaskEvidence
             $this->misconceptions[$misconception][$isNow ? 'now' : 'left'][] = $student->student;
         }
         $this->addObjectives($student);
+        $this->addPolls($student);
         $this->addWatched($student);
     }
 
@@ -112,12 +120,13 @@ final class TaskEvidence
             'alpha' => $alpha === null ? null : round($alpha, 4),
             'gain' => ['n' => count($this->gains), 'value' => $gain === null ? null : round($gain, 4)],
             'questions' => array_map(static fn (QuestionEvidence $question): array => $question->toArray(), $questions),
+            'polls' => (object) array_map(static fn (array $poll): array => ['of' => $poll['of'], 'entries' => (object) $poll['entries']], $this->polls),
             'rungs' => (object) array_map(static fn (array $rung): array => (new Share($rung['right'], $rung['came']))->toArray(), $this->rungs),
             'again' => (object) array_map(static fn (array $again): array => (new Share($again['right'], $again['count']))->toArray(), $this->again),
             'misconceptions' => (object) $this->misconceptions,
             'objectives' => (object) $this->objectives,
             'groups' => $groups,
-            'watched' => (object) array_map(static fn (array $video): array => ['map' => (object) $video['map']] + $video, $this->watched),
+            'watched' => (object) array_map(static fn (array $video): array => ['map' => (object) $video['map'], 'mapAgain' => (object) $video['mapAgain']] + $video, $this->watched),
             'summary' => (new Summary($this->quiz))->of($questions, $this->rungs, $this->misconceptions, count($this->students), $gain, count($this->gains)),
         ];
     }
@@ -161,24 +170,32 @@ final class TaskEvidence
         }
     }
 
-    /** Met: the last first try at each question of the objective was right. */
+    /** Mastered by the quiz's rule, and met alone: the last first try at each question of it was right. */
     private function addObjectives(StudentCourse $student): void
     {
-        $last = [];
-        foreach ($student->rounds as ['course' => $course]) {
-            $tried = [];
-            foreach ($course->attempts as $attempt) {
-                if (! isset($tried[$attempt->question])) {
-                    $last[$attempt->question] = $attempt->isRight();
-                }
-                $tried[$attempt->question] = true;
-            }
-        }
+        $last = $student->lastFirstTries();
         foreach ($this->serving as $objective => $questions) {
             $own = array_intersect_key($last, array_flip($questions));
             if ($own !== []) {
-                $this->objectives[$objective] ??= ['met' => [], 'unmet' => []];
-                $this->objectives[$objective][in_array(false, $own, true) ? 'unmet' : 'met'][] = $student->student;
+                $this->objectives[$objective] ??= ['mastered' => [], 'unmet' => [], 'alone' => []];
+                $this->objectives[$objective][in_array($objective, $student->mastered, true) ? 'mastered' : 'unmet'][] = $student->student;
+                if (! in_array(false, $own, true)) {
+                    $this->objectives[$objective]['alone'][] = $student->student;
+                }
+            }
+        }
+    }
+
+    private function addPolls(StudentCourse $student): void
+    {
+        $answered = [];
+        foreach ($student->rounds === [] ? [] : $student->rounds[0]['course']->attempts as $attempt) {
+            if (isset($this->polls[$attempt->question]) && ! isset($answered[$attempt->question])) {
+                $answered[$attempt->question] = true;
+                $this->polls[$attempt->question]['of']++;
+                foreach ($attempt->given() as $entry) {
+                    $this->polls[$attempt->question]['entries'][$entry] = ($this->polls[$attempt->question]['entries'][$entry] ?? 0) + 1;
+                }
             }
         }
     }
@@ -193,22 +210,40 @@ final class TaskEvidence
         }
         foreach ($stretches as $video => $watched) {
             $seen = new Stretches($watched);
-            $sum = $this->watched[$video] ?? ['students' => 0, 'seen' => 0.0, 'again' => 0.0, 'jumps' => 0, 'map' => []];
-            foreach ($seen->union() as [$from, $to]) {
-                for ($second = (int) floor($from); $second < $to; $second++) {
-                    $sum['map'][$second] = ($sum['map'][$second] ?? 0) + 1;
-                }
-            }
-            $this->watched[$video] = ['students' => $sum['students'] + 1, 'seen' => $sum['seen'] + $seen->seen(), 'again' => $sum['again'] + $seen->again(), 'jumps' => $sum['jumps'] + $seen->jumps(), 'map' => $sum['map']];
+            $sum = $this->watched[$video] ?? ['students' => 0, 'seen' => 0.0, 'again' => 0.0, 'jumps' => 0, 'map' => [], 'mapAgain' => []];
+            $this->watched[$video] = [
+                'students' => $sum['students'] + 1, 'seen' => $sum['seen'] + $seen->seen(), 'again' => $sum['again'] + $seen->again(), 'jumps' => $sum['jumps'] + $seen->jumps(),
+                'map' => self::counted($sum['map'], $seen->union()), 'mapAgain' => self::counted($sum['mapAgain'], $seen->seenAgain()),
+            ];
         }
     }
 
-    /** @return array<string, list<string>> students by what they need: misconceptions shown now, objectives not met */
+    /**
+     * @param  array<int, int>  $map  students by second
+     * @param  list<array{float, float}>  $stretches  of one more student
+     * @return array<int, int>
+     */
+    private static function counted(array $map, array $stretches): array
+    {
+        $seconds = [];
+        foreach ($stretches as [$from, $to]) {
+            for ($second = (int) floor($from); $second < $to; $second++) {
+                $seconds[$second] = true;
+            }
+        }
+        foreach (array_keys($seconds) as $second) {
+            $map[$second] = ($map[$second] ?? 0) + 1;
+        }
+
+        return $map;
+    }
+
+    /** @return array<string, list<string>> students by what they need: misconceptions shown now, objectives not mastered or not met alone */
     private function needs(): array
     {
         return array_filter([
             ...array_map(static fn (array $students): array => $students['now'], $this->misconceptions),
-            ...array_map(static fn (array $students): array => $students['unmet'], $this->objectives),
+            ...array_map(static fn (array $students): array => array_values(array_unique([...$students['unmet'], ...array_diff($students['mastered'], $students['alone'])])), $this->objectives),
         ]);
     }
 }

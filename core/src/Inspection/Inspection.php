@@ -18,17 +18,11 @@ use HiddenLadder\Core\Quiz\Stop;
 use HiddenLadder\Core\Quiz\VideoStop;
 use HiddenLadder\Core\Round\Terms;
 
-/** Checks on a quiz before anyone takes it: the keys, and what is not filled in yet. */
+/** Checks on a quiz before anyone takes it: what is not filled in yet, keys, wording, teaching, and the ways through it. */
 final class Inspection
 {
     /** A remedial video longer than this is seldom watched to its end (common practice). */
     private const LONG_HELP_SECONDS = 120;
-
-    /** Shorter texts are too short to judge (common practice). */
-    private const WORDS_TO_JUDGE = 30;
-
-    /** Harder than for about age 15: beyond most of those who learn by small steps (ours). */
-    private const HARD_GRADE = 10.0;
 
     private readonly KeyCheck $keys;
 
@@ -54,14 +48,17 @@ final class Inspection
 
     /**
      * @param  array<string, Film>  $films  what is known of its videos, by medium
+     * @param  (callable(callable(): list<Finding>): list<Finding>)|null  $remembered  gives what was found on the ways through
+     *                                                                                 a document with the same Bones, or asks
      * @return list<Finding> under the terms that the quiz suggests, in the order of the stops
      */
-    public static function of(QuizDocument $quiz, array $films = []): array
+    public static function of(QuizDocument $quiz, array $films = [], ?callable $remembered = null): array
     {
         $inspection = new self($quiz, $films);
         $inspection->whole();
         // Where something is not filled in yet, ways end there that will not end there later.
-        $ways = self::allowsPublishing($inspection->findings) ? (new Ways($quiz, $inspection->terms))->findings() : [];
+        $explore = static fn (): array => (new Ways($quiz, $inspection->terms))->findings();
+        $ways = ! self::allowsPublishing($inspection->findings) ? [] : ($remembered === null ? $explore() : $remembered($explore));
 
         return [...$ways, ...$inspection->findings];
     }
@@ -92,6 +89,8 @@ final class Inspection
         }
         $this->stop = null;
         array_map($this->question(...), $this->quiz->pool);
+        $passages = Passages::of($this->quiz);
+        array_push($this->findings, ...(new ReadingAgeCheck($this->quiz))->of($passages), ...SpellCheck::of($passages, $this->quiz->language));
         foreach ($this->teaching->ofWhole() as [$severity, $at, $sentence]) {
             $this->find($severity, $at === '' ? null : $at, $sentence);
         }
@@ -155,7 +154,6 @@ final class Inspection
         if ($question->text() === '') {
             $this->find(Severity::Stops, $question->id, 'This question asks nothing yet: write its text.');
         }
-        $this->readability($question->text(), $question->id);
         foreach ($question->blocks() as $block) {
             if ($block->lacksAlternative()) {
                 $this->find(Severity::Warns, $question->id, 'Something here has no alternative text for those who cannot see or hear it.');
@@ -193,7 +191,6 @@ final class Inspection
         if ($clip !== null) {
             $this->captions($clip, $rung->id);
         }
-        $this->readability($rung->text, $rung->id);
     }
 
     private function end(Clip $clip): ?float
@@ -205,14 +202,6 @@ final class Inspection
     {
         if (($this->films[$clip->media ?? ''] ?? null)?->hasCaptions === false) {
             $this->find(Severity::Warns, $at, 'This video has no captions for those who cannot hear it.');
-        }
-    }
-
-    private function readability(string $text, string $at): void
-    {
-        $reads = Readability::of($text);
-        if (str_starts_with($this->quiz->language, 'en') && $reads->words >= self::WORDS_TO_JUDGE && $reads->grade() > self::HARD_GRADE) {
-            $this->find(Severity::Advises, $at, 'This text reads like one for about age '.(int) round($reads->grade() + 5).' (Kincaid): shorter sentences and words reach more students.');
         }
     }
 

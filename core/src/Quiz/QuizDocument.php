@@ -58,6 +58,7 @@ final readonly class QuizDocument
         public string $title,
         public string $instructions,
         public string $language,
+        public ?Stage $stage,
         public array $objectives,
         public array $misconceptions,
         public array $parts,
@@ -99,11 +100,13 @@ final readonly class QuizDocument
         $fields = Fields::of(Upgrade::toNewest($document));
         $finishes = $fields->objects('finishes', Finish::read(...));
         $mastery = $fields->objectOrNull('mastery');
+        $stage = $fields->objectOrNull('stage');
 
         return new self(
             $fields->string('title'),
             $fields->string('instructions'),
             $fields->string('language'),
+            $stage === null ? null : Stage::read($stage),
             $fields->objectsOr('objectives', Objective::read(...)),
             $fields->objectsOr('misconceptions', Misconception::read(...)),
             $fields->objectsOr('parts', Part::read(...)),

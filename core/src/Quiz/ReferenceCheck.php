@@ -35,6 +35,9 @@ final class ReferenceCheck
         $this->ids($this->document, '');
         $this->references($this->document, '');
         $this->parts();
+        if ($this->quiz->stage !== null && $this->quiz->stage->from > $this->quiz->stage->to) {
+            $this->problem('/stage/to', 'the oldest cannot be younger than the youngest');
+        }
         foreach (['stops', 'sideStops'] as $list) {
             foreach ($this->objects($this->document[$list] ?? []) as $index => $stop) {
                 $this->depth($stop, "/$list/$index", 0);

@@ -178,9 +178,7 @@ final class Walk
     private function marked(Question $home, Question $question, Record $record, Mark $mark): void
     {
         $record->mark = $mark;
-        if ($this->withFacts) {
-            $this->tell(FactKind::Marked, ['question' => $question->id, 'home' => $home->id] + $mark->toArray());
-        }
+        $this->tellMark($home, $question, $record, $mark);
         if ($mark->result === Result::Unclear) {
             if ($mark->near === null || ! $this->terms->almostCosts) {
                 return;
@@ -212,6 +210,15 @@ final class Walk
         }
 
         return $mark->entry === null ? [] : [$mark->entry];
+    }
+
+    private function tellMark(Question $home, Question $question, Record $record, Mark $mark): void
+    {
+        if ($this->withFacts) {
+            $given = self::matched($record, $mark);
+            $chosen = $given === [] || $given === [$mark->entry] ? [] : ['chosen' => $given];
+            $this->tell(FactKind::Marked, ['question' => $question->id, 'home' => $home->id] + $mark->toArray() + $chosen);
+        }
     }
 
     /** There is no right or wrong to it: noted, or waiting for somebody to judge it. */
@@ -550,7 +557,7 @@ final class Walk
         }
         $record->mark = $mark;
         $record->tries = 1;
-        $this->tell(FactKind::Marked, ['question' => $question->id, 'home' => $home->id] + $mark->toArray());
+        $this->tellMark($home, $question, $record, $mark);
         foreach (self::matched($record, $mark) as $entry) {
             $record->matched[$entry] = 1;
         }

@@ -91,12 +91,30 @@ final class InspectionTest extends TestCase
         }
         self::assertSame([100.0, 0.0], [Readability::of('12 + 3')->ease(), Readability::of('')->grade()]);
 
-        $document = Sample::document();
-        $document['stops'][0]['question']['ladder'][0]['text'] = str_repeat('Notwithstanding considerable atmospheric interference, gravitational differentials predominantly determine contemporaneous hydrographic displacement. ', 4);
-        $told = array_filter(Inspection::of(QuizDocument::read($document)), static fn (Finding $finding): bool => str_contains($finding->sentence, 'reads like one for about age'));
-        self::assertCount(1, $told);
-        $document['language'] = 'de';
-        self::assertCount(0, array_filter(Inspection::of(QuizDocument::read($document)), static fn (Finding $finding): bool => str_contains($finding->sentence, 'reads like')));
+    }
+
+    public function test_a_text_is_held_against_the_ages_for_which_the_quiz_is_made(): void
+    {
+        // 14 words and 15 syllables a sentence: grade 0.39 * 14 + 11.8 * 15 / 14 - 15.59 = 2.51, so about age 8.
+        $plain = str_repeat('The water of the bay goes up and down two times in one day. ', 3);
+        $hard = str_repeat('Notwithstanding considerable atmospheric interference, gravitational differentials predominantly determine contemporaneous hydrographic displacement. ', 4);
+        $told = static function (string $text, ?array $stage, string $language = 'en'): array {
+            $document = Sample::with(['sideStops', 0, 'text'], $text);
+            $document['language'] = $language;
+            $quiz = QuizDocument::read($stage === null ? $document : $document + ['stage' => $stage]);
+
+            return array_values(array_filter(Inspection::of($quiz), static fn (Finding $finding): bool => str_contains($finding->sentence, 'reads like one for about age')));
+        };
+
+        self::assertEqualsWithDelta(2.51, Readability::of($plain)->grade(), 0.01);
+        self::assertCount(1, $told($hard, null));
+        self::assertSame([], $told($hard, null, 'de'));
+        self::assertSame([], $told($plain, null));
+        self::assertSame([], $told($plain, ['from' => 7, 'to' => 9]));
+        $found = $told($plain, ['from' => 4, 'to' => 5]);
+        self::assertCount(1, $found);
+        self::assertSame(Sample::id('aside'), $found[0]->at);
+        self::assertStringContainsString('for ages 4 to 5', $found[0]->sentence);
     }
 
     public function test_two_cues_at_one_moment_and_a_picture_without_words_are_warned_of(): void

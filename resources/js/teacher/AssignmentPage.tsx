@@ -4,12 +4,15 @@ import { Link, useParams } from 'react-router';
 import { client, sentence, take } from '../api/client';
 import type { Assignment, Lookout, LookoutStudent, QuestionFigures, QuizDocument, Standing, Terms } from '../api/types';
 import { Cutaway, questionName } from '../cutaway/Cutaway';
-import { find, findQuestion, laddersOf, letter, questionsAt, rungName } from '../quiz/document';
+import { find, findQuestion, laddersOf, questionsAt, rungName, showsOptions } from '../quiz/document';
 import { Button } from '../ui/Button';
 import { Notice } from '../ui/Notice';
 import { Legend, StandingMark, standingWords } from '../ui/Standing';
 import { Switch } from '../ui/Switch';
 import { exact, near } from '../ui/time';
+import { AnswerBars } from './figures/AnswerBars';
+import { type Column, QuestionRows } from './figures/QuestionRows';
+import { StudentRows } from './figures/StudentRows';
 import { TermsEditor } from './TermsEditor';
 
 /** New things are asked for this often, in milliseconds, so that they appear within three seconds. */
@@ -139,7 +142,7 @@ function LookoutView({ assignment, lookout, lost }: { assignment: Assignment; lo
             </div>
             <Legend />
             <div className="grid items-start gap-6 xl:grid-cols-[minmax(0,1.15fr)_minmax(0,1fr)]">
-                <StudentGrid assignment={assignment} lookout={lookout} names={names} onSelect={setSelected} />
+                <StudentGrid assignment={assignment} lookout={lookout} names={names} />
                 <section aria-label="Questions" className="min-w-0">
                     {close.length > 0 ? (
                         <>
@@ -226,86 +229,45 @@ function initials(name: string): string {
     return `${words[0]?.[0] ?? ''}${words.length > 1 ? (words.at(-1)?.[0] ?? '') : ''}`.toUpperCase();
 }
 
-function StudentGrid({
-    assignment,
-    lookout,
-    names,
-    onSelect,
-}: {
+interface GridProps {
     assignment: Assignment;
     lookout: Lookout;
     names: boolean;
-    onSelect: (id: string) => void;
-}) {
+}
+
+function StudentGrid({ assignment, lookout, names }: GridProps) {
+    const rows = lookout.students.map((student, index) => ({
+        id: student.id,
+        name: names ? student.name : `Student ${index + 1}`,
+        to: student.round === null ? null : `/assignments/${assignment.id}/students/${student.id}`,
+        standings: student.round?.standings ?? null,
+        round: student.round,
+    }));
     return (
         <section aria-labelledby="students" className="min-w-0">
             <h2 id="students" className="mb-2 text-xl">
                 Students
             </h2>
-            <div className="overflow-x-auto rounded-lg border border-line bg-sheet">
-                <table className="w-full text-sm">
-                    <thead>
-                        <tr className="border-b border-line text-left">
-                            <th className="px-3 py-2">Student</th>
-                            {lookout.questions.map((question, index) => (
-                                <th key={question.question} className="px-1 py-2 text-center font-normal">
-                                    <button
-                                        type="button"
-                                        className="min-w-7 rounded-sm hover:bg-tint"
-                                        title={questionName(assignment.document, question.question)}
-                                        aria-label={`Question ${index + 1}: ${questionName(assignment.document, question.question)}`}
-                                        onClick={() => onSelect(question.question)}
-                                    >
-                                        {index + 1}
-                                    </button>
-                                </th>
-                            ))}
-                            <th className="px-3 py-2 font-normal whitespace-nowrap text-soft">last seen</th>
-                        </tr>
-                    </thead>
-                    <tbody>
-                        {lookout.students.map((student, row) => (
-                            <tr key={student.id} className="border-b border-line last:border-0">
-                                <th scope="row" className="px-3 py-1 text-left font-normal whitespace-nowrap">
-                                    {student.round === null ? (
-                                        <span className="text-soft">{names ? student.name : `Student ${row + 1}`}</span>
-                                    ) : (
-                                        <Link
-                                            className="underline decoration-edge underline-offset-2"
-                                            to={`/assignments/${assignment.id}/students/${student.id}`}
-                                        >
-                                            {names ? student.name : `Student ${row + 1}`}
-                                        </Link>
-                                    )}
-                                </th>
-                                {lookout.questions.map((question) => {
-                                    const at = student.round?.standings[question.question] ?? 'untouched';
-                                    return (
-                                        <td key={question.question} className="px-1 py-1 text-center" title={standingWords[at]}>
-                                            {student.round !== null && (
-                                                <>
-                                                    <StandingMark standing={at} size={18} />
-                                                    <span className="sr-only">{standingWords[at]}</span>
-                                                </>
-                                            )}
-                                        </td>
-                                    );
-                                })}
-                                <td
-                                    className="px-3 py-1 whitespace-nowrap text-soft"
-                                    title={student.round === null ? undefined : exact(student.round.movedAt)}
-                                >
-                                    {student.round === null
-                                        ? 'not begun'
-                                        : student.round.finishedAt === null
-                                          ? near(student.round.movedAt)
-                                          : `finished${student.round.number > 1 ? `, round ${student.round.number}` : ''}`}
-                                </td>
-                            </tr>
-                        ))}
-                    </tbody>
-                </table>
-            </div>
+            <StudentRows
+                document={assignment.document}
+                questions={lookout.questions.map(({ question }) => question)}
+                rows={rows}
+                columns={[
+                    {
+                        key: 'seen',
+                        words: 'last seen',
+                        value: ({ round }) => round?.movedAt ?? null,
+                        title: ({ round }) => (round === null ? undefined : exact(round.movedAt)),
+                        className: 'text-soft',
+                        show: ({ round }) =>
+                            round === null
+                                ? 'not begun'
+                                : round.finishedAt === null
+                                  ? near(round.movedAt)
+                                  : `finished${round.number > 1 ? `, round ${round.number}` : ''}`,
+                    },
+                ]}
+            />
         </section>
     );
 }
@@ -313,6 +275,25 @@ function StudentGrid({
 function notYet(figures: QuestionFigures): number {
     return figures.standings['on-the-ladder'] + figures.standings['set-aside'];
 }
+
+const counts: Column<QuestionFigures>[] = [
+    { key: 'clear', words: 'right at once', value: ({ standings }) => standings.clear, show: ({ standings }) => standings.clear },
+    { key: 'climbed', words: 'right after help', value: ({ standings }) => standings.climbed, show: ({ standings }) => standings.climbed },
+    {
+        key: 'not-yet',
+        words: 'not yet',
+        value: notYet,
+        show: notYet,
+        className: (figures) => (notYet(figures) > 0 ? 'font-semibold text-yet' : ''),
+    },
+    {
+        key: 'untouched',
+        words: 'untouched',
+        value: ({ standings }) => standings.untouched,
+        show: ({ standings }) => standings.untouched,
+        className: () => 'text-soft',
+    },
+];
 
 function AllQuestions({
     assignment,
@@ -326,40 +307,7 @@ function AllQuestions({
     return (
         <>
             <h2 className="mb-2 text-xl">Questions</h2>
-            <div className="overflow-x-auto rounded-lg border border-line bg-sheet">
-                <table className="w-full text-sm">
-                    <thead>
-                        <tr className="border-b border-line align-bottom text-left">
-                            <th className="px-3 py-2">Question</th>
-                            <th className="px-2 py-2 text-right font-normal">right at once</th>
-                            <th className="px-2 py-2 text-right font-normal">right after help</th>
-                            <th className="px-2 py-2 text-right font-normal">not yet</th>
-                            <th className="px-2 py-2 text-right font-normal">untouched</th>
-                        </tr>
-                    </thead>
-                    <tbody>
-                        {figures.map((question) => (
-                            <tr key={question.question} className="border-b border-line last:border-0">
-                                <th scope="row" className="px-3 py-1.5 text-left font-normal">
-                                    <button
-                                        type="button"
-                                        className="line-clamp-2 text-left underline decoration-edge underline-offset-2"
-                                        onClick={() => onSelect(question.question)}
-                                    >
-                                        {questionName(assignment.document, question.question)}
-                                    </button>
-                                </th>
-                                <td className="px-2 text-right">{question.standings.clear}</td>
-                                <td className="px-2 text-right">{question.standings.climbed}</td>
-                                <td className={`px-2 text-right ${notYet(question) > 0 ? 'font-semibold text-yet' : ''}`}>
-                                    {notYet(question)}
-                                </td>
-                                <td className="px-2 text-right text-soft">{question.standings.untouched}</td>
-                            </tr>
-                        ))}
-                    </tbody>
-                </table>
-            </div>
+            <QuestionRows document={assignment.document} rows={figures} columns={counts} onSelect={onSelect} />
             <p className="mt-2 text-sm text-soft">
                 Counts of students, each in their latest round. Choose a question to see what was answered.
             </p>
@@ -382,9 +330,7 @@ function CloseUp({
     if (question === null) {
         return null;
     }
-    const choosing = question.kind === 'one-choice' || question.kind === 'several-choices';
     const touched = figures.students - figures.standings.untouched;
-    const most = Math.max(1, ...Object.values(figures.matched));
     return (
         <article className="mb-6 rounded-lg border border-line bg-sheet p-4">
             <h2 className="text-lg">{questionName(assignment.document, id)}</h2>
@@ -406,31 +352,11 @@ function CloseUp({
             {answers && (
                 <>
                     <h3 className="mt-4 mb-1 text-base">What was answered</h3>
-                    <ul className="grid gap-1.5">
-                        {question.entries
-                            .filter((entry) => entry.text.trim() !== '')
-                            .map((entry, index) => {
-                                const count = figures.matched[entry.id] ?? 0;
-                                return (
-                                    <li key={entry.id} className="grid grid-cols-[minmax(0,1fr)_9rem_2rem] items-center gap-3 text-sm">
-                                        <span className={entry.right ? 'font-semibold text-well' : ''}>
-                                            {choosing ? `${letter(index)} ` : ''}
-                                            {entry.text}
-                                            {entry.right && <span className="font-normal"> (right)</span>}
-                                        </span>
-                                        <span className="h-3 rounded-sm bg-paper" aria-hidden="true">
-                                            <span
-                                                className={`block h-3 rounded-sm ${entry.right ? 'bg-well' : 'bg-rail'}`}
-                                                style={{ width: `${(count / most) * 100}%` }}
-                                            />
-                                        </span>
-                                        <span className="text-right">{count}</span>
-                                    </li>
-                                );
-                            })}
-                    </ul>
+                    <AnswerBars question={question} counts={figures.matched} />
                     <p className="mt-1 text-sm text-soft">
-                        {choosing ? 'Students who ever chose it.' : 'Students who ever gave it; other answers stand with each student.'}
+                        {showsOptions(question.kind)
+                            ? 'Students who ever chose it.'
+                            : 'Students who ever gave it; other answers stand with each student.'}
                     </p>
                 </>
             )}

@@ -1,5 +1,5 @@
 import { useQuery } from '@tanstack/react-query';
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { client, sentence, take } from '../api/client';
 import type { Assignment, Evidence, QuizDocument } from '../api/types';
@@ -8,11 +8,12 @@ import { find, questionsAt } from '../quiz/document';
 import { Button } from '../ui/Button';
 import { Notice } from '../ui/Notice';
 import { Legend } from '../ui/Standing';
-import { QuestionCloseUp } from './evidence/QuestionCloseUp';
+import { Switch } from '../ui/Switch';
+import { PollCloseUp, QuestionCloseUp } from './evidence/QuestionCloseUp';
 import { QuestionTable } from './evidence/QuestionTable';
 import { StudentTable } from './evidence/StudentTable';
 import { WatchMaps } from './evidence/WatchMaps';
-import { shareWords } from './evidence/words';
+import { shareWords } from './figures/words';
 
 /** Looking back at a task: what the answers say, in sentences first, then on the cutaway, then figure by figure. */
 export function EvidencePage() {
@@ -45,9 +46,17 @@ interface ViewProps {
 
 function EvidenceView({ assignment, evidence, leastGroup, setLeastGroup }: ViewProps) {
     const [selected, setSelected] = useState<string | null>(null);
+    const [named, setNamed] = useState(true);
     const { document } = assignment;
-    const questions = new Map(evidence.questions.map((question) => [question.question, question]));
-    const close = (selected === null ? [] : questionsAt(document, selected)).filter(({ id }) => questions.has(id));
+    const questions = new Set(evidence.questions.map(({ question }) => question));
+    const close = (selected === null ? [] : questionsAt(document, selected)).filter(({ id }) => questions.has(id) || id in evidence.polls);
+    const number = useMemo(() => new Map(evidence.rows.map(({ student }, index) => [student, index + 1])), [evidence.rows]);
+    const nameOf = (student: string) => (named ? (evidence.names[student] ?? '') : `Student ${number.get(student) ?? ''}`);
+    const namesOf = (students: string[]) =>
+        students
+            .filter((student) => student in evidence.names)
+            .map(nameOf)
+            .sort((a, b) => a.localeCompare(b, undefined, { numeric: true }));
     const show = (id: string) => {
         setSelected(find(document, id) === null ? null : id);
         window.document
@@ -73,6 +82,7 @@ function EvidenceView({ assignment, evidence, leastGroup, setLeastGroup }: ViewP
                             ` · ${evidence.otherEditions} ${evidence.otherEditions === 1 ? 'round was' : 'rounds were'} of an older edition: what is still asked counts`}
                     </p>
                 </div>
+                <Switch label="Names" checked={named} onChange={setNamed} />
             </div>
             {evidence.students === 0 ? (
                 <Notice>Nobody has begun yet. What the answers say will stand here as they arrive.</Notice>
@@ -123,17 +133,18 @@ function EvidenceView({ assignment, evidence, leastGroup, setLeastGroup }: ViewP
                             <Button weight="quiet" className="-ml-3" onClick={() => setSelected(null)}>
                                 All questions
                             </Button>
-                            {close.map(({ id }) => (
-                                <QuestionCloseUp key={id} document={document} evidence={evidence} question={id} />
-                            ))}
+                            {close.map(({ id, kind }) => {
+                                const CloseUp = kind === 'poll' ? PollCloseUp : QuestionCloseUp;
+                                return <CloseUp key={id} document={document} evidence={evidence} question={id} />;
+                            })}
                         </div>
                     )}
                     {close.length === 0 && <QuestionTable document={document} evidence={evidence} onSelect={setSelected} />}
-                    <StudentTable assignment={assignment} evidence={evidence} />
+                    <StudentTable assignment={assignment} evidence={evidence} nameOf={nameOf} />
                     <Legend />
                     <div className="grid items-start gap-6 lg:grid-cols-2">
-                        <Needs document={document} evidence={evidence} />
-                        <GroupList document={document} evidence={evidence} least={leastGroup} onLeast={setLeastGroup} />
+                        <Needs document={document} evidence={evidence} namesOf={namesOf} />
+                        <GroupList document={document} evidence={evidence} namesOf={namesOf} least={leastGroup} onLeast={setLeastGroup} />
                     </div>
                     <WatchMaps document={document} evidence={evidence} />
                 </>
@@ -156,11 +167,28 @@ function AtOnce({ document, node, evidence }: { document: QuizDocument; node: st
     );
 }
 
-const join = (names: string[]) => (names.length === 0 ? 'nobody' : names.join(', '));
+/** So many names are read at a glance; the rest stand behind a button. */
+const MOST_NAMES = 12;
+
+function Names({ names }: { names: string[] }) {
+    const [all, setAll] = useState(false);
+    const shown = all || names.length <= MOST_NAMES + 1 ? names : names.slice(0, MOST_NAMES);
+    return names.length === 0 ? (
+        'nobody'
+    ) : (
+        <>
+            {shown.join(', ')}
+            {shown.length < names.length && (
+                <button type="button" className="ml-1 underline" onClick={() => setAll(true)}>
+                    and {names.length - shown.length} more
+                </button>
+            )}
+        </>
+    );
+}
 
 /** Misconceptions and objectives, with the students who show or miss them. */
-function Needs({ document, evidence }: { document: QuizDocument; evidence: Evidence }) {
-    const names = (ids: string[]) => ids.flatMap((id) => evidence.names[id] ?? []);
+function Needs({ document, evidence, namesOf }: { document: QuizDocument; evidence: Evidence; namesOf: (students: string[]) => string[] }) {
     const misconceptions = (document.misconceptions ?? []).flatMap(({ id, text }) => {
         const students = evidence.misconceptions[id];
         return students === undefined ? [] : [{ id, text, ...students }];
@@ -182,11 +210,11 @@ function Needs({ document, evidence }: { document: QuizDocument; evidence: Evide
                         <li key={one.id} className="rounded-md border border-line bg-sheet px-3 py-2">
                             <p className="font-semibold">“{one.text}”</p>
                             <p>
-                                <b>{one.now.length}</b> {one.now.length === 1 ? 'shows' : 'show'} it now: {join(names(one.now))}
+                                <b>{one.now.length}</b> {one.now.length === 1 ? 'shows' : 'show'} it now: <Names names={namesOf(one.now)} />
                             </p>
                             {one.left.length > 0 && (
                                 <p className="text-soft">
-                                    {one.left.length} {one.left.length === 1 ? 'has' : 'have'} left it: {join(names(one.left))}
+                                    {one.left.length} {one.left.length === 1 ? 'has' : 'have'} left it: <Names names={namesOf(one.left)} />
                                 </p>
                             )}
                         </li>
@@ -195,16 +223,21 @@ function Needs({ document, evidence }: { document: QuizDocument; evidence: Evide
                     <li key={one.id} className="rounded-md border border-line bg-sheet px-3 py-2">
                         <p className="font-semibold">{one.text}</p>
                         <p>
-                            Right at the first try at all its questions they met: <b>{one.met.length}</b> of{' '}
-                            {one.met.length + one.unmet.length}
+                            Mastered by <b>{one.mastered.length}</b> of {one.mastered.length + one.unmet.length}; without any help the last
+                            time by <b>{one.alone.length}</b>
                         </p>
-                        {one.unmet.length > 0 && <p className="text-soft">Not yet: {join(names(one.unmet))}</p>}
+                        {one.unmet.length > 0 && (
+                            <p className="text-soft">
+                                Not yet: <Names names={namesOf(one.unmet)} />
+                            </p>
+                        )}
                     </li>
                 ))}
             </ul>
             <p className="mt-2 text-sm text-soft">
                 A misconception counts as left when it was contradicted at a first try since: once if it was shown once, twice if it was
-                shown more often.
+                shown more often. An objective is mastered by the quiz’s rule of mastery; whoever mastered it only with help may still be in
+                a group.
             </p>
         </section>
     );
@@ -213,11 +246,12 @@ function Needs({ document, evidence }: { document: QuizDocument; evidence: Evide
 interface GroupProps {
     document: QuizDocument;
     evidence: Evidence;
+    namesOf: (students: string[]) => string[];
     least: number;
     onLeast: (least: number) => void;
 }
 
-function GroupList({ document, evidence, least, onLeast }: GroupProps) {
+function GroupList({ document, evidence, namesOf, least, onLeast }: GroupProps) {
     const need = (id: string) =>
         document.misconceptions?.find((one) => one.id === id)?.text ?? document.objectives?.find((one) => one.id === id)?.text ?? '';
     return (
@@ -246,7 +280,9 @@ function GroupList({ document, evidence, least, onLeast }: GroupProps) {
                             <p className="font-semibold">
                                 {group.students.length} students: {need(group.need)}
                             </p>
-                            <p>{join(group.students.flatMap((id) => evidence.names[id] ?? []))}</p>
+                            <p>
+                                <Names names={namesOf(group.students)} />
+                            </p>
                         </li>
                     ))}
                 </ol>

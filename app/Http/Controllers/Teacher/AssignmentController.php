@@ -15,6 +15,7 @@ use HiddenLadder\App\Models\RoundEvent;
 use HiddenLadder\App\Models\SchoolClass;
 use HiddenLadder\App\Models\Student;
 use HiddenLadder\App\Models\Ulids;
+use HiddenLadder\App\Quizzes\Gating;
 use HiddenLadder\App\Rounds\Editions;
 use HiddenLadder\App\Rounds\Lookout;
 use HiddenLadder\App\Rounds\RoundBook;
@@ -24,7 +25,6 @@ use HiddenLadder\Core\Round\Event;
 use HiddenLadder\Core\Round\EventKind;
 use HiddenLadder\Core\Round\Fact;
 use HiddenLadder\Core\Round\Folded;
-use HiddenLadder\Core\Round\Gates;
 use HiddenLadder\Core\Round\QuestionView;
 use HiddenLadder\Core\Round\Terms;
 use Illuminate\Http\JsonResponse;
@@ -188,11 +188,7 @@ final class AssignmentController extends Controller
     {
         $sent = $request->input('terms');
         $terms = Terms::read(Fields::of($sent ?? $quiz->latestEdition?->document['terms'] ?? [], '/terms'));
-        $needs = [$quiz->id => $terms->gates];
-        foreach (Assignment::query()->where('quiz_id', '!=', $quiz->id)->get() as $other) {
-            $needs[$other->quiz_id] = [...$needs[$other->quiz_id] ?? [], ...Terms::read(Fields::of($other->terms))->gates];
-        }
-        if (Gates::circle($needs) !== []) {
+        if (Gating::circle($quiz, $terms) !== []) {
             throw Problem::invalid('These quizzes would wait for each other, and none could ever be opened.', [['pointer' => '/terms/gates', 'reason' => 'They form a circle.']]);
         }
 

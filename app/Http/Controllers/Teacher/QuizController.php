@@ -6,11 +6,11 @@ namespace HiddenLadder\App\Http\Controllers\Teacher;
 
 use HiddenLadder\App\Http\Controllers\Controller;
 use HiddenLadder\App\Http\Problem;
-use HiddenLadder\App\Media\Films;
 use HiddenLadder\App\Models\Edition;
 use HiddenLadder\App\Models\Quiz;
 use HiddenLadder\App\Models\QuizState;
 use HiddenLadder\App\Models\Ulids;
+use HiddenLadder\App\Quizzes\QuizInspection;
 use HiddenLadder\Core\Inspection\Finding;
 use HiddenLadder\Core\Inspection\Inspection;
 use HiddenLadder\Core\Quiz\DocumentCheck;
@@ -19,11 +19,19 @@ use HiddenLadder\Core\Quiz\QuizDocument;
 use HiddenLadder\Core\Quiz\Upgrade;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
+use Illuminate\Http\Response;
 use Illuminate\Support\Facades\DB;
 
 /** Making quizzes: kept at every change, published as editions. */
 final class QuizController extends Controller
 {
+    /** Findings left as they are that are remembered of one quiz. */
+    private const MOST_LEFT = 1000;
+
+    public function __construct(private readonly QuizInspection $inspection)
+    {
+    }
+
     public function index(Request $request): JsonResponse
     {
         $quizzes = $this->teacher($request)->quizzes()->with('latestEdition')
@@ -95,9 +103,9 @@ final class QuizController extends Controller
         $this->authorize('reach', $quiz);
         DB::transaction(function () use ($quiz): void {
             $locked = Quiz::query()->lockForUpdate()->findOrFail($quiz->id);
-            $findings = self::inspected($locked->document);
+            $findings = $this->inspection->of($locked);
             if (! Inspection::allowsPublishing($findings)) {
-                throw new Problem(422, 'not-ready', 'This quiz cannot be published yet.', ['findings' => self::findings($findings)]);
+                throw new Problem(422, 'not-ready', 'This quiz cannot be published yet.', ['findings' => self::findings($locked, $findings)]);
             }
             $latest = $locked->latestEdition;
             if ($latest === null || $latest->version !== $locked->version) {
@@ -113,6 +121,25 @@ final class QuizController extends Controller
         }, 5);
 
         return new JsonResponse($this->whole($quiz->refresh()));
+    }
+
+    /** What answers so far say against its questions. */
+    public function findingsFromAnswers(Quiz $quiz): JsonResponse
+    {
+        $this->authorize('reach', $quiz->load('latestEdition.corrections'));
+
+        return new JsonResponse(self::findings($quiz, $this->inspection->fromAnswers($quiz)));
+    }
+
+    /** The teacher has seen a finding and leaves it as it is. */
+    public function leaveFinding(Quiz $quiz, string $finding): Response
+    {
+        return $this->keepLeft($quiz, $finding, static fn (array $left): array => [...$left, $finding]);
+    }
+
+    public function takeUpFinding(Quiz $quiz, string $finding): Response
+    {
+        return $this->keepLeft($quiz, $finding, static fn (array $left): array => array_diff($left, [$finding]));
     }
 
     public function archive(Quiz $quiz): JsonResponse
@@ -148,12 +175,30 @@ final class QuizController extends Controller
         ];
     }
 
+    /** @param  callable(list<string>): array<int, string>  $change */
+    private function keepLeft(Quiz $quiz, string $finding, callable $change): Response
+    {
+        $this->authorize('reach', $quiz);
+        if (preg_match('/^[0-9a-f]{16}$/', $finding) !== 1) {
+            throw Problem::invalid('A finding is named by its key.', [['pointer' => '/finding', 'reason' => 'Sixteen hexadecimal digits are expected.']]);
+        }
+        DB::transaction(static function () use ($quiz, $change): void {
+            $locked = Quiz::query()->lockForUpdate()->findOrFail($quiz->id);
+            $left = array_slice(array_values(array_unique($change($locked->left_findings ?? []))), -self::MOST_LEFT);
+            // Not a change of the quiz: its place among the latest changed stays.
+            $locked->timestamps = false;
+            $locked->update(['left_findings' => $left]);
+        }, 5);
+
+        return new Response('', 204);
+    }
+
     /** @return array<string, mixed> */
     private function told(Quiz $quiz): array
     {
         return self::line($quiz->load('latestEdition')) + [
             'version' => $quiz->version,
-            'findings' => self::findings(self::inspected($quiz->document)),
+            'findings' => self::findings($quiz, $this->inspection->of($quiz)),
         ];
     }
 
@@ -164,22 +209,13 @@ final class QuizController extends Controller
     }
 
     /**
-     * @param  array<array-key, mixed>  $document
-     * @return list<Finding>
-     */
-    private static function inspected(array $document): array
-    {
-        $quiz = QuizDocument::read($document);
-
-        return Inspection::of($quiz, Films::of($quiz));
-    }
-
-    /**
      * @param  list<Finding>  $findings
      * @return list<array<string, mixed>>
      */
-    private static function findings(array $findings): array
+    private static function findings(Quiz $quiz, array $findings): array
     {
-        return array_map(static fn (Finding $finding): array => $finding->toArray(), $findings);
+        $left = $quiz->left_findings ?? [];
+
+        return array_map(static fn (Finding $finding): array => $finding->toArray() + ['left' => in_array($finding->key(), $left, true)], $findings);
     }
 }

@@ -10,9 +10,11 @@ import { Notice } from '../../ui/Notice';
 import { Switch } from '../../ui/Switch';
 import { useUndo } from '../../ui/Undo';
 import { Editor } from './Editor';
+import { LeaveFinding } from './FindingNote';
 import { ForecastList } from './ForecastList';
 import { Mends } from './Mends';
 import { type Saving, useDraft } from './useDraft';
+import { useFindings } from './useFindings';
 
 /** Where a quiz is built: the cutaway, and beside it what is selected. */
 export function BuildPage() {
@@ -45,7 +47,7 @@ function Builder({ quiz }: { quiz: Quiz }) {
         void queries.invalidateQueries({ queryKey: ['today'] });
     }, [queries]);
     const draft = useDraft(quiz, onSaved);
-    const { document, findings, saving, change } = draft;
+    const { document, saving, change } = draft;
     const [query, setQuery] = useSearchParams();
     // The address follows the selection, for coming back; it is not waited for.
     const [selected, setSelected] = useState(query.get('at'));
@@ -55,6 +57,7 @@ function Builder({ quiz }: { quiz: Quiz }) {
     const [message, setMessage] = useState<{ tone: 'well' | 'yet'; words: string } | null>(null);
     const [forecast, setForecast] = useState<Forecast | null>(null);
     const [saved, setSaved] = useState(quiz.version);
+    const { open: findings, left, leave } = useFindings(quiz.id, saved, draft.findings);
     const [forkOf, setForkOf] = useState<string | null>(null);
     const navigate = useNavigate();
 
@@ -300,20 +303,23 @@ function Builder({ quiz }: { quiz: Quiz }) {
                     )}
                 </div>
                 <aside aria-label="What is selected" className="min-h-0 overflow-y-auto rounded-lg border border-line bg-paper p-4">
-                    <Editor
-                        document={document}
-                        findings={findings}
-                        selected={selected}
-                        change={edit}
-                        select={select}
-                        onRemove={takeOut}
-                        onRehearse={(stop) => void rehearse(stop)}
-                        forecast={
-                            document.stops.length > 0 && (
-                                <ForecastList quiz={quiz.id} version={saved} shown={forecast} onShow={setForecast} />
-                            )
-                        }
-                    />
+                    <LeaveFinding value={leave}>
+                        <Editor
+                            document={document}
+                            findings={findings}
+                            left={left}
+                            selected={selected}
+                            change={edit}
+                            select={select}
+                            onRemove={takeOut}
+                            onRehearse={(stop) => void rehearse(stop)}
+                            forecast={
+                                document.stops.length > 0 && (
+                                    <ForecastList quiz={quiz.id} version={saved} shown={forecast} onShow={setForecast} />
+                                )
+                            }
+                        />
+                    </LeaveFinding>
                     {selected !== null && stopping > 0 && (
                         <p className="mt-6 text-sm">
                             <button type="button" className="text-soft underline" onClick={() => select(null)}>

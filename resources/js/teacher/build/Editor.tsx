@@ -18,6 +18,8 @@ import { WholeQuiz } from './WholeQuiz';
 interface Props {
     document: QuizDocument;
     findings: Finding[];
+    /** Findings that the teacher leaves as they are. */
+    left: Finding[];
     selected: string | null;
     change: (document: QuizDocument) => void;
     select: (id: string | null) => void;
@@ -36,7 +38,16 @@ export function Editor(props: Props) {
         return <FinishEditor document={document} finish={finish} change={change} />;
     }
     if (place === null) {
-        return <WholeQuiz document={document} findings={findings} change={change} select={select} forecast={props.forecast} />;
+        return (
+            <WholeQuiz
+                document={document}
+                findings={findings}
+                left={props.left}
+                change={change}
+                select={select}
+                forecast={props.forecast}
+            />
+        );
     }
     const { stop } = place;
     const number = document.stops.findIndex((other) => other.id === stop?.id) + 1;

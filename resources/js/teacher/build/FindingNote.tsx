@@ -1,5 +1,6 @@
+import { createContext, useContext } from 'react';
 import type { Finding, QuizDocument } from '../../api/types';
-import { withMend } from '../../quiz/document';
+import { find, withMend } from '../../quiz/document';
 
 interface Props {
     finding: Finding;
@@ -9,10 +10,17 @@ interface Props {
     select?: ((id: string | null) => void) | undefined;
 }
 
-/** What the inspection has to say, with the mend that can be taken at once. */
+/** Remembers that a finding is left as it is, or no longer. */
+export const LeaveFinding = createContext<((finding: Finding, left: boolean) => void) | null>(null);
+
+/** What the inspection has to say, with the mend that can be taken at once; what does not stop publishing can be left as it is. */
 export function FindingNote({ finding, document, change, select }: Props) {
     const { mend } = finding;
+    const leave = useContext(LeaveFinding);
     const at = finding.at ?? finding.stop;
+    const canBeShown =
+        select !== undefined && at !== null && (find(document, at) !== null || document.finishes.some((finish) => finish.id === at));
+    const canBeLeft = leave !== null && finding.severity !== 'stops';
     return (
         <div
             className={`border-l-4 px-3 py-1.5 text-sm ${finding.severity === 'stops' ? 'border-accent bg-tint' : 'border-yet bg-yet-tint'}`}
@@ -25,9 +33,9 @@ export function FindingNote({ finding, document, change, select }: Props) {
                 )}
                 {finding.sentence}
             </p>
-            {(mend !== null || (select !== undefined && at !== null)) && (
-                <p className="mt-1 flex gap-4">
-                    {select !== undefined && at !== null && (
+            {(mend !== null || canBeLeft || canBeShown) && (
+                <p className="mt-1 flex flex-wrap gap-x-4">
+                    {canBeShown && (
                         <button type="button" className="underline underline-offset-2" onClick={() => select(at)}>
                             Show it
                         </button>
@@ -39,6 +47,15 @@ export function FindingNote({ finding, document, change, select }: Props) {
                             onClick={() => change(withMend(document, mend))}
                         >
                             {mend.words}
+                        </button>
+                    )}
+                    {canBeLeft && (
+                        <button
+                            type="button"
+                            className="ml-auto text-soft underline underline-offset-2"
+                            onClick={() => leave(finding, !finding.left)}
+                        >
+                            {finding.left ? 'Tell me again' : 'Leave it'}
                         </button>
                     )}
                 </p>

@@ -4,6 +4,7 @@ import type { Finding, QuizDocument } from '../../api/types';
 import { newQuestion, promptText, withoutDeadEnds } from '../../quiz/document';
 import { Button } from '../../ui/Button';
 import { Field, inputClass, Select, Text } from '../../ui/Field';
+import { ParsedField } from '../../ui/ParsedField';
 import { ulid } from '../../ui/ulid';
 import { TermsEditor } from '../TermsEditor';
 import { FindingNote } from './FindingNote';
@@ -11,13 +12,14 @@ import { FindingNote } from './FindingNote';
 interface Props {
     document: QuizDocument;
     findings: Finding[];
+    left: Finding[];
     change: (document: QuizDocument) => void;
     select: (id: string | null) => void;
     forecast: ReactNode;
 }
 
 /** What belongs to the quiz as a whole: title, instructions, inspection, its lists, stand-ins, mastery and suggested terms. */
-export function WholeQuiz({ document, findings, change, select, forecast }: Props) {
+export function WholeQuiz({ document, findings, left, change, select, forecast }: Props) {
     const rule = document.mastery?.rule ?? 'required';
     return (
         <div className="grid gap-5">
@@ -28,13 +30,14 @@ export function WholeQuiz({ document, findings, change, select, forecast }: Prop
                 maxLength={200}
                 onChange={(event) => change({ ...document, title: event.currentTarget.value })}
             />
+            <ForWhom document={document} change={change} />
             <Text
                 label="Instructions to students"
                 hint="They stand before the first stop."
                 value={document.instructions}
                 onChange={(event) => change({ ...document, instructions: event.currentTarget.value })}
             />
-            <Inspection document={document} findings={findings} change={change} select={select} />
+            <Inspection document={document} findings={findings} left={left} change={change} select={select} />
             {forecast}
             <Words
                 legend="Objectives"
@@ -195,21 +198,88 @@ function Words({
     );
 }
 
-function Inspection({ document, findings, change, select }: Omit<Props, 'forecast'>) {
+function Inspection({ document, findings, left, change, select }: Omit<Props, 'forecast'>) {
+    const note = (finding: Finding) => (
+        <li key={finding.key}>
+            <FindingNote finding={finding} document={document} change={change} select={select} />
+        </li>
+    );
     return (
         <section aria-label="Inspection">
             <h3 className="mb-2 text-base">Inspection</h3>
             {findings.length === 0 ? (
                 <p className="text-sm">Nothing to mend: this can be published.</p>
             ) : (
-                <ul className="grid gap-2">
-                    {findings.map((finding) => (
-                        <li key={finding.key}>
-                            <FindingNote finding={finding} document={document} change={change} select={select} />
-                        </li>
-                    ))}
-                </ul>
+                <ul className="grid gap-2">{findings.map(note)}</ul>
+            )}
+            {left.length > 0 && (
+                <details className="mt-2 text-sm">
+                    <summary className="text-soft">
+                        {left.length} {left.length === 1 ? 'thing is' : 'things are'} left as they are
+                    </summary>
+                    <ul className="mt-2 grid gap-2">{left.map(note)}</ul>
+                </details>
             )}
         </section>
+    );
+}
+
+/** Languages by their own names; a quiz can be in any other, which then stands here too. */
+const languages: Record<string, string> = {
+    en: 'English',
+    cy: 'Cymraeg',
+    da: 'Dansk',
+    de: 'Deutsch',
+    es: 'Español',
+    fr: 'Français',
+    ga: 'Gaeilge',
+    it: 'Italiano',
+    nl: 'Nederlands',
+    pl: 'Polski',
+    pt: 'Português',
+    sv: 'Svenska',
+};
+
+/** Ages and language: the inspection reads its words by them, and numbers are typed as that language writes them. */
+function ForWhom({ document, change }: Pick<Props, 'document' | 'change'>) {
+    const { stage } = document;
+    const age = (label: string, name: 'from' | 'to') => (
+        <ParsedField
+            label={label}
+            value={stage?.[name]}
+            inputMode="numeric"
+            read={(typed) => {
+                const years = Number(typed);
+                return typed.trim() === '' ? undefined : Number.isInteger(years) && years >= 3 && years <= 99 ? years : null;
+            }}
+            write={(years) => (years === undefined ? '' : String(years))}
+            wrong="3 to 99"
+            onChange={(years) => {
+                const { stage: _, ...rest } = document;
+                // The other end moves along where it has to.
+                const [from, to] =
+                    name === 'from' ? [years, Math.max(years ?? 0, stage?.to ?? 0)] : [Math.min(years ?? 99, stage?.from ?? 99), years];
+                change(from === undefined || to === undefined ? rest : { ...rest, stage: { from, to } });
+            }}
+        />
+    );
+    return (
+        <div className="grid grid-cols-[5rem_5rem_minmax(0,1fr)] gap-3">
+            {age('From age', 'from')}
+            {age('To age', 'to')}
+            <Select
+                label="Language"
+                value={document.language}
+                onChange={(event) => change({ ...document, language: event.currentTarget.value })}
+            >
+                {Object.entries(document.language in languages ? languages : { ...languages, [document.language]: document.language }).map(
+                    ([tag, words]) => (
+                        <option key={tag} value={tag}>
+                            {words}
+                        </option>
+                    ),
+                )}
+            </Select>
+        </div>
     );
 }

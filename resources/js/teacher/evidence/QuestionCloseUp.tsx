@@ -1,7 +1,8 @@
-import type { Evidence, QuizDocument, Share } from '../../api/types';
+import type { Evidence, Question, QuizDocument, Share } from '../../api/types';
 import { questionName } from '../../cutaway/Cutaway';
-import { entriesOf, findQuestion, laddersOf, letter, rungName, showsOptions } from '../../quiz/document';
-import { FEW, secondsWords, shareDetail, shareWords } from './words';
+import { findQuestion, laddersOf, rungName } from '../../quiz/document';
+import { AnswerBars } from '../figures/AnswerBars';
+import { FEW, secondsWords, shareDetail, shareWords } from '../figures/words';
 
 /** One question: how it went, which first answers were given, and what each rung under it did. */
 export function QuestionCloseUp({ document, evidence, question: id }: { document: QuizDocument; evidence: Evidence; question: string }) {
@@ -10,10 +11,7 @@ export function QuestionCloseUp({ document, evidence, question: id }: { document
     if (question === null || figures === undefined) {
         return null;
     }
-    const given = entriesOf(question).filter((entry) => entry.text.trim() !== '' || figures.entries[entry.id] !== undefined);
-    const foreseen = Object.values(figures.entries).reduce((sum, { count }) => sum + count, 0);
-    const other = figures.atOnce.of - foreseen;
-    const most = Math.max(1, other, ...Object.values(figures.entries).map(({ count }) => count));
+    const counts = Object.fromEntries(Object.entries(figures.entries).map(([entry, { count }]) => [entry, count]));
     const rungs = laddersOf(question).flatMap((ladder) => ladder.rungs);
     const again = evidence.again[id];
     return (
@@ -31,22 +29,21 @@ export function QuestionCloseUp({ document, evidence, question: id }: { document
                 )}
             </dl>
             <h3 className="mt-4 mb-1 text-base">First answers</h3>
-            <ul className="grid max-w-3xl gap-1.5">
-                {given.map((entry, index) => (
-                    <Bar
-                        key={entry.id}
-                        words={`${showsOptions(question.kind) ? `${letter(index)} ` : ''}${entry.text || 'a foreseen answer'}${entry.right ? ' (right)' : ''}`}
-                        right={entry.right}
-                        count={figures.entries[entry.id]?.count ?? 0}
-                        mean={figures.entries[entry.id]?.meanScore ?? null}
-                        most={most}
-                    />
-                ))}
-                {other > 0 && <Bar words="another answer, or none of these" right={false} count={other} mean={null} most={most} />}
-            </ul>
+            {Object.keys(figures.parts).length > 0 && <Parts question={question} parts={figures.parts} />}
+            <AnswerBars
+                question={question}
+                counts={counts}
+                other={others(question.kind, figures)}
+                note={(entry) => {
+                    const mean = figures.entries[entry]?.meanScore;
+                    return mean === undefined ? '' : `${Math.round(100 * mean)} % of all`;
+                }}
+            />
             <p className="mt-1 text-sm text-soft">
-                Students in their first round; behind it, how much of the whole quiz those who gave that answer had right at once. A wrong
-                answer of students who do well otherwise deserves a look.
+                {question.kind === 'several-choices'
+                    ? 'How many chose each in their first round. Behind it, how much of the whole quiz they had right at once.'
+                    : 'How many gave it first, in their first round. Behind it, how much of the whole quiz they had right at once.'}{' '}
+                A wrong answer of students who do well otherwise deserves a look.
             </p>
             {rungs.length > 0 && (
                 <>
@@ -96,15 +93,48 @@ function Plain({ words, value }: { words: string; value: string }) {
     );
 }
 
-function Bar({ words, right, count, mean, most }: { words: string; right: boolean; count: number; mean: number | null; most: number }) {
+/** First answers that nobody foresaw. */
+function others(kind: Question['kind'], { atOnce, entries }: Evidence['questions'][number]): number {
+    // Several options are chosen together; what is right in parts has no entry that stands for it.
+    const right = kind === 'gaps' || kind === 'order' || kind === 'match' ? atOnce.count : 0;
+    const foreseen = Object.values(entries).reduce((so, { count }) => so + count, 0);
+    return kind === 'several-choices' ? 0 : Math.max(0, atOnce.of - foreseen - right);
+}
+
+/** Of gaps and matches: how many had each part right. */
+function Parts({ question, parts }: { question: Question; parts: Record<string, Share> }) {
+    const named = [
+        ...(question.gaps ?? []).map((gap, index) => ({ id: gap.id, words: `Gap ${index + 1}` })),
+        ...(question.pairs ?? []).map((pair) => ({ id: pair.id, words: pair.text || 'a pair' })),
+    ];
     return (
-        <li className="grid grid-cols-[minmax(0,1fr)_9rem_2rem_7rem] items-center gap-3 text-sm max-sm:grid-cols-[minmax(0,1fr)_4rem_2rem]">
-            <span className={right ? 'font-semibold text-well' : ''}>{words}</span>
-            <span className="h-3 rounded-sm bg-paper" aria-hidden="true">
-                <span className={`block h-3 rounded-sm ${right ? 'bg-well' : 'bg-rail'}`} style={{ width: `${(count / most) * 100}%` }} />
-            </span>
-            <span className="text-right">{count}</span>
-            <span className="text-soft max-sm:hidden">{mean === null ? '' : `${Math.round(100 * mean)} % of all`}</span>
-        </li>
+        <ul className="mb-2 grid max-w-3xl gap-1 text-sm">
+            {named.flatMap(({ id, words }) => {
+                const share = parts[id];
+                return share === undefined
+                    ? []
+                    : [
+                          <li key={id} className="grid grid-cols-[minmax(0,1fr)_17rem] gap-3">
+                              <span>{words}</span>
+                              <span title={shareDetail(share)}>right: {shareWords(share)}</span>
+                          </li>,
+                      ];
+            })}
+        </ul>
+    );
+}
+
+/** What was chosen in a poll; there is no right or wrong to it. */
+export function PollCloseUp({ document, evidence, question: id }: { document: QuizDocument; evidence: Evidence; question: string }) {
+    const question = findQuestion(document, id);
+    const poll = evidence.polls[id];
+    return question === null || poll === undefined ? null : (
+        <article className="mb-6 rounded-lg border border-line bg-sheet p-4">
+            <h2 className="mb-3 text-lg">{questionName(document, id)}</h2>
+            <AnswerBars question={question} counts={poll.entries} />
+            <p className="mt-1 text-sm text-soft">
+                {poll.of} {poll.of === 1 ? 'student' : 'students'} answered in their first round.
+            </p>
+        </article>
     );
 }

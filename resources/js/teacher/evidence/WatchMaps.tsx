@@ -1,7 +1,7 @@
 import type { Evidence, QuizDocument } from '../../api/types';
 import { find, rungName, stopName } from '../../quiz/document';
 import { moment } from '../../ui/time';
-import { secondsWords } from './words';
+import { secondsWords } from '../figures/words';
 
 /** Which seconds of each video were seen by how many. */
 export function WatchMaps({ document, evidence }: { document: QuizDocument; evidence: Evidence }) {
@@ -25,10 +25,11 @@ export function WatchMaps({ document, evidence }: { document: QuizDocument; evid
                     const last = Math.max(1, ...seconds);
                     const first = Math.min(last, ...seconds);
                     const span = last - first + 1;
-                    const path = Array.from({ length: span }, (_, index) => {
-                        const height = ((watched.map[String(first + index)] ?? 0) / Math.max(1, watched.students)) * 40;
-                        return `M${index + 0.5} 40V${40 - height}`;
-                    }).join('');
+                    const bars = (map: Record<string, number>) =>
+                        Array.from({ length: span }, (_, index) => {
+                            const height = ((map[String(first + index)] ?? 0) / Math.max(1, watched.students)) * 40;
+                            return height === 0 ? '' : `M${index + 0.5} 40V${40 - height}`;
+                        }).join('');
                     return (
                         <li key={id} className="rounded-lg border border-line bg-sheet p-3">
                             <p className="font-semibold">{name}</p>
@@ -44,11 +45,12 @@ export function WatchMaps({ document, evidence }: { document: QuizDocument; evid
                                 role="img"
                                 aria-label={`Share of students by second, from ${moment(first)} to ${moment(last)}`}
                             >
-                                <path d={path} className="stroke-rail" strokeWidth="1.05" />
+                                <path d={bars(watched.map)} className="stroke-rail" strokeWidth="1.05" />
+                                <path d={bars(watched.mapAgain)} className="stroke-ink" strokeWidth="1.05" />
                             </svg>
                             <p className="flex justify-between text-xs text-soft">
                                 <span>{moment(first)}</span>
-                                <span>height: share of those who watched, full is all of them</span>
+                                <span>height: share of those who watched, full is all of them; dark: seen more than once</span>
                                 <span>{moment(last)}</span>
                             </p>
                         </li>

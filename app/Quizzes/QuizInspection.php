@@ -1,0 +1,76 @@
+<?php
+
+declare(strict_types=1);
+
+namespace HiddenLadder\App\Quizzes;
+
+use HiddenLadder\App\Media\Films;
+use HiddenLadder\App\Models\Quiz;
+use HiddenLadder\App\Models\Round;
+use HiddenLadder\App\Rounds\Editions;
+use HiddenLadder\App\Rounds\Evidence;
+use HiddenLadder\Core\Ahead\Bones;
+use HiddenLadder\Core\Evidence\QuestionEvidence;
+use HiddenLadder\Core\Fields;
+use HiddenLadder\Core\Inspection\AnswersCheck;
+use HiddenLadder\Core\Inspection\Finding;
+use HiddenLadder\Core\Inspection\Inspection;
+use HiddenLadder\Core\Inspection\Severity;
+use HiddenLadder\Core\Quiz\QuizDocument;
+use HiddenLadder\Core\Round\Terms;
+use Illuminate\Support\Facades\Cache;
+
+/** What the inspection finds of a teacher's quiz, with all that is known of it: its videos, its gates, and answers so far. */
+final class QuizInspection
+{
+    /** Seconds for which what was found out is kept. */
+    private const KEPT = 86_400;
+
+    public function __construct(private readonly Evidence $evidence, private readonly Editions $editions)
+    {
+    }
+
+    /**
+     * Fast enough to run at each save: the ways through it are only explored anew when more than words has changed.
+     *
+     * @return list<Finding>
+     */
+    public function of(Quiz $quiz): array
+    {
+        $document = QuizDocument::read($quiz->document);
+        $key = 'ways '.Bones::of($quiz->document);
+
+        return [
+            ...$this->gates($quiz, $document),
+            ...Inspection::of($document, Films::of($document), static fn (callable $explore) => Cache::remember($key, self::KEPT, $explore(...))),
+        ];
+    }
+
+    /** @return list<Finding> what the answers so far say against questions that still stand as they were asked */
+    public function fromAnswers(Quiz $quiz): array
+    {
+        $edition = $quiz->latestEdition;
+        if ($edition === null) {
+            return [];
+        }
+        $rounds = Round::query()->whereIn('assignment_id', $quiz->assignments()->select('id'))->toBase()->selectRaw('count(*) as rounds, max(moved_at) as moved')->first();
+        $stamp = hash('sha256', serialize([$edition->id, $edition->corrections->count(), $rounds]));
+        /** @var list<QuestionEvidence> $questions */
+        $questions = Cache::remember("answers $stamp", self::KEPT, fn (): array => $this->evidence->ofQuestions($quiz, $edition));
+
+        return AnswersCheck::of(QuizDocument::read($quiz->document), $this->editions->read($edition), $questions);
+    }
+
+    /** @return list<Finding> */
+    private function gates(Quiz $quiz, QuizDocument $document): array
+    {
+        $circle = Gating::circle($quiz, Terms::read(Fields::of($document->terms)));
+        if ($circle === []) {
+            return [];
+        }
+        $titles = Quiz::query()->whereKey($circle)->pluck('title', 'id');
+        $names = implode(' → ', array_map(static fn (string $id): string => '“'.$titles->get($id, '?').'”', [...$circle, $circle[0]]));
+
+        return [new Finding(Severity::Warns, null, null, "These quizzes would wait for each other, and none could ever be opened: $names. Take the gate out of the suggested terms.")];
+    }
+}

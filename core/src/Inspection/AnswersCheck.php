@@ -1,0 +1,50 @@
+<?php
+
+declare(strict_types=1);
+
+namespace HiddenLadder\Core\Inspection;
+
+use HiddenLadder\Core\Evidence\QuestionEvidence;
+use HiddenLadder\Core\Quiz\QuizDocument;
+
+/** What answers that were given so far say against a question, as long as it still stands as it was asked. */
+final readonly class AnswersCheck
+{
+    /**
+     * @param  QuizDocument  $quiz  as it stands now
+     * @param  QuizDocument  $asked  the edition that was answered
+     * @param  list<QuestionEvidence>  $questions
+     * @return list<Finding>
+     */
+    public static function of(QuizDocument $quiz, QuizDocument $asked, array $questions): array
+    {
+        $found = [];
+        foreach ($questions as $evidence) {
+            $question = $quiz->question($evidence->question);
+            $was = $asked->question($evidence->question);
+            if ($question === null || $was === null) {
+                continue;
+            }
+            $stop = $quiz->stopOf($question->id)?->id;
+            if ($evidence->separatesBackwards() && serialize($question) === serialize($was)) {
+                $found[] = new Finding(
+                    Severity::Warns, $stop, $question->id,
+                    'Those who do well elsewhere did worse here ('.sprintf('correlation %.2f', $evidence->itemRest)." over {$evidence->atOnce->of} students). Look at its key and its words.",
+                    [], null, "backwards $question->id",
+                );
+            }
+            foreach ($evidence->hardlyChosen($was) as $entry) {
+                if ($question->kind === $was->kind && $question->entry($entry->id)?->text === $entry->text) {
+                    $count = $evidence->entries[$entry->id]['count'] ?? 0;
+                    $found[] = new Finding(
+                        Severity::Advises, $stop, $entry->id,
+                        "Hardly anybody chose “{$entry->text}”: $count of {$evidence->atOnce->of}. An option that nobody believes only makes guessing easier.",
+                        [], null, "hardly chosen $entry->id",
+                    );
+                }
+            }
+        }
+
+        return $found;
+    }
+}

@@ -1,0 +1,132 @@
+<?php
+
+declare(strict_types=1);
+
+namespace HiddenLadder\Core\Inspection;
+
+use HiddenLadder\Core\Quiz\Block;
+use HiddenLadder\Core\Quiz\Entry;
+use HiddenLadder\Core\Quiz\Finish;
+use HiddenLadder\Core\Quiz\Question;
+use HiddenLadder\Core\Quiz\QuestionKind;
+use HiddenLadder\Core\Quiz\QuestionStop;
+use HiddenLadder\Core\Quiz\QuizDocument;
+use HiddenLadder\Core\Quiz\ReadingStop;
+use HiddenLadder\Core\Quiz\Rung;
+use HiddenLadder\Core\Quiz\StaircaseStop;
+use HiddenLadder\Core\Quiz\Stop;
+use HiddenLadder\Core\Quiz\VideoStop;
+
+/** Everything in a quiz that people read, in the order in which it stands. Known wrong texts are no part of it: they may be wrong in any way. */
+final class Passages
+{
+    /** @var list<Passage> */
+    private array $passages = [];
+
+    private ?string $stop = null;
+
+    private function __construct()
+    {
+    }
+
+    /** @return list<Passage> */
+    public static function of(QuizDocument $quiz): array
+    {
+        $reader = new self;
+        $reader->add(null, 'title', $quiz->title);
+        $reader->add(null, 'instructions', $quiz->instructions);
+        foreach ([...$quiz->stops, ...$quiz->sideStops] as $stop) {
+            $reader->stop($stop);
+        }
+        $reader->stop = null;
+        array_map($reader->question(...), $quiz->pool);
+        foreach ([...$quiz->objectives, ...$quiz->misconceptions] as $one) {
+            $reader->add($one->id, 'text', $one->text);
+        }
+        array_map($reader->finish(...), $quiz->finishes);
+
+        return $reader->passages;
+    }
+
+    private function stop(Stop $stop): void
+    {
+        $this->stop = $stop->id;
+        if ($stop instanceof ReadingStop) {
+            $this->add($stop->id, 'title', $stop->title);
+            $this->add($stop->id, 'text', $stop->text);
+        } elseif (! $stop instanceof QuestionStop) {
+            $this->add($stop->id, 'title', $stop->name());
+        }
+        foreach ($stop instanceof VideoStop ? $stop->cues : [] as $cue) {
+            $this->add($cue->id, 'text', $cue->text);
+        }
+        array_map($this->rung(...), $stop instanceof StaircaseStop ? $stop->ladder : []);
+        array_map($this->question(...), $stop->questions());
+    }
+
+    private function question(Question $question): void
+    {
+        $this->blocks($question->id, 'prompt', $question->prompt);
+        if ($question->kind === QuestionKind::Gaps) {
+            $this->add($question->id, 'sentence', $question->sentence);
+        }
+        if ($question->kind === QuestionKind::Written) {
+            $this->add($question->id, 'model', $question->model);
+        }
+        foreach ($question->kind === QuestionKind::Order || $question->kind === QuestionKind::Match ? $question->items : [] as $item) {
+            $this->add($item->id, 'text', $item->text);
+            $this->blocks($item->id, 'blocks', $item->blocks);
+        }
+        foreach ($question->kind === QuestionKind::Match ? $question->pairs : [] as $pair) {
+            $this->add($pair->left->id, 'text', $pair->left->text);
+            $this->blocks($pair->left->id, 'blocks', $pair->left->blocks);
+        }
+        foreach ($question->allEntries() as $entry) {
+            $this->entry($entry, $question->kind->showsOptions() || ($entry->right && ($question->kind === QuestionKind::ShortText || $question->kind === QuestionKind::Gaps)));
+        }
+        $this->add($question->id, 'feedback', ['right' => $question->feedbackRight, 'notRight' => $question->feedbackNotRight, 'always' => $question->feedbackAlways]);
+        array_map($this->rung(...), $question->ladder);
+    }
+
+    private function entry(Entry $entry, bool $isRead): void
+    {
+        if ($isRead) {
+            $this->add($entry->id, 'text', $entry->text);
+            $this->blocks($entry->id, 'blocks', $entry->blocks);
+        }
+        $this->add($entry->id, 'feedback', $entry->feedback);
+        array_map($this->rung(...), $entry->ladder);
+    }
+
+    private function rung(Rung $rung): void
+    {
+        $this->add($rung->id, 'title', $rung->title);
+        $this->add($rung->id, 'text', $rung->text);
+        $this->add($rung->id, 'answers', $rung->answers);
+        if ($rung->question !== null) {
+            $this->question($rung->question);
+        }
+    }
+
+    private function finish(Finish $finish): void
+    {
+        $this->add($finish->id, 'title', $finish->title);
+        $this->add($finish->id, 'message', $finish->message);
+        $this->add($finish->id, 'byScore', $finish->byScore);
+    }
+
+    /** @param  list<Block>  $blocks */
+    private function blocks(string $at, string $member, array $blocks): void
+    {
+        $this->add($at, $member, array_map(static fn (Block $block): array => $block->toArray(), $blocks));
+    }
+
+    /** @param  string|array<array-key, mixed>  $value */
+    private function add(?string $at, string $member, string|array $value): void
+    {
+        $passage = new Passage($this->stop, $at, $member, $value);
+        if ($passage->text !== '') {
+            $this->passages[] = $passage;
+        }
+    }
+}
