@@ -95,6 +95,7 @@ final class Circuits
                 ['id' => $d->id('live-wires'), 'text' => 'The switch may be closed while wiring'],
             ],
             'pool' => [self::truth($d, 'gap-2', 'With a gap in the circle, the current flows up to the gap and waits.', false)],
+            'stage' => ['from' => 12, 'to' => 14],
             'mastery' => ['rule' => 'estimate'],
             'terms' => ['purpose' => 'learn', 'rounds' => ['onlyMissed' => true], 'goal' => ['kind' => 'rounds-or-perfect', 'rounds' => 3]],
         ]);

@@ -19,14 +19,30 @@ final readonly class Groups
      * What most of those who are in no group yet need makes the next one; each student is in one at most.
      *
      * @param  list<string>  $students
-     * @param  array<string, list<string>>  $needs  students by misconception or objective
-     * @return list<array{need: string, students: list<string>}> the largest first
+     * @param  array<string, list<string>>  ...$kinds  students by need; one kind of need after the other, the one that says most first
+     * @return list<array{need: string, students: list<string>}> of each kind the largest first
      */
-    public function of(array $students, array $needs): array
+    public function of(array $students, array ...$kinds): array
+    {
+        $groups = [];
+        foreach ($kinds as $needs) {
+            $grouped = array_merge([], ...array_column($groups, 'students'));
+            array_push($groups, ...$this->ofOneKind(array_diff($students, $grouped), $needs, $this->most - count($groups)));
+        }
+
+        return array_values($groups);
+    }
+
+    /**
+     * @param  array<int, string>  $students
+     * @param  array<string, list<string>>  $needs
+     * @return list<array{need: string, students: list<string>}>
+     */
+    private function ofOneKind(array $students, array $needs, int $most): array
     {
         $left = array_fill_keys($students, true);
         $groups = [];
-        while (count($groups) < $this->most) {
+        while (count($groups) < $most) {
             $best = ['need' => '', 'students' => []];
             foreach ($needs as $need => $who) {
                 $own = array_values(array_filter($who, static fn (string $student): bool => isset($left[$student])));

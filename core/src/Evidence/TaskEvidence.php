@@ -113,7 +113,11 @@ final class TaskEvidence
         $questions = $this->questionsBy($analysis);
         $alpha = $analysis->alpha();
         $gain = Gain::ofClass($this->gains);
-        $groups = (new Groups($leastGroup))->of($this->students, $this->needs());
+        $groups = (new Groups($leastGroup))->of(
+            $this->students,
+            array_map(static fn (array $students): array => $students['now'], $this->misconceptions),
+            array_map(static fn (array $students): array => array_values(array_diff([...$students['mastered'], ...$students['unmet']], $students['alone'])), $this->objectives),
+        );
 
         return [
             'students' => count($this->students),
@@ -236,14 +240,5 @@ final class TaskEvidence
         }
 
         return $map;
-    }
-
-    /** @return array<string, list<string>> students by what they need: misconceptions shown now, objectives not mastered or not met alone */
-    private function needs(): array
-    {
-        return array_filter([
-            ...array_map(static fn (array $students): array => $students['now'], $this->misconceptions),
-            ...array_map(static fn (array $students): array => array_values(array_unique([...$students['unmet'], ...array_diff($students['mastered'], $students['alone'])])), $this->objectives),
-        ]);
     }
 }

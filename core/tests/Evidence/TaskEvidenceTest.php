@@ -223,7 +223,7 @@ final class TaskEvidenceTest extends TestCase
         $told = $evidence->toArray();
 
         self::assertEquals((object) [$d->id('o') => ['mastered' => ['alone', 'helped'], 'unmet' => ['not yet'], 'alone' => ['alone']]], $told['objectives']);
-        self::assertSame([['need' => $d->id('o'), 'students' => ['not yet', 'helped']]], $told['groups']);
+        self::assertSame([['need' => $d->id('o'), 'students' => ['helped', 'not yet']]], $told['groups']);
     }
 
     public function test_the_seconds_seen_and_seen_again_are_counted_by_student(): void
@@ -249,6 +249,10 @@ final class TaskEvidenceTest extends TestCase
         self::assertSame(['y', 'x', 'z'], array_column((new Groups(1))->of($students, $needs), 'need'));
         self::assertSame(['y'], array_column((new Groups(1, 1))->of($students, $needs), 'need'));
         self::assertSame([], (new Groups)->of($students, []));
+        // What one kind of need leaves over, the next groups; five groups at most in all.
+        self::assertSame(['x', 'y'], array_column((new Groups(2))->of($students, ['x' => ['a', 'b', 'c']], ['y' => ['b', 'c', 'd', 'e']]), 'need'));
+        self::assertSame([3, 2], array_map(static fn (array $group): int => count($group['students']), (new Groups(2))->of($students, ['x' => ['a', 'b', 'c']], ['y' => ['b', 'c', 'd', 'e']])));
+        self::assertCount(5, (new Groups(1))->of($students, array_map(static fn (string $one): array => [$one], array_combine($students, $students)), ['y' => $students]));
     }
 
     public function test_who_was_away_spent_no_time_on_it(): void

@@ -13,7 +13,7 @@ import {
 } from 'lucide-react';
 import { type KeyboardEvent, memo, type ReactNode, useEffect, useMemo, useRef } from 'react';
 import type { Finding, QuizDocument, Rung, Stop } from '../api/types';
-import { kindWords, letter, promptText, questionsOf, rungName, rungWords, showsOptions, stopName } from '../quiz/document';
+import { kindWords, letter, rungName, rungWords, showsOptions, stopName } from '../quiz/document';
 import { moment } from '../ui/time';
 import { type Arc, arcs, type Column, columns, neighbour } from './model';
 
@@ -431,15 +431,4 @@ function Ladder({ label, rungs, far, selected, current, onSelect, at, share }: L
             </ol>
         </div>
     );
-}
-
-/** The words by which a question is named beside the picture. */
-export function questionName(document: QuizDocument, id: string): string {
-    for (const [index, stop] of [...document.stops, ...document.sideStops].entries()) {
-        const own = questionsOf(stop).find(({ question }) => question.id === id);
-        if (own !== undefined) {
-            return `${index + 1}. ${own.cue === null ? '' : `at ${moment(own.cue.at)}: `}${promptText(own.question)}`;
-        }
-    }
-    return '';
 }

@@ -14,6 +14,7 @@ import type {
     Stop,
     VideoStop,
 } from '../api/types';
+import { moment } from '../ui/time';
 import { ulid } from '../ui/ulid';
 
 /** Changes of a quiz document. All are pure: they give a new document and leave the old one as it was. */
@@ -342,6 +343,31 @@ export function questionsAt(document: QuizDocument, id: string): Question[] {
     }
     const question = place.kind === 'cue' ? (place.cue.kind === 'question' ? place.cue.question : null) : place.question;
     return question === null ? [] : [question];
+}
+
+/** The words by which a question is named beside the picture. */
+export function questionName(document: QuizDocument, id: string): string {
+    const place = questionPlace(document, id);
+    return place === null
+        ? ''
+        : `${place.number}. ${place.cue === null ? '' : `at ${moment(place.cue.at)}: `}${promptText(place.question)}`;
+}
+
+/** The number of the question's stop, with a letter where the stop asks several. */
+export function questionNumber(document: QuizDocument, id: string): string {
+    return questionPlace(document, id)?.number ?? '';
+}
+
+function questionPlace(document: QuizDocument, id: string) {
+    for (const [index, stop] of [...document.stops, ...document.sideStops].entries()) {
+        const own = questionsOf(stop);
+        const at = own.findIndex(({ question }) => question.id === id);
+        const found = own[at];
+        if (found !== undefined) {
+            return { ...found, number: `${index + 1}${own.length > 1 ? letter(at).toLowerCase() : ''}` };
+        }
+    }
+    return null;
 }
 
 /** All questions that are asked at stops, with those of the pool and on ladders. */

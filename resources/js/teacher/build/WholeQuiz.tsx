@@ -214,9 +214,7 @@ function Inspection({ document, findings, left, change, select }: Omit<Props, 'f
             )}
             {left.length > 0 && (
                 <details className="mt-2 text-sm">
-                    <summary className="text-soft">
-                        {left.length} {left.length === 1 ? 'thing is' : 'things are'} left as they are
-                    </summary>
+                    <summary className="text-soft">Left as it is: {left.length}</summary>
                     <ul className="mt-2 grid gap-2">{left.map(note)}</ul>
                 </details>
             )}

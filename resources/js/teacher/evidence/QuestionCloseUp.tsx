@@ -1,6 +1,5 @@
 import type { Evidence, Question, QuizDocument, Share } from '../../api/types';
-import { questionName } from '../../cutaway/Cutaway';
-import { findQuestion, laddersOf, rungName } from '../../quiz/document';
+import { findQuestion, laddersOf, questionName, rungName } from '../../quiz/document';
 import { AnswerBars } from '../figures/AnswerBars';
 import { FEW, secondsWords, shareDetail, shareWords } from '../figures/words';
 

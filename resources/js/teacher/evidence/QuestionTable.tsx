@@ -30,13 +30,15 @@ const columns: Column<Evidence['questions'][number]>[] = [
         key: 'itemRest',
         words: 'goes with the rest',
         value: ({ itemRest }) => itemRest,
-        show: ({ itemRest, atOnce }) => (atOnce.of < FEW ? 'too few' : itemRest === null ? 'cannot be told' : itemRest.toFixed(2)),
+        show: ({ itemRest, atOnce }) =>
+            atOnce.of < FEW ? 'too few' : itemRest === null ? 'cannot be told' : itemRest.toFixed(2).replace('-', '−'),
     },
     {
         key: 'upperLower',
         words: 'best less weakest',
         value: ({ upperLower }) => upperLower,
-        show: ({ upperLower, atOnce }) => (atOnce.of < FEW ? 'too few' : upperLower === null ? '–' : upperLower.toFixed(2)),
+        show: ({ upperLower, atOnce }) =>
+            atOnce.of < FEW ? 'too few' : upperLower === null ? '–' : upperLower.toFixed(2).replace('-', '−'),
     },
 ];
 
@@ -58,8 +60,8 @@ export function QuestionTable({
             <QuestionRows document={document} rows={evidence.questions} columns={columns} onSelect={onSelect} />
             <p className="mt-2 max-w-4xl text-sm text-soft">
                 First rounds only. “Goes with the rest” is the correlation of being right at once here with being right at once elsewhere;
-                “best less weakest” is the share right among the best 27 % less that among the weakest 27 %. Below 0 something is wrong with
-                the key or the words.{' '}
+                “best less weakest” is the share right among the best 27 % less that among the weakest 27 %. Clearly below 0, something is
+                wrong with the key or the words.{' '}
                 {evidence.alpha === null
                     ? 'How well the questions go together as a whole (alpha) cannot be told yet.'
                     : `As a whole the questions go together with an alpha of ${evidence.alpha.toFixed(2)}.`}

@@ -9,7 +9,8 @@ const percent = (share: number | null) => (share === null ? '–' : `${Math.roun
 
 const isRight = (standing: string | undefined) => standing === 'clear' || standing === 'climbed';
 
-const gained = ({ first, best }: Figures) => (first === null || best === null ? null : best - first);
+/** From the first round to the best; of one round there is nothing to tell. */
+const gained = ({ rounds, first, best }: Figures) => (rounds < 2 || first === null || best === null ? null : best - first);
 
 /** Students by questions, in their latest round. */
 export function StudentTable({

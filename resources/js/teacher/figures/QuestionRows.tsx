@@ -1,5 +1,5 @@
 import type { QuizDocument } from '../../api/types';
-import { questionName } from '../../cutaway/Cutaway';
+import { questionName } from '../../quiz/document';
 import { SortHead, sorted, useSorting } from './Sorting';
 
 export interface Column<T> {

@@ -46,7 +46,7 @@ export function SortHead({ of, words, whole, sorting, turn, className = '' }: He
         <th className={`py-2 font-normal ${className}`} aria-sort={down === null ? 'none' : down ? 'descending' : 'ascending'}>
             <button
                 type="button"
-                className="min-w-7 rounded-sm underline decoration-edge underline-offset-2 hover:bg-tint"
+                className="min-w-7 rounded-sm [text-align:inherit] underline decoration-edge underline-offset-2 hover:bg-tint"
                 title={whole}
                 aria-label={whole === undefined ? undefined : `Sort by ${whole}`}
                 onClick={() => turn(of)}

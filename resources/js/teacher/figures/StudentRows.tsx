@@ -1,7 +1,7 @@
 import { type ReactNode, useState } from 'react';
 import { Link } from 'react-router';
 import type { QuizDocument, Standing } from '../../api/types';
-import { questionName } from '../../cutaway/Cutaway';
+import { questionName, questionNumber } from '../../quiz/document';
 import { StandingMark, standingWords } from '../../ui/Standing';
 import { SortHead, sorted, useSorting } from './Sorting';
 
@@ -60,11 +60,11 @@ export function StudentRows<T extends StudentRow>({
                 <thead>
                     <tr className="border-b border-line text-left">
                         <SortHead of="name" words="Student" sorting={sorting} turn={turn} className="px-3 font-semibold" />
-                        {questions.map((question, index) => (
+                        {questions.map((question) => (
                             <SortHead
                                 key={question}
                                 of={question}
-                                words={String(index + 1)}
+                                words={questionNumber(document, question)}
                                 whole={questionName(document, question)}
                                 sorting={sorting}
                                 turn={turn}
