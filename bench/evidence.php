@@ -52,12 +52,12 @@ for ($seed = 0; $seed < 300; $seed++) {
         [$state, $course] = [$outcome->state, $course->with($event, 20_000 * $step, $outcome->facts)];
     }
     $walked[] = ['answers' => count($course->attempts), 'row' => [
-        'edition_id' => $edition->id, 'terms' => json_encode($terms->toArray()), 'state' => json_encode($state->toArray()), 'course' => json_encode($course->toArray()),
+        'edition_id' => $edition->id, 'terms' => json_encode($terms->toArray()), 'state' => json_encode($state->toArray()), 'course' => json_encode($course->at($state)->toArray()),
         'started_at' => now(), 'moved_at' => now(), 'finished_at' => now(), 'score' => Score::ofRound($read, $terms, $state)->share(), 'mastered' => true, 'revision' => 0,
     ]];
 }
 
-$look = static function (string $phrase, int $students, int $rounds, int $atLeast) use ($teacher, $quiz, $walked): array {
+$look = static function (string $phrase, int $students, int $rounds, int $atLeast, int $looks = 1) use ($teacher, $quiz, $walked): array {
     $class = $teacher->classes()->create(['name' => 'Bench', 'phrase' => $phrase]);
     foreach (array_chunk(range(1, $students), 500) as $numbers) {
         app(Roster::class)->add($class, implode("\n", array_map(static fn (int $i): string => "Student $i", $numbers)));
@@ -79,14 +79,19 @@ $look = static function (string $phrase, int $students, int $rounds, int $atLeas
     }
     DB::table('rounds')->insert($rows);
     memory_reset_peak_usage();
-    $start = hrtime(true);
-    json_encode(app(Evidence::class)->of($task->load(['class', 'quiz.latestEdition.corrections'])));
+    $seconds = [];
+    for ($look = 0; $look < $looks; $look++) {
+        $start = hrtime(true);
+        json_encode(app(Evidence::class)->of($task->load(['class', 'quiz.latestEdition.corrections'])));
+        $seconds[] = (hrtime(true) - $start) / 1e9;
+    }
+    sort($seconds);
 
-    return [(hrtime(true) - $start) / 1e9, $answers, memory_get_peak_usage() / 1e6];
+    return [$seconds[intdiv($looks, 2)], $answers, memory_get_peak_usage() / 1e6];
 };
 
 $look('a first look', 2, 1, 1);
-[$seconds, $answers] = $look('thirty of them', 30, 20, PHP_INT_MAX);
-echo json_encode(['name' => "figures of a class of 30 with 20 rounds each, $answers answers", 'value' => round(1000 * $seconds), 'unit' => 'ms', 'against' => 'limit of 150 ms', 'ratio' => round($seconds / 0.15, 2)]), "\n";
+[$seconds, $answers] = $look('thirty of them', 30, 20, PHP_INT_MAX, 9);
+echo json_encode(['name' => "figures of a class of 30 with 20 rounds each, $answers answers, the median of nine", 'value' => round(1000 * $seconds), 'unit' => 'ms', 'against' => 'limit of 150 ms', 'ratio' => round($seconds / 0.15, 2)]), "\n";
 [$seconds, $answers, $peak] = $look('four hundred of them', 400, 1000, 1_000_000);
 echo json_encode(['name' => "all figures of a task from $answers stored answers", 'value' => round($seconds, 1), 'unit' => 's', 'against' => sprintf('%.0f MB at most, limit of 256 MB', $peak), 'ratio' => round($peak / 256, 2)]), "\n";

@@ -9,7 +9,6 @@ use HiddenLadder\App\Models\Round;
 use HiddenLadder\App\Models\SchoolClass;
 use HiddenLadder\Core\Evidence\Course;
 use HiddenLadder\Core\Evidence\Summary;
-use HiddenLadder\Core\Fields;
 use HiddenLadder\Core\Forecast\Known;
 use HiddenLadder\Core\Forecast\Quantile;
 use HiddenLadder\Core\Round\Standing;
@@ -30,7 +29,7 @@ final class ClassData
                     $right[$id] = ($right[$id] ?? 0) + ($record->standing === Standing::Clear ? 1 : 0);
                 }
             }
-            foreach (Course::read(Fields::of($round->course ?? []))->attempts as $attempt) {
+            foreach (Course::fromArray($round->course ?? [])->attempts as $attempt) {
                 if ($attempt->seconds !== null) {
                     $seconds[$attempt->question][] = $attempt->seconds;
                 }

@@ -12,18 +12,15 @@ use HiddenLadder\Core\Evidence\Course;
 use HiddenLadder\Core\Evidence\QuestionEvidence;
 use HiddenLadder\Core\Evidence\StudentCourse;
 use HiddenLadder\Core\Evidence\TaskEvidence;
-use HiddenLadder\Core\Fields;
 use HiddenLadder\Core\Quiz\Objective;
 use HiddenLadder\Core\Quiz\QuizDocument;
 use HiddenLadder\Core\Round\Mastery;
-use HiddenLadder\Core\Round\Record;
-use HiddenLadder\Core\Round\State;
 
 /** Looking back at a task: its rounds, student by student, as figures. */
 final class Evidence
 {
-    /** Students whose rounds are held in memory at once. */
-    private const AT_A_TIME = 100;
+    /** Rounds that are held in memory at once, and those of one more student. */
+    private const AT_A_TIME = 1000;
 
     public function __construct(private readonly Editions $editions, private readonly RoundBook $book)
     {
@@ -39,20 +36,17 @@ final class Evidence
         assert($edition !== null);
         $quiz = $this->editions->read($edition);
         $evidence = new TaskEvidence($quiz);
-        $rows = $names = $standings = [];
+        $names = $assignment->class->students()->pluck('students.name', 'students.id')->all();
+        $rows = [];
         $others = 0;
-        foreach ($assignment->class->students()->get() as $student) {
-            $names[$student->id] = $student->name;
-        }
         foreach ($this->students($assignment) as $rounds) {
             $others += count(array_filter($rounds, static fn (Round $round): bool => $round->edition_id !== $edition->id));
-            $states = array_map(static fn (Round $round): State => State::fromArray($round->state), $rounds);
-            $student = $this->student($rounds, $this->mastered($quiz, $states));
+            $student = $this->student($rounds, $quiz);
             $evidence->add($student);
             if (isset($names[$student->student])) {
                 $rows[] = [
                     'student' => $student->student, 'rounds' => count($rounds), 'first' => $student->scores()['first'] ?? null, 'best' => $student->scores()['best'] ?? null,
-                    'standings' => (object) array_map(static fn (Record $record): string => $record->standing->value, $states[count($states) - 1]->records),
+                    'standings' => (object) $student->rounds[count($rounds) - 1]['course']->standings,
                 ];
             }
         }
@@ -63,22 +57,26 @@ final class Evidence
     /** @return list<QuestionEvidence> of the questions of an edition, from all tasks with its quiz */
     public function ofQuestions(Quiz $quiz, Edition $edition): array
     {
-        $evidence = new TaskEvidence($this->editions->read($edition));
+        $read = $this->editions->read($edition);
+        $evidence = new TaskEvidence($read);
         foreach ($quiz->assignments()->get() as $assignment) {
             foreach ($this->students($assignment) as $rounds) {
-                $evidence->add($this->student($rounds, []));
+                $evidence->add($this->student($rounds, $read));
             }
         }
 
         return $evidence->questions();
     }
 
-    /** @return iterable<non-empty-list<Round>> of one student after the other, in order */
+    /** @return \Generator<non-empty-list<Round>> of one student after the other, in order */
     private function students(Assignment $assignment): iterable
     {
-        foreach ($assignment->rounds()->distinct()->orderBy('student_id')->pluck('student_id')->chunk(self::AT_A_TIME) as $students) {
-            $rounds = $assignment->rounds()->whereIn('student_id', $students)->orderBy('number')->get(['id', 'student_id', 'number', 'edition_id', 'score', 'course', 'state']);
-            foreach ($rounds->groupBy('student_id') as $own) {
+        foreach ($this->portions($assignment) as [$first, $last]) {
+            $rounds = Round::query()->where('assignment_id', $assignment->id)->where('student_id', '>=', $first)->where('student_id', '<=', $last);
+            // In the order of this index nothing has to be sorted; where its statistics are old, the database would take another.
+            $rounds->getQuery()->forceIndex('rounds_assignment_id_student_id_number_unique')->orderBy('student_id')->orderBy('number');
+            $found = $rounds->get(['id', 'student_id', 'number', 'edition_id', 'score', 'course']);
+            foreach ($found->groupBy('student_id') as $own) {
                 $list = array_values($own->all());
                 if ($list !== []) {
                     yield $list;
@@ -87,27 +85,41 @@ final class Evidence
         }
     }
 
-    /**
-     * @param  non-empty-list<Round>  $rounds
-     * @param  list<string>  $mastered  objectives
-     */
-    private function student(array $rounds, array $mastered): StudentCourse
+    /** @return list<array{string, string}> the first and the last student of each portion of the task's rounds */
+    private function portions(Assignment $assignment): array
     {
-        return new StudentCourse($rounds[0]->student_id, array_map(fn (Round $round): array => ['course' => $this->course($round), 'score' => $round->score], $rounds), $mastered);
+        $portions = [];
+        $first = $last = null;
+        $held = 0;
+        foreach ($assignment->rounds()->toBase()->selectRaw('student_id, count(*) as rounds')->groupBy('student_id')->orderBy('student_id')->pluck('rounds', 'student_id') as $student => $rounds) {
+            $last = (string) $student;
+            $first ??= $last;
+            $held += is_numeric($rounds) ? (int) $rounds : 0;
+            if ($held >= self::AT_A_TIME) {
+                $portions[] = [$first, $last];
+                $first = null;
+                $held = 0;
+            }
+        }
+        if ($first !== null) {
+            $portions[] = [$first, $last];
+        }
+
+        return $portions;
     }
 
-    /**
-     * @param  list<State>  $states  of a student's rounds
-     * @return list<string> objectives
-     */
-    private function mastered(QuizDocument $quiz, array $states): array
+    /** @param  non-empty-list<Round>  $rounds */
+    private function student(array $rounds, QuizDocument $quiz): StudentCourse
     {
+        $courses = array_map($this->course(...), $rounds);
         $mastery = new Mastery($quiz);
+        $mastered = array_filter($quiz->objectives, static fn (Objective $objective): bool => $mastery->ofObjective($objective->id, $courses)->mastered);
 
-        return array_values(array_filter(
-            array_map(static fn (Objective $objective): string => $objective->id, $quiz->objectives),
-            static fn (string $objective): bool => $mastery->ofObjective($objective, $states)->mastered,
-        ));
+        return new StudentCourse(
+            $rounds[0]->student_id,
+            array_map(static fn (Round $round, Course $course): array => ['course' => $course, 'score' => $round->score], $rounds, $courses),
+            array_values(array_map(static fn (Objective $objective): string => $objective->id, $mastered)),
+        );
     }
 
     private function course(Round $round): Course
@@ -118,6 +130,6 @@ final class Evidence
             $round->course = $whole->refresh()->course;
         }
 
-        return Course::read(Fields::of($round->course ?? []));
+        return Course::fromArray($round->course ?? []);
     }
 }

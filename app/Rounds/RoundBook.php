@@ -237,7 +237,7 @@ final class RoundBook
             throw new Problem(409, 'id-taken', 'This event has the id of an earlier one. Nothing was changed.');
         }
         // A round from before there was evidence gets its course when it is first asked for.
-        $course = $round->course === null && $outcome->state->number > 1 ? null : Course::read(Fields::of($round->course ?? []))->with($event, $at, $outcome->facts);
+        $course = $round->course === null && $outcome->state->number > 1 ? null : Course::fromArray($round->course ?? [])->with($event, $at, $outcome->facts);
         $this->put($round, $outcome->state, $course, $at);
 
         return $outcome->state;
@@ -370,7 +370,7 @@ final class RoundBook
         $terms = $this->terms($round);
         $round->update([
             'state' => $state->toArray(),
-            'course' => $course?->toArray(),
+            'course' => $course?->at($state)->toArray(),
             'revision' => $this->revision($round),
             'moved_at' => CarbonImmutable::createFromTimestampMs($at),
             'finished_at' => $state->finishedAt === null ? null : CarbonImmutable::createFromTimestampMs($state->finishedAt),

@@ -4,8 +4,6 @@ declare(strict_types=1);
 
 namespace HiddenLadder\Core\Evidence;
 
-use HiddenLadder\Core\Fields;
-
 /** One marked try at a question. */
 final readonly class Attempt
 {
@@ -48,12 +46,13 @@ final readonly class Attempt
         return $this->result === 'right';
     }
 
-    public static function read(Fields $fields): self
+    /** @param  array<array-key, mixed>  $attempt  what toArray() gave */
+    public static function fromArray(array $attempt): self
     {
         return new self(
-            $fields->string('q'), $fields->string('r'), $fields->numberOr('s', 0.0), $fields->stringOrNull('e'),
-            $fields->stringOrNull('m'), $fields->numberOrNull('t'), $fields->stringsOr('g'),
-            $fields->stringsOr('c'), $fields->booleans('p'),
+            Kept::text($attempt['q'] ?? ''), Kept::text($attempt['r'] ?? ''), Kept::numberOrNull($attempt['s'] ?? null) ?? 0.0,
+            Kept::textOrNull($attempt['e'] ?? null), Kept::textOrNull($attempt['m'] ?? null), Kept::numberOrNull($attempt['t'] ?? null),
+            Kept::texts($attempt['g'] ?? []), Kept::texts($attempt['c'] ?? []), Kept::booleans($attempt['p'] ?? []),
         );
     }
 

@@ -4,14 +4,17 @@ declare(strict_types=1);
 
 namespace HiddenLadder\Core\Evidence;
 
-use HiddenLadder\Core\Fields;
 use HiddenLadder\Core\Round\Event;
 use HiddenLadder\Core\Round\Fact;
 use HiddenLadder\Core\Round\FactKind;
+use HiddenLadder\Core\Round\Outcome;
+use HiddenLadder\Core\Round\Record;
+use HiddenLadder\Core\Round\Standing;
+use HiddenLadder\Core\Round\State;
 use HiddenLadder\Core\Round\Watched;
 
-/** What a round's events say for the evidence: its tries in order, and what was watched. Made event by event. */
-final readonly class Course
+/** What a round's events say for the evidence: its tries in order, what was watched, and what it came to. Made event by event. */
+final readonly class Course implements Outcome
 {
     /** Who did nothing for longer than so many milliseconds was away. */
     private const AWAY = 600_000;
@@ -22,9 +25,18 @@ final readonly class Course
      * @param  array<string, list<string>>  $rungs  seen since the last try, by question
      * @param  array<string, float>  $taken  seconds of answers that are not marked yet, by question
      * @param  ?int  $at  the last event, in milliseconds since 1970
+     * @param  list<array{string, bool}>  $evidence  tries that count as evidence: question, and whether it was right
+     * @param  array<string, string>  $standings  by question
      */
-    public function __construct(public array $attempts = [], public array $watched = [], private array $rungs = [], private array $taken = [], private ?int $at = null)
-    {
+    public function __construct(
+        public array $attempts = [],
+        public array $watched = [],
+        private array $rungs = [],
+        private array $taken = [],
+        private ?int $at = null,
+        private array $evidence = [],
+        public array $standings = [],
+    ) {
     }
 
     /**
@@ -39,17 +51,17 @@ final readonly class Course
             $watched[$event->video][] = [$event->from, $event->to];
         }
         foreach ($facts as $fact) {
-            $question = self::text($fact->data['home'] ?? $fact->data['question'] ?? '');
+            $question = Kept::text($fact->data['home'] ?? $fact->data['question'] ?? '');
             if ($fact->kind === FactKind::RungSeen) {
-                $rungs[$question][] = self::text($fact->data['rung'] ?? '');
+                $rungs[$question][] = Kept::text($fact->data['rung'] ?? '');
             } elseif ($fact->kind === FactKind::Taken && $passed !== null) {
                 $taken[$question] = $passed;
             } elseif ($fact->kind === FactKind::Marked && ($fact->data['result'] ?? '') !== 'unclear') {
                 $share = $fact->data['share'] ?? 0.0;
                 $attempts[] = new Attempt(
-                    $question, self::text($fact->data['result'] ?? ''), is_numeric($share) ? (float) $share : 0.0,
-                    self::textOrNull($fact->data['entry'] ?? null), self::textOrNull($fact->data['misconception'] ?? null),
-                    $taken[$question] ?? $passed, $rungs[$question] ?? [], self::strings($fact->data['chosen'] ?? []), self::booleans($fact->data['parts'] ?? []),
+                    $question, Kept::text($fact->data['result'] ?? ''), is_numeric($share) ? (float) $share : 0.0,
+                    Kept::textOrNull($fact->data['entry'] ?? null), Kept::textOrNull($fact->data['misconception'] ?? null),
+                    $taken[$question] ?? $passed, $rungs[$question] ?? [], Kept::texts($fact->data['chosen'] ?? []), Kept::booleans($fact->data['parts'] ?? []),
                 );
                 unset($rungs[$question], $taken[$question]);
             } elseif ($fact->kind === FactKind::Overruled) {
@@ -57,17 +69,44 @@ final readonly class Course
             }
         }
 
-        return new self($attempts, $watched, $rungs, $taken, $at);
+        return new self($attempts, $watched, $rungs, $taken, $at, $this->evidence, $this->standings);
     }
 
-    public static function read(Fields $fields): self
+    /** With what the round has come to. */
+    public function at(State $state): self
     {
+        return new self($this->attempts, $this->watched, $this->rungs, $this->taken, $this->at, $state->evidence, array_map(static fn (Record $record): string => $record->standing->value, $state->records));
+    }
+
+    public function evidence(): array
+    {
+        return $this->evidence;
+    }
+
+    public function isRight(string $question): bool
+    {
+        return Standing::tryFrom($this->standings[$question] ?? '')?->isRight() ?? false;
+    }
+
+    /** @param  array<array-key, mixed>  $course  what toArray() gave */
+    public static function fromArray(array $course): self
+    {
+        $attempts = [];
+        foreach (is_array($course['attempts'] ?? null) ? $course['attempts'] : [] as $attempt) {
+            if (is_array($attempt)) {
+                $attempts[] = Attempt::fromArray($attempt);
+            }
+        }
+        $at = $course['at'] ?? null;
+
         return new self(
-            $fields->objectsOr('attempts', Attempt::read(...)),
-            array_map(self::stretches(...), self::array($fields, 'watched')),
-            array_map(self::strings(...), self::array($fields, 'rungs')),
-            $fields->numberMap('taken'),
-            $fields->integerOrNull('at'),
+            $attempts,
+            array_map(self::stretches(...), Kept::lists($course['watched'] ?? [])),
+            array_map(Kept::texts(...), Kept::lists($course['rungs'] ?? [])),
+            Kept::numbers($course['taken'] ?? []),
+            is_int($at) ? $at : null,
+            array_map(static fn (string $one): array => [substr($one, 1), str_starts_with($one, '+')], Kept::texts($course['evidence'] ?? [])),
+            Kept::textMap($course['standings'] ?? []),
         );
     }
 
@@ -77,6 +116,7 @@ final readonly class Course
         return array_filter([
             'attempts' => array_map(static fn (Attempt $attempt): array => $attempt->toArray(), $this->attempts),
             'watched' => $this->watched, 'rungs' => $this->rungs, 'taken' => $this->taken, 'at' => $this->at,
+            'evidence' => array_map(static fn (array $one): string => ($one[1] ? '+' : '-').$one[0], $this->evidence), 'standings' => $this->standings,
         ], static fn (mixed $value): bool => $value !== null && $value !== []);
     }
 
@@ -99,46 +139,20 @@ final readonly class Course
         return array_values($attempts);
     }
 
-    /** @return array<string, mixed> */
-    private static function array(Fields $fields, string $name): array
-    {
-        $array = $fields->all()[$name] ?? [];
-
-        return array_filter(is_array($array) ? $array : [], is_string(...), ARRAY_FILTER_USE_KEY);
-    }
-
-    /** @return list<array{float, float}> */
-    private static function stretches(mixed $stretches): array
+    /**
+     * @param  array<array-key, mixed>  $stretches
+     * @return list<array{float, float}>
+     */
+    private static function stretches(array $stretches): array
     {
         $read = [];
-        foreach (is_array($stretches) ? $stretches : [] as $stretch) {
-            if (is_array($stretch) && is_numeric($stretch[0] ?? null) && is_numeric($stretch[1] ?? null)) {
-                $read[] = [(float) $stretch[0], (float) $stretch[1]];
+        foreach ($stretches as $stretch) {
+            [$from, $to] = is_array($stretch) ? [Kept::numberOrNull($stretch[0] ?? null), Kept::numberOrNull($stretch[1] ?? null)] : [null, null];
+            if ($from !== null && $to !== null) {
+                $read[] = [$from, $to];
             }
         }
 
         return $read;
-    }
-
-    /** @return list<string> */
-    private static function strings(mixed $list): array
-    {
-        return is_array($list) ? array_values(array_filter($list, is_string(...))) : [];
-    }
-
-    /** @return array<string, bool> */
-    private static function booleans(mixed $map): array
-    {
-        return array_filter(is_array($map) ? $map : [], static fn (mixed $value, mixed $key): bool => is_bool($value) && is_string($key), ARRAY_FILTER_USE_BOTH);
-    }
-
-    private static function text(mixed $value): string
-    {
-        return is_string($value) ? $value : '';
-    }
-
-    private static function textOrNull(mixed $value): ?string
-    {
-        return is_string($value) ? $value : null;
     }
 }

@@ -30,7 +30,7 @@ final readonly class Groups
             array_push($groups, ...$this->ofOneKind(array_diff($students, $grouped), $needs, $this->most - count($groups)));
         }
 
-        return array_values($groups);
+        return $groups;
     }
 
     /**

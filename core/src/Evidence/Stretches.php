@@ -10,33 +10,36 @@ final readonly class Stretches
     /** Going on within so many seconds of where one was is no jump. */
     private const SEAM = 1.0;
 
+    /** @var list<array{float, float}> what was seen at all, in order, without overlaps */
+    public array $union;
+
+    /** @var list<array{float, float}> what was seen more than once */
+    public array $seenAgain;
+
     /** @param  list<array{float, float}>  $watched  from and to, each from before its to */
     public function __construct(private array $watched)
     {
-    }
-
-    /** @return list<array{float, float}> what was seen at all, in order, without overlaps */
-    public function union(): array
-    {
-        return $this->seenAtLeast(1);
-    }
-
-    /** @return list<array{float, float}> what was seen more than once */
-    public function seenAgain(): array
-    {
-        return $this->seenAtLeast(2);
+        $borders = [];
+        foreach ($watched as [$from, $to]) {
+            $borders[] = [$from, 1];
+            $borders[] = [$to, -1];
+        }
+        // Where one ends as the next begins, they are one.
+        usort($borders, static fn (array $a, array $b): int => $a[0] === $b[0] ? $b[1] <=> $a[1] : $a[0] <=> $b[0]);
+        $this->union = self::seenAtLeast(1, $borders);
+        $this->seenAgain = self::seenAtLeast(2, $borders);
     }
 
     /** Seconds seen at all. */
     public function seen(): float
     {
-        return self::length($this->union());
+        return self::length($this->union);
     }
 
     /** Seconds seen more than once. */
     public function again(): float
     {
-        return self::length($this->seenAgain());
+        return self::length($this->seenAgain);
     }
 
     /** Times the student went elsewhere than on. */
@@ -50,16 +53,12 @@ final readonly class Stretches
         return $jumps;
     }
 
-    /** @return list<array{float, float}> */
-    private function seenAtLeast(int $times): array
+    /**
+     * @param  list<array{float, int}>  $borders  in order: where a stretch begins, 1, and where it ends, -1
+     * @return list<array{float, float}>
+     */
+    private static function seenAtLeast(int $times, array $borders): array
     {
-        $borders = [];
-        foreach ($this->watched as [$from, $to]) {
-            $borders[] = [$from, 1];
-            $borders[] = [$to, -1];
-        }
-        // Where one ends as the next begins, they are one.
-        usort($borders, static fn (array $a, array $b): int => [$a[0], -$a[1]] <=> [$b[0], -$b[1]]);
         $stretches = [];
         $depth = 0;
         $from = null;

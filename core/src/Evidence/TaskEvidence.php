@@ -217,26 +217,25 @@ final class TaskEvidence
             $sum = $this->watched[$video] ?? ['students' => 0, 'seen' => 0.0, 'again' => 0.0, 'jumps' => 0, 'map' => [], 'mapAgain' => []];
             $this->watched[$video] = [
                 'students' => $sum['students'] + 1, 'seen' => $sum['seen'] + $seen->seen(), 'again' => $sum['again'] + $seen->again(), 'jumps' => $sum['jumps'] + $seen->jumps(),
-                'map' => self::counted($sum['map'], $seen->union()), 'mapAgain' => self::counted($sum['mapAgain'], $seen->seenAgain()),
+                'map' => self::counted($sum['map'], $seen->union), 'mapAgain' => self::counted($sum['mapAgain'], $seen->seenAgain),
             ];
         }
     }
 
     /**
      * @param  array<int, int>  $map  students by second
-     * @param  list<array{float, float}>  $stretches  of one more student
+     * @param  list<array{float, float}>  $stretches  of one more student, in order, without overlaps
      * @return array<int, int>
      */
     private static function counted(array $map, array $stretches): array
     {
-        $seconds = [];
+        $next = 0;
         foreach ($stretches as [$from, $to]) {
-            for ($second = (int) floor($from); $second < $to; $second++) {
-                $seconds[$second] = true;
+            // Two stretches can share a second; it is counted once.
+            for ($second = max($next, (int) floor($from)); $second < $to; $second++) {
+                $map[$second] = ($map[$second] ?? 0) + 1;
             }
-        }
-        foreach (array_keys($seconds) as $second) {
-            $map[$second] = ($map[$second] ?? 0) + 1;
+            $next = max($next, (int) ceil($to));
         }
 
         return $map;

@@ -31,7 +31,7 @@ final readonly class Mastery
         });
     }
 
-    /** @param  list<State>  $rounds  from the first to the last */
+    /** @param  list<Outcome>  $rounds  from the first to the last */
     public function ofObjective(string $objective, array $rounds): Mastered
     {
         $serves = static fn (Question $question): bool => in_array($objective, $question->objectives, true);
@@ -40,7 +40,7 @@ final readonly class Mastery
     }
 
     /**
-     * @param  list<State>  $rounds
+     * @param  list<Outcome>  $rounds
      * @param  callable(Question): bool  $serves
      * @param  callable(): bool  $byStops
      */
@@ -67,18 +67,21 @@ final readonly class Mastery
     }
 
     /**
-     * @param  list<State>  $rounds
+     * @param  list<Outcome>  $rounds
      * @param  callable(Question): bool  $serves
      * @return list<array{bool, float}> whether right, and the chance of guessing it
      */
     private function tries(array $rounds, callable $serves): array
     {
+        $guesses = array_map(
+            static fn (Question $question): float => $question->kind->picksOne() ? 1 / max(2, count($question->entries)) : self::GUESS,
+            array_filter($this->quiz->allQuestions(), $serves),
+        );
         $tries = [];
         foreach ($rounds as $round) {
-            foreach ($round->evidence as [$id, $right]) {
-                $question = $this->quiz->question($id);
-                if ($question !== null && $serves($question)) {
-                    $tries[] = [$right, $question->kind->picksOne() ? 1 / max(2, count($question->entries)) : self::GUESS];
+            foreach ($round->evidence() as [$id, $right]) {
+                if (isset($guesses[$id])) {
+                    $tries[] = [$right, $guesses[$id]];
                 }
             }
         }
@@ -87,7 +90,7 @@ final readonly class Mastery
     }
 
     /**
-     * @param  list<State>  $rounds
+     * @param  list<Outcome>  $rounds
      * @param  callable(Question): bool  $serves
      */
     private function allRight(array $rounds, callable $serves): bool
@@ -98,8 +101,11 @@ final readonly class Mastery
                 continue;
             }
             $asked++;
-            $right = array_filter($rounds, static fn (State $round): bool => $round->record($question->id)->standing->isRight());
-            if ($right === []) {
+            $isRight = false;
+            foreach ($rounds as $round) {
+                $isRight = $isRight || $round->isRight($question->id);
+            }
+            if (! $isRight) {
                 return false;
             }
         }

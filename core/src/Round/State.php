@@ -12,7 +12,7 @@ use HiddenLadder\Core\MalformedInput;
  *
  * The engine changes copies of its own; from outside it is read only.
  */
-final class State
+final class State implements Outcome
 {
     /** Events applied so far. */
     public int $number = 0;
@@ -94,6 +94,16 @@ final class State
     public function top(): ?Frame
     {
         return $this->path === [] ? null : $this->path[count($this->path) - 1];
+    }
+
+    public function evidence(): array
+    {
+        return $this->evidence;
+    }
+
+    public function isRight(string $question): bool
+    {
+        return $this->record($question)->standing->isRight();
     }
 
     /**

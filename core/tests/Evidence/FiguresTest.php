@@ -38,7 +38,7 @@ final class FiguresTest extends TestCase
     public function test_stretches_of_a_video(): void
     {
         $watched = new Stretches([[0.0, 10.0], [10.2, 20.0], [5.0, 12.0], [40.0, 50.0]]);
-        self::assertEqualsWithDelta([[0.0, 20.0], [40.0, 50.0]], $watched->union(), 1e-12);
+        self::assertEqualsWithDelta([[0.0, 20.0], [40.0, 50.0]], $watched->union, 1e-12);
         self::assertEqualsWithDelta(30.0, $watched->seen(), 1e-12);
         self::assertEqualsWithDelta(5.0 + 1.8, $watched->again(), 1e-9);
         self::assertSame(2, $watched->jumps());
@@ -59,7 +59,7 @@ final class FiguresTest extends TestCase
             self::assertEqualsWithDelta(count(array_filter($counts, static fn (int $times): bool => $times > 0)), $stretches->seen(), 1e-9);
             self::assertEqualsWithDelta(count(array_filter($counts, static fn (int $times): bool => $times > 1)), $stretches->again(), 1e-9);
             $last = -1.0;
-            foreach ($stretches->union() as [$from, $to]) {
+            foreach ($stretches->union as [$from, $to]) {
                 self::assertGreaterThan($last, $from);
                 self::assertGreaterThan($from, $to);
                 $last = $to;

@@ -12,7 +12,6 @@ use HiddenLadder\Core\Evidence\Groups;
 use HiddenLadder\Core\Evidence\Share;
 use HiddenLadder\Core\Evidence\StudentCourse;
 use HiddenLadder\Core\Evidence\TaskEvidence;
-use HiddenLadder\Core\Fields;
 use HiddenLadder\Core\Forecast\MadeUpStudent;
 use HiddenLadder\Core\Forecast\Profile;
 use HiddenLadder\Core\Marking\Response;
@@ -78,7 +77,7 @@ final class TaskEvidenceTest extends TestCase
                 $again = $again->with($one->event, $one->at, $folded->facts[$index]);
             }
             self::assertEquals($course, $again);
-            self::assertEquals($course, Course::read(Fields::of(json_decode((string) json_encode($course->toArray()), true))));
+            self::assertEquals($course, Course::fromArray(json_decode((string) json_encode($course->toArray()), true)));
         });
     }
 
