@@ -47,7 +47,8 @@ Route::middleware('auth:teacher')->group(static function (): void {
     Route::post('quizzes/{quiz}/mends', [CorrectionController::class, 'mend']);
     Route::post('quizzes/{quiz}/re-markings', [CorrectionController::class, 'remark']);
     Route::post('terms', TermsController::class);
-    Route::get('quizzes/{quiz}/forecast', ForecastController::class);
+    Route::get('quizzes/{quiz}/forecast', [ForecastController::class, 'ofDraft']);
+    Route::post('quizzes/{quiz}/forecast', [ForecastController::class, 'underTerms']);
     Route::post('quizzes/{quiz}/rehearsals', RehearsalController::class);
     Route::delete('quizzes/{quiz}', [QuizController::class, 'archive']);
     Route::post('quizzes/{quiz}/restore', [QuizController::class, 'restore']);

@@ -40,6 +40,27 @@ final class ForecastTest extends AppTestCase
         self::assertNotEqualsWithDelta($before, $hint(), 0.001);
     }
 
+    public function test_the_edition_in_use_is_forecast_under_the_terms_it_may_be_given_with(): void
+    {
+        $class = $this->schoolClass($teacher = $this->teacher());
+        $quiz = $this->quiz($teacher);
+        $this->asTeacher($teacher)->postJson("/api/quizzes/$quiz->id/forecast", ['profile' => 'struggling', 'terms' => ['purpose' => 'learn']])->assertStatus(409);
+        $this->given($class, $quiz);
+        $expect = fn (array $terms): array => $this->postJson("/api/quizzes/$quiz->id/forecast", ['profile' => 'struggling', 'terms' => $terms])->assertOk()->json();
+        $learn = $expect(['purpose' => 'learn']);
+        $exit = $expect(['purpose' => 'exit-check']);
+
+        self::assertGreaterThan(0.1, $learn['places'][Sample::id('hint-1')] ?? 0.0);
+        self::assertArrayNotHasKey(Sample::id('hint-1'), array_filter($exit['places']), 'one try and no help: nobody comes to a rung');
+        self::assertLessThan($learn['seconds'], $exit['seconds']);
+        // The draft has no say: it is not given out.
+        $quiz->update(['document' => ['stops' => []] + Sample::document()]);
+        self::assertSame($learn['seconds'], $expect(['purpose' => 'learn'])['seconds']);
+        $this->postJson("/api/quizzes/$quiz->id/forecast", ['profile' => $class->id, 'terms' => []])->assertOk()->assertJsonPath('profile', 'class');
+        $this->postJson("/api/quizzes/$quiz->id/forecast", ['profile' => 'secure', 'terms' => ['tries' => 'many']])->assertStatus(422);
+        $this->asTeacher($this->teacher('Other'))->postJson("/api/quizzes/$quiz->id/forecast", ['profile' => 'secure', 'terms' => []])->assertNotFound();
+    }
+
     public function test_what_is_not_filled_in_and_what_is_not_one_s_own_is_refused(): void
     {
         $teacher = $this->teacher();

@@ -14,6 +14,7 @@ import { AnswerBars } from './figures/AnswerBars';
 import { type Column, QuestionRows } from './figures/QuestionRows';
 import { StudentRows } from './figures/StudentRows';
 import { TermsEditor } from './TermsEditor';
+import { TermsForecast } from './TermsForecast';
 
 /** New things are asked for this often, in milliseconds, so that they appear within three seconds. */
 const LOOK_EVERY = 2000;
@@ -115,6 +116,9 @@ function LookoutView({ assignment, lookout, lost }: { assignment: Assignment; lo
                         {assignment.releasedAt === null ? 'Release the results' : 'Take the results back'}
                     </Button>
                 )}
+                <div className="mt-3">
+                    <TermsForecast quiz={assignment.quiz} group={assignment.class} terms={assignment.terms} />
+                </div>
                 <details className="mt-3">
                     <summary className="text-sm font-semibold">Change the terms for rounds that begin from now on</summary>
                     <div className="mt-3 max-w-2xl">

@@ -11,6 +11,7 @@ import { useUndo } from '../ui/Undo';
 import { Page } from './Places';
 import { TaskLine } from './TaskLine';
 import { TermsEditor } from './TermsEditor';
+import { TermsForecast } from './TermsForecast';
 
 /** A class: its tasks, its roster, and how its students come in. */
 export function ClassPage() {
@@ -114,6 +115,7 @@ function Tasks({ group }: { group: SchoolClass }) {
                     ) : (
                         <div className="grid basis-full gap-3">
                             <TermsEditor terms={terms} quizzes={published.filter((line) => line.id !== quiz)} onChange={setTerms} />
+                            {quiz !== '' && <TermsForecast quiz={quiz} group={group} terms={terms} />}
                             <Button className="justify-self-start" onClick={() => setTerms(null)}>
                                 As the quiz suggests after all
                             </Button>

@@ -10,13 +10,13 @@ use HiddenLadder\App\Media\Films;
 use HiddenLadder\App\Models\Quiz;
 use HiddenLadder\App\Models\SchoolClass;
 use HiddenLadder\App\Rounds\ClassData;
+use HiddenLadder\App\Rounds\Editions;
 use HiddenLadder\Core\Fields;
 use HiddenLadder\Core\Forecast\Forecast;
 use HiddenLadder\Core\Forecast\ForecastInWords;
 use HiddenLadder\Core\Forecast\Profile;
 use HiddenLadder\Core\Inspection\Film;
 use HiddenLadder\Core\Quiz\QuizDocument;
-use HiddenLadder\Core\Quiz\Upgrade;
 use HiddenLadder\Core\Round\Terms;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -31,26 +31,45 @@ final class ForecastController extends Controller
     /** Seconds for which a forecast of the same document is kept. */
     private const KEPT = 86_400;
 
-    public function __invoke(Request $request, Quiz $quiz, ClassData $data): JsonResponse
+    public function __construct(private readonly ClassData $data)
+    {
+    }
+
+    /** Of the draft, under the terms that it suggests. */
+    public function ofDraft(Request $request, Quiz $quiz): JsonResponse
     {
         $this->authorize('reach', $quiz);
+        $read = QuizDocument::read($quiz->document);
+
+        return $this->forecast($request, $quiz, $read, Terms::read(Fields::of($read->terms)));
+    }
+
+    /** Of the latest edition, under terms that it may be given with. */
+    public function underTerms(Request $request, Quiz $quiz, Editions $editions): JsonResponse
+    {
+        $this->authorize('reach', $quiz->load('latestEdition.corrections'));
+        $edition = $quiz->latestEdition ?? throw new Problem(409, 'not-published', 'Publish this quiz first.');
+
+        return $this->forecast($request, $quiz, $editions->read($edition), Terms::read(Fields::of($request->input('terms') ?? [], '/terms')));
+    }
+
+    private function forecast(Request $request, Quiz $quiz, QuizDocument $read, Terms $terms): JsonResponse
+    {
         $request->validate(['profile' => ['required', 'string']]);
         $name = $request->string('profile')->value();
         $class = in_array($name, array_column(Profile::three(), 'name'), true) ? null : SchoolClass::query()->findOrFail($name);
         if ($class !== null) {
             $this->authorize('reach', $class);
         }
-        $document = Upgrade::toNewest($quiz->document);
-        $read = QuizDocument::read($document);
-        $profile = $class === null ? array_column(Profile::three(), null, 'name')[$name] : Profile::ofClass($data->known($quiz, $class));
+        $profile = $class === null ? array_column(Profile::three(), null, 'name')[$name] : Profile::ofClass($this->data->known($quiz, $class));
         $films = array_filter(array_map(static fn (Film $film): ?float => $film->seconds, Films::of($read)), is_float(...));
         $students = $class !== null ? $class->students()->count() : (int) $this->teacher($request)->classes()->withCount('students')->get()->max('students_count');
         $students = $students > 0 ? $students : self::STUDENTS;
-        $key = 'forecast '.hash('sha256', serialize([$document, $profile, $films, $students]));
+        $key = 'forecast '.hash('sha256', serialize([$read, $terms, $profile, $films, $students]));
 
-        return new JsonResponse(Cache::remember($key, self::KEPT, static function () use ($read, $profile, $films, $students): array {
+        return new JsonResponse(Cache::remember($key, self::KEPT, static function () use ($read, $terms, $profile, $films, $students): array {
             try {
-                $forecast = Forecast::of($read, Terms::read(Fields::of($read->terms)), $profile, $films);
+                $forecast = Forecast::of($read, $terms, $profile, $films);
             } catch (\DomainException $unfinished) {
                 throw new Problem(409, 'no-forecast', $unfinished->getMessage());
             }
