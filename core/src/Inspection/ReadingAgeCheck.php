@@ -32,13 +32,13 @@ final readonly class ReadingAgeCheck
     public function of(array $passages): array
     {
         $stage = $this->quiz->stage;
-        $most = $stage === null ? self::HARD_AGE : $stage->to + self::FAR_OFF;
+        $most = $stage === null ? self::HARD_AGE : $stage->oldest() + self::FAR_OFF;
         $found = [];
         foreach (str_starts_with($this->quiz->language, 'en') ? $passages : [] as $passage) {
             $reads = Readability::of($passage->text);
             $age = (int) round($reads->grade() + self::AGE_BEFORE_FIRST_GRADE);
             if ($reads->words >= self::WORDS_TO_JUDGE && $age > $most) {
-                $for = $stage === null ? '' : ", and this quiz is for ages $stage->from to $stage->to";
+                $for = $stage === null ? '' : ", and this quiz is {$stage->inWords()}";
                 $found[] = new Finding(
                     Severity::Advises, $passage->stop, $passage->at,
                     "This text reads like one for about age $age (Kincaid)$for: shorter sentences and words reach more students.",

@@ -35,7 +35,8 @@ final class ReferenceCheck
         $this->ids($this->document, '');
         $this->references($this->document, '');
         $this->parts();
-        if ($this->quiz->stage !== null && $this->quiz->stage->from > $this->quiz->stage->to) {
+        $stage = $this->quiz->stage;
+        if ($stage?->from !== null && $stage->to !== null && $stage->from > $stage->to) {
             $this->problem('/stage/to', 'the oldest cannot be younger than the youngest');
         }
         foreach (['stops', 'sideStops'] as $list) {

@@ -6,15 +6,30 @@ namespace HiddenLadder\Core\Quiz;
 
 use HiddenLadder\Core\Fields;
 
-/** For whom a quiz is made: ages in years, from the youngest to the oldest. */
+/** For whom a quiz is made: ages in years, from the youngest to the oldest; either end may be open, not both. */
 final readonly class Stage
 {
-    private function __construct(public int $from, public int $to)
+    private function __construct(public ?int $from, public ?int $to)
     {
     }
 
     public static function read(Fields $fields): self
     {
-        return new self($fields->integer('from'), $fields->integer('to'));
+        return new self($fields->integerOrNull('from'), $fields->integerOrNull('to'));
+    }
+
+    /** The oldest that is named. */
+    public function oldest(): int
+    {
+        return $this->to ?? (int) $this->from;
+    }
+
+    public function inWords(): string
+    {
+        return match (true) {
+            $this->from === null => "up to age $this->to",
+            $this->to === null => "from age $this->from",
+            default => "for ages $this->from to $this->to",
+        };
     }
 }

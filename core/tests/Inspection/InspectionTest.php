@@ -114,7 +114,9 @@ final class InspectionTest extends TestCase
         $found = $told($plain, ['from' => 4, 'to' => 5]);
         self::assertCount(1, $found);
         self::assertSame(Sample::id('aside'), $found[0]->at);
-        self::assertStringContainsString('for ages 4 to 5', $found[0]->sentence);
+        self::assertStringContainsString('this quiz is for ages 4 to 5', $found[0]->sentence);
+        self::assertStringContainsString('this quiz is up to age 5', $told($plain, ['to' => 5])[0]->sentence);
+        self::assertStringContainsString('this quiz is from age 4', $told($plain, ['from' => 4])[0]->sentence);
     }
 
     public function test_two_cues_at_one_moment_and_a_picture_without_words_are_warned_of(): void

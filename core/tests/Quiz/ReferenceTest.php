@@ -39,6 +39,7 @@ final class ReferenceTest extends TestCase
         $question = static fn (string $name, string $kind = 'number', array $more = [], array $ladder = [], array $entries = []): array => $d->question($name, $kind, 'Q?', $entries, '', '', $ladder, '0', $more);
         $stop = static fn (array $question, array $more = []): array => $d->asks($question['id'].'-stop', $question, $more);
         $q = $question('q');
+        yield 'ages the wrong way round' => [['stage' => ['from' => 12, 'to' => 11]] + self::quiz([$stop($q)]), '/stage/to'];
         yield 'a misconception of no list' => [self::quiz([$stop($question('q', 'number', [], [], [$d->wrong('w', '1', '', [], null, ['misconception' => self::NOWHERE])]))]), '/stops/0/question/entries/0/misconception'];
         yield 'an objective of no list' => [self::quiz([$stop($question('q', 'number', ['objectives' => [self::NOWHERE]]))]), '/stops/0/question/objectives/0'];
         yield 'a part of no list' => [self::quiz([$stop($q, ['part' => self::NOWHERE])]), '/stops/0/part'];

@@ -253,11 +253,15 @@ function ForWhom({ document, change }: Pick<Props, 'document' | 'change'>) {
             write={(years) => (years === undefined ? '' : String(years))}
             wrong="3 to 99"
             onChange={(years) => {
-                const { stage: _, ...rest } = document;
+                const { stage: before, ...rest } = document;
+                const stage = { ...before, [name]: years };
+                const other = name === 'from' ? 'to' : 'from';
                 // The other end moves along where it has to.
-                const [from, to] =
-                    name === 'from' ? [years, Math.max(years ?? 0, stage?.to ?? 0)] : [Math.min(years ?? 99, stage?.from ?? 99), years];
-                change(from === undefined || to === undefined ? rest : { ...rest, stage: { from, to } });
+                if (years !== undefined && stage.from !== undefined && stage.to !== undefined && stage.from > stage.to) {
+                    stage[other] = years;
+                }
+                const set = Object.fromEntries(Object.entries(stage).filter(([, age]) => age !== undefined));
+                change(Object.keys(set).length === 0 ? rest : { ...rest, stage: set });
             }}
         />
     );

@@ -1,0 +1,248 @@
+// @vitest-environment jsdom
+import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
+import { act, cleanup, render, renderHook, screen, waitFor, within } from '@testing-library/react';
+import userEvent from '@testing-library/user-event';
+import { type ReactNode, useState } from 'react';
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { client } from '../../resources/js/api/client';
+import type { Finding, Forecast, QuizDocument } from '../../resources/js/api/types';
+import { FindingNote, LeaveFinding } from '../../resources/js/teacher/build/FindingNote';
+import { useFindings } from '../../resources/js/teacher/build/useFindings';
+import { WholeQuiz } from '../../resources/js/teacher/build/WholeQuiz';
+import { ForecastLines } from '../../resources/js/teacher/ForecastLines';
+import { asking, quizOf } from './samples';
+
+afterEach(() => {
+    cleanup();
+    vi.restoreAllMocks();
+});
+
+const finding = (more: Partial<Finding> = {}): Finding => ({
+    key: 'k',
+    severity: 'advises',
+    stop: 'stop Which?',
+    at: 'Which?',
+    sentence: 'Something is to be said.',
+    loop: [],
+    mend: null,
+    left: false,
+    ...more,
+});
+
+const quiz = quizOf(asking('Which?', ['ebb', 'flood']));
+
+function Cached({ children }: { children: ReactNode }) {
+    const [queries] = useState(() => new QueryClient({ defaultOptions: { queries: { retry: false } } }));
+    return <QueryClientProvider client={queries}>{children}</QueryClientProvider>;
+}
+
+/** An answer of the server, as the client hands it on. */
+const answer = (data: unknown, status = 200) => {
+    const response = new Response(null, { status });
+    return Promise.resolve(status < 400 ? { data, response } : { error: data, response }) as never;
+};
+
+describe('a finding', () => {
+    it('is mended where it stands, wherever that is in the document', async () => {
+        const change = vi.fn();
+        const mend = { words: 'Write “high”', at: 'flood', member: 'text', value: 'high' };
+        render(<FindingNote finding={finding({ mend })} document={quiz} change={change} />);
+        await userEvent.click(screen.getByRole('button', { name: 'Write “high”' }));
+        const mended = change.mock.calls[0]?.[0] as QuizDocument;
+        const stop = mended.stops[0];
+        expect(stop?.kind === 'question' && stop.question.entries.map(({ text }) => text)).toEqual(['ebb', 'high']);
+        expect(screen.queryByRole('button', { name: 'Show it' })).toBeNull();
+    });
+
+    it('says how grave it is, and only what does not stop publishing can be left', async () => {
+        const leave = vi.fn();
+        const show = (one: Finding) =>
+            render(
+                <LeaveFinding value={leave}>
+                    <FindingNote finding={one} document={quiz} change={vi.fn()} />
+                </LeaveFinding>,
+            );
+        show(finding({ severity: 'stops' }));
+        expect(screen.getByText('Must mend:')).toBeTruthy();
+        expect(screen.queryByRole('button')).toBeNull();
+        cleanup();
+        show(finding({ severity: 'warns' }));
+        expect(screen.getByText('Look at:')).toBeTruthy();
+        await userEvent.click(screen.getByRole('button', { name: 'Leave it' }));
+        expect(leave).toHaveBeenLastCalledWith(expect.objectContaining({ key: 'k' }), true);
+        cleanup();
+        show(finding({ left: true }));
+        await userEvent.click(screen.getByRole('button', { name: 'Tell me again' }));
+        expect(leave).toHaveBeenLastCalledWith(expect.objectContaining({ key: 'k' }), false);
+    });
+
+    it('is shown at its place where the picture has one', async () => {
+        const select = vi.fn();
+        const show = (at: string | null) =>
+            render(<FindingNote finding={finding({ at, stop: null })} document={quiz} change={vi.fn()} select={select} />);
+        show('F');
+        await userEvent.click(screen.getByRole('button', { name: 'Show it' }));
+        expect(select).toHaveBeenCalledWith('F');
+        cleanup();
+        for (const nowhere of ['an objective', null]) {
+            show(nowhere);
+            expect(screen.queryByRole('button')).toBeNull();
+            cleanup();
+        }
+    });
+});
+
+describe('findings while a quiz is built', () => {
+    const ofDraft = [finding({ key: 'draft' }), finding({ key: 'left', left: true })];
+    const use = () => renderHook(() => useFindings('Q', 1, ofDraft), { wrapper: Cached });
+
+    beforeEach(() => {
+        vi.spyOn(client, 'GET').mockImplementation(() => answer([finding({ key: 'answers' })]));
+    });
+
+    it('are those of the draft and those from answers, without what is left', async () => {
+        const { result } = use();
+        await waitFor(() => expect(result.current.open.map(({ key }) => key)).toEqual(['draft', 'answers']));
+        expect(result.current.left.map(({ key }) => key)).toEqual(['left']);
+    });
+
+    it('can be left and told again at once', async () => {
+        const put = vi.spyOn(client, 'PUT').mockImplementation(() => answer(undefined, 204));
+        const take = vi.spyOn(client, 'DELETE').mockImplementation(() => answer(undefined, 204));
+        const { result } = use();
+        await waitFor(() => expect(result.current.open).toHaveLength(2));
+        await act(() => result.current.leave(finding({ key: 'answers' }), true));
+        expect(result.current.left.map(({ key }) => key)).toEqual(['left', 'answers']);
+        await act(() => result.current.leave(finding({ key: 'left' }), false));
+        expect(result.current.open.map(({ key }) => key)).toEqual(['draft', 'left']);
+        expect([put, take].map((call) => call.mock.calls[0]?.[1])).toEqual([
+            { params: { path: { quiz: 'Q', finding: 'answers' } } },
+            { params: { path: { quiz: 'Q', finding: 'left' } } },
+        ]);
+    });
+
+    it('come back where leaving them did not reach the server', async () => {
+        vi.spyOn(client, 'PUT').mockImplementation(() => Promise.reject(new TypeError('no connection')) as never);
+        const { result } = use();
+        await waitFor(() => expect(result.current.open).toHaveLength(2));
+        await act(() => result.current.leave(finding({ key: 'draft' }), true));
+        expect(result.current.open.map(({ key }) => key)).toEqual(['draft', 'answers']);
+    });
+});
+
+function Whole({ start, seen }: { start: QuizDocument; seen: (document: QuizDocument) => void }) {
+    const [document, setDocument] = useState(start);
+    const change = (next: QuizDocument) => {
+        seen(next);
+        setDocument(next);
+    };
+    return (
+        <Cached>
+            <WholeQuiz
+                document={document}
+                findings={[]}
+                left={[finding({ left: true })]}
+                change={change}
+                select={vi.fn()}
+                forecast={null}
+            />
+        </Cached>
+    );
+}
+
+describe('the whole quiz', () => {
+    beforeEach(() => {
+        vi.spyOn(client, 'POST').mockImplementation(() => answer({ terms: {}, sentences: [], consequences: [] }));
+        vi.spyOn(client, 'GET').mockImplementation(() => answer([]));
+    });
+
+    it('says for which ages it is: either end may be open, and the other moves along where it has to', async () => {
+        const seen = vi.fn();
+        render(<Whole start={quiz} seen={seen} />);
+        const [from, to] = [screen.getByLabelText('From age'), screen.getByLabelText('To age')];
+        const stage = () => seen.mock.lastCall?.[0].stage;
+        await userEvent.type(from, '12');
+        expect(stage()).toEqual({ from: 12 });
+        await userEvent.type(to, '14');
+        expect(stage()).toEqual({ from: 12, to: 14 });
+        await userEvent.type(to, '{Backspace}5');
+        expect(stage()).toEqual({ from: 12, to: 15 });
+        await userEvent.clear(from);
+        expect(stage()).toEqual({ to: 15 });
+        await userEvent.type(from, '16');
+        expect(stage()).toEqual({ from: 16, to: 16 });
+        await userEvent.clear(from);
+        await userEvent.clear(to);
+        expect(seen.mock.lastCall?.[0]).not.toHaveProperty('stage');
+        await userEvent.type(to, '2');
+        expect(screen.getByText('3 to 99')).toBeTruthy();
+        expect(stage()).toBeUndefined();
+    });
+
+    it('keeps a language that is not in the list, and what was left can be taken up again', async () => {
+        const seen = vi.fn();
+        render(<Whole start={{ ...quiz, language: 'sv-FI' }} seen={seen} />);
+        const language = screen.getByLabelText('Language');
+        expect((language as HTMLSelectElement).value).toBe('sv-FI');
+        await userEvent.selectOptions(language, 'Deutsch');
+        expect(seen.mock.lastCall?.[0].language).toBe('de');
+        expect(screen.getByText('Nothing to mend: this can be published.')).toBeTruthy();
+        expect(within(screen.getByLabelText('Inspection')).getByText('Left as it is: 1')).toBeTruthy();
+    });
+});
+
+describe('a forecast', () => {
+    const forecast = (more: Partial<Forecast> = {}): Forecast => ({
+        profile: 'secure',
+        seconds: 60,
+        deviation: 5,
+        median: 60,
+        ninetieth: 70,
+        finishes: {},
+        places: {},
+        exact: true,
+        sentence: 'About a minute.',
+        ...more,
+    });
+    const lines = () => screen.getAllByRole('listitem').map((line) => line.textContent);
+
+    it('is told for three kinds of students and each class, and says where it is not exact or cannot be told', async () => {
+        const ask = (profile: string) =>
+            profile === 'C'
+                ? Promise.reject(new Error('There is no stop yet.'))
+                : Promise.resolve(forecast({ sentence: `${profile}.`, exact: profile !== 'struggling' }));
+        render(
+            <Cached>
+                <ForecastLines of={['Q']} ask={ask} classes={[{ id: 'C', name: 'Year 8' }]} />
+            </Cached>,
+        );
+        expect(lines()[0]).toBe('secureWorking it out …');
+        await waitFor(() => expect(lines()[3]).toBe('Year 8There is no stop yet.'));
+        expect(lines().slice(0, 3)).toEqual([
+            'securesecure.',
+            'middlingmiddling.',
+            'strugglingstruggling. Told by 200 made-up students, because much in this quiz looks back.',
+        ]);
+        expect(screen.queryByRole('button')).toBeNull();
+    });
+
+    it('is put on the picture and taken off again', async () => {
+        const show = vi.fn();
+        const shown = forecast({ sentence: 'middling.' });
+        render(
+            <Cached>
+                <ForecastLines
+                    of={['Q']}
+                    ask={(profile) => Promise.resolve(forecast({ sentence: `${profile}.` }))}
+                    classes={[]}
+                    picture={{ shown, show }}
+                />
+            </Cached>,
+        );
+        await waitFor(() => expect(screen.getAllByRole('button')).toHaveLength(3));
+        await userEvent.click(screen.getByRole('button', { name: 'Take it off the picture', pressed: true }));
+        expect(show).toHaveBeenLastCalledWith(null);
+        await userEvent.click(screen.getAllByRole('button', { name: 'Show on the picture', pressed: false })[0] as HTMLElement);
+        expect(show).toHaveBeenLastCalledWith(expect.objectContaining({ sentence: 'secure.' }));
+    });
+});

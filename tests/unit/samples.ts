@@ -1,0 +1,60 @@
+import type { Evidence, Question, QuestionStop, QuizDocument, Stop } from '../../resources/js/api/types';
+import { newEntry, newQuestion, newStop, withKind } from '../../resources/js/quiz/document';
+
+/** A question with options of these texts, the first of them right, with the texts as their ids. */
+export function asking(text: string, options: string[], kind: Question['kind'] = 'one-choice'): QuestionStop {
+    const stop = newStop('question') as QuestionStop;
+    const question = withKind({ ...newQuestion(), prompt: [{ kind: 'text', text }] }, kind);
+    const entries = options.map((option, index) => ({ ...newEntry(index === 0 && kind !== 'poll', option), id: option }));
+    return { ...stop, id: `stop ${text}`, question: { ...question, id: text, entries } };
+}
+
+export function quizOf(...stops: Stop[]): QuizDocument {
+    return {
+        schema: 2,
+        title: 'Quiz',
+        instructions: '',
+        language: 'en',
+        stops,
+        sideStops: [],
+        finishes: [{ id: 'F', title: 'End', message: '' }],
+    };
+}
+
+type Figures = Evidence['questions'][number];
+
+export function figures(question: string, more: Partial<Figures> = {}): Figures {
+    return {
+        question,
+        atOnce: { count: 0, of: 0, interval: null },
+        afterHelp: { count: 0, of: 0, interval: null },
+        tries: null,
+        seconds: null,
+        entries: {},
+        parts: {},
+        itemRest: null,
+        upperLower: null,
+        ...more,
+    };
+}
+
+export function evidenceOf(more: Partial<Evidence> = {}): Evidence {
+    return {
+        names: {},
+        otherEditions: 0,
+        students: 0,
+        rows: [],
+        alpha: null,
+        gain: { n: 0, value: null },
+        questions: [],
+        polls: {},
+        rungs: {},
+        again: {},
+        misconceptions: {},
+        objectives: {},
+        groups: [],
+        watched: {},
+        summary: [],
+        ...more,
+    };
+}
