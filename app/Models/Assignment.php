@@ -43,6 +43,15 @@ final class Assignment extends Model
         return $this->hasMany(Round::class);
     }
 
+    /** @return HasMany<Round, $this> the last of each student */
+    public function latestRounds(): HasMany
+    {
+        $rounds = $this->rounds();
+        $rounds->getQuery()->whereRaw('number = (select max(other.number) from rounds as other where other.assignment_id = rounds.assignment_id and other.student_id = rounds.student_id)');
+
+        return $rounds;
+    }
+
     protected function casts(): array
     {
         return ['terms' => 'array', 'state' => AssignmentState::class, 'due_at' => 'immutable_datetime', 'released_at' => 'immutable_datetime', 'closed_at' => 'immutable_datetime', 'created_at' => 'immutable_datetime'];

@@ -26,7 +26,7 @@ final class Lookout
         $edition = $assignment->quiz->latestEdition;
         assert($edition !== null);
         $quiz = $this->editions->read($edition);
-        $latest = $assignment->rounds()->orderBy('number')->get(['student_id', 'number', 'state', 'moved_at', 'finished_at'])->keyBy('student_id');
+        $latest = $assignment->latestRounds()->get(['student_id', 'number', 'state', 'moved_at', 'finished_at'])->keyBy('student_id');
         $states = $latest->map(static fn (Round $round): State => State::fromArray($round->state));
 
         return [

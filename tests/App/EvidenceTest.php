@@ -78,6 +78,52 @@ final class EvidenceTest extends AppTestCase
         self::assertEquals($before, Round::query()->sole()->course, 'a round from before there was evidence gets its course');
     }
 
+    public function test_a_task_s_small_picture_follows_the_answers(): void
+    {
+        $depths = fn (): array => $this->asTeacher($this->teacher)->getJson('/api/today')->assertOk()->json('running.0.depths');
+        self::assertSame(['came' => 0, 'depth' => 0, 'rungs' => 2], self::plain($depths()[0]));
+        $this->answers('Ada', 'plain', 'plain');
+        $this->answers('Bram', 'plain');
+        self::assertSame(['came' => 2, 'depth' => 1.5, 'rungs' => 2], self::plain($depths()[0]));
+        self::assertSame($depths(), $this->getJson("/api/assignments/{$this->task->id}")->json('depths'));
+    }
+
+    /**
+     * @param  array<string, int|float>  $stop
+     * @return array<string, int|float>
+     */
+    private static function plain(array $stop): array
+    {
+        ksort($stop);
+
+        return $stop;
+    }
+
+    public function test_an_objective_is_mastered_by_the_rule_of_the_quiz(): void
+    {
+        $document = Sample::document();
+        $document['objectives'] = [['id' => Sample::id('goal'), 'text' => 'Say it']];
+        $document['stops'][0]['question']['objectives'] = [Sample::id('goal')];
+        $this->task = $this->given($this->class, $this->quiz($this->teacher, $document));
+        $right = $document['stops'][0]['question']['entries'][0]['id'];
+        $this->answers('Ada', 'plain');
+        $this->asStudent($this->member($this->class, 'Bram'));
+        $round = $this->postJson("/api/student/assignments/{$this->task->id}/rounds", [])->assertOk()->json('id');
+        $this->postJson("/api/student/rounds/$round/events", ['id' => Ulids::make(), 'after' => 1, 'kind' => 'answered', 'at' => 1, 'data' => ['question' => Sample::id('first/question'), 'response' => ['choices' => [$right]]]])->assertOk();
+        $told = $this->asTeacher($this->teacher)->getJson("/api/assignments/{$this->task->id}/evidence")->assertOk()->json();
+        [$ada, $bram] = [$this->member($this->class, 'Ada')->id, $this->member($this->class, 'Bram')->id];
+
+        self::assertSame(['mastered' => [$bram], 'unmet' => [$ada], 'alone' => [$bram]], $told['objectives'][Sample::id('goal')]);
+        self::assertSame(['clear', 'on-the-ladder'], [self::standing($told, $bram), self::standing($told, $ada)]);
+        self::assertSame([], $told['polls']);
+    }
+
+    /** @param  array<string, mixed>  $told */
+    private static function standing(array $told, string $student): ?string
+    {
+        return array_column($told['rows'], 'standings', 'student')[$student][Sample::id('first/question')] ?? null;
+    }
+
     public function test_no_group_is_smaller_than_wished(): void
     {
         $this->answers('Ada', 'plain');

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import type { QuestionStop, QuizDocument } from '../../resources/js/api/types';
+import { depthWords } from '../../resources/js/cutaway/DepthProfile';
 import { arcs, columns, neighbour, nodes } from '../../resources/js/cutaway/model';
 import { newEntry, newQuestion, newRung, newStop } from '../../resources/js/quiz/document';
 
@@ -93,5 +94,14 @@ describe('walking the picture by arrows', () => {
         expect(neighbour(all, side.id, 'Home')).toBe(first.id);
         expect(neighbour(all, 'nothing', 'ArrowRight')).toBe(first.id);
         expect(neighbour(all, first.id, 'x')).toBe(first.id);
+    });
+});
+
+describe('the small picture of a task', () => {
+    it('says in words where the class went deepest', () => {
+        const stop = (depth: number, rungs: number) => ({ came: 3, depth, rungs });
+        expect(depthWords([stop(0.5, 2), stop(1.25, 3), stop(1.25, 1)])).toBe('Deepest at stop 2: 1.3 of 3 rungs in the mean.');
+        expect(depthWords([stop(0, 2)])).toBe('Nobody has needed a rung yet.');
+        expect(depthWords([])).toBe('Nobody has needed a rung yet.');
     });
 });

@@ -78,6 +78,17 @@ final readonly class Course implements Outcome
         return new self($this->attempts, $this->watched, $this->rungs, $this->taken, $this->at, $state->evidence, array_map(static fn (Record $record): string => $record->standing->value, $state->records));
     }
 
+    /** @return array<string, int> rungs seen so far, by question that was tried or helped with */
+    public function rungsSeen(): array
+    {
+        $seen = array_map(count(...), $this->rungs);
+        foreach ($this->attempts as $attempt) {
+            $seen[$attempt->question] = ($seen[$attempt->question] ?? 0) + count($attempt->rungs);
+        }
+
+        return $seen;
+    }
+
     public function evidence(): array
     {
         return $this->evidence;

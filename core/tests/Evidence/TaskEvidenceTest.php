@@ -8,6 +8,7 @@ use Eris\Generators;
 use Eris\TestTrait;
 use HiddenLadder\Core\Evidence\Attempt;
 use HiddenLadder\Core\Evidence\Course;
+use HiddenLadder\Core\Evidence\DepthProfile;
 use HiddenLadder\Core\Evidence\Groups;
 use HiddenLadder\Core\Evidence\Share;
 use HiddenLadder\Core\Evidence\StudentCourse;
@@ -17,6 +18,7 @@ use HiddenLadder\Core\Forecast\Profile;
 use HiddenLadder\Core\Marking\Response;
 use HiddenLadder\Core\Quiz\QuestionKind;
 use HiddenLadder\Core\Quiz\QuizDocument;
+use HiddenLadder\Core\Quiz\StaircaseStop;
 use HiddenLadder\Core\Round\Answered;
 use HiddenLadder\Core\Round\Applied;
 use HiddenLadder\Core\Round\Engine;
@@ -237,6 +239,36 @@ final class TaskEvidenceTest extends TestCase
 
         self::assertSame([[0 => 1, 1 => 2, 2 => 2, 3 => 1], [2 => 1, 3 => 1]], [(array) $film['map'], (array) $film['mapAgain']]);
         self::assertSame([2, 5.5, 2.0, 1], [$film['students'], $film['seen'], $film['again'], $film['jumps']]);
+    }
+
+    public function test_the_depth_profile_tells_how_far_down_those_who_came_went(): void
+    {
+        $quiz = QuizDocument::read(Sample::document());
+        $question = Sample::id('first/question');
+        $try = static fn (string ...$rungs): Attempt => new Attempt($question, 'not-right', 0.0, null, null, null, array_values($rungs));
+        $courses = [new Course([$try(), $try('hint-1'), $try('hint-2')]), new Course([$try()]), new Course([], [], [$question => ['hint-1']]), new Course];
+
+        self::assertEquals(['came' => 3, 'depth' => 1.0, 'rungs' => 2], DepthProfile::of($quiz, $courses)[0]);
+        self::assertSame([['came' => 0, 'depth' => 0.0, 'rungs' => 2], ['came' => 0, 'depth' => 0.0, 'rungs' => 1], ['came' => 0, 'depth' => 0.0, 'rungs' => 0]], DepthProfile::of($quiz, []));
+    }
+
+    /** Of every made-up student: never deeper than the ladder is long, and as many rungs as the round's records say. */
+    public function test_nobody_goes_deeper_than_the_records_say(): void
+    {
+        foreach (Sample::demo() as $document) {
+            $quiz = QuizDocument::read($document);
+            for ($seed = 0; $seed < 10; $seed++) {
+                [$course, $state] = self::round($quiz, $seed, Terms::learn());
+                foreach ($course->rungsSeen() as $question => $rungs) {
+                    if ($quiz->stopOf($question) instanceof StaircaseStop) {
+                        // Its ladder hangs under the staircase, not under the question.
+                        continue;
+                    }
+                    $depths = array_sum($state->record($question)->depths);
+                    self::assertLessThanOrEqual($depths, $rungs, "$document[title], round $seed, at $question");
+                }
+            }
+        }
     }
 
     public function test_groups_are_of_those_who_need_the_same_each_student_in_one(): void

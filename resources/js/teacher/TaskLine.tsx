@@ -1,5 +1,6 @@
 import { Link } from 'react-router';
 import type { AssignmentLine } from '../api/types';
+import { DepthProfile } from '../cutaway/DepthProfile';
 import { exact, near } from '../ui/time';
 
 /** A task in a list: what, for whom, until when, and how far the class is. */
@@ -9,7 +10,7 @@ export function TaskLine({ task, withClass }: { task: AssignmentLine; withClass:
         <li>
             <Link
                 to={`/assignments/${task.id}`}
-                className="flex flex-wrap items-baseline gap-x-6 gap-y-1 rounded-lg border border-line bg-sheet px-4 py-3 hover:border-ink"
+                className="flex flex-wrap items-center gap-x-6 gap-y-1 rounded-lg border border-line bg-sheet px-4 py-3 hover:border-ink"
             >
                 <span className="min-w-0 flex-1 basis-64">
                     <span className="block font-display text-lg">{task.title}</span>
@@ -18,7 +19,8 @@ export function TaskLine({ task, withClass }: { task: AssignmentLine; withClass:
                         <span title={exact(task.dueAt ?? task.givenAt)}>{when}</span>
                     </span>
                 </span>
-                <span className="text-sm">
+                <DepthProfile depths={task.depths} />
+                <span className="min-w-56 text-right text-sm max-sm:text-left">
                     {task.started} of {task.students} began · {task.finished} finished
                 </span>
             </Link>

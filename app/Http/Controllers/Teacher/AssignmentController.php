@@ -16,6 +16,7 @@ use HiddenLadder\App\Models\SchoolClass;
 use HiddenLadder\App\Models\Student;
 use HiddenLadder\App\Models\Ulids;
 use HiddenLadder\App\Quizzes\Gating;
+use HiddenLadder\App\Rounds\DepthProfiles;
 use HiddenLadder\App\Rounds\Editions;
 use HiddenLadder\App\Rounds\Lookout;
 use HiddenLadder\App\Rounds\RoundBook;
@@ -212,6 +213,7 @@ final class AssignmentController extends Controller
             'students' => $assignment->class->students()->count(),
             'started' => (clone $rounds)->distinct()->count('student_id'),
             'finished' => (clone $rounds)->whereNotNull('finished_at')->distinct()->count('student_id'),
+            'depths' => app(DepthProfiles::class)->of($assignment),
         ];
     }
 

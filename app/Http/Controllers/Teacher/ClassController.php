@@ -102,7 +102,7 @@ final class ClassController extends Controller
             'roster' => $class->students()->get()->map(static fn (Student $student): array => [
                 'id' => $student->id, 'name' => $student->name, 'entered' => $student->secret !== null, 'extraTime' => $student->extra_time,
             ])->all(),
-            'assignments' => $class->assignments()->with(['quiz', 'class'])->get()
+            'assignments' => $class->assignments()->with(['quiz.latestEdition.corrections', 'class'])->get()
                 ->map(static fn (Assignment $assignment): array => AssignmentController::line($assignment))->all(),
         ];
     }

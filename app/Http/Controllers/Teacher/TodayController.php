@@ -18,7 +18,7 @@ final class TodayController extends Controller
     public function __invoke(Request $request): JsonResponse
     {
         $teacher = $this->teacher($request);
-        $running = Assignment::query()->with(['quiz', 'class'])
+        $running = Assignment::query()->with(['quiz.latestEdition.corrections', 'class'])
             ->whereIn('class_id', $teacher->classes()->select('id'))
             ->where('state', AssignmentState::Open)
             ->orderByDesc('created_at')->get();

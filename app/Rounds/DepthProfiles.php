@@ -1,0 +1,40 @@
+<?php
+
+declare(strict_types=1);
+
+namespace HiddenLadder\App\Rounds;
+
+use HiddenLadder\App\Models\Assignment;
+use HiddenLadder\App\Models\Round;
+use HiddenLadder\Core\Evidence\Course;
+use HiddenLadder\Core\Evidence\DepthProfile;
+use Illuminate\Support\Facades\Cache;
+
+/** How deep classes went, small, wherever a task is named. */
+final class DepthProfiles
+{
+    /** Seconds for which a profile is kept that no answer has changed. */
+    private const KEPT = 86_400;
+
+    public function __construct(private readonly Editions $editions)
+    {
+    }
+
+    /** @return list<array{came: int, depth: float, rungs: int}> by main stop of the latest edition, from each student's latest round */
+    public function of(Assignment $assignment): array
+    {
+        $edition = $assignment->quiz->latestEdition;
+        if ($edition === null) {
+            return [];
+        }
+        $rounds = $assignment->rounds()->toBase()->selectRaw('count(*) as rounds, max(moved_at) as moved')->first();
+        $key = 'depths '.hash('sha256', serialize([$assignment->id, $edition->id, $edition->revision, $rounds]));
+
+        return Cache::remember($key, self::KEPT, function () use ($assignment, $edition): array {
+            $courses = $assignment->latestRounds()->get(['id', 'student_id', 'number', 'course'])->map(static fn (Round $round): Course => Course::fromArray($round->course ?? []));
+            $profile = DepthProfile::of($this->editions->read($edition), array_values($courses->all()));
+
+            return array_map(static fn (array $stop): array => ['depth' => round($stop['depth'], 2)] + $stop, $profile);
+        });
+    }
+}
