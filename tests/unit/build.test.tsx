@@ -1,8 +1,6 @@
 // @vitest-environment jsdom
-import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { act, cleanup, render, renderHook, screen, waitFor, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
-import { type ReactNode, useState } from 'react';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { client } from '../../resources/js/api/client';
 import type { Finding, Forecast, QuizDocument } from '../../resources/js/api/types';
@@ -10,7 +8,8 @@ import { FindingNote, LeaveFinding } from '../../resources/js/teacher/build/Find
 import { useFindings } from '../../resources/js/teacher/build/useFindings';
 import { WholeQuiz } from '../../resources/js/teacher/build/WholeQuiz';
 import { ForecastLines } from '../../resources/js/teacher/ForecastLines';
-import { asking, quizOf } from './samples';
+import { Cached, Holding } from './Holding';
+import { answer, asking, quizOf } from './samples';
 
 afterEach(() => {
     cleanup();
@@ -30,17 +29,6 @@ const finding = (more: Partial<Finding> = {}): Finding => ({
 });
 
 const quiz = quizOf(asking('Which?', ['ebb', 'flood']));
-
-function Cached({ children }: { children: ReactNode }) {
-    const [queries] = useState(() => new QueryClient({ defaultOptions: { queries: { retry: false } } }));
-    return <QueryClientProvider client={queries}>{children}</QueryClientProvider>;
-}
-
-/** An answer of the server, as the client hands it on. */
-const answer = (data: unknown, status = 200) => {
-    const response = new Response(null, { status });
-    return Promise.resolve(status < 400 ? { data, response } : { error: data, response }) as never;
-};
 
 describe('a finding', () => {
     it('is mended where it stands, wherever that is in the document', async () => {
@@ -130,24 +118,24 @@ describe('findings while a quiz is built', () => {
     });
 });
 
-function Whole({ start, seen }: { start: QuizDocument; seen: (document: QuizDocument) => void }) {
-    const [document, setDocument] = useState(start);
-    const change = (next: QuizDocument) => {
-        seen(next);
-        setDocument(next);
-    };
-    return (
-        <Cached>
-            <WholeQuiz
-                document={document}
-                findings={[]}
-                left={[finding({ left: true })]}
-                change={change}
-                select={vi.fn()}
-                forecast={null}
-            />
-        </Cached>
+/** Everything that belongs to a quiz as a whole, of a quiz that starts like this; gives what it is now. */
+function whole(start: QuizDocument) {
+    const seen = vi.fn<(document: QuizDocument) => void>();
+    render(
+        <Holding start={start} seen={seen}>
+            {(document, change) => (
+                <WholeQuiz
+                    document={document}
+                    findings={[]}
+                    left={[finding({ left: true })]}
+                    change={change}
+                    select={vi.fn()}
+                    forecast={null}
+                />
+            )}
+        </Holding>,
     );
+    return () => seen.mock.lastCall?.[0];
 }
 
 describe('the whole quiz', () => {
@@ -157,10 +145,9 @@ describe('the whole quiz', () => {
     });
 
     it('says for which ages it is: either end may be open, and the other moves along where it has to', async () => {
-        const seen = vi.fn();
-        render(<Whole start={quiz} seen={seen} />);
+        const now = whole(quiz);
         const [from, to] = [screen.getByLabelText('From age'), screen.getByLabelText('To age')];
-        const stage = () => seen.mock.lastCall?.[0].stage;
+        const stage = () => now()?.stage;
         await userEvent.type(from, '12');
         expect(stage()).toEqual({ from: 12 });
         await userEvent.type(to, '14');
@@ -173,19 +160,18 @@ describe('the whole quiz', () => {
         expect(stage()).toEqual({ from: 16, to: 16 });
         await userEvent.clear(from);
         await userEvent.clear(to);
-        expect(seen.mock.lastCall?.[0]).not.toHaveProperty('stage');
+        expect(now()).not.toHaveProperty('stage');
         await userEvent.type(to, '2');
         expect(screen.getByText('3 to 99')).toBeTruthy();
         expect(stage()).toBeUndefined();
     });
 
     it('keeps a language that is not in the list, and what was left can be taken up again', async () => {
-        const seen = vi.fn();
-        render(<Whole start={{ ...quiz, language: 'sv-FI' }} seen={seen} />);
+        const now = whole({ ...quiz, language: 'sv-FI' });
         const language = screen.getByLabelText('Language');
         expect((language as HTMLSelectElement).value).toBe('sv-FI');
         await userEvent.selectOptions(language, 'Deutsch');
-        expect(seen.mock.lastCall?.[0].language).toBe('de');
+        expect(now()?.language).toBe('de');
         expect(screen.getByText('Nothing to mend: this can be published.')).toBeTruthy();
         expect(within(screen.getByLabelText('Inspection')).getByText('Left as it is: 1')).toBeTruthy();
     });

@@ -58,3 +58,9 @@ export function evidenceOf(more: Partial<Evidence> = {}): Evidence {
         ...more,
     };
 }
+
+/** An answer of the server, as the client hands it on. */
+export function answer(data: unknown, status = 200): never {
+    const response = new Response(null, { status });
+    return Promise.resolve(status < 400 ? { data, response } : { error: data, response }) as never;
+}

@@ -80,7 +80,7 @@ export function QuestionEditor({ document, question, findings, change, select, m
                     label="Points"
                     value={question.points}
                     read={(text) => {
-                        const points = Number(decimal(text) ?? Number.NaN);
+                        const points = text.trim() === '' ? Number.NaN : Number(decimal(text) ?? Number.NaN);
                         return points <= 1000 ? points : null;
                     }}
                     write={String}
