@@ -9,8 +9,8 @@ use HiddenLadder\App\Models\Quiz;
 use HiddenLadder\App\Models\Round;
 use HiddenLadder\App\Rounds\Editions;
 use HiddenLadder\App\Rounds\Evidence;
+use HiddenLadder\App\WorkedOut;
 use HiddenLadder\Core\Ahead\Bones;
-use HiddenLadder\Core\Evidence\QuestionEvidence;
 use HiddenLadder\Core\Fields;
 use HiddenLadder\Core\Inspection\AnswersCheck;
 use HiddenLadder\Core\Inspection\Finding;
@@ -18,14 +18,10 @@ use HiddenLadder\Core\Inspection\Inspection;
 use HiddenLadder\Core\Inspection\Severity;
 use HiddenLadder\Core\Quiz\QuizDocument;
 use HiddenLadder\Core\Round\Terms;
-use Illuminate\Support\Facades\Cache;
 
 /** What the inspection finds of a teacher's quiz, with all that is known of it: its videos, its gates, and answers so far. */
 final class QuizInspection
 {
-    /** Seconds for which what was found out is kept. */
-    private const KEPT = 86_400;
-
     public function __construct(private readonly Evidence $evidence, private readonly Editions $editions)
     {
     }
@@ -38,11 +34,11 @@ final class QuizInspection
     public function of(Quiz $quiz): array
     {
         $document = QuizDocument::read($quiz->document);
-        $key = 'ways '.Bones::of($quiz->document);
+        $bones = Bones::of($quiz->document);
 
         return [
             ...$this->gates($quiz, $document),
-            ...Inspection::of($document, Films::of($document), static fn (callable $explore) => Cache::remember($key, self::KEPT, $explore(...))),
+            ...Inspection::of($document, Films::of($document), static fn (callable $explore) => WorkedOut::once("ways $quiz->id", [$bones], $explore(...))),
         ];
     }
 
@@ -54,9 +50,7 @@ final class QuizInspection
             return [];
         }
         $rounds = Round::query()->whereIn('assignment_id', $quiz->assignments()->select('id'))->toBase()->selectRaw('count(*) as rounds, max(moved_at) as moved')->first();
-        $stamp = hash('sha256', serialize([$edition->id, $edition->corrections->count(), $rounds]));
-        /** @var list<QuestionEvidence> $questions */
-        $questions = Cache::remember("answers $stamp", self::KEPT, fn (): array => $this->evidence->ofQuestions($quiz, $edition));
+        $questions = WorkedOut::once("answers $quiz->id", [$edition->id, $edition->revision, $rounds], fn (): array => $this->evidence->ofQuestions($quiz, $edition));
 
         return AnswersCheck::of(QuizDocument::read($quiz->document), $this->editions->read($edition), $questions);
     }

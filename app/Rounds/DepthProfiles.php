@@ -6,16 +6,13 @@ namespace HiddenLadder\App\Rounds;
 
 use HiddenLadder\App\Models\Assignment;
 use HiddenLadder\App\Models\Round;
+use HiddenLadder\App\WorkedOut;
 use HiddenLadder\Core\Evidence\Course;
 use HiddenLadder\Core\Evidence\DepthProfile;
-use Illuminate\Support\Facades\Cache;
 
 /** How deep classes went, small, wherever a task is named. */
 final class DepthProfiles
 {
-    /** Seconds for which a profile is kept that no answer has changed. */
-    private const KEPT = 86_400;
-
     public function __construct(private readonly Editions $editions)
     {
     }
@@ -28,9 +25,8 @@ final class DepthProfiles
             return [];
         }
         $rounds = $assignment->rounds()->toBase()->selectRaw('count(*) as rounds, max(moved_at) as moved')->first();
-        $key = 'depths '.hash('sha256', serialize([$assignment->id, $edition->id, $edition->revision, $rounds]));
 
-        return Cache::remember($key, self::KEPT, function () use ($assignment, $edition): array {
+        return WorkedOut::once("depths $assignment->id", [$edition->id, $edition->revision, $rounds], function () use ($assignment, $edition): array {
             $courses = $assignment->latestRounds()->get(['id', 'student_id', 'number', 'course'])->map(static fn (Round $round): Course => Course::fromArray($round->course ?? []));
             $profile = DepthProfile::of($this->editions->read($edition), array_values($courses->all()));
 

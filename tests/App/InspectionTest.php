@@ -52,7 +52,7 @@ final class InspectionTest extends AppTestCase
         $misspelt = Sample::with(['sideStops', 0, 'text'], 'The seperate basins.');
         $finding = self::about($this->saved($quiz, $misspelt), 'seperate');
         self::assertNotNull($finding);
-        self::assertSame([false, 'The separate basins.'], [$finding['left'], $finding['mend']['value']]);
+        self::assertSame([false, ['from' => 'seperate', 'to' => 'separate']], [$finding['left'], $finding['mend']['value']]);
         $changed = $quiz->refresh()->updated_at;
 
         $this->putJson("/api/quizzes/$quiz->id/left-findings/{$finding['key']}")->assertNoContent();

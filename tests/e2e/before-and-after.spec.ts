@@ -71,11 +71,69 @@ test('looking back at a task: sentences, questions, students, needs and videos',
     await questions.getByRole('button', { name: 'median time' }).click();
     await expect(questions.getByRole('columnheader', { name: 'median time' })).toHaveAttribute('aria-sort', 'ascending');
     expect((await shares()).length).toBeGreaterThan(5);
-    await page.getByLabel('Sorted').selectOption('by best score');
+    const students = page.getByRole('region', { name: 'Students by questions' });
+    await students.getByRole('button', { name: 'best' }).click();
+    await expect(students.getByRole('columnheader', { name: 'best' })).toHaveAttribute('aria-sort', 'ascending');
+    await page.getByRole('switch', { name: 'Names' }).click();
+    await expect(page.getByText('Bram Oduya')).toHaveCount(0);
+    await expect(students.getByRole('link', { name: 'Student 1', exact: true })).toBeVisible();
+    await page.getByRole('switch', { name: 'Names' }).click();
     await page.getByRole('button', { name: /^Stop 1/ }).click();
     await expect(page.getByRole('heading', { name: 'First answers' })).toBeVisible();
     await expect(page.getByRole('heading', { name: 'What the rungs did' })).toBeVisible();
     await page.getByRole('button', { name: 'All questions' }).click();
-    await page.getByRole('link', { name: 'Bram Oduya' }).click();
+    await students.getByRole('link', { name: 'Bram Oduya' }).click();
     await expect(page.getByRole('heading', { name: 'Bram Oduya' })).toBeVisible();
+});
+
+test('a likely slip of the pen is mended or left, and what is left stays left', async ({ page }) => {
+    await signUp(page);
+    await makeQuiz(page, 'On spelling');
+    await page.getByRole('button', { name: 'Add the first question' }).click();
+    await page.getByLabel('Question', { exact: true }).fill('Wich basin is seperate from the wierly pool?');
+    await saved(page);
+    await page.getByRole('button', { name: 'Write “Which”' }).click();
+    await page.getByRole('button', { name: 'Write “separate”' }).click();
+    await expect(page.getByLabel('Question', { exact: true })).toHaveValue('Which basin is separate from the wierly pool?');
+    await page.getByLabel('Question', { exact: true }).fill('Which basin is separate from the weirdd pool?');
+    const note = page.locator('aside').getByRole('listitem').filter({ hasText: '“weirdd” may be a slip of the pen' });
+    await note.getByRole('button', { name: 'Leave it' }).click();
+    await expect(note).toHaveCount(0);
+    await saved(page);
+
+    await page.reload();
+    await page.getByRole('heading', { name: 'On spelling' }).click();
+    await expect(page.getByText('Left as it is: 1')).toBeVisible();
+    await page.getByText('Left as it is: 1').click();
+    await page.getByRole('button', { name: 'Tell me again' }).click();
+    await expect(page.getByText(/^Left as it is/)).toHaveCount(0);
+    await expect(page.getByText('“weirdd” may be a slip of the pen', { exact: false })).toBeVisible();
+    await page.getByLabel('From age').fill('11');
+    await page.getByLabel('Language').selectOption('Deutsch');
+    await saved(page);
+    await expect(page.getByText('“weirdd” may be a slip of the pen', { exact: false })).toHaveCount(0);
+    await page.reload();
+    await expect(page.getByLabel('From age')).toHaveValue('11');
+});
+
+test('what to expect of a class is told under the terms a quiz is given with', async ({ page }) => {
+    await signInToDemo(page);
+    await page.getByRole('link', { name: 'Classes' }).click();
+    await page.getByRole('link', { name: /Year 8 Geography/ }).click();
+    await page.getByLabel('Give out a quiz').selectOption({ label: 'Tides at Skerry Bay' });
+    await page.getByRole('button', { name: 'Give it otherwise' }).click();
+    await page.getByRole('button', { name: 'How long will it take?' }).click();
+    const expected = page.getByRole('region', { name: 'What to expect' });
+    await expect(expected.getByText(/A struggling student needs about \d+ minutes.* will need the video/)).toBeVisible();
+    await expect(expected.getByText(/A student of this class needs about/)).toBeVisible();
+    await page.getByLabel('Purpose').selectOption('exit-check');
+    await expect(expected.getByText(/A struggling student needs about \d+ minutes/)).toBeVisible();
+    await expect(expected.getByText(/will need the video/)).toHaveCount(0);
+});
+
+test('a task shows how deep the class went wherever it is named', async ({ page }) => {
+    await signInToDemo(page);
+    const task = page.getByRole('link', { name: /Tides at Skerry Bay/ }).first();
+    await expect(task.getByRole('img', { name: /^Deepest at stop \d: \d\.\d of \d rungs in the mean\.$/ })).toBeVisible();
+    await isAccessible(page);
 });

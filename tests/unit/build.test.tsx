@@ -33,7 +33,7 @@ const quiz = quizOf(asking('Which?', ['ebb', 'flood']));
 describe('a finding', () => {
     it('is mended where it stands, wherever that is in the document', async () => {
         const change = vi.fn();
-        const mend = { words: 'Write “high”', at: 'flood', member: 'text', value: 'high' };
+        const mend = { words: 'Write “high”', at: 'flood', member: 'text', how: 'set' as const, value: 'high' };
         render(<FindingNote finding={finding({ mend })} document={quiz} change={change} />);
         await userEvent.click(screen.getByRole('button', { name: 'Write “high”' }));
         const mended = change.mock.calls[0]?.[0] as QuizDocument;

@@ -206,7 +206,7 @@ describe('mends', () => {
         const chosen = newQuestion('one-choice');
         const before = frozen(quiz([{ ...question('One'), question: chosen }, video()]));
         const [first, second] = chosen.entries;
-        const mend = (value: unknown) => ({ words: 'Say otherwise', at: second?.id ?? '', member: 'text', value });
+        const mend = (value: unknown) => ({ words: 'Say otherwise', at: second?.id ?? '', member: 'text', how: 'set' as const, value });
         const after = withMend(before, mend('None of the other answers'));
 
         expect((after.stops[0] as QuestionStop).question.entries.slice(0, 2)).toEqual([
@@ -215,5 +215,52 @@ describe('mends', () => {
         ]);
         expect(after.stops[1]).toEqual(before.stops[1]);
         expect(withMend(after, mend(second?.text))).toEqual(before);
+    });
+
+    const words = (at: string | null, member: string, from: string, to: string) => ({
+        words: '',
+        at,
+        member,
+        how: 'word' as const,
+        value: { from, to },
+    });
+
+    it('puts a word in place of another in all that is read in a member, as it is by now', () => {
+        const asked = question('Wich is wich, and wichever?');
+        const { id } = asked.question;
+        const picture = { kind: 'picture' as const, media: 'wich', alternative: 'Wich?' };
+        const document = frozen(
+            quiz([
+                {
+                    ...asked,
+                    question: {
+                        ...asked.question,
+                        prompt: [...asked.question.prompt, picture],
+                        feedback: { right: 'Wich!', notRight: '' },
+                    },
+                },
+            ]),
+        );
+        const after = withMend(withMend(document, words(id, 'prompt', 'wich', 'which')), words(id, 'prompt', 'Wich', 'Which'));
+        expect((after.stops[0] as QuestionStop).question.prompt).toEqual([
+            { kind: 'text', text: 'Which is which, and wichever?' },
+            { kind: 'picture', media: 'wich', alternative: 'Which?' },
+        ]);
+        expect((withMend(document, words(id, 'feedback', 'Wich', 'Which')).stops[0] as QuestionStop).question.feedback.right).toBe(
+            'Which!',
+        );
+    });
+
+    it('mends the quiz’s own members too, and takes words as they are', () => {
+        const document = frozen({ ...quiz([]), title: 'Teh (one) tide$ and teh' });
+        expect(withMend(document, words(null, 'title', 'teh', 'the $&')).title).toBe('Teh (one) tide$ and the $&');
+        expect(withMend(document, words(null, 'title', '(one)', 'two')).title).toBe('Teh two tide$ and teh');
+    });
+
+    it('takes one thing out of a list and leaves the others', () => {
+        const forks = ['F', 'G', 'H'].map((to) => ({ when: { kind: 'always' as const }, to }));
+        const stop = { ...question('One'), forks };
+        const after = withMend(frozen(quiz([stop])), { words: '', at: stop.id, member: 'forks', how: 'without', value: 1 });
+        expect(after.stops[0]?.forks?.map(({ to }) => to)).toEqual(['F', 'H']);
     });
 });

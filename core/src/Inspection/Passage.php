@@ -17,15 +17,9 @@ final readonly class Passage
      * @param  ?string  $at  the id of that of which it is a member; null for the quiz's own
      * @param  string|array<array-key, mixed>  $value  as the document has it
      */
-    public function __construct(public ?string $stop, public ?string $at, public string $member, private string|array $value)
+    public function __construct(public ?string $stop, public ?string $at, public string $member, string|array $value)
     {
         $this->text = implode("\n", self::words($value));
-    }
-
-    /** The same with another word in its place, everywhere in it; null for the quiz's own members, which have no id to be found by. */
-    public function with(string $word, string $other): ?Mend
-    {
-        return $this->at === null ? null : new Mend("Write “{$other}”", $this->at, $this->member, self::replaced($this->value, '/(?<![\p{L}\p{N}])'.preg_quote($word, '/').'(?![\p{L}\p{N}])/u', $other));
     }
 
     /** @return list<string> */
@@ -42,19 +36,5 @@ final readonly class Passage
         }
 
         return $words;
-    }
-
-    private static function replaced(mixed $value, string $word, string $other): mixed
-    {
-        if (is_string($value)) {
-            return preg_replace($word, $other, $value);
-        }
-        foreach (is_array($value) ? $value : [] as $member => $one) {
-            if (! in_array($member, self::NO_WORDS, true)) {
-                $value[$member] = self::replaced($one, $word, $other);
-            }
-        }
-
-        return $value;
     }
 }

@@ -77,7 +77,7 @@ final readonly class SpellCheck
     {
         return new Finding(
             Severity::Advises, $passage->stop, $passage->at, "“{$word}” may be a slip of the pen: “{$meant}”?", [],
-            $passage->with($word, $meant), "word $plain",
+            Mend::word($passage->at, $passage->member, $word, $meant), "word $plain",
         );
     }
 

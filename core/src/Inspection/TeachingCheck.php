@@ -55,7 +55,7 @@ final readonly class TeachingCheck
         $words = (int) preg_match_all('/\S+/u', $question->text().' '.implode(' ', array_map(static fn (Entry $entry): string => $entry->text, $question->kind->showsOptions() ? $question->entries : [])));
         $needed = (int) ceil(60 * $words / self::WORDS_A_MINUTE) + self::SECONDS_TO_ANSWER;
         if ($seconds !== null && $seconds < $needed) {
-            $found[] = [Severity::Warns, $question->id, "The time of $seconds s is short for $words words: reading and answering take about $needed s.", $question->seconds === null ? null : new Mend("Give $needed s", $question->id, 'seconds', $needed)];
+            $found[] = [Severity::Warns, $question->id, "The time of $seconds s is short for $words words: reading and answering take about $needed s.", $question->seconds === null ? null : Mend::set("Give $needed s", $question->id, 'seconds', $needed)];
         }
         if ($this->quiz->misconceptions !== []) {
             foreach ($question->isMarked() ? $question->allEntries() : [] as $entry) {

@@ -110,13 +110,13 @@ final readonly class Ways
             foreach ($stop?->questions() ?? [] as $question) {
                 foreach ($question->allEntries() as $entry) {
                     if ($entry->fork !== null && in_array($entry->fork, $loop, true) && $entry->right) {
-                        return new Mend('Let this answer lead on', $entry->id, 'fork', null);
+                        return Mend::set('Let this answer lead on', $entry->id, 'fork', null);
                     }
                 }
             }
-            foreach ($stop->forks ?? [] as $fork) {
+            foreach ($stop->forks ?? [] as $index => $fork) {
                 if ($fork->when->kind === ConditionKind::Always && in_array($fork->to, $loop, true)) {
-                    return new Mend('Take this fork out', $id, 'forks', []);
+                    return Mend::without('Take this fork out', $id, 'forks', $index);
                 }
             }
         }
@@ -278,7 +278,7 @@ final readonly class Ways
             $asked = $stop->shownIf === null || $stop->shownIf->question === null ? null : $this->quiz->stopOf($stop->shownIf->question);
             $there = $asked === null ? null : $this->quiz->position($asked->id);
             if ($stop->shownIf instanceof Condition && $there !== null && $there >= (int) $this->quiz->position($stop->id)) {
-                $findings[] = new Finding(Severity::Warns, $stop->id, $stop->id, 'This stop asks for an answer that is only given later: in set order it is decided before.', [], new Mend('Show it always', $stop->id, 'shownIf', null));
+                $findings[] = new Finding(Severity::Warns, $stop->id, $stop->id, 'This stop asks for an answer that is only given later: in set order it is decided before.', [], Mend::set('Show it always', $stop->id, 'shownIf', null));
             }
         }
 

@@ -54,7 +54,7 @@ final readonly class WordingCheck
             $found[] = [
                 $this->terms->mixOptions && ! $entry->pinned ? Severity::Warns : Severity::Advises, $entry->id,
                 "“{$entry->text}” speaks of other options by their place, and options can come in another order.",
-                $other === null ? null : new Mend("Say “{$other}”", $entry->id, 'text', $other),
+                $other === null ? null : Mend::set("Say “{$other}”", $entry->id, 'text', $other),
             ];
         }
 
@@ -86,7 +86,7 @@ final readonly class WordingCheck
         $words = array_map(static fn (Entry $entry): string => PlainText::folded($entry->text), $question->entries);
         foreach (self::TRUE_OR_FALSE as $pair) {
             if (array_diff($pair, $words) === []) {
-                return [[Severity::Advises, $question->id, 'These two options are really true or false.', new Mend('Make it true or false', $question->id, 'kind', QuestionKind::TrueFalse->value)]];
+                return [[Severity::Advises, $question->id, 'These two options are really true or false.', Mend::set('Make it true or false', $question->id, 'kind', QuestionKind::TrueFalse->value)]];
             }
         }
 

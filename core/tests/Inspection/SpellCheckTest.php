@@ -35,7 +35,7 @@ final class SpellCheckTest extends TestCase
         $found = self::found("Well, $word is here; and $word again.");
         self::assertCount(1, $found, json_encode(array_map(static fn (Finding $finding): string => $finding->sentence, $found)) ?: '');
         self::assertSame("“{$word}” may be a slip of the pen: “{$meant}”?", $found[0]->sentence);
-        self::assertSame([Sample::id('aside'), 'text', "Well, $meant is here; and $meant again."], [$found[0]->mend?->at, $found[0]->mend?->member, $found[0]->mend?->value]);
+        self::assertSame(['words' => "Write “{$meant}”", 'at' => Sample::id('aside'), 'member' => 'text', 'how' => 'word', 'value' => ['from' => $word, 'to' => $meant]], $found[0]->mend?->toArray());
     }
 
     /** @return iterable<string, array{string}> */
@@ -68,7 +68,7 @@ final class SpellCheckTest extends TestCase
         self::assertCount(1, $found);
         self::assertSame(Sample::id('first'), $found[0]->stop);
         self::assertSame('“Recieved” may be a slip of the pen: “Received”?', $found[0]->sentence);
-        self::assertSame([['kind' => 'text', 'text' => 'Received or sent?']], $found[0]->mend?->value);
+        self::assertSame([Sample::id('first/question'), 'prompt', ['from' => 'Recieved', 'to' => 'Received']], [$found[0]->mend?->at, $found[0]->mend?->member, $found[0]->mend?->value]);
         self::assertSame($found[0]->key(), self::found('It is recieved.')[0]->key());
     }
 

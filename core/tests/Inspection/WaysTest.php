@@ -32,9 +32,17 @@ final class WaysTest extends TestCase
         self::assertSame([$this->d->id('first'), $this->d->id('second')], $trap->loop);
         self::assertSame($this->d->id('second'), $trap->stop);
         self::assertStringContainsString('stop 1 and stop 2 can never reach a finish', $trap->sentence);
-        self::assertSame(['words' => 'Take this fork out', 'at' => $this->d->id('second'), 'member' => 'forks', 'value' => []], $trap->mend?->toArray());
+        self::assertSame(['words' => 'Take this fork out', 'at' => $this->d->id('second'), 'member' => 'forks', 'how' => 'without', 'value' => 0], $trap->mend?->toArray());
         self::assertSame([], self::found($this->quiz([$this->asks('first'), $this->d->reading('second', 'Read on', 'Some text.'), $this->asks('third')])));
         self::assertFalse(Inspection::allowsPublishing(Inspection::of(QuizDocument::read($quiz))));
+    }
+
+    public function test_the_mend_takes_out_the_one_fork_that_leads_back(): void
+    {
+        $forks = ['forks' => [$this->d->fork(['kind' => 'score', 'atLeast' => 2.0], $this->d->id('finish')), $this->d->fork(['kind' => 'always'], $this->d->id('first'))]];
+        $trap = self::found($this->quiz([$this->asks('first'), $this->d->reading('second', 'Read on', 'Some text.', $forks)]))[0];
+
+        self::assertSame(['without', 1], [$trap->mend?->how, $trap->mend?->value]);
     }
 
     public function test_a_right_answer_that_leads_back_traps_only_where_no_other_answer_leads_on(): void

@@ -477,8 +477,10 @@ export function putLadder(document: QuizDocument, place: RungPlace, rungs: Rung[
     return place.stop?.kind === 'staircase' ? putStop(document, { ...place.stop, ladder: rungs }) : document;
 }
 
-/** A mend of the inspection: wherever in the document the thing with that id stands, one member of it gets another value. */
-export function withMend(document: QuizDocument, mend: NonNullable<Finding['mend']>): QuizDocument {
+type Mend = NonNullable<Finding['mend']>;
+
+/** A mend of the inspection, done to the thing with that id wherever in the document it stands. */
+export function withMend(document: QuizDocument, mend: Mend): QuizDocument {
     const mended = (value: unknown): unknown => {
         if (Array.isArray(value)) {
             return value.map(mended);
@@ -487,9 +489,34 @@ export function withMend(document: QuizDocument, mend: NonNullable<Finding['mend
             return value;
         }
         const next = Object.fromEntries(Object.entries(value).map(([name, member]) => [name, mended(member)]));
-        return next.id === mend.at ? { ...next, [mend.member]: mend.value } : next;
+        return next.id === mend.at ? withMember(next, mend) : next;
     };
-    return mended(document) as QuizDocument;
+    return (mend.at === null ? withMember({ ...document }, mend) : mended(document)) as QuizDocument;
+}
+
+function withMember(thing: Record<string, unknown>, { member, how, value }: Mend): Record<string, unknown> {
+    const now = thing[member];
+    if (how === 'without') {
+        return { ...thing, [member]: Array.isArray(now) ? now.filter((_, index) => index !== value) : now };
+    }
+    return { ...thing, [member]: how === 'word' ? withWord(now, value as { from: string; to: string }) : value };
+}
+
+/** Members that a word cannot stand in. */
+const wordless = new Set(['kind', 'media', 'tex', 'clip', 'from']);
+
+/** The same with another word in its place, in a text or in all texts of blocks, feedback or messages. */
+function withWord(value: unknown, word: { from: string; to: string }): unknown {
+    if (typeof value === 'string') {
+        const from = word.from.replace(/[\\^$.*+?()[\]{}|]/g, '\\$&');
+        return value.replace(new RegExp(`(?<![\\p{L}\\p{N}])${from}(?![\\p{L}\\p{N}])`, 'gu'), () => word.to);
+    }
+    if (Array.isArray(value)) {
+        return value.map((one) => withWord(one, word));
+    }
+    return typeof value === 'object' && value !== null
+        ? Object.fromEntries(Object.entries(value).map(([name, one]) => [name, wordless.has(name) ? one : withWord(one, word)]))
+        : value;
 }
 
 /** Puts a stop behind the one named, or at the end. */

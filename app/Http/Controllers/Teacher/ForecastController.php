@@ -11,6 +11,7 @@ use HiddenLadder\App\Models\Quiz;
 use HiddenLadder\App\Models\SchoolClass;
 use HiddenLadder\App\Rounds\ClassData;
 use HiddenLadder\App\Rounds\Editions;
+use HiddenLadder\App\WorkedOut;
 use HiddenLadder\Core\Fields;
 use HiddenLadder\Core\Forecast\Forecast;
 use HiddenLadder\Core\Forecast\ForecastInWords;
@@ -20,16 +21,12 @@ use HiddenLadder\Core\Quiz\QuizDocument;
 use HiddenLadder\Core\Round\Terms;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
-use Illuminate\Support\Facades\Cache;
 
 /** What a quiz lets expect, before class. */
 final class ForecastController extends Controller
 {
     /** For whom it is told where the teacher has no class yet. */
     private const STUDENTS = 24;
-
-    /** Seconds for which a forecast of the same document is kept. */
-    private const KEPT = 86_400;
 
     public function __construct(private readonly ClassData $data)
     {
@@ -41,7 +38,7 @@ final class ForecastController extends Controller
         $this->authorize('reach', $quiz);
         $read = QuizDocument::read($quiz->document);
 
-        return $this->forecast($request, $quiz, $read, Terms::read(Fields::of($read->terms)));
+        return $this->forecast($request, $quiz, $read, Terms::read(Fields::of($read->terms)), 'draft');
     }
 
     /** Of the latest edition, under terms that it may be given with. */
@@ -50,10 +47,10 @@ final class ForecastController extends Controller
         $this->authorize('reach', $quiz->load('latestEdition.corrections'));
         $edition = $quiz->latestEdition ?? throw new Problem(409, 'not-published', 'Publish this quiz first.');
 
-        return $this->forecast($request, $quiz, $editions->read($edition), Terms::read(Fields::of($request->input('terms') ?? [], '/terms')));
+        return $this->forecast($request, $quiz, $editions->read($edition), Terms::read(Fields::of($request->input('terms') ?? [], '/terms')), 'edition');
     }
 
-    private function forecast(Request $request, Quiz $quiz, QuizDocument $read, Terms $terms): JsonResponse
+    private function forecast(Request $request, Quiz $quiz, QuizDocument $read, Terms $terms, string $which): JsonResponse
     {
         $request->validate(['profile' => ['required', 'string']]);
         $name = $request->string('profile')->value();
@@ -65,9 +62,8 @@ final class ForecastController extends Controller
         $films = array_filter(array_map(static fn (Film $film): ?float => $film->seconds, Films::of($read)), is_float(...));
         $students = $class !== null ? $class->students()->count() : (int) $this->teacher($request)->classes()->withCount('students')->get()->max('students_count');
         $students = $students > 0 ? $students : self::STUDENTS;
-        $key = 'forecast '.hash('sha256', serialize([$read, $terms, $profile, $films, $students]));
 
-        return new JsonResponse(Cache::remember($key, self::KEPT, static function () use ($read, $terms, $profile, $films, $students): array {
+        return new JsonResponse(WorkedOut::once("forecast $quiz->id $which $name", [$read, $terms, $profile, $films, $students], static function () use ($read, $terms, $profile, $films, $students): array {
             try {
                 $forecast = Forecast::of($read, $terms, $profile, $films);
             } catch (\DomainException $unfinished) {
