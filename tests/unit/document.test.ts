@@ -21,6 +21,7 @@ import {
     withMend,
     withText,
 } from '../../resources/js/quiz/document';
+import { quizOf } from './samples';
 
 function question(text: string): QuestionStop {
     const stop = newStop('question') as QuestionStop;
@@ -34,15 +35,7 @@ function video(): VideoStop {
 }
 
 function quiz(stops: QuizDocument['stops'] = [question('One'), video(), question('Three')]): QuizDocument {
-    return {
-        schema: 2,
-        title: 'Quiz',
-        instructions: '',
-        language: 'en',
-        stops,
-        sideStops: [],
-        finishes: [{ id: 'F', title: 'End', message: '' }],
-    };
+    return quizOf(...stops);
 }
 
 function frozen<T>(value: T): T {
