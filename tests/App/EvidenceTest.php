@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace HiddenLadder\App\Tests;
 
 use HiddenLadder\App\Models\Assignment;
+use HiddenLadder\App\Models\Edition;
 use HiddenLadder\App\Models\Round;
 use HiddenLadder\App\Models\SchoolClass;
 use HiddenLadder\App\Models\Teacher;
@@ -122,6 +123,23 @@ final class EvidenceTest extends AppTestCase
     private static function standing(array $told, string $student): ?string
     {
         return array_column($told['rows'], 'standings', 'student')[$student][Sample::id('first/question')] ?? null;
+    }
+
+    public function test_rounds_of_an_older_edition_count_where_a_question_is_still_asked(): void
+    {
+        $this->answers('Ada', 'plain');
+        $newer = Sample::document();
+        // The first question is asked still, with an option less; the video is gone, and there is a question that nobody has met.
+        unset($newer['stops'][0]['question']['entries'][1]);
+        $newer['stops'] = [['question' => ['entries' => array_values($newer['stops'][0]['question']['entries'])] + $newer['stops'][0]['question']] + $newer['stops'][0], $newer['stops'][2]];
+        Edition::query()->create(['quiz_id' => $this->task->quiz_id, 'number' => 2, 'version' => 2, 'document' => $newer, 'published_at' => now()]);
+        $this->answers('Bram', 'own');
+        $told = $this->asTeacher($this->teacher)->getJson("/api/assignments/{$this->task->id}/evidence")->assertOk()->json();
+
+        self::assertSame([1, 2, 2], [$told['otherEditions'], $told['students'], count($told['questions'])]);
+        self::assertSame([2, 0], array_column(array_column($told['questions'], 'atOnce'), 'of'));
+        self::assertSame(1, $told['questions'][0]['entries'][Sample::id('entry/plain')]['count'], 'what was chosen then is told still');
+        self::assertCount(2, $this->getJson('/api/today')->assertOk()->json('running.0.depths'));
     }
 
     public function test_no_group_is_smaller_than_wished(): void

@@ -59,6 +59,11 @@ describe('the table of questions', () => {
         expect(cells(fresh)).toEqual(['1 of 2', '–', '1.5', '–', 'too few', 'too few']);
         expect(cells(never)).toEqual(['–', '–', '–', '–', 'too few', 'too few']);
         expect(within(known).getByTitle('Half of 12 took between 20 s and 1.6 min').textContent).toBe('31 s');
+        expect(
+            within(known)
+                .getAllByTitle('Of 12 students')
+                .map((cell) => cell.textContent),
+        ).toEqual(['1.3', '−0.31', '0.50']);
         expect(screen.getByText(/an alpha of 0.57/)).toBeTruthy();
     });
 

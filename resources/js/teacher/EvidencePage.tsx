@@ -15,6 +15,9 @@ import { StudentTable } from './evidence/StudentTable';
 import { WatchMaps } from './evidence/WatchMaps';
 import { shareWords } from './figures/words';
 
+/** While a class still works the figures follow its answers, in milliseconds. */
+const LOOK_EVERY = 20_000;
+
 /** Looking back at a task: what the answers say, in sentences first, then on the cutaway, then figure by figure. */
 export function EvidencePage() {
     const id = useParams().assignment ?? '';
@@ -29,6 +32,7 @@ export function EvidencePage() {
         queryFn: () => take(client.GET('/assignments/{assignment}/evidence', { params: { path, query: { leastGroup } } })),
         placeholderData: (before) => before,
         staleTime: 0,
+        refetchInterval: LOOK_EVERY,
     });
     if (assignment.data === undefined || evidence.data === undefined) {
         const error = assignment.error ?? evidence.error;

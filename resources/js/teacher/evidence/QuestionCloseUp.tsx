@@ -1,5 +1,5 @@
 import type { Evidence, Question, QuizDocument, Share } from '../../api/types';
-import { findQuestion, laddersOf, questionName, rungName } from '../../quiz/document';
+import { entriesOf, findQuestion, laddersOf, questionName, rungName } from '../../quiz/document';
 import { AnswerBars } from '../figures/AnswerBars';
 import { FEW, secondsWords, shareDetail, shareWords } from '../figures/words';
 
@@ -32,7 +32,7 @@ export function QuestionCloseUp({ document, evidence, question: id }: { document
             <AnswerBars
                 question={question}
                 counts={counts}
-                other={others(question.kind, figures)}
+                other={others(question, figures)}
                 note={(entry) => {
                     const mean = figures.entries[entry]?.meanScore;
                     return mean === undefined ? '' : `${Math.round(100 * mean)} % of all`;
@@ -92,11 +92,12 @@ function Plain({ words, value }: { words: string; value: string }) {
     );
 }
 
-/** First answers that nobody foresaw. */
-function others(kind: Question['kind'], { atOnce, entries }: Evidence['questions'][number]): number {
+/** First answers that nobody foresaw, or that were options of an older edition. */
+function others(question: Question, { atOnce, entries }: Evidence['questions'][number]): number {
+    const { kind } = question;
     // Several options are chosen together; what is right in parts has no entry that stands for it.
     const right = kind === 'gaps' || kind === 'order' || kind === 'match' ? atOnce.count : 0;
-    const foreseen = Object.values(entries).reduce((so, { count }) => so + count, 0);
+    const foreseen = entriesOf(question).reduce((so, { id }) => so + (entries[id]?.count ?? 0), 0);
     return kind === 'several-choices' ? 0 : Math.max(0, atOnce.of - foreseen - right);
 }
 

@@ -2,7 +2,11 @@ import type { Evidence, QuizDocument } from '../../api/types';
 import { type Column, QuestionRows } from '../figures/QuestionRows';
 import { FEW, secondsWords, shareDetail, shareWords } from '../figures/words';
 
-const columns: Column<Evidence['questions'][number]>[] = [
+type Figures = Evidence['questions'][number];
+
+const ofHowMany = ({ atOnce }: Figures) => `Of ${atOnce.of} ${atOnce.of === 1 ? 'student' : 'students'}`;
+
+const columns: Column<Figures>[] = [
     {
         key: 'atOnce',
         words: 'right at once',
@@ -17,7 +21,13 @@ const columns: Column<Evidence['questions'][number]>[] = [
         show: ({ afterHelp }) => (afterHelp.of === 0 ? '–' : shareWords(afterHelp)),
         detail: ({ afterHelp }) => `Of those who were not right at once: ${shareDetail(afterHelp)}`,
     },
-    { key: 'tries', words: 'tries', value: ({ tries }) => tries, show: ({ tries }) => (tries === null ? '–' : tries.toFixed(1)) },
+    {
+        key: 'tries',
+        words: 'tries',
+        value: ({ tries }) => tries,
+        show: ({ tries }) => (tries === null ? '–' : tries.toFixed(1)),
+        detail: ofHowMany,
+    },
     {
         key: 'seconds',
         words: 'median time',
@@ -30,6 +40,7 @@ const columns: Column<Evidence['questions'][number]>[] = [
         key: 'itemRest',
         words: 'goes with the rest',
         value: ({ itemRest }) => itemRest,
+        detail: ofHowMany,
         show: ({ itemRest, atOnce }) =>
             atOnce.of < FEW ? 'too few' : itemRest === null ? 'cannot be told' : itemRest.toFixed(2).replace('-', '−'),
     },
@@ -37,6 +48,7 @@ const columns: Column<Evidence['questions'][number]>[] = [
         key: 'upperLower',
         words: 'best less weakest',
         value: ({ upperLower }) => upperLower,
+        detail: ofHowMany,
         show: ({ upperLower, atOnce }) =>
             atOnce.of < FEW ? 'too few' : upperLower === null ? '–' : upperLower.toFixed(2).replace('-', '−'),
     },
