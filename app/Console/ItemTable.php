@@ -16,27 +16,25 @@ final readonly class ItemTable
     {
     }
 
-    /** @throws \DomainException when the file cannot be read as such a table */
+    /**
+     * @param  ?string  $key  the right options, separated by commas or not, or a file: a header row and a row of options, or that row alone
+     *
+     * @throws \DomainException when the file cannot be read as such a table
+     */
     public static function read(string $path, ?string $key): self
     {
-        $file = is_file($path) ? fopen($path, 'r') : false;
-        if ($file === false) {
-            throw new \DomainException('There is no file '.$path.'.');
-        }
-        $header = self::row($file);
-        if ($header === null || count($header) < 2) {
+        $rows = self::rows($path);
+        $header = $rows[array_key_first($rows) ?? 0] ?? [];
+        if (count($header) < 2) {
             throw new \DomainException('The first row names the items, after a column for the person.');
         }
         $items = array_slice($header, 1);
-        $right = $key === null ? null : array_map(trim(...), str_contains($key, ',') ? explode(',', $key) : mb_str_split($key));
+        $right = $key === null ? null : self::key($key, $items);
         if ($right !== null && count($right) !== count($items)) {
             throw new \DomainException('The key has '.count($right).' options for '.count($items).' items.');
         }
         $scores = $chosen = array_fill(0, count($items), []);
-        for ($line = 2; ($cells = self::row($file)) !== null; $line++) {
-            if ($cells === ['']) {
-                continue;
-            }
+        foreach (array_slice($rows, 1, null, true) as $line => $cells) {
             if (count($cells) !== count($header)) {
                 throw new \DomainException("Line $line has ".count($cells).' cells, and not '.count($header).'.');
             }
@@ -50,21 +48,63 @@ final readonly class ItemTable
                 $chosen[$item][] = $cell;
             }
         }
-        fclose($file);
         $options = $right === null ? array_fill(0, count($items), []) : self::options($chosen, $scores, $right);
 
         return new self(count($scores[0]), $items, $scores, $options);
     }
 
     /**
-     * @param  resource  $file
-     * @return ?list<string>
+     * The cells are parted as the first row parts them: by commas, semicolons or tabs.
+     *
+     * @return array<int, list<string>> by line from 1; without empty lines
      */
-    private static function row($file): ?array
+    private static function rows(string $path): array
     {
-        $cells = fgetcsv($file, null, ',', '"', '');
+        $text = is_file($path) ? file_get_contents($path) : false;
+        if ($text === false) {
+            throw new \DomainException('There is no file '.$path.'.');
+        }
+        $text = (string) preg_replace('/^\x{FEFF}/u', '', mb_scrub($text));
+        $first = strtok($text, "\r\n");
+        $between = ',';
+        foreach ([';', "\t"] as $other) {
+            $between = substr_count((string) $first, $other) > substr_count((string) $first, $between) ? $other : $between;
+        }
+        $stream = fopen('php://temp', 'r+');
+        assert($stream !== false);
+        fwrite($stream, $text);
+        rewind($stream);
+        $rows = [];
+        for ($line = 1; ($cells = fgetcsv($stream, null, $between, '"', '')) !== false; $line++) {
+            if ($cells !== [null]) {
+                $rows[$line] = array_map(static fn (?string $cell): string => trim((string) $cell), $cells);
+            }
+        }
 
-        return $cells === false ? null : array_map(static fn (?string $cell): string => trim((string) $cell, " \t\u{FEFF}"), $cells);
+        return $rows;
+    }
+
+    /**
+     * @param  list<string>  $items
+     * @return list<string>
+     */
+    private static function key(string $key, array $items): array
+    {
+        if (! is_file($key)) {
+            return array_map(trim(...), str_contains($key, ',') ? explode(',', $key) : mb_str_split($key));
+        }
+        $rows = array_values(self::rows($key));
+        $cells = $rows[count($rows) - 1] ?? [];
+        if (count($rows) > 1) {
+            // By the names of the items, whatever their order and whatever stands beside them.
+            $named = array_combine(array_slice($rows[0], 0, count($cells)), array_slice($cells, 0, count($rows[0])));
+            $missing = array_diff($items, array_keys($named));
+
+            return $missing === [] ? array_map(static fn (string $item): string => $named[$item], $items)
+                : throw new \DomainException('The key has no option for “'.implode('”, “', $missing).'”.');
+        }
+
+        return array_slice($cells, count($cells) === count($items) + 1 ? 1 : 0);
     }
 
     /**

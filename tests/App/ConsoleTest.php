@@ -64,6 +64,14 @@ final class ConsoleTest extends AppTestCase
         self::assertSame([null, null], [$told['alpha'], $told['items'][0]['itemRest']]);
         self::assertSame([['A', 2, true], ['B', 1, false]], array_map(static fn (array $option): array => [$option['option'], $option['n'], $option['right']], $told['items'][0]['options']));
 
+        // As spreadsheets of other countries write it, with the key in a file of its own, its items in another order.
+        $letters = self::file("person;one;two\r\n\"Brandt, Ada\";A;»\r\nBram;B;\r\n");
+        foreach (["two,one\n»,A\n", "item\ttwo\tone\nkey\t»\ta\n", "A,»\n", "key,A,»\n"] as $key) {
+            [$code, $told] = self::run_('evidence:items', ['file' => $letters, '--key' => self::file($key), '--json' => true]);
+            self::assertSame([0, 2, [0.5, 1.0], [2, 1]], [$code, $told['people'], array_column($told['items'], 'facility'), array_column($told['items'], 'n')], $key);
+        }
+        $this->artisan('evidence:items', ['file' => $letters, '--key' => self::file("one\nA\n")])->expectsOutputToContain('no option for “two”')->assertFailed();
+
         foreach ([['person', 'names the items'], ["p,q\nAda,yes\n", 'Options need a key'], ["p,q,r\nAda,1\n", 'Line 2 has 2 cells']] as [$csv, $words]) {
             $this->artisan('evidence:items', ['file' => self::file($csv)])->expectsOutputToContain($words)->assertFailed();
         }

@@ -11,7 +11,7 @@ use HiddenLadder\Core\Evidence\ItemAnalysis;
 /** docs/console.md has the JSON. */
 final class AnalyseItems extends FileCommand
 {
-    protected $signature = 'evidence:items {file : people by items, as CSV} {--key= : the right options, separated by commas} {--json}';
+    protected $signature = 'evidence:items {file : people by items, as CSV} {--key= : the right options, separated by commas, or a CSV file with them} {--json}';
 
     protected $description = 'How the questions of a test go together: facility, discrimination, options and alpha';
 
