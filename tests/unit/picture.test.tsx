@@ -83,6 +83,21 @@ describe('the picture of a quiz', () => {
         expect(right()).toEqual([]);
     });
 
+    it('puts the words of forks from the same stop below each other', () => {
+        const forked = {
+            ...stop,
+            forks: [
+                { when: { kind: 'result' as const, result: 'right' as const }, to: 'F' },
+                { when: { kind: 'time-out' as const }, to: 'F' },
+            ],
+        };
+        show({ document: quizOf(forked, asking('And now?', ['ebb'])) });
+        const words = [...screen.getByRole('region', { name: 'The quiz' }).querySelectorAll('svg text')];
+        expect(words.map((one) => one.textContent)).toEqual(['right', 'time out']);
+        const [first, second] = words.map((one) => Number(one.getAttribute('y')));
+        expect((second ?? 0) - (first ?? 0)).toBeGreaterThanOrEqual(12);
+    });
+
     it('carries figures at its places and fills the rungs with shares', () => {
         show({ at: (node) => (node === 'hint' ? <b>7 here</b> : null), share: (rung) => (rung === 'hint' ? 0.25 : 0) });
         expect(screen.getByText('7 here')).toBeTruthy();

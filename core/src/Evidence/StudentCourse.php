@@ -75,11 +75,11 @@ final readonly class StudentCourse
         return $last;
     }
 
-    /** @return array{first: float, best: float}|null of finished rounds */
+    /** @return array{first: float, best: float, rounds: int}|null of finished rounds, and how many they are */
     public function scores(): ?array
     {
         $scores = array_values(array_filter(array_column($this->rounds, 'score'), static fn (?float $score): bool => $score !== null));
 
-        return $scores === [] ? null : ['first' => $scores[0], 'best' => max($scores)];
+        return $scores === [] ? null : ['first' => $scores[0], 'best' => max($scores), 'rounds' => count($scores)];
     }
 }

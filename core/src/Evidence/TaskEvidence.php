@@ -75,7 +75,8 @@ final class TaskEvidence
             $this->addRungs($course);
         }
         $scores = $student->scores();
-        if ($scores !== null) {
+        // Of one round alone there is nothing to gain.
+        if ($scores !== null && $scores['rounds'] > 1) {
             $this->gains[] = [$scores['first'], $scores['best']];
         }
         foreach ($student->misconceptions($this->canShow) as $misconception => $isNow) {

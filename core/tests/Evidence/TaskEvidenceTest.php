@@ -227,6 +227,16 @@ final class TaskEvidenceTest extends TestCase
         self::assertSame([['need' => $d->id('o'), 'students' => ['helped', 'not yet']]], $told['groups']);
     }
 
+    public function test_only_who_did_a_second_round_can_have_gained(): void
+    {
+        $evidence = new TaskEvidence(QuizDocument::read(Sample::document()));
+        foreach ([[0.5], [0.5, 1.0], [0.2, null], [0.6, 0.8], [null]] as $student => $scores) {
+            $evidence->add(new StudentCourse("s$student", array_map(static fn (?float $score): array => ['course' => new Course, 'score' => $score], $scores)));
+        }
+        // Of the class's means, .55 and .9: (.9 - .55) / (1 - .55).
+        self::assertSame(['n' => 2, 'value' => round(0.35 / 0.45, 4)], $evidence->toArray()['gain']);
+    }
+
     public function test_the_seconds_seen_and_seen_again_are_counted_by_student(): void
     {
         $evidence = new TaskEvidence(QuizDocument::read(Sample::document()));

@@ -149,6 +149,10 @@ const Arcs = memo(function Arcs({ arcs: all, width, count }: { arcs: Arc[]; widt
                 const to = arc.to * width + width * 0.38;
                 const height = Math.min(SKY - 22, 26 + Math.abs(arc.to - arc.from) * 12);
                 const top = SKY - height;
+                // Labels of arcs that leave the same stop the same way stand below each other.
+                const row = all
+                    .slice(0, index)
+                    .filter((other) => other.from === arc.from && other.to > other.from === arc.to > arc.from).length;
                 return (
                     <g key={index}>
                         {/* Behind the columns, down to the ground: whatever a column's height, the arc stands on it. */}
@@ -167,7 +171,7 @@ const Arcs = memo(function Arcs({ arcs: all, width, count }: { arcs: Arc[]; widt
                         />
                         <text
                             x={from + (arc.to > arc.from ? 8 : -8)}
-                            y={SKY + 14}
+                            y={SKY + 14 + row * 15}
                             textAnchor={arc.to > arc.from ? 'start' : 'end'}
                             className="fill-accent text-xs font-semibold"
                         >
