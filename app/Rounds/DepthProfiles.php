@@ -17,7 +17,7 @@ final class DepthProfiles
     {
     }
 
-    /** @return list<array{came: int, depth: float, rungs: int}> by main stop of the latest edition, from each student's latest round */
+    /** @return list<array{came: int, depth: float, rungs: int}> by main stop of the latest edition, from first rounds, as most figures of the evidence */
     public function of(Assignment $assignment): array
     {
         $edition = $assignment->quiz->latestEdition;
@@ -27,7 +27,7 @@ final class DepthProfiles
         $rounds = $assignment->rounds()->toBase()->selectRaw('count(*) as rounds, max(moved_at) as moved')->first();
 
         return WorkedOut::once("depths $assignment->id", [$edition->id, $edition->revision, $rounds], function () use ($assignment, $edition): array {
-            $courses = $assignment->latestRounds()->get(['id', 'student_id', 'number', 'course'])->map(static fn (Round $round): Course => Course::fromArray($round->course ?? []));
+            $courses = $assignment->rounds()->where('number', 1)->get(['id', 'student_id', 'number', 'course'])->map(static fn (Round $round): Course => Course::fromArray($round->course ?? []));
             $profile = DepthProfile::of($this->editions->read($edition), array_values($courses->all()));
 
             return array_map(static fn (array $stop): array => ['depth' => round($stop['depth'], 2)] + $stop, $profile);

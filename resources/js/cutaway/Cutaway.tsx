@@ -13,7 +13,7 @@ import {
 } from 'lucide-react';
 import { type KeyboardEvent, memo, type ReactNode, useEffect, useMemo, useRef } from 'react';
 import type { Finding, QuizDocument, Rung, Stop } from '../api/types';
-import { kindWords, letter, rungName, rungWords, showsOptions, stopName } from '../quiz/document';
+import { kindWords, letter, rungName, rungWords, short, showsOptions, stopName } from '../quiz/document';
 import { moment } from '../ui/time';
 import { type Arc, arcs, type Column, columns, neighbour } from './model';
 
@@ -175,7 +175,7 @@ const Arcs = memo(function Arcs({ arcs: all, width, count }: { arcs: Arc[]; widt
                             textAnchor={arc.to > arc.from ? 'start' : 'end'}
                             className="fill-accent text-xs font-semibold"
                         >
-                            {arc.label.length > 14 ? `${arc.label.slice(0, 13)}…` : arc.label}
+                            {short(arc.label, 14)}
                         </text>
                     </g>
                 );

@@ -353,6 +353,11 @@ export function questionName(document: QuizDocument, id: string): string {
         : `${place.number}. ${place.cue === null ? '' : `at ${moment(place.cue.at)}: `}${promptText(place.question)}`;
 }
 
+/** As much of a text as there is room for, with a sign that there is more. */
+export function short(text: string, most: number): string {
+    return text.length > most ? `${text.slice(0, most - 1).trimEnd()}…` : text;
+}
+
 /** The number of the question's stop, with a letter where the stop asks several. */
 export function questionNumber(document: QuizDocument, id: string): string {
     return questionPlace(document, id)?.number ?? '';

@@ -159,10 +159,10 @@ function RosterList({ group }: { group: SchoolClass }) {
                 Roster, {group.roster.length} {group.roster.length === 1 ? 'student' : 'students'}
             </h2>
             {message !== null && <Notice tone="well">{message}</Notice>}
-            <ul className="mt-2 columns-1 gap-6 sm:columns-2">
+            <ul className="mt-2">
                 {group.roster.map((student) => (
-                    <li key={student.id} className="flex break-inside-avoid items-center gap-2 border-b border-line py-0.5">
-                        <span className="min-w-0 flex-1 truncate">{student.name}</span>
+                    <li key={student.id} className="flex flex-wrap items-center gap-x-3 border-b border-line py-0.5">
+                        <span className="min-w-40 flex-1 break-words">{student.name}</span>
                         <select
                             className="rounded-md border border-line bg-sheet px-1 py-1 text-sm"
                             aria-label={`Time for ${student.name}`}
@@ -187,7 +187,7 @@ function RosterList({ group }: { group: SchoolClass }) {
                         {student.entered ? (
                             <Button
                                 weight="quiet"
-                                className="px-1"
+                                className="w-24 px-1"
                                 aria-label={`Let ${student.name} choose a new secret`}
                                 onClick={() =>
                                     void attempt(async () => {
@@ -199,7 +199,7 @@ function RosterList({ group }: { group: SchoolClass }) {
                                 New secret
                             </Button>
                         ) : (
-                            <span className="text-sm text-soft">not here yet</span>
+                            <span className="w-24 text-sm text-soft">not here yet</span>
                         )}
                         <Button
                             weight="quiet"

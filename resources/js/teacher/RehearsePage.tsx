@@ -5,7 +5,7 @@ import { client, sentence, take } from '../api/client';
 import type { Quiz, RoundView } from '../api/types';
 import { Cutaway } from '../cutaway/Cutaway';
 import { Player, type Step } from '../player/Player';
-import { find, stopName } from '../quiz/document';
+import { find, short, stopName } from '../quiz/document';
 import { Button, buttonClass } from '../ui/Button';
 import { Notice } from '../ui/Notice';
 
@@ -104,7 +104,7 @@ export function RehearsePage() {
                                     setQuery({ from: stop.id }, { replace: true });
                                 }}
                             >
-                                Walk from “{stopName(stop).slice(0, 50)}”
+                                Walk from “{short(stopName(stop), 50)}”
                             </Button>
                         )}
                     </div>

@@ -2,7 +2,7 @@ import { useQuery } from '@tanstack/react-query';
 import { Link, useParams } from 'react-router';
 import { client, sentence, take } from '../api/client';
 import type { Answer, QuizDocument, Standing, StoredEvent } from '../api/types';
-import { entriesOf, find, findQuestion, questionName, rungName } from '../quiz/document';
+import { entriesOf, find, findQuestion, questionName, rungName, short } from '../quiz/document';
 import { Notice } from '../ui/Notice';
 import { StandingMark, standingWords } from '../ui/Standing';
 import { exact, moment, near } from '../ui/time';
@@ -120,7 +120,7 @@ function EventLine({ event, before, document }: { event: StoredEvent; before: St
     if (rung?.rung !== undefined) {
         const place = find(document, rung.rung);
         sentences.push(
-            `saw ${place?.kind === 'rung' ? `the ${place.rung.kind} “${rungName(place.rung).slice(0, 70)}”` : 'a rung of an earlier edition'}`,
+            `saw ${place?.kind === 'rung' ? `the ${place.rung.kind} “${short(rungName(place.rung), 70)}”` : 'a rung of an earlier edition'}`,
         );
     }
     if (facts.some((fact) => fact.kind === 'finished')) {

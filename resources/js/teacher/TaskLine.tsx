@@ -12,7 +12,7 @@ export function TaskLine({ task, withClass }: { task: AssignmentLine; withClass:
                 to={`/assignments/${task.id}`}
                 className="flex flex-wrap items-center gap-x-6 gap-y-1 rounded-lg border border-line bg-sheet px-4 py-3 hover:border-ink"
             >
-                <span className="min-w-0 flex-1 basis-64">
+                <span className="min-w-0 flex-1 basis-56">
                     <span className="block font-display text-lg">{task.title}</span>
                     <span className="text-sm text-soft">
                         {withClass && `${task.class.name} · `}
@@ -20,8 +20,11 @@ export function TaskLine({ task, withClass }: { task: AssignmentLine; withClass:
                     </span>
                 </span>
                 <DepthProfile depths={task.depths} />
-                <span className="min-w-56 text-right text-sm max-sm:text-left">
-                    {task.started} of {task.students} began · {task.finished} finished
+                <span className="w-28 text-right text-sm max-sm:text-left">
+                    <span className="block">
+                        {task.started} of {task.students} began
+                    </span>
+                    <span className="block text-soft">{task.finished} finished</span>
                 </span>
             </Link>
         </li>

@@ -4,7 +4,7 @@ import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
 import { client, Refused, sentence, take } from '../../api/client';
 import type { Forecast, Quiz, QuizDocument, Rung, Stop } from '../../api/types';
 import { Cutaway } from '../../cutaway/Cutaway';
-import { addRung, find, insertStop, move, newRung, newStop, remove, stopName, stopWords } from '../../quiz/document';
+import { addRung, find, insertStop, move, newRung, newStop, remove, short, stopName, stopWords } from '../../quiz/document';
 import { Button } from '../../ui/Button';
 import { Notice } from '../../ui/Notice';
 import { Switch } from '../../ui/Switch';
@@ -113,7 +113,7 @@ function Builder({ quiz }: { quiz: Quiz }) {
         }
         const words =
             place.kind === 'stop'
-                ? `“${stopName(place.stop).slice(0, 50)}”`
+                ? `“${short(stopName(place.stop), 50)}”`
                 : place.kind === 'cue'
                   ? 'The cue'
                   : place.kind === 'question'

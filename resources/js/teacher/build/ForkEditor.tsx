@@ -1,6 +1,6 @@
 import { X } from 'lucide-react';
 import type { Condition, Fork, QuizDocument, Stop } from '../../api/types';
-import { allQuestions, conditionWords, entriesOf, promptText, questionsOf, showsOptions, stopName } from '../../quiz/document';
+import { allQuestions, conditionWords, entriesOf, promptText, questionsOf, short, showsOptions, stopName } from '../../quiz/document';
 import { Button } from '../../ui/Button';
 import { Select } from '../../ui/Field';
 import { ParsedField } from '../../ui/ParsedField';
@@ -91,7 +91,7 @@ export function ConditionEditor({ document, stop, when, before = false, onChange
                 >
                     {earlier.map((question) => (
                         <option key={question.id} value={question.id}>
-                            {promptText(question).slice(0, 70) || 'Empty question'}
+                            {short(promptText(question), 70) || 'Empty question'}
                         </option>
                     ))}
                 </Select>
@@ -212,12 +212,12 @@ export function Targets({ document }: { document: QuizDocument }) {
         <>
             {document.stops.map((stop, index) => (
                 <option key={stop.id} value={stop.id}>
-                    {index + 1}. {stopName(stop).slice(0, 60)}
+                    {index + 1}. {short(stopName(stop), 60)}
                 </option>
             ))}
             {document.sideStops.map((stop) => (
                 <option key={stop.id} value={stop.id}>
-                    Side stop: {stopName(stop).slice(0, 60)}
+                    Side stop: {short(stopName(stop), 60)}
                 </option>
             ))}
             {document.finishes.map((finish) => (

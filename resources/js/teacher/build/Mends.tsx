@@ -2,6 +2,7 @@ import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { client, sentence, take } from '../../api/client';
 import type { Remarking } from '../../api/types';
+import { short } from '../../quiz/document';
 import { Button } from '../../ui/Button';
 import { Notice } from '../../ui/Notice';
 import { standingWords } from '../../ui/Standing';
@@ -131,5 +132,5 @@ function words(value: unknown): string {
             : typeof value === 'object'
               ? JSON.stringify(value)
               : String(value);
-    return text.length > 60 ? `${text.slice(0, 59)}…` : text;
+    return short(text, 60);
 }

@@ -1,6 +1,6 @@
 import { useId, useState } from 'react';
 import type { Rung } from '../../api/types';
-import { rungName, rungWords } from '../../quiz/document';
+import { rungName, rungWords, short } from '../../quiz/document';
 import { Button } from '../../ui/Button';
 
 /** The rungs of a ladder, each leading to where it is edited. */
@@ -14,7 +14,7 @@ export function Rungs({ rungs, select }: { rungs: Rung[]; select: (id: string) =
                         className="max-w-full justify-start px-0 text-left whitespace-normal"
                         onClick={() => select(rung.id)}
                     >
-                        {index + 1}. {rungName(rung).slice(0, 80)}
+                        {index + 1}. {short(rungName(rung), 80)}
                     </Button>
                 </li>
             ))}
