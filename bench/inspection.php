@@ -7,6 +7,8 @@ declare(strict_types=1);
 
 use HiddenLadder\Core\Ahead\Bones;
 use HiddenLadder\Core\Inspection\Inspection;
+use HiddenLadder\Core\Inspection\Passage;
+use HiddenLadder\Core\Inspection\SpellCheck;
 use HiddenLadder\Core\Quiz\QuizDocument;
 
 require __DIR__.'/../vendor/autoload.php';
@@ -36,4 +38,13 @@ foreach ([30 => 100, 200 => 1000] as $stops => $limit) {
     foreach (['' => $whole, ', when only words changed' => $words] as $when => $value) {
         echo json_encode(['name' => "inspection of $stops stops$when", 'value' => round($value, 1), 'unit' => 'ms', 'against' => "limit of $limit ms", 'ratio' => round($value / $limit, 2)]), "\n";
     }
+}
+
+// The hardest texts for the spelling: as long as a reading can be, of words that no dictionary has, each as near to others as can be.
+$words = explode("\n", trim((string) file_get_contents(__DIR__.'/../core/words/en-rare.txt')));
+foreach (['known' => '', 'unknown, a fifth of them' => 'zq'] as $which => $more) {
+    $text = mb_substr(implode(' ', array_map(static fn (int $i): string => $words[$i * 37].($i % 5 === 0 ? $more : ''), range(0, 2200))), 0, 20_000);
+    $passages = [new Passage(null, 'a', 'text', $text)];
+    $value = $median(static fn () => SpellCheck::of($passages, 'en'));
+    echo json_encode(['name' => "spelling of 20,000 letters, words $which", 'value' => round($value, 1), 'unit' => 'ms', 'against' => 'limit of 100 ms', 'ratio' => round($value / 100, 2)]), "\n";
 }

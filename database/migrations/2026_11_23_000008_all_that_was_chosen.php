@@ -3,7 +3,9 @@
 declare(strict_types=1);
 
 use Illuminate\Database\Migrations\Migration;
+use Illuminate\Database\Schema\Blueprint;
 use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Schema;
 
 return new class extends Migration
 {
@@ -11,5 +13,16 @@ return new class extends Migration
     public function up(): void
     {
         DB::table('rounds')->update(['course' => null]);
+        Schema::table('rounds', static function (Blueprint $table): void {
+            // Whether anything is new in a task is asked often.
+            $table->index(['assignment_id', 'moved_at']);
+        });
+    }
+
+    public function down(): void
+    {
+        Schema::table('rounds', static function (Blueprint $table): void {
+            $table->dropIndex(['assignment_id', 'moved_at']);
+        });
     }
 };

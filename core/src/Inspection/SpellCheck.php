@@ -14,6 +14,11 @@ final readonly class SpellCheck
 {
     private const SHORTEST = 3;
 
+    /** Where more words than that, and more than that share of all, are in no dictionary, they are of another language. */
+    private const FOREIGN_WORDS = 30;
+
+    private const FOREIGN = 0.25;
+
     private const WORD = "/(?<![\\p{L}\\p{N}])\\p{L}+(?:['’]\\p{L}+)*(?![\\p{L}\\p{N}])/u";
 
     private const ADDRESS = '/\S+:\/\/\S+|\S+@\S+/u';
@@ -49,23 +54,32 @@ final readonly class SpellCheck
                 }
             }
         }
-        $found = [];
+        $first = [];
         foreach ($read as [$passage, $words]) {
             foreach ($words as [$word]) {
-                $plain = str_replace('’', "'", mb_strtolower($word));
-                $meant = isset($found[$plain]) || isset($names[$word]) ? null : $this->meant($plain);
-                if ($meant !== null) {
-                    $found[$plain] = self::finding($passage, $word, $plain, self::isCapital($word) ? ucfirst($meant) : $meant);
+                if (! isset($names[$word])) {
+                    $first[str_replace('’', "'", mb_strtolower($word))] ??= [$passage, $word];
                 }
             }
         }
+        $unknown = array_filter($first, fn (string $plain): bool => $this->isUnknown($plain), ARRAY_FILTER_USE_KEY);
+        if (count($unknown) > self::FOREIGN_WORDS && count($unknown) > self::FOREIGN * count($first)) {
+            return [new Finding(Severity::Advises, null, null, 'Much of this is not written in the language that the quiz names, and its spelling was not looked at.', [], null, 'language')];
+        }
+        $found = [];
+        foreach ($unknown as $plain => [$passage, $word]) {
+            $meant = $this->words->meant($plain);
+            if ($meant !== null) {
+                $found[] = self::finding($passage, $word, $plain, self::isCapital($word) ? ucfirst($meant) : $meant);
+            }
+        }
 
-        return array_values($found);
+        return $found;
     }
 
-    private function meant(string $word): ?string
+    private function isUnknown(string $word): bool
     {
-        return strlen($word) < self::SHORTEST || preg_match("/^[a-z']+$/", $word) !== 1 || $this->words->has($word) ? null : $this->words->meant($word);
+        return strlen($word) >= self::SHORTEST && preg_match("/^[a-z']+$/", $word) === 1 && ! $this->words->has($word);
     }
 
     private static function isCapital(string $word): bool
@@ -87,10 +101,13 @@ final readonly class SpellCheck
         $text = (string) preg_replace(self::ADDRESS, ' ', $text);
         preg_match_all(self::WORD, $text, $found, PREG_OFFSET_CAPTURE);
         $words = [];
+        $end = 0;
         foreach ($found[0] as [$word, $offset]) {
+            $begins = $end === 0 || preg_match('/[.!?:…\n]/u', substr($text, $end, $offset - $end)) === 1;
+            $end = $offset + strlen($word);
             $word = (string) preg_replace("/['’]s$/u", '', $word);
             if (preg_match("/^\\p{L}\\p{Ll}*(['’]\\p{Ll}+)*$/u", $word) === 1) {
-                $words[] = [$word, preg_match('/(^|[.!?:…\n])[\s“"\'(–-]*$/u', substr($text, 0, $offset)) === 1];
+                $words[] = [$word, $begins];
             }
         }
 

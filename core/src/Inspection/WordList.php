@@ -18,8 +18,12 @@ final class WordList
     /** @var array<string, ?self> */
     private static array $shipped = [];
 
-    /** Each word stands between line feeds. */
-    private function __construct(private readonly string $everyday, private readonly string $common, private readonly string $rare)
+    /**
+     * @param  array<string, int>  $everyday  by word
+     * @param  array<string, int>  $common
+     * @param  string  $rare  each word between line feeds, in order
+     */
+    private function __construct(private readonly array $everyday, private readonly array $common, private readonly string $rare)
     {
     }
 
@@ -34,7 +38,7 @@ final class WordList
     /** @param  string  $word  in small letters */
     public function has(string $word): bool
     {
-        return self::stands($word, $this->everyday) || self::stands($word, $this->common) || self::stands($word, $this->rare);
+        return isset($this->everyday[$word]) || isset($this->common[$word]) || self::stands($word, $this->rare);
     }
 
     /**
@@ -54,7 +58,7 @@ final class WordList
     {
         for ($i = 1; $i < strlen($word) - 1; $i++) {
             [$first, $second] = [substr($word, 0, $i), substr($word, $i)];
-            if (($first === 'a' || self::stands($first, $this->everyday)) && self::stands($second, $this->everyday)) {
+            if (($first === 'a' || isset($this->everyday[$first])) && isset($this->everyday[$second])) {
                 return "$first $second";
             }
         }
@@ -62,11 +66,14 @@ final class WordList
         return null;
     }
 
-    /** @param  list<string>  $words */
-    private static function first(array $words, string $list): ?string
+    /**
+     * @param  list<string>  $words
+     * @param  array<string, int>  $list
+     */
+    private static function first(array $words, array $list): ?string
     {
         foreach ($words as $word) {
-            if (self::stands($word, $list)) {
+            if (isset($list[$word])) {
                 return $word;
             }
         }
@@ -82,10 +89,11 @@ final class WordList
             if ($list === false) {
                 return null;
             }
-            $lists[] = "\n$list";
+            $lists[] = $list;
         }
+        [$everyday, $common, $rare] = $lists;
 
-        return new self(...$lists);
+        return new self(array_flip(explode("\n", trim($everyday))), array_flip(explode("\n", trim($common))), "\n$rare");
     }
 
     /** @return iterable<string> */

@@ -86,6 +86,14 @@ final class SpellCheckTest extends TestCase
         }
     }
 
+    public function test_a_quiz_in_another_language_than_it_names_is_told_once(): void
+    {
+        $french = 'La mer monte deux fois par jour parce que la Terre tourne sous deux bosses. Lequel des deux astres tire le plus fort, et pourquoi voit-on des marées plus hautes quand la Lune est pleine ou nouvelle? Expliquez votre réponse avec un dessin, puis comparez avec celle de votre voisin. Quelle hauteur atteignait hier la plus basse mer, et combien de mètres faut-il ajouter pour trouver le niveau vers lequel elle montera demain?';
+        $found = self::found($french);
+
+        self::assertSame(['Much of this is not written in the language that the quiz names, and its spelling was not looked at.'], array_map(static fn (Finding $finding): string => $finding->sentence, $found));
+    }
+
     public function test_where_no_list_is_shipped_nothing_is_found(): void
     {
         self::assertSame([], SpellCheck::of(Passages::of(QuizDocument::read(Sample::with(['sideStops', 0, 'text'], 'Das ist seperat.'))), 'de'));
