@@ -10,6 +10,7 @@ use HiddenLadder\App\Models\Teacher;
 use HiddenLadder\App\Models\Ulids;
 use HiddenLadder\Core\Round\Terms;
 use HiddenLadder\Core\Tests\Sample;
+use HiddenLadder\Demo\Draft;
 
 final class InspectionTest extends AppTestCase
 {
@@ -79,21 +80,20 @@ final class InspectionTest extends AppTestCase
         self::assertSame(0, Edition::query()->where('quiz_id', $quiz->id)->count());
     }
 
-    public function test_a_circle_is_found_and_gone_at_once_and_words_change_nothing_about_it(): void
+    public function test_a_trap_is_found_and_gone_at_once_and_words_change_nothing_about_it(): void
     {
         $quiz = $this->quiz($this->teacher);
-        $back = [['when' => ['kind' => 'always'], 'to' => Sample::id('first')]];
-        $trapped = Sample::with(['stops', 2, 'forks'], $back);
+        $back = (new Draft('sample'))->reading('last', 'Read on', 'Some text.', ['forks' => [['when' => ['kind' => 'always'], 'to' => Sample::id('first')]]]);
+        $trapped = Sample::with(['stops', 2], $back);
         $reworded = $trapped;
         $reworded['stops'][0]['question']['prompt'][0]['text'] = 'Which is first?';
-        $loop = [Sample::id('first'), Sample::id('video'), Sample::id('last')];
 
         foreach ([$trapped, $reworded, $trapped] as $document) {
-            $finding = self::about($this->saved($quiz, $document), 'in a circle');
+            $finding = self::about($this->saved($quiz, $document), 'can never reach a finish');
             self::assertNotNull($finding);
-            self::assertSame([], array_diff($loop, $finding['loop']));
+            self::assertSame(['stops', [Sample::id('first'), Sample::id('video'), Sample::id('last'), Sample::id('aside')]], [$finding['severity'], $finding['loop']]);
         }
-        self::assertNull(self::about($this->saved($quiz, Sample::document()), 'in a circle'));
+        self::assertNull(self::about($this->saved($quiz, Sample::document()), 'can never reach a finish'));
     }
 
     public function test_quizzes_that_would_wait_for_each_other_are_told_while_they_are_made(): void

@@ -34,8 +34,9 @@ final readonly class ExactSearch
      * Where questions come back before the finish it stops, and so it does at nodes that are too many: both count as ends.
      *
      * @param  int  $most  nodes to look at
+     * @param  list<MoveKind>  $kinds  moves that are made; all of them where none is named
      */
-    public function structure(int $most): Structure
+    public function structure(int $most, array $kinds = []): Structure
     {
         $begun = $this->engine->apply(new State, new Started(seed: 'ahead'), 0);
         if (! $begun instanceof Applied) {
@@ -47,6 +48,9 @@ final readonly class ExactSearch
         for ($node = 0; $node < count($nodes) && $node < $most; $node++) {
             $edges[$node] = [];
             foreach ($nodes[$node]->returning ? [] : $this->moves->from($nodes[$node]) as $move) {
+                if ($kinds !== [] && ! in_array($move->kind, $kinds, true)) {
+                    continue;
+                }
                 $outcome = $this->engine->apply($nodes[$node], $move->event, $move->at);
                 if ($outcome instanceof Applied) {
                     $key = $this->key($outcome->state);

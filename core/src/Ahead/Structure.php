@@ -130,6 +130,26 @@ final readonly class Structure
         return $components;
     }
 
+    /**
+     * @param  non-empty-list<int>  $from
+     * @return non-empty-list<int> these and all nodes that moves from them may lead to in the end
+     */
+    public function reachable(array $from): array
+    {
+        $reached = array_fill_keys($from, true);
+        $queue = $from;
+        while ($queue !== []) {
+            foreach ($this->next(array_pop($queue)) as $to) {
+                if (! isset($reached[$to])) {
+                    $reached[$to] = true;
+                    $queue[] = $to;
+                }
+            }
+        }
+
+        return array_keys($reached);
+    }
+
     /** @return list<int> the nodes that some move at this one may lead to */
     public function next(int $node): array
     {

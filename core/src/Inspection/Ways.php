@@ -10,7 +10,9 @@ use HiddenLadder\Core\Ahead\MoveKind;
 use HiddenLadder\Core\Ahead\Structure;
 use HiddenLadder\Core\Quiz\Condition;
 use HiddenLadder\Core\Quiz\ConditionKind;
+use HiddenLadder\Core\Quiz\DrillStop;
 use HiddenLadder\Core\Quiz\QuizDocument;
+use HiddenLadder\Core\Quiz\StaircaseStop;
 use HiddenLadder\Core\Quiz\Stop;
 use HiddenLadder\Core\Round\Terms;
 
@@ -41,21 +43,16 @@ final readonly class Ways
     {
         $traps = $this->traps();
 
-        return [...$traps, ...($traps === [] ? [...$this->circles(), ...$this->marathons()] : []), ...$this->neverReached(), ...$this->neverTaken(), ...$this->shownTooEarly()];
+        return [...$traps, ...($traps === [] ? [...$this->circles(), ...$this->marathons()] : []), ...$this->neverReached(), ...$this->neverTaken(), ...$this->shownTooEarly(), ...($traps === [] ? $this->leadsBack() : [])];
     }
 
     /** @return list<Finding> */
     private function traps(): array
     {
         $open = $this->structure->open();
-        $trapped = [];
-        foreach ($open as $node => $isOpen) {
-            if (! $isOpen && $this->structure->sure[$node]) {
-                $trapped[] = $node;
-            }
-        }
-        if ($trapped !== []) {
-            return $this->trapsOf($this->structure, $trapped);
+        $surely = array_keys(array_filter($open, fn (bool $isOpen, int $node): bool => ! $isOpen && $this->structure->sure[$node], ARRAY_FILTER_USE_BOTH));
+        if ($surely !== []) {
+            return $this->trapsOf($this->structure, $this->structure->reachable($surely));
         }
         if (! in_array(false, $this->structure->safe(), true)) {
             return $this->structure->isWhole ? [] : [new Finding(Severity::Advises, null, null, 'This quiz leads to more places than can be looked at. Rehearse it as somebody who always slips.')];
@@ -124,16 +121,28 @@ final readonly class Ways
         return null;
     }
 
+    /**
+     * Everywhere somebody comes to who only moves so, told exactly where that can be: they have but one past at each place, so
+     * that conditions that look back turn out as they do for them.
+     */
+    private function onlyBy(MoveKind ...$kinds): Structure
+    {
+        $exact = $this->explorer->exactly()->structure(self::EXACT_NODES, array_values($kinds));
+
+        return $exact->isWhole ? $exact : $this->structure;
+    }
+
     /** @return list<Finding> loops that somebody who always answers right walks */
     private function circles(): array
     {
-        $right = array_map(static fn (array $edges): array => array_filter($edges, static fn (Edge $edge): bool => $edge->move->kind === MoveKind::Right || $edge->move->kind === MoveKind::On), $this->structure->edges);
+        $structure = $this->onlyBy(MoveKind::Right, MoveKind::On);
+        $right = array_map(static fn (array $edges): array => array_filter($edges, static fn (Edge $edge): bool => $edge->move->kind === MoveKind::Right || $edge->move->kind === MoveKind::On), $structure->edges);
         $next = static fn (int $node): array => array_values(array_unique(array_merge(...array_map(static fn (Edge $edge): array => $edge->to, array_values($right[$node])))));
         $findings = [];
         foreach (Structure::components(array_keys($right), $next) as $component) {
             $isAnswered = array_filter($component, static fn (int $node): bool => array_filter($right[$node], static fn (Edge $edge): bool => $edge->move->kind === MoveKind::Right && array_intersect($edge->to, $component) !== []) !== []);
             if (count($component) > 1 && $isAnswered !== []) {
-                $loop = $this->stopsOf($this->structure, $component);
+                $loop = $this->stopsOf($structure, $component);
                 $at = $loop[count($loop) - 1] ?? null;
                 $findings[implode(' ', $loop)] ??= new Finding(Severity::Warns, $at, $at, 'A right answer leads back: whoever is always right goes round in a circle at '.$this->names($loop).'.', $loop, $this->mend($loop));
             }
@@ -145,10 +154,11 @@ final readonly class Ways
     /** @return list<Finding> loops that somebody who always slips can walk, or ladders so long, that no way on is offered for long */
     private function marathons(): array
     {
+        $structure = $this->onlyBy(MoveKind::Slip, MoveKind::On, MoveKind::Leave);
         $slipping = [];
-        foreach ($this->structure->edges as $node => $edges) {
+        foreach ($structure->edges as $node => $edges) {
             $offers = array_filter($edges, static fn (Edge $edge): bool => $edge->move->kind === MoveKind::Leave) !== [];
-            $slipping[$node] = $offers || $this->structure->nodes[$node]->path === [] ? [] : array_filter($edges, static fn (Edge $edge): bool => $edge->move->kind === MoveKind::Slip || $edge->move->kind === MoveKind::On);
+            $slipping[$node] = $offers || $structure->nodes[$node]->path === [] ? [] : array_filter($edges, static fn (Edge $edge): bool => $edge->move->kind === MoveKind::Slip || $edge->move->kind === MoveKind::On);
         }
         $next = static fn (int $node): array => array_values(array_unique(array_merge(...array_map(static fn (Edge $edge): array => $edge->to, array_values($slipping[$node])))));
         $findings = [];
@@ -165,7 +175,7 @@ final readonly class Ways
                     }
                 }
             }
-            $loop = $this->stopsOf($this->structure, $component);
+            $loop = $this->stopsOf($structure, $component);
             $isLoop = count($component) > 1 || in_array($component[0], $next($component[0]), true);
             if ($isLoop && $slips > 0) {
                 $at = $loop[count($loop) - 1] ?? null;
@@ -268,6 +278,28 @@ final readonly class Ways
     private function hasNoClock(Stop $stop): bool
     {
         return $this->terms->secondsForQuestion === null && ! $this->quiz->mayBeTimed($stop->id);
+    }
+
+    /** @return list<Finding> right answers that lead to an earlier stop: no circle, for what is right is not asked again */
+    private function leadsBack(): array
+    {
+        $findings = [];
+        foreach ($this->quiz->stops as $position => $stop) {
+            foreach ($stop->questions() as $question) {
+                foreach ($question->allEntries() as $entry) {
+                    $to = $entry->right && $entry->fork !== null ? $this->quiz->position($entry->fork) : null;
+                    if ($to !== null && $to <= $position && ! $stop instanceof DrillStop && ! $stop instanceof StaircaseStop) {
+                        $findings[] = new Finding(
+                            Severity::Advises, $stop->id, $entry->id,
+                            "The right answer “{$entry->text}” leads back to {$this->name($this->quiz->stops[$to]->id)}: whoever knows it walks that way twice.",
+                            [], Mend::set('Let this answer lead on', $entry->id, 'fork', null),
+                        );
+                    }
+                }
+            }
+        }
+
+        return $findings;
     }
 
     /** @return list<Finding> conditions on what comes later, or on themselves */

@@ -45,20 +45,46 @@ final class WaysTest extends TestCase
         self::assertSame(['without', 1], [$trap->mend?->how, $trap->mend?->value]);
     }
 
-    public function test_a_right_answer_that_leads_back_traps_only_where_no_other_answer_leads_on(): void
+    public function test_a_right_answer_that_leads_back_is_no_circle_but_a_detour(): void
     {
         $back = fn (bool $wrongToo): array => $this->quiz([$this->asks('first'), $this->d->asks('second', $this->d->question('q-second', 'one-choice', 'Which?', [
             $this->d->right('yes', '', ['fork' => $this->d->id('first')]),
             $this->d->wrong('w', 'no', 'No.', [], $wrongToo ? $this->d->id('first') : null),
         ], 'Yes.', 'No.', []))]);
 
-        $caught = self::found($back(true));
-        self::assertNotSame([], $caught);
-        self::assertContains(Severity::Warns, array_map(static fn (Finding $finding): Severity => $finding->severity, $caught));
-        $onlyRight = self::only($back(false), Severity::Warns);
-        self::assertStringContainsString('whoever is always right goes round in a circle at stop 1 and stop 2', $onlyRight->sentence);
-        self::assertSame([$this->d->id('first'), $this->d->id('second')], $onlyRight->loop);
-        self::assertSame('fork', $onlyRight->mend?->member);
+        foreach ([true, false] as $wrongToo) {
+            $found = self::only($back($wrongToo), Severity::Advises);
+            self::assertSame('The right answer “yes” leads back to stop 1: whoever knows it walks that way twice.', $found->sentence);
+            self::assertSame(['set', 'fork', null], [$found->mend?->how, $found->mend?->member, $found->mend?->value]);
+        }
+    }
+
+    public function test_a_drill_that_leads_back_to_itself_holds_who_is_always_right(): void
+    {
+        $questions = array_map(fn (int $i): array => $this->d->question("d-$i", 'short-text', "Which word is number $i?", [$this->d->right("word $i", '', ['id' => $this->d->id("r-$i")])], 'Yes.', 'No.', []), [1, 2, 3]);
+        $drill = fn (array $when): array => $this->quiz([$this->asks('first'), $this->d->drill('drill', 'Drill', $questions, 3, 2, 'need', ['forks' => [$this->d->fork($when, $this->d->id('drill'))]]), $this->asks('last')]);
+
+        $circle = self::only($drill(['kind' => 'score', 'atLeast' => 0.5]), Severity::Warns);
+        self::assertStringContainsString('whoever is always right goes round in a circle at stop 2', $circle->sentence);
+        self::assertSame([$this->d->id('drill')], $circle->loop);
+        self::assertSame([], self::found($drill(['kind' => 'score', 'below' => 0.1])));
+    }
+
+    /** To the start until the score is enough: the loop that a mastery quiz is made of traps nobody and lets nobody go in circles. */
+    public function test_going_back_until_the_score_is_enough_or_the_objective_mastered_is_no_circle(): void
+    {
+        foreach ([3, 9] as $count) {
+            $stops = array_map(fn (int $i): array => $this->asks("stop-$i"), range(1, $count));
+            foreach (['score' => ['kind' => 'score', 'below' => 0.6], 'mastered' => ['kind' => 'mastered', 'objective' => $this->d->id('goal'), 'is' => false]] as $name => $when) {
+                $looped = $stops;
+                $looped[$count - 1]['forks'] = [$this->d->fork($when, $this->d->id('stop-1'))];
+                foreach ($looped as $i => $stop) {
+                    $looped[$i]['question'] = ['objectives' => [$this->d->id('goal')]] + $stop['question'];
+                }
+                $quiz = $this->d->quiz('Until it is enough', '', $looped, 'End', '', [], ['objectives' => [['id' => $this->d->id('goal'), 'text' => 'Name it']]]);
+                self::assertSame([], array_map(static fn (Finding $finding): string => $finding->sentence, self::found($quiz)), "$name, $count stops");
+            }
+        }
     }
 
     public function test_a_score_that_nobody_can_have_any_more_traps(): void
