@@ -34,9 +34,9 @@ final readonly class ExactSearch
      * Where questions come back before the finish it stops, and so it does at nodes that are too many: both count as ends.
      *
      * @param  int  $most  nodes to look at
-     * @param  list<MoveKind>  $kinds  moves that are made; all of them where none is named
+     * @param  (callable(list<Move>): array<int, Move>)|null  $choose  which of the moves that are there are made; all of them where nothing chooses
      */
-    public function structure(int $most, array $kinds = []): Structure
+    public function structure(int $most, ?callable $choose = null): Structure
     {
         $begun = $this->engine->apply(new State, new Started(seed: 'ahead'), 0);
         if (! $begun instanceof Applied) {
@@ -47,10 +47,8 @@ final readonly class ExactSearch
         $edges = [];
         for ($node = 0; $node < count($nodes) && $node < $most; $node++) {
             $edges[$node] = [];
-            foreach ($nodes[$node]->returning ? [] : $this->moves->from($nodes[$node]) as $move) {
-                if ($kinds !== [] && ! in_array($move->kind, $kinds, true)) {
-                    continue;
-                }
+            $moves = $nodes[$node]->returning ? [] : $this->moves->from($nodes[$node]);
+            foreach ($choose === null ? $moves : $choose($moves) as $move) {
                 $outcome = $this->engine->apply($nodes[$node], $move->event, $move->at);
                 if ($outcome instanceof Applied) {
                     $key = $this->key($outcome->state);

@@ -6,6 +6,7 @@ namespace HiddenLadder\Core\Inspection;
 
 use HiddenLadder\Core\Ahead\Edge;
 use HiddenLadder\Core\Ahead\Explorer;
+use HiddenLadder\Core\Ahead\Move;
 use HiddenLadder\Core\Ahead\MoveKind;
 use HiddenLadder\Core\Ahead\Structure;
 use HiddenLadder\Core\Quiz\Condition;
@@ -42,8 +43,13 @@ final readonly class Ways
     public function findings(): array
     {
         $traps = $this->traps();
+        $loops = [];
+        if (Inspection::allowsPublishing($traps)) {
+            $slipping = $this->ofSlipping();
+            $loops = [...$this->circles(), ...$this->marathons($slipping), ...$this->neverRight($slipping), ...$this->leadsBack()];
+        }
 
-        return [...$traps, ...($traps === [] ? [...$this->circles(), ...$this->marathons()] : []), ...$this->neverReached(), ...$this->neverTaken(), ...$this->shownTooEarly(), ...($traps === [] ? $this->leadsBack() : [])];
+        return [...$traps, ...$loops, ...$this->neverReached(), ...$this->neverTaken(), ...$this->shownTooEarly()];
     }
 
     /** @return list<Finding> */
@@ -68,31 +74,58 @@ final readonly class Ways
     }
 
     /**
-     * One for each set of nodes that is never left again.
-     *
      * @param  non-empty-list<int>  $trapped
      * @return list<Finding>
      */
     private function trapsOf(Structure $structure, array $trapped): array
     {
-        $isTrapped = array_fill_keys($trapped, true);
-        $findings = [];
-        foreach (Structure::components($trapped, $structure->next(...)) as $component) {
-            $isIn = array_fill_keys($component, true);
-            $leaves = array_filter($component, static fn (int $node): bool => array_filter($structure->next($node), static fn (int $to): bool => ! isset($isIn[$to]) && isset($isTrapped[$to])) !== []);
-            if ($leaves !== []) {
-                continue;
-            }
-            $loop = $this->stopsOf($structure, $component);
+        return array_map(function (array $loop): Finding {
             $at = $loop[count($loop) - 1] ?? null;
-            $findings[implode(' ', $loop)] ??= new Finding(Severity::Stops, $at, $at, match (count($loop)) {
+
+            return new Finding(Severity::Stops, $at, $at, match (count($loop)) {
                 0 => 'No finish can be reached from here.',
                 1 => "Whoever comes to {$this->name($loop[0])} can never reach a finish, whatever they answer.",
                 default => 'Whoever comes to '.$this->names($loop).' can never reach a finish, whatever they answer: these stops lead back to each other.',
             }, $loop, $this->mend($loop));
+        }, $this->loopsOf($structure, $trapped));
+    }
+
+    /**
+     * The stops of each set of nodes that is never left again.
+     *
+     * @param  non-empty-list<int>  $trapped
+     * @return list<list<string>>
+     */
+    private function loopsOf(Structure $structure, array $trapped): array
+    {
+        $isTrapped = array_fill_keys($trapped, true);
+        $loops = [];
+        foreach (Structure::components($trapped, $structure->next(...)) as $component) {
+            $isIn = array_fill_keys($component, true);
+            $leaves = array_filter($component, static fn (int $node): bool => array_filter($structure->next($node), static fn (int $to): bool => ! isset($isIn[$to]) && isset($isTrapped[$to])) !== []);
+            if ($leaves === []) {
+                $loop = $this->stopsOf($structure, $component);
+                $loops[implode(' ', $loop)] = $loop;
+            }
         }
 
-        return array_values($findings);
+        return array_values($loops);
+    }
+
+    /** @return list<Finding> loops that are only left by a right answer: whoever never has one goes round for ever, though they take every way on that is offered */
+    private function neverRight(Structure $structure): array
+    {
+        $held = $structure === $this->structure ? [] : array_keys(array_filter($structure->open(), static fn (bool $isOpen): bool => ! $isOpen));
+
+        return $held === [] ? [] : array_map(function (array $loop): Finding {
+            $at = $loop[count($loop) - 1] ?? null;
+
+            return new Finding(
+                Severity::Warns, $at, $at,
+                'Whoever always slips never comes to a finish, even by setting everything aside: '.(count($loop) === 1 ? $this->name($loop[0]).' leads back to itself' : $this->names($loop).' lead back to each other').' until something is right.',
+                $loop, $this->mend($loop),
+            );
+        }, $this->loopsOf($structure, $held));
     }
 
     /**
@@ -122,20 +155,32 @@ final readonly class Ways
     }
 
     /**
-     * Everywhere somebody comes to who only moves so, told exactly where that can be: they have but one past at each place, so
-     * that conditions that look back turn out as they do for them.
+     * Everywhere somebody comes to who only moves so, told exactly: they have but one past at each place, so that conditions
+     * that look back turn out as they do for them. Where even that is too much to look at, everywhere that anybody comes to.
+     *
+     * @param  callable(list<Move>): array<int, Move>  $choose
      */
-    private function onlyBy(MoveKind ...$kinds): Structure
+    private function onlyBy(callable $choose): Structure
     {
-        $exact = $this->explorer->exactly()->structure(self::EXACT_NODES, array_values($kinds));
+        $exact = $this->explorer->exactly()->structure(self::EXACT_NODES, $choose);
 
         return $exact->isWhole ? $exact : $this->structure;
+    }
+
+    /** Of somebody who always slips, and takes a way on where one is offered. */
+    private function ofSlipping(): Structure
+    {
+        return $this->onlyBy(static function (array $moves): array {
+            $offered = array_filter($moves, static fn (Move $move): bool => $move->kind === MoveKind::Leave);
+
+            return $offered !== [] ? $offered : array_filter($moves, static fn (Move $move): bool => $move->kind !== MoveKind::Right && $move->kind !== MoveKind::Help);
+        });
     }
 
     /** @return list<Finding> loops that somebody who always answers right walks */
     private function circles(): array
     {
-        $structure = $this->onlyBy(MoveKind::Right, MoveKind::On);
+        $structure = $this->onlyBy(static fn (array $moves): array => array_filter($moves, static fn (Move $move): bool => $move->kind === MoveKind::Right || $move->kind === MoveKind::On));
         $right = array_map(static fn (array $edges): array => array_filter($edges, static fn (Edge $edge): bool => $edge->move->kind === MoveKind::Right || $edge->move->kind === MoveKind::On), $structure->edges);
         $next = static fn (int $node): array => array_values(array_unique(array_merge(...array_map(static fn (Edge $edge): array => $edge->to, array_values($right[$node])))));
         $findings = [];
@@ -152,9 +197,8 @@ final readonly class Ways
     }
 
     /** @return list<Finding> loops that somebody who always slips can walk, or ladders so long, that no way on is offered for long */
-    private function marathons(): array
+    private function marathons(Structure $structure): array
     {
-        $structure = $this->onlyBy(MoveKind::Slip, MoveKind::On, MoveKind::Leave);
         $slipping = [];
         foreach ($structure->edges as $node => $edges) {
             $offers = array_filter($edges, static fn (Edge $edge): bool => $edge->move->kind === MoveKind::Leave) !== [];

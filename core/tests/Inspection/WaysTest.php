@@ -4,14 +4,22 @@ declare(strict_types=1);
 
 namespace HiddenLadder\Core\Tests\Inspection;
 
+use HiddenLadder\Core\Forecast\MadeUpStudent;
+use HiddenLadder\Core\Forecast\Profile;
 use HiddenLadder\Core\Inspection\Finding;
 use HiddenLadder\Core\Inspection\Inspection;
 use HiddenLadder\Core\Inspection\Severity;
 use HiddenLadder\Core\Inspection\Ways;
 use HiddenLadder\Core\Quiz\QuizDocument;
+use HiddenLadder\Core\Round\Applied;
+use HiddenLadder\Core\Round\Engine;
+use HiddenLadder\Core\Round\Started;
+use HiddenLadder\Core\Round\State;
 use HiddenLadder\Core\Round\Terms;
 use HiddenLadder\Demo\Draft;
 use PHPUnit\Framework\TestCase;
+use Random\Engine\Xoshiro256StarStar;
+use Random\Randomizer;
 
 /** Small quizzes that are made to trap, and their neighbours that are not. */
 final class WaysTest extends TestCase
@@ -68,6 +76,33 @@ final class WaysTest extends TestCase
         self::assertStringContainsString('whoever is always right goes round in a circle at stop 2', $circle->sentence);
         self::assertSame([$this->d->id('drill')], $circle->loop);
         self::assertSame([], self::found($drill(['kind' => 'score', 'below' => 0.1])));
+    }
+
+    /** A gate after the questions, and none of them ever right: each can be set aside, and the gate leads back each time. */
+    public function test_a_loop_that_only_a_right_answer_leaves_is_told(): void
+    {
+        foreach ([2, 9] as $count) {
+            $gate = fn (array $when): array => $this->quiz([
+                ...array_map(fn (int $i): array => $this->asks("stop-$i"), range(1, $count)),
+                $this->d->reading('gate', 'Look back', 'Some text.', ['forks' => [$this->d->fork($when, $this->d->id('stop-1'))]]),
+            ]);
+            $found = self::found($gate(['kind' => 'score', 'below' => 0.5]));
+            $held = $found[count($found) - 1];
+            self::assertSame(Severity::Warns, $held->severity);
+            self::assertStringStartsWith('Whoever always slips never comes to a finish, even by setting everything aside: stop 1, stop 2', $held->sentence);
+            self::assertCount($count + 1, $held->loop);
+            self::assertSame([], self::found($gate(['kind' => 'score', 'atLeast' => 2.0])));
+            // The engine's own word for it.
+            $quiz = QuizDocument::read($gate(['kind' => 'score', 'below' => 0.5]));
+            $student = new MadeUpStudent($quiz, Terms::learn(), Profile::even(0.0), new Randomizer(new Xoshiro256StarStar(1)));
+            [$engine, $state] = [new Engine($quiz, Terms::learn()), new State];
+            for ($step = 0; $step < 500 && ! $state->isFinished(); $step++) {
+                $outcome = $engine->apply($state, $step === 0 ? new Started(seed: 'x') : $student->next($state), 1000 * $step);
+                self::assertInstanceOf(Applied::class, $outcome);
+                $state = $outcome->state;
+            }
+            self::assertFalse($state->isFinished());
+        }
     }
 
     /** To the start until the score is enough: the loop that a mastery quiz is made of traps nobody and lets nobody go in circles. */
