@@ -21,7 +21,7 @@ export function QuizRow({ quiz, onArchive }: { quiz: QuizLine; onArchive?: () =>
                     {quiz.stops} {quiz.stops === 1 ? 'stop' : 'stops'} · {quiz.questions} {quiz.questions === 1 ? 'question' : 'questions'}
                 </span>
                 <span className="min-w-40 text-sm text-soft">{state}</span>
-                <span className="min-w-36 text-right text-sm text-soft" title={exact(quiz.updatedAt)}>
+                <span className="min-w-36 text-right text-sm text-soft max-sm:text-left" title={exact(quiz.updatedAt)}>
                     changed {near(quiz.updatedAt)}
                 </span>
             </Link>
