@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace HiddenLadder\App\Models;
 
 use Carbon\CarbonImmutable;
+use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasMany;
@@ -57,6 +58,16 @@ final class Round extends Model
     public function events(): HasMany
     {
         return $this->hasMany(RoundEvent::class)->orderBy('number');
+    }
+
+    /**
+     * Changes whenever one of these rounds begins or moves.
+     *
+     * @param  Builder<self>  $rounds
+     */
+    public static function stamp(Builder $rounds): object
+    {
+        return (object) $rounds->toBase()->selectRaw('count(*) as rounds, max(moved_at) as moved')->first();
     }
 
     protected function casts(): array

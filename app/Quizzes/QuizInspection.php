@@ -49,8 +49,8 @@ final class QuizInspection
         if ($edition === null) {
             return [];
         }
-        $rounds = Round::query()->whereIn('assignment_id', $quiz->assignments()->select('id'))->toBase()->selectRaw('count(*) as rounds, max(moved_at) as moved')->first();
-        $questions = WorkedOut::once("answers $quiz->id", [$edition->id, $edition->revision, $rounds], fn (): array => $this->evidence->ofQuestions($quiz, $edition));
+        $rounds = Round::query()->whereIn('assignment_id', $quiz->assignments()->select('id'));
+        $questions = WorkedOut::once("answers $quiz->id", [$edition->id, $edition->revision, Round::stamp($rounds)], fn (): array => $this->evidence->ofQuestions($quiz, $edition));
 
         return AnswersCheck::of(QuizDocument::read($quiz->document), $this->editions->read($edition), $questions);
     }

@@ -24,9 +24,8 @@ final class DepthProfiles
         if ($edition === null) {
             return [];
         }
-        $rounds = $assignment->rounds()->toBase()->selectRaw('count(*) as rounds, max(moved_at) as moved')->first();
 
-        return WorkedOut::once("depths $assignment->id", [$edition->id, $edition->revision, $rounds], function () use ($assignment, $edition): array {
+        return WorkedOut::once("depths $assignment->id", [$edition->id, $edition->revision, Round::stamp($assignment->rounds()->getQuery())], function () use ($assignment, $edition): array {
             $courses = $assignment->rounds()->where('number', 1)->get(['id', 'student_id', 'number', 'course'])->map(static fn (Round $round): Course => Course::fromArray($round->course ?? []));
             $profile = DepthProfile::of($this->editions->read($edition), array_values($courses->all()));
 

@@ -135,8 +135,8 @@ describe('a student’s own page', () => {
     const round = (more: object = {}) =>
         ({ round: { id: 'R', far: ['done', 'here'], goes: null, finished: false, ...more } }) as Partial<Task>;
 
-    function open(...tasks: Task[]) {
-        vi.spyOn(client, 'GET').mockImplementation(() => answer({ name: 'Ada', reading: {}, classes: [{ name: 'Year 8', tasks }] }));
+    function show(told: () => never) {
+        vi.spyOn(client, 'GET').mockImplementation(told);
         render(
             <Cached>
                 <MemoryRouter initialEntries={['/me']}>
@@ -148,6 +148,9 @@ describe('a student’s own page', () => {
                 </MemoryRouter>
             </Cached>,
         );
+    }
+    function open(...tasks: Task[]) {
+        show(() => answer({ name: 'Ada', reading: {}, classes: [{ name: 'Year 8', tasks }] }));
         return screen.findByRole('heading', { name: 'Hello, Ada' });
     }
     const begin = () => vi.spyOn(client, 'POST').mockImplementation(() => answer({ id: 'R' }));
@@ -210,19 +213,7 @@ describe('a student’s own page', () => {
     });
 
     it('leads to the door where nobody has come in', async () => {
-        vi.spyOn(client, 'GET').mockImplementation(() =>
-            answer({ type: '/problems/unauthenticated', detail: 'Come in first.', status: 401 }, 401),
-        );
-        render(
-            <Cached>
-                <MemoryRouter initialEntries={['/me']}>
-                    <Routes>
-                        <Route path="/me" element={<OwnPage />} />
-                        <Route path="/join" element={<p>The door</p>} />
-                    </Routes>
-                </MemoryRouter>
-            </Cached>,
-        );
+        show(() => answer({ type: '/problems/unauthenticated', detail: 'Come in first.', status: 401 }, 401));
         expect(await screen.findByText('The door')).toBeTruthy();
     });
 });

@@ -57,15 +57,14 @@ final readonly class Course implements Outcome
             } elseif ($fact->kind === FactKind::Taken && $passed !== null) {
                 $taken[$question] = $passed;
             } elseif ($fact->kind === FactKind::Marked && ($fact->data['result'] ?? '') !== 'unclear') {
-                $share = $fact->data['share'] ?? 0.0;
                 $attempts[] = new Attempt(
-                    $question, Kept::text($fact->data['result'] ?? ''), is_numeric($share) ? (float) $share : 0.0,
+                    $question, Kept::text($fact->data['result'] ?? ''), Kept::numberOrNull($fact->data['share'] ?? null) ?? 0.0,
                     Kept::textOrNull($fact->data['entry'] ?? null), Kept::textOrNull($fact->data['misconception'] ?? null),
                     $taken[$question] ?? $passed, $rungs[$question] ?? [], Kept::texts($fact->data['chosen'] ?? []), Kept::booleans($fact->data['parts'] ?? []),
                 );
                 unset($rungs[$question], $taken[$question]);
             } elseif ($fact->kind === FactKind::Overruled) {
-                $attempts = self::overruled($attempts, $question, $fact->data['share'] ?? null);
+                $attempts = self::overruled($attempts, $question, Kept::numberOrNull($fact->data['share'] ?? null));
             }
         }
 
@@ -76,6 +75,17 @@ final readonly class Course implements Outcome
     public function at(State $state): self
     {
         return new self($this->attempts, $this->watched, $this->rungs, $this->taken, $this->at, $state->evidence, array_map(static fn (Record $record): string => $record->standing->value, $state->records));
+    }
+
+    /** @return array<string, Attempt> the first try at each question, by question */
+    public function firstTries(): array
+    {
+        $first = [];
+        foreach ($this->attempts as $attempt) {
+            $first[$attempt->question] ??= $attempt;
+        }
+
+        return $first;
     }
 
     /** @return array<string, int> rungs seen so far, by question that was tried or helped with */
@@ -137,12 +147,12 @@ final readonly class Course implements Outcome
      * @param  list<Attempt>  $attempts
      * @return list<Attempt>
      */
-    private static function overruled(array $attempts, string $question, mixed $share): array
+    private static function overruled(array $attempts, string $question, ?float $share): array
     {
-        for ($i = count($attempts) - 1; is_numeric($share) && $i >= 0; $i--) {
+        for ($i = count($attempts) - 1; $share !== null && $i >= 0; $i--) {
             $last = $attempts[$i];
             if ($last->question === $question) {
-                $attempts[$i] = $last->overruled((float) $share);
+                $attempts[$i] = $last->overruled($share);
                 break;
             }
         }

@@ -22,24 +22,16 @@ final readonly class DepthProfile
         $seen = array_map(static fn (Course $course): array => $course->rungsSeen(), $courses);
 
         return array_map(static function (Stop $stop) use ($seen): array {
+            $asked = array_flip(array_map(static fn (Question $question): string => $question->id, $stop->questions()));
             $came = $sum = 0;
             foreach ($seen as $one) {
-                $here = array_intersect_key($one, array_flip(self::ids($stop->questions())));
+                $here = array_intersect_key($one, $asked);
                 $came += $here === [] ? 0 : 1;
                 $sum += array_sum($here);
             }
 
             return ['came' => $came, 'depth' => $came === 0 ? 0.0 : $sum / $came, 'rungs' => self::longest($stop)];
         }, $quiz->stops);
-    }
-
-    /**
-     * @param  list<Question>  $questions
-     * @return list<string>
-     */
-    private static function ids(array $questions): array
-    {
-        return array_map(static fn (Question $question): string => $question->id, $questions);
     }
 
     private static function longest(Stop $stop): int

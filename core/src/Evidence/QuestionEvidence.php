@@ -125,7 +125,7 @@ final readonly class QuestionEvidence
             'tries' => $this->tries === null ? null : round($this->tries, 2),
             'seconds' => $this->seconds,
             'entries' => (object) $this->entries,
-            'parts' => (object) array_map(static fn (Share $share): array => $share->toArray(), $this->parts),
+            'parts' => (object) Share::arrays($this->parts),
             'itemRest' => $this->itemRest === null ? null : round($this->itemRest, 4),
             'upperLower' => $this->upperLower === null ? null : round($this->upperLower, 4),
         ];

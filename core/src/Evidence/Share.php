@@ -48,4 +48,13 @@ final readonly class Share
 
         return ['count' => $this->count, 'of' => $this->of, 'interval' => $interval === null ? null : [round($interval[0], 4), round($interval[1], 4)]];
     }
+
+    /**
+     * @param  array<string, self>  $shares
+     * @return array<string, array{count: int, of: int, interval: array{float, float}|null}>
+     */
+    public static function arrays(array $shares): array
+    {
+        return array_map(static fn (self $share): array => $share->toArray(), $shares);
+    }
 }

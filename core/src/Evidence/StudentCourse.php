@@ -15,12 +15,10 @@ final readonly class StudentCourse
     {
     }
 
-    /** @return list<Attempt> at a question, or at all, through all rounds */
-    public function attempts(?string $question = null): array
+    /** The first round; an empty one where there is none. */
+    public function firstRound(): Course
     {
-        $all = array_merge(...array_map(static fn (array $round): array => $round['course']->attempts, $this->rounds));
-
-        return $question === null ? $all : array_values(array_filter($all, static fn (Attempt $attempt): bool => $attempt->question === $question));
+        return $this->rounds[0]['course'] ?? new Course;
     }
 
     /**
@@ -36,14 +34,12 @@ final readonly class StudentCourse
     {
         $shown = $contradicted = [];
         foreach ($this->rounds as ['course' => $course]) {
-            $tried = [];
+            $first = $course->firstTries();
             foreach ($course->attempts as $attempt) {
-                $isFirst = ! isset($tried[$attempt->question]);
-                $tried[$attempt->question] = true;
                 if ($attempt->misconception !== null) {
                     $shown[$attempt->misconception] = ($shown[$attempt->misconception] ?? 0) + 1;
                     $contradicted[$attempt->misconception] = 0;
-                } elseif ($isFirst && $attempt->isRight()) {
+                } elseif ($attempt->isRight() && $attempt === $first[$attempt->question]) {
                     foreach ($canShow[$attempt->question] ?? [] as $misconception) {
                         $contradicted[$misconception] = ($contradicted[$misconception] ?? 0) + 1;
                     }
@@ -63,13 +59,7 @@ final readonly class StudentCourse
     {
         $last = [];
         foreach ($this->rounds as ['course' => $course]) {
-            $tried = [];
-            foreach ($course->attempts as $attempt) {
-                if (! isset($tried[$attempt->question])) {
-                    $last[$attempt->question] = $attempt->isRight();
-                }
-                $tried[$attempt->question] = true;
-            }
+            $last = array_replace($last, array_map(static fn (Attempt $first): bool => $first->isRight(), $course->firstTries()));
         }
 
         return $last;

@@ -20,7 +20,7 @@ final readonly class Summary
 
     /**
      * @param  list<QuestionEvidence>  $questions
-     * @param  array<string, array{came: int, right: int}>  $rungs
+     * @param  array<string, Share>  $rungs  right at the next try, of those who came
      * @param  array<string, array{now: list<string>, left: list<string>}>  $misconceptions
      * @return list<array{sentence: string, at: ?string}> the weightiest first
      */
@@ -48,9 +48,10 @@ final readonly class Summary
                 $found[] = [1 + 2 * count($now) / max(1, $students), count($now).' of '.$students.' show it now: “'.$misconception->text.'”'.($left === [] ? '.' : ', and '.count($left).(count($left) === 1 ? ' has' : ' have').' left it.'), $id];
             }
         }
-        foreach ($rungs as $id => ['came' => $came, 'right' => $right]) {
-            if ($came >= self::FEW && ($right / $came < 0.4 || $right / $came > 0.8)) {
-                $found[] = [$right / $came < 0.4 ? 1.8 : 0.8, ($right / $came < 0.4 ? 'One rung helps few' : 'One rung helps well').": after “{$this->rung($id)}” $right of $came were right at the next try.", $id];
+        foreach ($rungs as $id => $share) {
+            $helps = $share->of < self::FEW ? null : $share->value();
+            if ($helps !== null && ($helps < 0.4 || $helps > 0.8)) {
+                $found[] = [$helps < 0.4 ? 1.8 : 0.8, ($helps < 0.4 ? 'One rung helps few' : 'One rung helps well').": after “{$this->rung($id)}” $share->count of $share->of were right at the next try.", $id];
             }
         }
         if ($gain !== null && $gained >= self::FEW && $gain > 0) {

@@ -18,10 +18,10 @@ final class TaskEvidence
     /** @var array<string, list<?float>> by question: of each student, 1 or 0 for right at once in the first round */
     private array $scores = [];
 
-    /** @var array<string, array{came: int, right: int}> by rung: tries right after it */
+    /** @var array<string, Share> by rung: tries right after it, of those who came */
     private array $rungs = [];
 
-    /** @var array<string, array{count: int, right: int}> by question: tries again with no rung in between */
+    /** @var array<string, Share> by question: right when tried again with no rung in between */
     private array $again = [];
 
     /** @var list<array{float, float}> first and best */
@@ -126,8 +126,8 @@ final class TaskEvidence
             'gain' => ['n' => count($this->gains), 'value' => $gain === null ? null : round($gain, 4)],
             'questions' => array_map(static fn (QuestionEvidence $question): array => $question->toArray(), $questions),
             'polls' => (object) array_map(static fn (array $poll): array => ['of' => $poll['of'], 'entries' => (object) $poll['entries']], $this->polls),
-            'rungs' => (object) array_map(static fn (array $rung): array => (new Share($rung['right'], $rung['came']))->toArray(), $this->rungs),
-            'again' => (object) array_map(static fn (array $again): array => (new Share($again['right'], $again['count']))->toArray(), $this->again),
+            'rungs' => (object) Share::arrays($this->rungs),
+            'again' => (object) Share::arrays($this->again),
             'misconceptions' => (object) $this->misconceptions,
             'objectives' => (object) $this->objectives,
             'groups' => $groups,
@@ -145,7 +145,7 @@ final class TaskEvidence
     private function addFirstRound(StudentCourse $student): void
     {
         $tries = [];
-        foreach ($student->rounds === [] ? [] : $student->rounds[0]['course']->attempts as $attempt) {
+        foreach ($student->firstRound()->attempts as $attempt) {
             $tries[$attempt->question][] = $attempt;
         }
         $known = array_intersect_key($tries, $this->scores);
@@ -164,12 +164,10 @@ final class TaskEvidence
         $tried = [];
         foreach ($course->attempts as $attempt) {
             foreach ($attempt->rungs as $rung) {
-                $this->rungs[$rung]['came'] = ($this->rungs[$rung]['came'] ?? 0) + 1;
-                $this->rungs[$rung]['right'] = ($this->rungs[$rung]['right'] ?? 0) + ($attempt->isRight() ? 1 : 0);
+                $this->rungs[$rung] = ($this->rungs[$rung] ?? new Share(0, 0))->with($attempt->isRight());
             }
             if ($attempt->rungs === [] && isset($tried[$attempt->question])) {
-                $this->again[$attempt->question]['count'] = ($this->again[$attempt->question]['count'] ?? 0) + 1;
-                $this->again[$attempt->question]['right'] = ($this->again[$attempt->question]['right'] ?? 0) + ($attempt->isRight() ? 1 : 0);
+                $this->again[$attempt->question] = ($this->again[$attempt->question] ?? new Share(0, 0))->with($attempt->isRight());
             }
             $tried[$attempt->question] = true;
         }
@@ -193,14 +191,10 @@ final class TaskEvidence
 
     private function addPolls(StudentCourse $student): void
     {
-        $answered = [];
-        foreach ($student->rounds === [] ? [] : $student->rounds[0]['course']->attempts as $attempt) {
-            if (isset($this->polls[$attempt->question]) && ! isset($answered[$attempt->question])) {
-                $answered[$attempt->question] = true;
-                $this->polls[$attempt->question]['of']++;
-                foreach ($attempt->given() as $entry) {
-                    $this->polls[$attempt->question]['entries'][$entry] = ($this->polls[$attempt->question]['entries'][$entry] ?? 0) + 1;
-                }
+        foreach (array_intersect_key($student->firstRound()->firstTries(), $this->polls) as $poll => $attempt) {
+            $this->polls[$poll]['of']++;
+            foreach ($attempt->given() as $entry) {
+                $this->polls[$poll]['entries'][$entry] = ($this->polls[$poll]['entries'][$entry] ?? 0) + 1;
             }
         }
     }

@@ -7,6 +7,8 @@ namespace HiddenLadder\Core\Inspection;
 use HiddenLadder\Core\Quiz\Block;
 use HiddenLadder\Core\Quiz\Entry;
 use HiddenLadder\Core\Quiz\Finish;
+use HiddenLadder\Core\Quiz\Item;
+use HiddenLadder\Core\Quiz\Pair;
 use HiddenLadder\Core\Quiz\Question;
 use HiddenLadder\Core\Quiz\QuestionKind;
 use HiddenLadder\Core\Quiz\QuestionStop;
@@ -73,13 +75,15 @@ final class Passages
         if ($question->kind === QuestionKind::Written) {
             $this->add($question->id, 'model', $question->model);
         }
-        foreach ($question->kind === QuestionKind::Order || $question->kind === QuestionKind::Match ? $question->items : [] as $item) {
+        $lefts = array_map(static fn (Pair $pair): Item => $pair->left, $question->pairs);
+        $items = match ($question->kind) {
+            QuestionKind::Order => $question->items,
+            QuestionKind::Match => [...$question->items, ...$lefts],
+            default => [],
+        };
+        foreach ($items as $item) {
             $this->add($item->id, 'text', $item->text);
             $this->blocks($item->id, 'blocks', $item->blocks);
-        }
-        foreach ($question->kind === QuestionKind::Match ? $question->pairs : [] as $pair) {
-            $this->add($pair->left->id, 'text', $pair->left->text);
-            $this->blocks($pair->left->id, 'blocks', $pair->left->blocks);
         }
         foreach ($question->allEntries() as $entry) {
             $this->entry($entry, $question->kind->showsOptions() || ($entry->right && ($question->kind === QuestionKind::ShortText || $question->kind === QuestionKind::Gaps)));

@@ -80,14 +80,20 @@ final readonly class Ways
     private function trapsOf(Structure $structure, array $trapped): array
     {
         return array_map(function (array $loop): Finding {
-            $at = $loop[count($loop) - 1] ?? null;
-
-            return new Finding(Severity::Stops, $at, $at, match (count($loop)) {
+            return $this->loop(Severity::Stops, $loop, match (count($loop)) {
                 0 => 'No finish can be reached from here.',
                 1 => "Whoever comes to {$this->name($loop[0])} can never reach a finish, whatever they answer.",
                 default => 'Whoever comes to '.$this->names($loop).' can never reach a finish, whatever they answer: these stops lead back to each other.',
-            }, $loop, $this->mend($loop));
+            });
         }, $this->loopsOf($structure, $trapped));
+    }
+
+    /** @param  list<string>  $loop  stops that lead round and round; it is told at the last */
+    private function loop(Severity $severity, array $loop, string $sentence): Finding
+    {
+        $at = $loop[count($loop) - 1] ?? null;
+
+        return new Finding($severity, $at, $at, $sentence, $loop, $this->mend($loop));
     }
 
     /**
@@ -118,13 +124,9 @@ final readonly class Ways
         $held = $structure === $this->structure ? [] : array_keys(array_filter($structure->open(), static fn (bool $isOpen): bool => ! $isOpen));
 
         return $held === [] ? [] : array_map(function (array $loop): Finding {
-            $at = $loop[count($loop) - 1] ?? null;
+            $led = count($loop) === 1 ? $this->name($loop[0]).' leads back to itself' : $this->names($loop).' lead back to each other';
 
-            return new Finding(
-                Severity::Warns, $at, $at,
-                'Whoever always slips never comes to a finish, even by setting everything aside: '.(count($loop) === 1 ? $this->name($loop[0]).' leads back to itself' : $this->names($loop).' lead back to each other').' until something is right.',
-                $loop, $this->mend($loop),
-            );
+            return $this->loop(Severity::Warns, $loop, "Whoever always slips never comes to a finish, even by setting everything aside: $led until something is right.");
         }, $this->loopsOf($structure, $held));
     }
 
@@ -180,16 +182,16 @@ final readonly class Ways
     /** @return list<Finding> loops that somebody who always answers right walks */
     private function circles(): array
     {
-        $structure = $this->onlyBy(static fn (array $moves): array => array_filter($moves, static fn (Move $move): bool => $move->kind === MoveKind::Right || $move->kind === MoveKind::On));
-        $right = array_map(static fn (array $edges): array => array_filter($edges, static fn (Edge $edge): bool => $edge->move->kind === MoveKind::Right || $edge->move->kind === MoveKind::On), $structure->edges);
+        $isRight = static fn (Move $move): bool => $move->kind === MoveKind::Right || $move->kind === MoveKind::On;
+        $structure = $this->onlyBy(static fn (array $moves): array => array_filter($moves, $isRight));
+        $right = array_map(static fn (array $edges): array => array_filter($edges, static fn (Edge $edge): bool => $isRight($edge->move)), $structure->edges);
         $next = static fn (int $node): array => array_values(array_unique(array_merge(...array_map(static fn (Edge $edge): array => $edge->to, array_values($right[$node])))));
         $findings = [];
         foreach (Structure::components(array_keys($right), $next) as $component) {
             $isAnswered = array_filter($component, static fn (int $node): bool => array_filter($right[$node], static fn (Edge $edge): bool => $edge->move->kind === MoveKind::Right && array_intersect($edge->to, $component) !== []) !== []);
             if (count($component) > 1 && $isAnswered !== []) {
                 $loop = $this->stopsOf($structure, $component);
-                $at = $loop[count($loop) - 1] ?? null;
-                $findings[implode(' ', $loop)] ??= new Finding(Severity::Warns, $at, $at, 'A right answer leads back: whoever is always right goes round in a circle at '.$this->names($loop).'.', $loop, $this->mend($loop));
+                $findings[implode(' ', $loop)] ??= $this->loop(Severity::Warns, $loop, 'A right answer leads back: whoever is always right goes round in a circle at '.$this->names($loop).'.');
             }
         }
 
@@ -222,9 +224,8 @@ final readonly class Ways
             $loop = $this->stopsOf($structure, $component);
             $isLoop = count($component) > 1 || in_array($component[0], $next($component[0]), true);
             if ($isLoop && $slips > 0) {
-                $at = $loop[count($loop) - 1] ?? null;
                 $answers = $this->answersInTurn($component, $slipping);
-                $findings[implode(' ', $loop)] ??= new Finding(Severity::Warns, $at, $at, 'Whoever always slips goes round in a circle at '.$this->names($loop)." and is never offered to set it aside: $answers ".($answers === 1 ? 'answer' : 'answers').' each time.', $loop, $this->mend($loop));
+                $findings[implode(' ', $loop)] ??= $this->loop(Severity::Warns, $loop, 'Whoever always slips goes round in a circle at '.$this->names($loop)." and is never offered to set it aside: $answers ".($answers === 1 ? 'answer' : 'answers').' each time.');
             } elseif (! $isLoop && $loop !== []) {
                 $deepest[$loop[0]] = max($deepest[$loop[0]] ?? 0, $longest[$component[0]]);
             }

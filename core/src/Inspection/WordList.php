@@ -49,9 +49,14 @@ final class WordList
      */
     public function meant(string $word): ?string
     {
+        return $this->apart($word) ?? $this->near($word);
+    }
+
+    private function near(string $word): ?string
+    {
         $near = iterator_to_array(self::oneSlipFrom($word), false);
 
-        return $this->apart($word) ?? self::first($near, $this->everyday) ?? self::first($near, $this->common);
+        return self::first($near, $this->everyday) ?? self::first($near, $this->common);
     }
 
     private function apart(string $word): ?string

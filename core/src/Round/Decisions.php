@@ -71,24 +71,27 @@ final class Decisions
     /** Whether a fact of the kind was recorded and not followed yet. */
     public function has(FactKind $kind): bool
     {
-        foreach ($this->recorded ?? [] as $index => $fact) {
-            if (($fact['kind'] ?? null) === $kind->value && ! isset($this->followed[$index])) {
-                return true;
-            }
-        }
-
-        return false;
+        return $this->ahead($kind) !== null;
     }
 
     /** @return array<array-key, mixed>|null the next recorded fact of the kind */
     public function next(FactKind $kind): ?array
     {
+        $index = $this->ahead($kind);
+        if ($index === null) {
+            return null;
+        }
+        $this->followed[$index] = true;
+
+        return $this->recorded[$index] ?? null;
+    }
+
+    private function ahead(FactKind $kind): ?int
+    {
         $wanted = $kind->value;
         foreach ($this->recorded ?? [] as $index => $fact) {
             if (($fact['kind'] ?? null) === $wanted && ! isset($this->followed[$index])) {
-                $this->followed[$index] = true;
-
-                return $fact;
+                return $index;
             }
         }
 

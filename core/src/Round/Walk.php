@@ -35,8 +35,6 @@ final class Walk
 
     private readonly Trail $trail;
 
-    private int $at = 0;
-
     public function __construct(
         private readonly QuizDocument $quiz,
         private readonly Terms $terms,
@@ -59,7 +57,7 @@ final class Walk
      */
     public function take(Event $event, int $at, ?array $recorded): array
     {
-        $this->at = $this->trail->at = $at;
+        $this->trail->at = $at;
         $this->decisions->begin($recorded);
         $this->allow($event);
         match (true) {
@@ -106,14 +104,14 @@ final class Walk
             throw new Refused(Rule::FromTheFront, 'Your teacher leads through this quiz from the front.');
         }
         $ends = $this->terms->secondsForRound === null ? null : $this->position->roundEnds($this->state);
-        if ($ends !== null && $this->at > $ends + self::GRACE && $event->kind()->isStudents() && ! $event instanceof TimedOut) {
+        if ($ends !== null && $this->trail->at > $ends + self::GRACE && $event->kind()->isStudents() && ! $event instanceof TimedOut) {
             $this->decisions->must(false, Rule::TimeOver, 'The time for this round is over. What you did before has been kept.');
         }
     }
 
     private function start(Started $event): void
     {
-        $this->state->startedAt = $this->at;
+        $this->state->startedAt = $this->trail->at;
         $this->state->seed = $event->seed;
         $this->state->extra = $event->extra;
         $this->state->history = $event->history;
@@ -140,7 +138,7 @@ final class Walk
         $record = $this->state->record($home->id);
         $this->decisions->must(! $this->position->isJudging($question, $record, $this->state), Rule::NotHere, 'Look at the model answer first, and say whether yours is right.');
         $ends = $this->position->questionEnds($home, $this->state);
-        $this->decisions->must($ends === null || $this->at <= $ends + self::GRACE, Rule::TimeOver, 'The time for this question is over.');
+        $this->decisions->must($ends === null || $this->trail->at <= $ends + self::GRACE, Rule::TimeOver, 'The time for this question is over.');
         try {
             $mark = $this->marker->mark($question, $event->response);
         } catch (UnfitResponse $unfit) {
@@ -200,6 +198,18 @@ final class Walk
         return $mark->entry === null ? [] : [$mark->entry];
     }
 
+    /** How what is right stands: at once and without help, or after a slip or help. */
+    private static function rightly(Record $record): Standing
+    {
+        return $record->slips === 0 && ! $record->helped ? Standing::Clear : Standing::Climbed;
+    }
+
+    /** How an answer stands that is neither right nor wrong. */
+    private static function unmarked(Question $question): Standing
+    {
+        return $question->kind === QuestionKind::HandIn || $question->readByTeacher ? Standing::ToBeRead : Standing::Noted;
+    }
+
     private function tellMark(Question $home, Question $question, Record $record, Mark $mark): void
     {
         if ($this->decisions->withFacts) {
@@ -218,14 +228,14 @@ final class Walk
             return;
         }
         $record->tries++;
-        $this->trail->stand($home, $record, $question->kind === QuestionKind::HandIn || $question->readByTeacher ? Standing::ToBeRead : Standing::Noted);
+        $this->trail->stand($home, $record, self::unmarked($question));
         $this->led($home, $record, fn (): array => ['way' => 'on', 'to' => $this->fork($home, $record->mark?->entry)]);
     }
 
     private function right(Question $home, Record $record): void
     {
         $this->seriesResult(true);
-        $this->trail->stand($home, $record, $record->slips === 0 && ! $record->helped ? Standing::Clear : Standing::Climbed);
+        $this->trail->stand($home, $record, self::rightly($record));
         $this->led($home, $record, fn (): array => ['way' => 'on', 'to' => $this->fork($home, $record->mark?->entry)]);
     }
 
@@ -326,7 +336,7 @@ final class Walk
         $record->tries++;
         if ($event->yes) {
             $record->share = $this->terms->shareAt($record->tries);
-            $standing = $record->slips === 0 && ! $record->helped ? Standing::Clear : Standing::Climbed;
+            $standing = self::rightly($record);
             $this->trail->stand($home, $record, $question->readByTeacher ? Standing::ToBeRead : $standing);
             $this->led($home, $record, fn (): array => ['way' => 'on', 'to' => $this->fork($home, null)]);
 
@@ -474,7 +484,7 @@ final class Walk
         if ($id === null) {
             $ends = $this->position->roundEnds($this->state);
             $this->decisions->must($ends !== null, Rule::NoTimeLimit, 'There is no time limit here.');
-            $this->decisions->must($this->at >= $ends, Rule::NoTimeLimit, 'There is still time.');
+            $this->decisions->must($this->trail->at >= $ends, Rule::NoTimeLimit, 'There is still time.');
             $this->terms->handedIn && ! $this->state->handedIn ? $this->handIn() : $this->close();
 
             return;
@@ -482,7 +492,7 @@ final class Walk
         [$home, $question] = $this->asked($id);
         $ends = $this->position->questionEnds($home, $this->state);
         $this->decisions->must($ends !== null, Rule::NoTimeLimit, 'There is no time limit here.');
-        $this->decisions->must($this->at >= $ends, Rule::NoTimeLimit, 'There is still time.');
+        $this->decisions->must($this->trail->at >= $ends, Rule::NoTimeLimit, 'There is still time.');
         $record = $this->trail->own($home);
         $record->response = null;
         $record->timedOut = true;
@@ -537,7 +547,7 @@ final class Walk
             $record->matched[$entry] = 1;
         }
         if ($mark->result === Result::Noted) {
-            $this->trail->stand($home, $record, $question->kind === QuestionKind::HandIn || $question->readByTeacher ? Standing::ToBeRead : Standing::Noted);
+            $this->trail->stand($home, $record, self::unmarked($question));
 
             return;
         }
@@ -606,7 +616,7 @@ final class Walk
             return;
         }
         $right = $event->share >= ($this->terms->enough ?? 1.0) || ($event->share > 0 && ! $home->isMarked());
-        $unaided = $record->slips === 0 && ! $record->helped ? Standing::Clear : Standing::Climbed;
+        $unaided = self::rightly($record);
         $record->leftForGood = $record->leftForGood || ! $right;
         $this->trail->stand($home, $record, $right ? $unaided : Standing::SetAside, true);
     }

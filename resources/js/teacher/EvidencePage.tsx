@@ -13,6 +13,7 @@ import { PollCloseUp, QuestionCloseUp } from './evidence/QuestionCloseUp';
 import { QuestionTable } from './evidence/QuestionTable';
 import { StudentTable } from './evidence/StudentTable';
 import { WatchMaps } from './evidence/WatchMaps';
+import { byWords } from './figures/Sorting';
 import { shareWords } from './figures/words';
 
 /** While a class still works the figures follow its answers, in milliseconds. */
@@ -60,12 +61,11 @@ function EvidenceView({ assignment, evidence, leastGroup, setLeastGroup }: ViewP
         students
             .filter((student) => student in evidence.names)
             .map(nameOf)
-            .sort((a, b) => a.localeCompare(b, undefined, { numeric: true }));
+            .sort(byWords);
     const show = (id: string) => {
-        setSelected(find(document, id) === null ? null : id);
-        window.document
-            .getElementById(find(document, id) === null ? 'misconceptions' : 'picture')
-            ?.scrollIntoView({ behavior: 'smooth', block: 'start' });
+        const isOnPicture = find(document, id) !== null;
+        setSelected(isOnPicture ? id : null);
+        window.document.getElementById(isOnPicture ? 'picture' : 'misconceptions')?.scrollIntoView({ behavior: 'smooth', block: 'start' });
     };
 
     return (

@@ -1,4 +1,5 @@
 import type { Assignment, Evidence } from '../../api/types';
+import { byWords } from '../figures/Sorting';
 import { type StudentRow, StudentRows } from '../figures/StudentRows';
 import { FEW } from '../figures/words';
 
@@ -32,7 +33,7 @@ export function StudentTable({
             standings: figures.standings,
             figures,
         }))
-        .sort((a, b) => a.name.localeCompare(b.name, undefined, { numeric: true }));
+        .sort((a, b) => byWords(a.name, b.name));
     return (
         <section aria-labelledby="by-student" className="min-w-0">
             <div className="mb-2 flex flex-wrap items-baseline gap-x-6">

@@ -36,7 +36,7 @@ export function AnswerBars({ question, counts, other = 0, note }: Props) {
     );
 }
 
-export function Bar({
+function Bar({
     words,
     right,
     count,

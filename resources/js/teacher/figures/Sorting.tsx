@@ -12,6 +12,9 @@ export function useSorting() {
     return { sorting, turn };
 }
 
+/** By the alphabet, and numbers in words by their size: “Student 2” before “Student 10”. */
+export const byWords = (a: string, b: string) => a.localeCompare(b, undefined, { numeric: true });
+
 /** The rows in the order that was chosen, by what the column says of each; what cannot be told comes last. */
 export function sorted<T>(rows: T[], sorting: Sorting | null, value: ((row: T) => number | string | null) | undefined): T[] {
     if (sorting === null || value === undefined) {
@@ -23,9 +26,7 @@ export function sorted<T>(rows: T[], sorting: Sorting | null, value: ((row: T) =
         if (first === null || second === null) {
             return first === second ? 0 : first === null ? 1 : -1;
         }
-        return (
-            way * (typeof first === 'string' || typeof second === 'string' ? String(first).localeCompare(String(second)) : first - second)
-        );
+        return way * (typeof first === 'string' || typeof second === 'string' ? byWords(String(first), String(second)) : first - second);
     });
 }
 
