@@ -81,14 +81,14 @@ await teacher.must('POST', '/api/teacher/sign-in', { email: 'ines.calder@skerryb
 const quiz = (await teacher.must('GET', '/api/quizzes')).find((line) => line.title.startsWith('Tides'));
 const made = await teacher.must('POST', '/api/classes', { name: 'Bench' });
 await teacher.must('POST', `/api/classes/${made.id}/students`, { names: Array.from({ length: STUDENTS }, (_, i) => `Student ${i + 1}`).join('\n') });
-const task = await teacher.must('POST', `/api/classes/${made.id}/assignments`, { quiz: quiz.id });
+const task = await teacher.must('POST', `/api/classes/${made.id}/tasks`, { quiz: quiz.id });
 
 const students = [];
 for (let i = 0; i < STUDENTS; i++) {
     const client = new Client();
     await client.call('GET', '/join');
     await client.must('POST', '/api/student/enter', { phrase: made.phrase, name: `Student ${i + 1}`, secret: 'limpet', first: true });
-    students.push({ client, view: await client.must('POST', `/api/student/assignments/${task.id}/rounds`, {}) });
+    students.push({ client, view: await client.must('POST', `/api/student/tasks/${task.id}/rounds`, {}) });
 }
 
 async function together(work) {
@@ -107,11 +107,11 @@ for (let round = 0; round < ROUNDS; round++) {
     eventSeconds += await together(async (student) => {
         for (let i = 0; i < EVENTS_EACH; i++) {
             if (student.view.finished) {
-                student.view = await student.client.must('POST', `/api/student/assignments/${task.id}/rounds`, { again: true });
+                student.view = await student.client.must('POST', `/api/student/tasks/${task.id}/rounds`, { again: true });
             }
             const [kind, data] = next(student.view.place);
             const began = performance.now();
-            student.view = await student.client.must('POST', `/api/student/rounds/${student.view.id}/events`, { id: ulid(), after: student.view.number, kind, at: Date.now(), data });
+            student.view = await student.client.must('POST', `/api/student/rounds/${student.view.id}/events`, { id: ulid(), after: student.view.last, kind, at: Date.now(), data });
             events++;
             if (kind === 'answered') {
                 answerTimes.push(performance.now() - began);

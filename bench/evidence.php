@@ -6,12 +6,11 @@ declare(strict_types=1);
 // copies of some walked by made-up students, under ids of their own.
 
 use HiddenLadder\App\Classes\Roster;
-use HiddenLadder\App\Models\Assignment;
-use HiddenLadder\App\Models\AssignmentState;
 use HiddenLadder\App\Models\Edition;
 use HiddenLadder\App\Models\Quiz;
 use HiddenLadder\App\Models\QuizState;
-use HiddenLadder\App\Models\Teacher;
+use HiddenLadder\App\Models\School;
+use HiddenLadder\App\Models\Task;
 use HiddenLadder\App\Models\Ulids;
 use HiddenLadder\App\Rounds\Evidence;
 use HiddenLadder\Core\Evidence\Course;
@@ -35,7 +34,8 @@ require __DIR__.'/../vendor/autoload.php';
 (require __DIR__.'/../bootstrap/app.php')->make(Kernel::class)->bootstrap();
 
 $document = Tides::document(array_fill_keys(['two-high-tides', 'tidal-range', 'rule-of-twelfths'], (new Draft('media'))->id('film')));
-$teacher = Teacher::query()->create(['name' => 'Bench', 'email' => 'evidence@school.example', 'password' => 'a long password']);
+$school = School::query()->create(['name' => 'Bench']);
+$teacher = $school->teachers()->create(['name' => 'Bench', 'email' => 'evidence@school.example', 'password' => 'a long password']);
 $quiz = Quiz::query()->create(['teacher_id' => $teacher->id, 'title' => 'Bench', 'state' => QuizState::Published, 'version' => 1, 'document' => $document]);
 $edition = Edition::query()->create(['quiz_id' => $quiz->id, 'number' => 1, 'version' => 1, 'document' => $document, 'published_at' => now()]);
 $read = QuizDocument::read($document);
@@ -57,12 +57,12 @@ for ($seed = 0; $seed < 300; $seed++) {
     ]];
 }
 
-$look = static function (string $phrase, int $students, int $rounds, int $atLeast, int $looks = 1) use ($teacher, $quiz, $walked): array {
-    $class = $teacher->classes()->create(['name' => 'Bench', 'phrase' => $phrase]);
+$look = static function (string $phrase, int $students, int $rounds, int $atLeast, int $looks = 1) use ($school, $teacher, $quiz, $walked): array {
+    $class = $teacher->classes()->create(['school_id' => $school->id, 'name' => 'Bench', 'phrase' => $phrase]);
     foreach (array_chunk(range(1, $students), 500) as $numbers) {
         app(Roster::class)->add($class, implode("\n", array_map(static fn (int $i): string => "Student $i", $numbers)));
     }
-    $task = Assignment::query()->create(['class_id' => $class->id, 'quiz_id' => $quiz->id, 'state' => AssignmentState::Open, 'terms' => Terms::learn()->toArray(), 'due_at' => null]);
+    $task = Task::query()->create(['teacher_id' => $class->teacher_id, 'class_id' => $class->id, 'quiz_id' => $quiz->id, 'terms' => Terms::learn()->toArray()]);
     $answers = 0;
     $rows = [];
     $ids = $class->students()->pluck('students.id')->all();
@@ -70,7 +70,7 @@ $look = static function (string $phrase, int $students, int $rounds, int $atLeas
         foreach ($ids as $index => $student) {
             $one = $walked[($index * 7 + $number * 13) % count($walked)];
             $answers += $one['answers'];
-            $rows[] = ['id' => Ulids::make(), 'assignment_id' => $task->id, 'student_id' => $student, 'number' => $number] + $one['row'];
+            $rows[] = ['id' => Ulids::make(), 'task_id' => $task->id, 'student_id' => $student, 'number' => $number] + $one['row'];
             if (count($rows) === 200) {
                 DB::table('rounds')->insert($rows);
                 $rows = [];

@@ -6,13 +6,12 @@ declare(strict_types=1);
 // for them.
 
 use HiddenLadder\App\Classes\Roster;
-use HiddenLadder\App\Models\Assignment;
-use HiddenLadder\App\Models\AssignmentState;
 use HiddenLadder\App\Models\Edition;
 use HiddenLadder\App\Models\Quiz;
 use HiddenLadder\App\Models\QuizState;
 use HiddenLadder\App\Models\RoundEvent;
-use HiddenLadder\App\Models\Teacher;
+use HiddenLadder\App\Models\School;
+use HiddenLadder\App\Models\Task;
 use HiddenLadder\App\Models\Ulids;
 use HiddenLadder\App\Rounds\Corrections;
 use HiddenLadder\App\Rounds\RoundBook;
@@ -36,12 +35,13 @@ const ANSWERS = 10_000;
 
 $media = (new Draft('media'))->id('film');
 $document = Tides::document(array_fill_keys(['two-high-tides', 'tidal-range', 'rule-of-twelfths'], $media));
-$teacher = Teacher::query()->create(['name' => 'Bench', 'email' => 'bench@school.example', 'password' => 'a long password']);
+$school = School::query()->create(['name' => 'Bench']);
+$teacher = $school->teachers()->create(['name' => 'Bench', 'email' => 'bench@school.example', 'password' => 'a long password']);
 $quiz = Quiz::query()->create(['teacher_id' => $teacher->id, 'title' => 'Bench', 'state' => QuizState::Published, 'version' => 1, 'document' => $document]);
 $edition = Edition::query()->create(['quiz_id' => $quiz->id, 'number' => 1, 'version' => 1, 'document' => $document, 'published_at' => now()]);
-$class = $teacher->classes()->create(['name' => 'Bench', 'phrase' => 'three short words']);
+$class = $teacher->classes()->create(['school_id' => $school->id, 'name' => 'Bench', 'phrase' => 'three short words']);
 app(Roster::class)->add($class, implode("\n", array_map(static fn (int $i): string => "Student $i", range(1, 400))));
-$task = Assignment::query()->create(['class_id' => $class->id, 'quiz_id' => $quiz->id, 'state' => AssignmentState::Open, 'terms' => Terms::learn()->toArray(), 'due_at' => null]);
+$task = Task::query()->create(['teacher_id' => $class->teacher_id, 'class_id' => $class->id, 'quiz_id' => $quiz->id, 'terms' => Terms::learn()->toArray()]);
 $book = app(RoundBook::class);
 $read = QuizDocument::read($document);
 foreach ($class->students()->get() as $index => $student) {
@@ -49,10 +49,10 @@ foreach ($class->students()->get() as $index => $student) {
         DB::transaction(static function () use ($book, $read, $student, $task, $edition, $index, $number): void {
             $lot = new Randomizer(new Xoshiro256StarStar(2 * $index + $number));
             $made = new MadeUpStudent($read, Terms::learn(), Profile::even([0.8, 0.6, 0.4][$index % 3], 0.2, 0.05, 0.5), $lot);
-            $round = $book->create($student, $task, $edition, $number, 1_000_000)->setRelation('edition', $edition)->setRelation('assignment', $task);
+            $round = $book->create($student, $task, $edition, $number, 1_000_000)->setRelation('edition', $edition)->setRelation('task', $task);
             $state = State::fromArray($round->state);
             for ($step = 1; $step < 300 && ! $state->isFinished(); $step++) {
-                $state = $book->append($round, Ulids::make(), $made->next($state), null, 1_000_000 + 20_000 * $step);
+                $state = $book->append($round, Ulids::make(), $made->next($state), 1_000_000 + 20_000 * $step);
             }
         });
     }
@@ -67,7 +67,7 @@ $corrections->correct($quiz, $teacher, Fields::of(['pointer' => '/stops/1/questi
 $start = hrtime(true);
 $changed = 0;
 do {
-    $slice = (new Corrections(app(\HiddenLadder\App\Rounds\Editions::class), app()->make(RoundBook::class)))->remark($quiz->refresh());
+    $slice = app()->make(Corrections::class)->remark($quiz->refresh());
     $changed += count($slice['changes']);
     fwrite(STDERR, "{$slice['left']} of {$slice['total']} rounds left\n");
 } while ($slice['left'] > 0);

@@ -2,10 +2,12 @@
 
 declare(strict_types=1);
 
+use HiddenLadder\App\Http\Middleware\EndOldSessions;
 use HiddenLadder\App\Http\Middleware\SecureHeaders;
 use HiddenLadder\App\Http\Problem;
 use HiddenLadder\App\Http\ProblemDetails;
 use HiddenLadder\Core\MalformedInput;
+use Illuminate\Contracts\Auth\Middleware\AuthenticatesRequests;
 use Illuminate\Foundation\Application;
 use Illuminate\Foundation\Configuration\Exceptions;
 use Illuminate\Foundation\Configuration\Middleware;
@@ -24,6 +26,8 @@ return Application::configure(basePath: dirname(__DIR__))
     ->withMiddleware(static function (Middleware $middleware): void {
         $middleware->remove(HandleCors::class);
         $middleware->append(SecureHeaders::class);
+        $middleware->web(append: [EndOldSessions::class]);
+        $middleware->prependToPriorityList(before: AuthenticatesRequests::class, prepend: EndOldSessions::class);
         $middleware->trustProxies(at: array_filter(explode(',', (string) env('TRUSTED_PROXIES', ''))));
         $middleware->redirectGuestsTo('/');
         $middleware->convertEmptyStringsToNull(except: [static fn (Request $request): bool => $request->is('api/*')]);

@@ -17,9 +17,6 @@ return [
         'file' => 16 * 1024 * 1024,
     ],
 
-    // Letters that the simulated post box keeps can be read by anybody at this machine: for demos and tests only.
-    'post_box' => env('MAIL_MAILER') === 'post-box',
-
     // A route that does one INSERT for a signed-in student: the yardstick of `bin/bench answers`.
     'bench' => (bool) env('BENCH', false),
 ];

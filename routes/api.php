@@ -8,7 +8,6 @@ use HiddenLadder\App\Http\Controllers\Student\HandInController;
 use HiddenLadder\App\Http\Controllers\Student\RoundController;
 use HiddenLadder\App\Http\Controllers\Student\YardstickController;
 use HiddenLadder\App\Http\Controllers\Teacher\AccountController;
-use HiddenLadder\App\Http\Controllers\Teacher\AssignmentController;
 use HiddenLadder\App\Http\Controllers\Teacher\ClassController;
 use HiddenLadder\App\Http\Controllers\Teacher\CorrectionController;
 use HiddenLadder\App\Http\Controllers\Teacher\EvidenceController;
@@ -16,6 +15,7 @@ use HiddenLadder\App\Http\Controllers\Teacher\ForecastController;
 use HiddenLadder\App\Http\Controllers\Teacher\MediaController;
 use HiddenLadder\App\Http\Controllers\Teacher\QuizController;
 use HiddenLadder\App\Http\Controllers\Teacher\RehearsalController;
+use HiddenLadder\App\Http\Controllers\Teacher\TaskController;
 use HiddenLadder\App\Http\Controllers\Teacher\TermsController;
 use HiddenLadder\App\Http\Controllers\Teacher\TodayController;
 use Illuminate\Support\Facades\Route;
@@ -64,14 +64,15 @@ Route::middleware('auth:teacher')->group(static function (): void {
     Route::post('classes/{class}/students/{student}/restore', [ClassController::class, 'bringBack']);
     Route::put('classes/{class}/students/{student}/time', [ClassController::class, 'giveExtraTime']);
     Route::delete('classes/{class}/students/{student}/secret', [ClassController::class, 'clearSecret']);
-    Route::post('classes/{class}/assignments', [AssignmentController::class, 'store']);
+    Route::delete('classes/{class}/students/{student}/pause', [ClassController::class, 'liftPause']);
+    Route::post('classes/{class}/tasks', [TaskController::class, 'store']);
 
-    Route::get('assignments/{assignment}', [AssignmentController::class, 'show']);
-    Route::patch('assignments/{assignment}', [AssignmentController::class, 'update']);
-    Route::get('assignments/{assignment}/evidence', EvidenceController::class);
-    Route::get('assignments/{assignment}/lookout', [AssignmentController::class, 'lookout']);
-    Route::post('assignments/{assignment}/rounds/{round}/overrulings', [AssignmentController::class, 'overrule']);
-    Route::get('assignments/{assignment}/students/{student}', [AssignmentController::class, 'studentWalks']);
+    Route::get('tasks/{task}', [TaskController::class, 'show']);
+    Route::patch('tasks/{task}', [TaskController::class, 'update']);
+    Route::get('tasks/{task}/evidence', EvidenceController::class);
+    Route::get('tasks/{task}/lookout', [TaskController::class, 'lookout']);
+    Route::post('tasks/{task}/rounds/{round}/overrulings', [TaskController::class, 'overrule']);
+    Route::get('tasks/{task}/students/{student}', [TaskController::class, 'studentWalks']);
 });
 
 Route::post('student/class', [EntryController::class, 'find']);
@@ -81,7 +82,7 @@ Route::middleware('auth:student')->prefix('student')->group(static function (): 
     Route::get('', [EntryController::class, 'me']);
     Route::post('sign-out', [EntryController::class, 'signOut']);
     Route::put('reading', [EntryController::class, 'keepReading']);
-    Route::post('assignments/{assignment}/rounds', [RoundController::class, 'begin']);
+    Route::post('tasks/{task}/rounds', [RoundController::class, 'begin']);
     Route::get('rounds/{round}', [RoundController::class, 'show']);
     Route::post('rounds/{round}/files', HandInController::class);
     Route::post('rounds/{round}/events', [RoundController::class, 'take']);

@@ -2,8 +2,12 @@
 
 declare(strict_types=1);
 
+use HiddenLadder\App\Http\Controllers\HealthController;
 use HiddenLadder\App\Http\Controllers\MediaFileController;
 use Illuminate\Support\Facades\Route;
+
+// Asked by whoever watches over the server: without session or anything else of a person.
+Route::get('health', HealthController::class)->withoutMiddleware('web');
 
 Route::get('media/{medium}', [MediaFileController::class, 'file']);
 Route::get('media/{medium}/captions', [MediaFileController::class, 'captions']);

@@ -6,7 +6,7 @@ namespace HiddenLadder\App\Classes;
 
 use HiddenLadder\App\Models\SchoolClass;
 use HiddenLadder\App\Models\Student;
-use HiddenLadder\Core\Marking\PlainText;
+use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Support\Facades\DB;
 
 /** The names of a class: written in, taken out, brought back. */
@@ -16,53 +16,59 @@ final class Roster
     public const MOST = 400;
 
     /**
-     * Adds the names, one a line. A name that is there already is left alone, one that was taken out comes back.
+     * Adds the names, one a line. A name that is there already is left alone, one that was taken out comes back. A name that
+     * somebody of the school has in another class is asked about once: it is added when it is said whether it is them.
      *
-     * @return array{added: int, skipped: list<array{name: string, reason: string}>}
+     * @param  array<string, ?string>  $said  by a name's key in hexadecimal digits: which student it is, or null for somebody new
+     * @return array{added: int, skipped: list<array{name: string, reason: string}>, asked: list<array{name: string, key: string, students: list<array{id: string, name: string, classes: list<string>}>}>}
      */
-    public function add(SchoolClass $class, string $names): array
+    public function add(SchoolClass $class, string $names, array $said = []): array
     {
-        return DB::transaction(function () use ($class, $names): array {
+        return DB::transaction(function () use ($class, $names, $said): array {
             SchoolClass::query()->lockForUpdate()->findOrFail($class->id);
             $there = DB::table('enrolments')->where('class_id', $class->id)->get()->keyBy('name_key');
             $room = self::MOST - $there->whereNull('removed_at')->count();
             $added = 0;
-            $skipped = [];
-            foreach (explode("\n", (string) preg_replace('/\R/u', "\n", $names)) as $line) {
-                $name = trim((string) preg_replace('/[\s\p{Cc}]+/u', ' ', $line));
-                $key = $this->key($name);
+            $skipped = $asked = [];
+            foreach ($this->lines($names) as $name) {
+                $key = $name->key();
                 $earlier = $there->get($key);
                 $reason = match (true) {
-                    $name === '' => '',
-                    mb_strlen($name) > 100 => 'longer than 100 characters',
+                    $name->isTooLong() => 'longer than '.Name::LONGEST.' characters',
                     $earlier !== null && $earlier->removed_at === null => 'in the class already',
                     $room - $added <= 0 => 'a class has at most '.self::MOST.' names',
                     default => null,
                 };
                 if ($reason !== null) {
-                    $skipped = $reason === '' ? $skipped : [...$skipped, ['name' => mb_substr($name, 0, 100), 'reason' => $reason]];
+                    $skipped[] = ['name' => mb_substr($name->written(), 0, Name::LONGEST), 'reason' => $reason];
+
+                    continue;
+                }
+                $known = $earlier === null ? $this->alike($class, $key) : new Collection;
+                if ($known->isNotEmpty() && ! array_key_exists(bin2hex($key), $said)) {
+                    $asked[] = $this->asked($name, $known);
 
                     continue;
                 }
                 if ($earlier === null) {
-                    $student = Student::query()->create(['name' => $name, 'secret' => null]);
+                    $student = $known->find($said[bin2hex($key)] ?? '') ?? $this->somebodyNew($class, $name);
                     $class->students()->attach($student->id, ['name_key' => $key]);
-                    $there->put($key, (object) ['removed_at' => null]);
                 } else {
                     $this->bringBack($class, $earlier->student_id);
-                    $there->put($key, (object) ['removed_at' => null]);
                 }
+                $there->put($key, (object) ['removed_at' => null]);
                 $added++;
             }
 
-            return ['added' => $added, 'skipped' => $skipped];
+            return ['added' => $added, 'skipped' => $skipped, 'asked' => $asked];
         }, 5);
     }
 
-    /** Takes a student out of the class; what they did is kept, and they can be brought back. */
+    /** Takes a student out of the class; what they did is kept, and they can be brought back. Who is in no class any more is signed out. */
     public function takeOut(SchoolClass $class, string $student): void
     {
         DB::table('enrolments')->where('class_id', $class->id)->where('student_id', $student)->update(['removed_at' => now()]);
+        Student::query()->whereKey($student)->whereDoesntHave('classes')->increment('epoch');
     }
 
     public function bringBack(SchoolClass $class, string $student): void
@@ -72,12 +78,40 @@ final class Roster
 
     public function find(SchoolClass $class, string $name): ?Student
     {
-        return $class->students()->wherePivot('name_key', $this->key($name))->first();
+        return $class->students()->wherePivot('name_key', Name::typed($name)->key())->first();
     }
 
-    /** Names that read the same are the same name at the door. */
-    private function key(string $name): string
+    /** @return list<Name> */
+    private function lines(string $names): array
     {
-        return mb_substr(PlainText::folded($name), 0, 180);
+        $lines = array_map(Name::typed(...), explode("\n", (string) preg_replace('/\R/u', "\n", $names)));
+
+        return array_values(array_filter($lines, static fn (Name $name): bool => $name->written() !== ''));
+    }
+
+    /** @return Collection<int, Student> those of the school who have the name in another class */
+    private function alike(SchoolClass $class, string $key): Collection
+    {
+        return Student::query()->where('school_id', $class->school_id)
+            ->whereHas('classes', static fn ($classes) => $classes->where('enrolments.name_key', $key)->where('classes.id', '!=', $class->id))
+            ->whereDoesntHave('classes', static fn ($classes) => $classes->whereKey($class->id))
+            ->with('classes')->orderBy('id')->get();
+    }
+
+    /**
+     * @param  Collection<int, Student>  $known
+     * @return array{name: string, key: string, students: list<array{id: string, name: string, classes: list<string>}>}
+     */
+    private function asked(Name $name, Collection $known): array
+    {
+        return ['name' => $name->written(), 'key' => bin2hex($name->key()), 'students' => array_values($known->map(static fn (Student $student): array => [
+            'id' => $student->id, 'name' => $student->name,
+            'classes' => array_values($student->classes->map(static fn (SchoolClass $other): string => $other->name)->all()),
+        ])->all())];
+    }
+
+    private function somebodyNew(SchoolClass $class, Name $name): Student
+    {
+        return Student::query()->create(['school_id' => $class->school_id, 'given_name' => $name->given, 'family_name' => $name->family, 'called' => $name->called]);
     }
 }

@@ -7,7 +7,6 @@ namespace HiddenLadder\App\Console;
 use HiddenLadder\Core\Quiz\DocumentCheck;
 use HiddenLadder\Core\Quiz\Problem;
 use HiddenLadder\Core\Quiz\QuizDocument;
-use HiddenLadder\Core\Quiz\Upgrade;
 
 /** A quiz document in a file, for the commands that try the rules without the web. */
 final class QuizFile
@@ -37,7 +36,7 @@ final class QuizFile
             return new self([new Problem('', 'This file is not JSON with an object in it: '.json_last_error_msg().'.')], []);
         }
 
-        return new self((new DocumentCheck)->problems($decoded), Upgrade::toNewest($decoded));
+        return new self((new DocumentCheck)->problems($decoded), $decoded);
     }
 
     /** @throws \DomainException when the document is not sound */

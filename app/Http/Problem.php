@@ -14,12 +14,14 @@ final class Problem extends \RuntimeException
      * @param  string  $type  the last part of the problem's type, one of those in openapi.yaml
      * @param  string  $detail  a sentence for a person
      * @param  array<string, mixed>  $more  members beside the standard ones
+     * @param  array<string, string>  $headers
      */
     public function __construct(
         public readonly int $status,
         public readonly string $type,
         string $detail,
         public readonly array $more = [],
+        public readonly array $headers = [],
     ) {
         parent::__construct($detail);
     }

@@ -19,7 +19,7 @@ final class ProblemDetails
     public static function of(Throwable $error): JsonResponse
     {
         $problem = self::problem($error);
-        $headers = $error instanceof HttpExceptionInterface ? $error->getHeaders() : [];
+        $headers = $error instanceof HttpExceptionInterface ? $error->getHeaders() : $problem->headers;
 
         return new JsonResponse(
             ['type' => "/problems/$problem->type", 'title' => self::title($problem->status), 'status' => $problem->status, 'detail' => $problem->getMessage()]

@@ -6,7 +6,7 @@ namespace HiddenLadder\App\Media;
 
 use HiddenLadder\App\Http\Problem;
 use HiddenLadder\App\Models\Medium;
-use HiddenLadder\App\Models\Student;
+use HiddenLadder\App\Models\Round;
 use HiddenLadder\App\Models\Teacher;
 use HiddenLadder\App\Models\Ulids;
 use Illuminate\Http\UploadedFile;
@@ -36,11 +36,11 @@ final class MediaFolder
     ];
 
     /**
-     * A picture, a sound or a file that a student hands in.
+     * A picture, a sound or a file that a student hands in, in a round of theirs.
      *
      * @throws Problem when it is missing, of another type, or too large; nothing is kept then
      */
-    public function takeFrom(Student $student, ?UploadedFile $file): Medium
+    public function takeFrom(Round $round, ?UploadedFile $file): Medium
     {
         if ($file === null || ! $file->isValid()) {
             throw Problem::invalid('Choose a picture, a sound or a file to hand in.', [['pointer' => '/file', 'reason' => 'There is no file that could be read.']]);
@@ -48,8 +48,8 @@ final class MediaFolder
         $id = Ulids::make();
         [$kind, $type, $name] = $this->keep($file, $id);
 
-        return $student->media()->create([
-            'id' => $id, 'teacher_id' => null, 'kind' => $kind, 'type' => $type,
+        return Medium::query()->create([
+            'id' => $id, 'teacher_id' => null, 'student_id' => $round->student_id, 'round_id' => $round->id, 'kind' => $kind, 'type' => $type,
             'title' => Str::limit(trim($file->getClientOriginalName()), 190, '…'),
             'bytes' => (int) filesize($this->folder()."/$name"), 'seconds' => null, 'file' => $name, 'captions' => null,
         ]);
@@ -121,6 +121,8 @@ final class MediaFolder
 
         return $teacher->media()->create([
             'id' => $id,
+            'student_id' => null,
+            'round_id' => null,
             'kind' => $kind ?? ($seconds === null ? MediumKind::Picture : MediumKind::Video),
             'type' => $type,
             'title' => $title === '' ? 'Untitled' : $title,

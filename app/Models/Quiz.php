@@ -33,10 +33,10 @@ final class Quiz extends Model
         return $this->hasOne(Edition::class)->ofMany('number', 'max');
     }
 
-    /** @return HasMany<Assignment, $this> */
-    public function assignments(): HasMany
+    /** @return HasMany<Task, $this> */
+    public function tasks(): HasMany
     {
-        return $this->hasMany(Assignment::class);
+        return $this->hasMany(Task::class);
     }
 
     protected function casts(): array

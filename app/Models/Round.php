@@ -14,21 +14,24 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * One student's walk through an edition. The state is derived from the events.
  *
  * @property string $id
- * @property string $assignment_id
+ * @property string $task_id
  * @property string $student_id
  * @property string $edition_id
- * @property int $number of this student's rounds of the assignment, from 1
+ * @property int $number of this student's rounds of the task, from 1
  * @property array<array-key, mixed> $terms
  * @property array<array-key, mixed> $state
- * @property ?array<array-key, mixed> $course what its events say for the evidence
+ * @property array<array-key, mixed> $course what its events say for the evidence
  * @property int $revision of the edition under which it was marked
  * @property ?float $score of a finished round, 0 to 1
  * @property bool $mastered
+ * @property bool $interrupted it was under way when its task closed
+ * @property ?string $last_event_id the student's own latest event, which the next one follows on
  * @property CarbonImmutable $started_at
  * @property CarbonImmutable $moved_at
  * @property ?CarbonImmutable $finished_at
+ * @property ?CarbonImmutable $seen_after_closing_at when its student's device was first seen after the task had closed
  * @property Edition $edition
- * @property Assignment $assignment
+ * @property Task $task
  * @property Student $student
  * @property-read Collection<int, RoundEvent> $events
  */
@@ -42,10 +45,10 @@ final class Round extends Model
         return $this->belongsTo(Edition::class);
     }
 
-    /** @return BelongsTo<Assignment, $this> */
-    public function assignment(): BelongsTo
+    /** @return BelongsTo<Task, $this> */
+    public function task(): BelongsTo
     {
-        return $this->belongsTo(Assignment::class);
+        return $this->belongsTo(Task::class);
     }
 
     /** @return BelongsTo<Student, $this> */
@@ -61,20 +64,20 @@ final class Round extends Model
     }
 
     /**
-     * Changes whenever one of these rounds begins or moves.
+     * Changes whenever one of these rounds begins, moves, is closed or opened again.
      *
      * @param  Builder<self>  $rounds
      */
     public static function stamp(Builder $rounds): object
     {
-        return (object) $rounds->toBase()->selectRaw('count(*) as rounds, max(moved_at) as moved')->first();
+        return (object) $rounds->toBase()->selectRaw('count(*) as rounds, max(moved_at) as moved, count(finished_at) as finished, sum(interrupted) as interrupted')->first();
     }
 
     protected function casts(): array
     {
         return [
-            'terms' => 'array', 'state' => 'array', 'course' => 'array', 'number' => 'integer', 'revision' => 'integer', 'score' => 'float', 'mastered' => 'boolean',
-            'started_at' => 'immutable_datetime', 'moved_at' => 'immutable_datetime', 'finished_at' => 'immutable_datetime',
+            'terms' => 'array', 'state' => 'array', 'course' => 'array', 'number' => 'integer', 'revision' => 'integer', 'score' => 'float', 'mastered' => 'boolean', 'interrupted' => 'boolean',
+            'started_at' => 'immutable_datetime', 'moved_at' => 'immutable_datetime', 'finished_at' => 'immutable_datetime', 'seen_after_closing_at' => 'immutable_datetime',
         ];
     }
 }

@@ -13,28 +13,28 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * A class with its roster and the phrase that brings a student in.
  *
  * @property string $id
+ * @property string $school_id
  * @property string $teacher_id
  * @property string $name
  * @property string $phrase
  * @property CarbonImmutable $created_at
- * @property-read Collection<int, Assignment> $assignments
+ * @property-read Collection<int, Task> $tasks
  */
 final class SchoolClass extends Model
 {
     protected $table = 'classes';
 
-    /** @return BelongsToMany<Student, $this> */
+    /** @return BelongsToMany<Student, $this> those who are in it now; `Student::inOrder` puts them in order */
     public function students(): BelongsToMany
     {
         return $this->belongsToMany(Student::class, 'enrolments', 'class_id', 'student_id')
             ->withPivot('name_key')
-            ->wherePivotNull('removed_at')
-            ->orderBy('students.name');
+            ->wherePivotNull('removed_at');
     }
 
-    /** @return HasMany<Assignment, $this> */
-    public function assignments(): HasMany
+    /** @return HasMany<Task, $this> */
+    public function tasks(): HasMany
     {
-        return $this->hasMany(Assignment::class, 'class_id')->orderByDesc('created_at');
+        return $this->hasMany(Task::class, 'class_id')->orderByDesc('created_at');
     }
 }

@@ -4,24 +4,43 @@ declare(strict_types=1);
 
 namespace HiddenLadder\App\Models;
 
+use HiddenLadder\App\Classes\Name;
 use Illuminate\Contracts\Auth\Authenticatable;
+use Illuminate\Database\Eloquent\Casts\Attribute;
+use Illuminate\Database\Eloquent\Collection;
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\BelongsToMany;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 
 /**
+ * One person in the school, with one name and one secret, in any number of classes.
+ *
  * @property string $id
- * @property string $name
+ * @property string $school_id
+ * @property string $given_name
+ * @property string $family_name empty where there is none
+ * @property ?string $called what they are called by, where that is not the given name
+ * @property ?string $outside_number what another register of the school knows them by
+ * @property-read string $name as it is written and read everywhere
  * @property float $extra_time factor of time, 1 to 4
  * @property ?array<string, mixed> $reading how pages read for them
  * @property ?string $secret hash of what the student chose at the first entry
+ * @property int $epoch raised when all their sessions are to end
+ * @property ?string $device that came in last
  */
-final class Student extends Model implements Authenticatable
+final class Student extends Model implements Authenticatable, HasEpoch
 {
     use \Illuminate\Auth\Authenticatable;
 
     protected $hidden = ['secret'];
 
-    protected $attributes = ['extra_time' => 1.0];
+    protected $attributes = ['family_name' => '', 'called' => null, 'outside_number' => null, 'secret' => null, 'epoch' => 0, 'device' => null, 'extra_time' => 1.0, 'reading' => null];
+
+    /** @return BelongsTo<School, $this> */
+    public function school(): BelongsTo
+    {
+        return $this->belongsTo(School::class);
+    }
 
     /** @return BelongsToMany<SchoolClass, $this> */
     public function classes(): BelongsToMany
@@ -41,9 +60,35 @@ final class Student extends Model implements Authenticatable
         return $this->hasMany(Round::class);
     }
 
+    /**
+     * As every list of names has them: by their names, numbers in them by size.
+     *
+     * @param  Collection<int, self>  $students
+     * @return Collection<int, self>
+     */
+    public static function inOrder(Collection $students): Collection
+    {
+        return $students->sort(static function (self $one, self $other): int {
+            $byName = Name::compare($one->name, $other->name);
+
+            return $byName === 0 ? strcmp($one->id, $other->id) : $byName;
+        })->values();
+    }
+
+    public function epoch(): int
+    {
+        return $this->epoch;
+    }
+
+    /** @return Attribute<string, never> */
+    protected function name(): Attribute
+    {
+        return Attribute::get(fn (): string => (new Name($this->given_name, $this->family_name, $this->called))->written());
+    }
+
     protected function casts(): array
     {
-        return ['extra_time' => 'float', 'reading' => 'array'];
+        return ['extra_time' => 'float', 'reading' => 'array', 'epoch' => 'integer'];
     }
 
     public function getAuthPasswordName(): string

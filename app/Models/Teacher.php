@@ -8,21 +8,39 @@ use Carbon\CarbonImmutable;
 use Illuminate\Auth\Passwords\CanResetPassword;
 use Illuminate\Contracts\Auth\Authenticatable;
 use Illuminate\Contracts\Auth\CanResetPassword as Resettable;
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 use Illuminate\Notifications\Notifiable;
 
 /**
  * @property string $id
+ * @property string $school_id
+ * @property bool $is_keeper of the school
+ * @property int $epoch raised when all their sessions are to end
+ * @property ?string $device that came in last
  * @property string $name
  * @property string $email
  * @property string $password
  * @property CarbonImmutable $created_at
  */
-final class Teacher extends Model implements Authenticatable, Resettable
+final class Teacher extends Model implements Authenticatable, HasEpoch, Resettable
 {
     use CanResetPassword, \Illuminate\Auth\Authenticatable, Notifiable;
 
     protected $hidden = ['password', 'remember_token'];
+
+    protected $attributes = ['is_keeper' => false, 'epoch' => 0, 'device' => null];
+
+    /** @return BelongsTo<School, $this> */
+    public function school(): BelongsTo
+    {
+        return $this->belongsTo(School::class);
+    }
+
+    public function epoch(): int
+    {
+        return $this->epoch;
+    }
 
     /** @return HasMany<Quiz, $this> */
     public function quizzes(): HasMany
@@ -36,6 +54,12 @@ final class Teacher extends Model implements Authenticatable, Resettable
         return $this->hasMany(SchoolClass::class);
     }
 
+    /** @return HasMany<Task, $this> what they gave out */
+    public function tasks(): HasMany
+    {
+        return $this->hasMany(Task::class);
+    }
+
     /** @return HasMany<Medium, $this> */
     public function media(): HasMany
     {
@@ -44,6 +68,6 @@ final class Teacher extends Model implements Authenticatable, Resettable
 
     protected function casts(): array
     {
-        return ['password' => 'hashed'];
+        return ['password' => 'hashed', 'is_keeper' => 'boolean', 'epoch' => 'integer'];
     }
 }

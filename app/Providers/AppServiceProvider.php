@@ -4,22 +4,26 @@ declare(strict_types=1);
 
 namespace HiddenLadder\App\Providers;
 
+use HiddenLadder\App\Http\Middleware\EndOldSessions;
 use HiddenLadder\App\Mail\PostBoxTransport;
-use HiddenLadder\App\Models\Assignment;
 use HiddenLadder\App\Models\Quiz;
 use HiddenLadder\App\Models\Round;
 use HiddenLadder\App\Models\SchoolClass;
+use HiddenLadder\App\Models\Task;
 use HiddenLadder\App\Models\Teacher;
-use HiddenLadder\App\Policies\AssignmentPolicy;
 use HiddenLadder\App\Policies\QuizPolicy;
 use HiddenLadder\App\Policies\RoundPolicy;
 use HiddenLadder\App\Policies\SchoolClassPolicy;
+use HiddenLadder\App\Policies\TaskPolicy;
 use Illuminate\Auth\Notifications\ResetPassword;
 use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\LazyLoadingViolationException;
 use Illuminate\Notifications\Messages\MailMessage;
 use Illuminate\Support\Facades\Config;
 use Illuminate\Support\Facades\Date;
+use Illuminate\Support\Facades\Event;
 use Illuminate\Support\Facades\Gate;
+use Illuminate\Support\Facades\Log;
 use Illuminate\Support\Facades\Mail;
 use Illuminate\Support\Facades\Vite;
 use Illuminate\Support\ServiceProvider;
@@ -31,6 +35,14 @@ final class AppServiceProvider extends ServiceProvider
     {
         Date::use(\Carbon\CarbonImmutable::class);
         Model::shouldBeStrict();
+        // A relation that was not loaded ahead is a slow page and no broken one; tests find it.
+        Model::handleLazyLoadingViolationUsing(static function (Model $model, string $relation): void {
+            if (! app()->isProduction()) {
+                throw new LazyLoadingViolationException($model, $relation);
+            }
+            Log::warning('Loaded one by one: '.$model::class."::$relation");
+        });
+        Event::listen(EndOldSessions::cameIn(...));
         Vite::createAssetPathsUsing(static fn (string $path): string => "/$path");
         Password::defaults(static fn (): Password => Password::min(10)->max(200));
         Mail::extend('post-box', static fn (): PostBoxTransport => new PostBoxTransport);
@@ -43,7 +55,7 @@ final class AppServiceProvider extends ServiceProvider
             ]));
         Gate::policy(Quiz::class, QuizPolicy::class);
         Gate::policy(SchoolClass::class, SchoolClassPolicy::class);
-        Gate::policy(Assignment::class, AssignmentPolicy::class);
+        Gate::policy(Task::class, TaskPolicy::class);
         Gate::policy(Round::class, RoundPolicy::class);
     }
 }

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace HiddenLadder\App\Quizzes;
 
-use HiddenLadder\App\Models\Assignment;
 use HiddenLadder\App\Models\Quiz;
+use HiddenLadder\App\Models\Task;
 use HiddenLadder\Core\Fields;
 use HiddenLadder\Core\Round\Gates;
 use HiddenLadder\Core\Round\Terms;
@@ -24,7 +24,7 @@ final class Gating
             return [];
         }
         $needs = [$quiz->id => $terms->gates];
-        $others = Assignment::query()->where('quiz_id', '!=', $quiz->id)->whereRelation('quiz', 'teacher_id', $quiz->teacher_id);
+        $others = Task::query()->where('quiz_id', '!=', $quiz->id)->whereRelation('quiz', 'teacher_id', $quiz->teacher_id);
         foreach ($others->get(['id', 'quiz_id', 'terms']) as $other) {
             $needs[$other->quiz_id] = [...$needs[$other->quiz_id] ?? [], ...Terms::read(Fields::of($other->terms))->gates];
         }

@@ -49,7 +49,7 @@ final class QuizInspection
         if ($edition === null) {
             return [];
         }
-        $rounds = Round::query()->whereIn('assignment_id', $quiz->assignments()->select('id'));
+        $rounds = Round::query()->whereIn('task_id', $quiz->tasks()->select('id'));
         $questions = WorkedOut::once("answers $quiz->id", [$edition->id, $edition->revision, Round::stamp($rounds)], fn (): array => $this->evidence->ofQuestions($quiz, $edition));
 
         return AnswersCheck::of(QuizDocument::read($quiz->document), $this->editions->read($edition), $questions);

@@ -21,7 +21,7 @@ final class ClassData
     public function known(Quiz $quiz, SchoolClass $class): array
     {
         $answers = $right = $seconds = [];
-        $rounds = Round::query()->where('number', 1)->whereRelation('assignment', static fn ($assignments) => $assignments->where('quiz_id', $quiz->id)->where('class_id', $class->id));
+        $rounds = Round::query()->where('number', 1)->whereRelation('task', static fn ($tasks) => $tasks->where('quiz_id', $quiz->id)->where('class_id', $class->id));
         foreach ($rounds->lazyById(100) as $round) {
             foreach (State::fromArray($round->state)->records as $id => $record) {
                 if ($record->tries > 0) {
@@ -29,7 +29,7 @@ final class ClassData
                     $right[$id] = ($right[$id] ?? 0) + ($record->standing === Standing::Clear ? 1 : 0);
                 }
             }
-            foreach (Course::fromArray($round->course ?? [])->attempts as $attempt) {
+            foreach (Course::fromArray($round->course)->attempts as $attempt) {
                 if ($attempt->seconds !== null) {
                     $seconds[$attempt->question][] = $attempt->seconds;
                 }

@@ -9,13 +9,14 @@ use HiddenLadder\App\Models\Correction;
 use HiddenLadder\App\Models\Edition;
 use HiddenLadder\App\Models\Quiz;
 use HiddenLadder\App\Models\Round;
+use HiddenLadder\App\Models\Student;
 use HiddenLadder\App\Models\Teacher;
 use HiddenLadder\Core\Fields;
 use HiddenLadder\Core\Quiz\Correction as Mend;
 use HiddenLadder\Core\Quiz\Difference;
 use HiddenLadder\Core\Quiz\DocumentCheck;
+use HiddenLadder\Core\Quiz\Overlay;
 use HiddenLadder\Core\Quiz\Pointer;
-use HiddenLadder\Core\Quiz\Upgrade;
 use HiddenLadder\Core\Round\State;
 use Illuminate\Support\Facades\DB;
 
@@ -28,7 +29,7 @@ final class Corrections
     /** Changes told at a time. */
     private const TOLD = 40;
 
-    public function __construct(private readonly Editions $editions, private readonly RoundBook $book)
+    public function __construct(private readonly Editions $editions, private readonly RoundBook $book, private readonly RoundRules $rules)
     {
     }
 
@@ -75,7 +76,7 @@ final class Corrections
     {
         $edition = $quiz->latestEdition;
 
-        return $edition === null || $edition->version === $quiz->version ? null : Difference::between($this->editions->document($edition), Upgrade::toNewest($quiz->document));
+        return $edition === null || $edition->version === $quiz->version ? null : Difference::between($this->editions->document($edition), $quiz->document);
     }
 
     /** Lays all that the draft mended over the latest edition. */
@@ -101,12 +102,24 @@ final class Corrections
                 return;
             }
             $document = $this->editions->document($edition);
+            $this->restsOnNothing($edition, $correction);
             $correction->update(['taken_back_at' => now()]);
             $edition->update(['revision' => $edition->revision + 1]);
             if (Pointer::has($document, $correction->pointer) && $correction->before !== null) {
                 $this->mendDraft($quiz, $edition, $document, Mend::read(Fields::of(['pointer' => $correction->pointer, 'value' => $correction->before])));
             }
         }, 5);
+    }
+
+    /** @throws Problem while a later mend would have no place without this one */
+    private function restsOnNothing(Edition $edition, Correction $correction): void
+    {
+        $others = $edition->corrections->reject(static fn (Correction $other): bool => $other->id === $correction->id)
+            ->mapWithKeys(static fn (Correction $other): array => [$other->number => ['pointer' => $other->pointer, 'value' => $other->value]])->all();
+        $homeless = Overlay::homeless($edition->document, $others);
+        if ($homeless !== null || (new DocumentCheck)->problems(Overlay::over($edition->document, $others)) !== []) {
+            throw new Problem(409, 'rested-on', 'A later mend rests on this one. Take that one back first.', ['number' => $homeless]);
+        }
     }
 
     /**
@@ -140,12 +153,9 @@ final class Corrections
         $until = hrtime(true) + self::SLICE * 1_000_000;
         $stale = Round::query()->where('edition_id', $edition->id)->where('revision', '!=', $edition->revision);
         $changes = [];
-        foreach ((clone $stale)->with(['edition.corrections', 'assignment', 'student'])->lazyById(100) as $round) {
-            $before = State::fromArray($round->state);
-            DB::transaction(function () use ($round): void {
-                $this->book->rebuild(Round::query()->lockForUpdate()->findOrFail($round->id)->setRelation('edition', $round->edition)->setRelation('assignment', $round->assignment));
-            }, 5);
-            array_push($changes, ...$this->changes($round, $before, State::fromArray($round->refresh()->state)));
+        foreach ((clone $stale)->with('student')->lazyById(100) as $round) {
+            [$before, $after] = $this->book->rebuild($round->id);
+            array_push($changes, ...$this->changes($round->student, $after, State::fromArray($before->state)));
             if (hrtime(true) > $until) {
                 break;
             }
@@ -155,14 +165,14 @@ final class Corrections
     }
 
     /** @return list<array{student: string, question: string, before: string, after: string}> */
-    private function changes(Round $round, State $before, State $after): array
+    private function changes(Student $student, Round $round, State $before): array
     {
-        $quiz = $this->book->quiz($round);
+        $quiz = $this->rules->quiz($round);
         $changes = [];
-        foreach ($after->records as $id => $record) {
+        foreach (State::fromArray($round->state)->records as $id => $record) {
             $was = $before->record($id);
             if ($was->standing !== $record->standing) {
-                $changes[] = ['student' => $round->student->name, 'question' => $quiz->question($id)?->text() ?? '', 'before' => $was->standing->value, 'after' => $record->standing->value];
+                $changes[] = ['student' => $student->name, 'question' => $quiz->question($id)?->text() ?? '', 'before' => $was->standing->value, 'after' => $record->standing->value];
             }
         }
 

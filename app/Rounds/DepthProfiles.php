@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace HiddenLadder\App\Rounds;
 
-use HiddenLadder\App\Models\Assignment;
 use HiddenLadder\App\Models\Round;
+use HiddenLadder\App\Models\Task;
 use HiddenLadder\App\WorkedOut;
 use HiddenLadder\Core\Evidence\Course;
 use HiddenLadder\Core\Evidence\DepthProfile;
@@ -18,15 +18,15 @@ final class DepthProfiles
     }
 
     /** @return list<array{came: int, depth: float, rungs: int}> by main stop of the latest edition, from first rounds, as most figures of the evidence */
-    public function of(Assignment $assignment): array
+    public function of(Task $task): array
     {
-        $edition = $assignment->quiz->latestEdition;
+        $edition = $task->quiz->latestEdition;
         if ($edition === null) {
             return [];
         }
 
-        return WorkedOut::once("depths $assignment->id", [$edition->id, $edition->revision, Round::stamp($assignment->rounds()->getQuery())], function () use ($assignment, $edition): array {
-            $courses = $assignment->rounds()->where('number', 1)->get(['id', 'student_id', 'number', 'course'])->map(static fn (Round $round): Course => Course::fromArray($round->course ?? []));
+        return WorkedOut::once("depths $task->id", [$edition->id, $edition->revision, Round::stamp($task->rounds()->getQuery())], function () use ($task, $edition): array {
+            $courses = $task->rounds()->where('number', 1)->get(['id', 'student_id', 'number', 'course'])->map(static fn (Round $round): Course => Course::fromArray($round->course));
             $profile = DepthProfile::of($this->editions->read($edition), array_values($courses->all()));
 
             return array_map(static fn (array $stop): array => ['depth' => round($stop['depth'], 2)] + $stop, $profile);

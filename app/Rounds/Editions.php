@@ -25,7 +25,7 @@ final class Editions
             return $edition->document;
         }
 
-        return Overlay::over($edition->document, $edition->corrections->map(
+        return Overlay::over($edition->document, $edition->loadMissing('corrections')->corrections->map(
             static fn (Correction $correction): array => ['pointer' => $correction->pointer, 'value' => $correction->value],
         ));
     }

@@ -4,10 +4,11 @@ declare(strict_types=1);
 
 namespace HiddenLadder\App\Rounds;
 
-use HiddenLadder\App\Models\Assignment;
 use HiddenLadder\App\Models\Edition;
 use HiddenLadder\App\Models\Quiz;
 use HiddenLadder\App\Models\Round;
+use HiddenLadder\App\Models\Student;
+use HiddenLadder\App\Models\Task;
 use HiddenLadder\Core\Evidence\Course;
 use HiddenLadder\Core\Evidence\QuestionEvidence;
 use HiddenLadder\Core\Evidence\StudentCourse;
@@ -30,25 +31,28 @@ final class Evidence
      * @param  int  $leastGroup  students in a suggested group
      * @return array<string, mixed> under the latest edition; of older ones, what is still asked counts
      */
-    public function of(Assignment $assignment, int $leastGroup = 2): array
+    public function of(Task $task, int $leastGroup = 2): array
     {
-        $edition = $assignment->quiz->latestEdition;
+        $edition = $task->quiz->latestEdition;
         assert($edition !== null);
         $quiz = $this->editions->read($edition);
         $evidence = new TaskEvidence($quiz);
-        $names = $assignment->class->students()->pluck('students.name', 'students.id')->all();
+        $this->book->settle($task);
+        $names = $task->students()->mapWithKeys(static fn (Student $student): array => [$student->id => $student->name])->all();
         $rows = [];
         $others = 0;
-        foreach ($this->students($assignment) as $rounds) {
+        foreach ($this->students($task) as $rounds) {
+            // Who was taken out is no longer of those the task is for.
+            if (! isset($names[$rounds[0]->student_id])) {
+                continue;
+            }
             $others += count(array_filter($rounds, static fn (Round $round): bool => $round->edition_id !== $edition->id));
             $student = $this->student($rounds, $quiz);
             $evidence->add($student);
-            if (isset($names[$student->student])) {
-                $rows[] = [
-                    'student' => $student->student, 'rounds' => count($rounds), 'first' => $student->scores()['first'] ?? null, 'best' => $student->scores()['best'] ?? null,
-                    'standings' => (object) $student->rounds[count($rounds) - 1]['course']->standings,
-                ];
-            }
+            $rows[] = [
+                'student' => $student->student, 'rounds' => count($rounds), 'first' => $student->scores()['first'] ?? null, 'best' => $student->scores()['best'] ?? null,
+                'standings' => (object) $student->rounds[count($rounds) - 1]['course']->standings,
+            ];
         }
 
         return ['names' => (object) $names, 'otherEditions' => $others, 'rows' => $rows] + $evidence->toArray($leastGroup);
@@ -59,8 +63,8 @@ final class Evidence
     {
         $read = $this->editions->read($edition);
         $evidence = new TaskEvidence($read);
-        foreach ($quiz->assignments()->get() as $assignment) {
-            foreach ($this->students($assignment) as $rounds) {
+        foreach ($quiz->tasks()->get() as $task) {
+            foreach ($this->students($task) as $rounds) {
                 $evidence->add($this->student($rounds, $read));
             }
         }
@@ -69,12 +73,12 @@ final class Evidence
     }
 
     /** @return \Generator<non-empty-list<Round>> of one student after the other, in order */
-    private function students(Assignment $assignment): iterable
+    private function students(Task $task): iterable
     {
-        foreach ($this->portions($assignment) as [$first, $last]) {
-            $rounds = Round::query()->where('assignment_id', $assignment->id)->where('student_id', '>=', $first)->where('student_id', '<=', $last);
+        foreach ($this->portions($task) as [$first, $last]) {
+            $rounds = Round::query()->where('task_id', $task->id)->where('student_id', '>=', $first)->where('student_id', '<=', $last);
             // In the order of this index nothing has to be sorted; where its statistics are old, the database would take another.
-            $rounds->getQuery()->forceIndex('rounds_assignment_id_student_id_number_unique')->orderBy('student_id')->orderBy('number');
+            $rounds->getQuery()->forceIndex('rounds_task_id_student_id_number_unique')->orderBy('student_id')->orderBy('number');
             $found = $rounds->get(['id', 'student_id', 'number', 'edition_id', 'score', 'course']);
             foreach ($found->groupBy('student_id') as $own) {
                 $list = array_values($own->all());
@@ -86,12 +90,12 @@ final class Evidence
     }
 
     /** @return list<array{string, string}> the first and the last student of each portion of the task's rounds */
-    private function portions(Assignment $assignment): array
+    private function portions(Task $task): array
     {
         $portions = [];
         $first = $last = null;
         $held = 0;
-        foreach ($assignment->rounds()->toBase()->selectRaw('student_id, count(*) as rounds')->groupBy('student_id')->orderBy('student_id')->pluck('rounds', 'student_id') as $student => $rounds) {
+        foreach ($task->rounds()->toBase()->selectRaw('student_id, count(*) as rounds')->groupBy('student_id')->orderBy('student_id')->pluck('rounds', 'student_id') as $student => $rounds) {
             $last = (string) $student;
             $first ??= $last;
             $held += is_numeric($rounds) ? (int) $rounds : 0;
@@ -111,7 +115,7 @@ final class Evidence
     /** @param  non-empty-list<Round>  $rounds */
     private function student(array $rounds, QuizDocument $quiz): StudentCourse
     {
-        $courses = array_map($this->course(...), $rounds);
+        $courses = array_map(static fn (Round $round): Course => Course::fromArray($round->course), $rounds);
         $mastery = new Mastery($quiz);
         $mastered = array_filter($quiz->objectives, static fn (Objective $objective): bool => $mastery->ofObjective($objective->id, $courses)->mastered);
 
@@ -120,16 +124,5 @@ final class Evidence
             array_map(static fn (Round $round, Course $course): array => ['course' => $course, 'score' => $round->score], $rounds, $courses),
             array_values(array_map(static fn (Objective $objective): string => $objective->id, $mastered)),
         );
-    }
-
-    private function course(Round $round): Course
-    {
-        if ($round->course === null) {
-            $whole = Round::query()->with(['edition.corrections', 'assignment'])->findOrFail($round->id);
-            $this->book->rebuild($whole);
-            $round->course = $whole->refresh()->course;
-        }
-
-        return Course::fromArray($round->course ?? []);
     }
 }

@@ -4,9 +4,10 @@ declare(strict_types=1);
 
 namespace HiddenLadder\App\Rounds;
 
-use HiddenLadder\App\Models\Assignment;
 use HiddenLadder\App\Models\Round;
+use HiddenLadder\App\Models\RoundEvent;
 use HiddenLadder\App\Models\Student;
+use HiddenLadder\App\Models\Task;
 use HiddenLadder\Core\Evidence\QuestionFigures;
 use HiddenLadder\Core\Quiz\QuizDocument;
 use HiddenLadder\Core\Round\Frame;
@@ -16,30 +17,34 @@ use HiddenLadder\Core\Round\State;
 /** The live view of a class at work: where each student is, how they stand, and how each question goes. */
 final class Lookout
 {
-    public function __construct(private readonly Editions $editions)
+    public function __construct(private readonly Editions $editions, private readonly RoundBook $book)
     {
     }
 
     /** @return array<string, mixed> from each student's latest round */
-    public function of(Assignment $assignment): array
+    public function of(Task $task): array
     {
-        $edition = $assignment->quiz->latestEdition;
+        $edition = $task->quiz->latestEdition;
         assert($edition !== null);
         $quiz = $this->editions->read($edition);
-        $latest = $assignment->latestRounds()->get(['student_id', 'number', 'state', 'moved_at', 'finished_at'])->keyBy('student_id');
+        $this->book->settle($task);
+        $students = $task->students();
+        $latest = $task->latestRounds()->whereIn('student_id', $students->modelKeys())->get(['id', 'student_id', 'number', 'state', 'moved_at', 'finished_at'])->keyBy('student_id');
+        $late = RoundEvent::query()->where('late', true)->whereIn('round_id', $latest->pluck('id'))->distinct()->pluck('round_id')->all();
         $states = $latest->map(static fn (Round $round): State => State::fromArray($round->state));
 
         return [
             'now' => now()->toIso8601ZuluString('millisecond'),
-            'students' => $assignment->class->students()->get()
-                ->map(fn (Student $student): array => $this->student($student, $latest->get($student->id), $states->get($student->id)))
-                ->all(),
+            'students' => $students->map(fn (Student $student): array => $this->student($student, $latest->get($student->id), $states->get($student->id), $late))->all(),
             'questions' => $this->questions($quiz, array_values($states->all())),
         ];
     }
 
-    /** @return array<string, mixed> */
-    private function student(Student $student, ?Round $round, ?State $state): array
+    /**
+     * @param  array<array-key, mixed>  $late  rounds in which something arrived after the closing
+     * @return array<string, mixed>
+     */
+    private function student(Student $student, ?Round $round, ?State $state, array $late): array
     {
         return [
             'id' => $student->id,
@@ -50,6 +55,9 @@ final class Lookout
                 'standings' => (object) array_map(static fn (Record $record): string => $record->standing->value, $state->records),
                 'movedAt' => $round->moved_at->toIso8601ZuluString('millisecond'),
                 'finishedAt' => $round->finished_at?->toIso8601ZuluString('millisecond'),
+                'finish' => $state->finish,
+                'closed' => $state->interrupted !== null,
+                'late' => in_array($round->id, $late, true),
             ],
         ];
     }

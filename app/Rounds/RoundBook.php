@@ -7,42 +7,41 @@ namespace HiddenLadder\App\Rounds;
 use Carbon\CarbonImmutable;
 use Closure;
 use HiddenLadder\App\Http\Problem;
-use HiddenLadder\App\Media\MediaFolder;
-use HiddenLadder\App\Models\Assignment;
-use HiddenLadder\App\Models\AssignmentState;
 use HiddenLadder\App\Models\Edition;
 use HiddenLadder\App\Models\Medium;
-use HiddenLadder\App\Models\Quiz;
 use HiddenLadder\App\Models\Round;
 use HiddenLadder\App\Models\RoundEvent;
 use HiddenLadder\App\Models\Student;
+use HiddenLadder\App\Models\Task;
+use HiddenLadder\App\Models\TaskState;
 use HiddenLadder\App\Models\Ulids;
 use HiddenLadder\Core\Evidence\Course;
 use HiddenLadder\Core\Fields;
-use HiddenLadder\Core\Quiz\QuizDocument;
 use HiddenLadder\Core\Round\Answered;
-use HiddenLadder\Core\Round\Circumstances;
+use HiddenLadder\Core\Round\CameTo;
+use HiddenLadder\Core\Round\Closed;
 use HiddenLadder\Core\Round\Engine;
 use HiddenLadder\Core\Round\Event;
 use HiddenLadder\Core\Round\Fact;
 use HiddenLadder\Core\Round\Folded;
 use HiddenLadder\Core\Round\History;
-use HiddenLadder\Core\Round\Mastery;
+use HiddenLadder\Core\Round\Overruled;
 use HiddenLadder\Core\Round\Position;
-use HiddenLadder\Core\Round\Projection;
 use HiddenLadder\Core\Round\Refusal;
-use HiddenLadder\Core\Round\RoundsSoFar;
-use HiddenLadder\Core\Round\Score;
+use HiddenLadder\Core\Round\Reopened;
 use HiddenLadder\Core\Round\Started;
 use HiddenLadder\Core\Round\State;
 use HiddenLadder\Core\Round\Taken;
 use HiddenLadder\Core\Round\Terms;
 use HiddenLadder\Core\Round\TimedOut;
-use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Database\UniqueConstraintViolationException;
 use Illuminate\Support\Facades\DB;
 
-/** Keeps rounds: begins them, takes their events into the database one by one, and tells where they stand. */
+/**
+ * Keeps rounds: begins them, and takes their events into the database one by one.
+ *
+ * Whatever changes a round reads it under its lock first, so that two who write at once do so one after the other.
+ */
 final class RoundBook
 {
     /** Times a write is tried again after a deadlock. */
@@ -51,43 +50,45 @@ final class RoundBook
     /** Events made before closing count when they arrive within so many milliseconds after it. */
     private const LATE = 24 * 3600 * 1000;
 
-    /** @var array<string, Engine> by edition, revision and terms */
-    private array $engines = [];
+    /** A device that was seen after the closing has so many milliseconds left to send what it made before. */
+    private const LATE_ONCE_SEEN = 10 * 60 * 1000;
 
-    /** @var array<string, QuizDocument> editions read in this request, by id and revision */
-    private array $read = [];
-
-    public function __construct(private readonly Editions $editions, private readonly MediaFolder $mediaFolder)
+    public function __construct(private readonly RoundRules $rules, private readonly RoundViews $views)
     {
     }
 
     /** The student's round that is under way; a new one where there is none, or where the last is finished and $again is asked. */
-    public function begin(Student $student, Assignment $assignment, bool $again): Round
+    public function begin(Student $student, Task $task, bool $again): Round
     {
-        $latest = $this->latest($student, $assignment);
-        if ($latest !== null && ($latest->finished_at === null || ! $again)) {
-            return $latest;
+        $own = OwnRounds::of($student->id, $task);
+        $current = $own->current();
+        if ($current !== null && ($current->finished_at === null || ! $again)) {
+            return $current;
         }
-        if ($assignment->state !== AssignmentState::Open) {
-            throw new Problem(409, 'closed', 'This task is closed. What you did in it has been kept.');
-        }
-        $edition = $assignment->quiz->latestEdition ?? throw new Problem(409, 'closed', 'This task has no published quiz yet.');
-        $this->mayBegin($student, $assignment);
+        $this->mayBegin($student, $own);
+        $edition = $task->loadMissing('quiz.latestEdition')->quiz->latestEdition ?? throw new Problem(409, 'closed', 'This task has no published quiz yet.');
         try {
-            return $this->create($student, $assignment, $edition, ($latest->number ?? 0) + 1, (int) now()->valueOf());
+            return $this->create($student, $task, $edition, $own->rounds->count() + 1, (int) now()->valueOf());
         } catch (UniqueConstraintViolationException) {
-            return $this->latest($student, $assignment) ?? throw new Problem(409, 'closed', 'This round could not begin. Please try again.');
+            return OwnRounds::of($student->id, $task)->current() ?? throw new Problem(409, 'closed', 'This round could not begin. Please try again.');
         }
     }
 
-    /** @throws Problem while another quiz has to be mastered first, after the last round, and in the pause between two */
-    private function mayBegin(Student $student, Assignment $assignment): void
+    /** @throws Problem while it is not open, another quiz has to be mastered first, after the last round, and in the pause between two */
+    private function mayBegin(Student $student, OwnRounds $own): void
     {
-        $gates = $this->waitsFor($student, $assignment);
+        $state = $own->task->state();
+        if ($state === TaskState::Planned) {
+            throw new Problem(409, 'not-open-yet', 'This task is not open yet.');
+        }
+        if (! $state->isRunning()) {
+            throw new Problem(409, 'closed', 'This task is closed. What you did in it has been kept.');
+        }
+        $gates = OwnRounds::waitsFor($student, $own->task);
         if ($gates !== []) {
             throw new Problem(409, 'not-open-yet', 'This opens when you have mastered “'.implode('” and “', $gates).'”.');
         }
-        $from = $this->soFar($student, $assignment)->nextFrom();
+        $from = $own->soFar()->nextFrom();
         if ($from === null) {
             throw new Problem(409, 'no-round-left', 'You have done all the rounds there are for this task.');
         }
@@ -96,57 +97,30 @@ final class RoundBook
         }
     }
 
-    /** @return list<string> titles of the quizzes that this student must master before */
-    public function waitsFor(Student $student, Assignment $assignment): array
-    {
-        $gates = Terms::read(Fields::of($assignment->terms))->gates;
-        if ($gates === []) {
-            return [];
-        }
-        $mastered = Round::query()->where('student_id', $student->id)->where('mastered', true)
-            ->join('editions', 'editions.id', '=', 'rounds.edition_id')->whereIn('editions.quiz_id', $gates)->distinct()->pluck('editions.quiz_id')->all();
-
-        return array_values(Quiz::query()->whereIn('id', array_diff($gates, $mastered))->orderBy('title')->pluck('title')->map(strval(...))->all());
-    }
-
-    public function soFar(Student $student, Assignment $assignment): RoundsSoFar
-    {
-        $finished = $this->rounds($student, $assignment)->whereNotNull('finished_at');
-
-        return new RoundsSoFar(
-            Terms::read(Fields::of($assignment->terms)),
-            array_values($finished->map(static fn (Round $round): float => $round->score ?? 0.0)->all()),
-            $finished->last()?->finished_at?->getTimestampMs(),
-        );
-    }
-
-    /** @return Collection<int, Round> from the first to the last */
-    private function rounds(Student $student, Assignment $assignment): Collection
-    {
-        return Round::query()->where('assignment_id', $assignment->id)->where('student_id', $student->id)->orderBy('number')->get();
-    }
-
     /** Writes a new round with its first event, at the given time (milliseconds since 1970). */
-    public function create(Student $student, Assignment $assignment, Edition $edition, int $number, int $at): Round
+    public function create(Student $student, Task $task, Edition $edition, int $number, int $at): Round
     {
-        return DB::transaction(function () use ($student, $assignment, $edition, $number, $at): Round {
-            $terms = Terms::read(Fields::of($assignment->terms));
+        return DB::transaction(function () use ($student, $task, $edition, $number, $at): Round {
+            $terms = Terms::read(Fields::of($task->terms));
             $round = Round::query()->create([
-                'assignment_id' => $assignment->id,
+                'task_id' => $task->id,
                 'student_id' => $student->id,
                 'edition_id' => $edition->id,
                 'number' => $number,
                 'terms' => $terms->toArray(),
                 'state' => (new State)->toArray(),
+                'course' => (new Course)->toArray(),
                 'revision' => $edition->refresh()->revision,
+                'last_event_id' => null,
                 'started_at' => CarbonImmutable::createFromTimestampMs($at),
                 'moved_at' => CarbonImmutable::createFromTimestampMs($at),
                 'finished_at' => null,
-            ]);
-            $earlier = $number === 1 ? [] : $this->rounds($student, $assignment)->where('number', '<', $number)
-                ->map(static fn (Round $one): State => State::fromArray($one->state))->all();
-            $history = $earlier === [] ? new History : History::of($this->quiz($round), array_values($earlier), $terms->rounds->onlyMissed);
-            $this->append($round, Ulids::make(), new Started(null, $round->id, $student->extra_time, $history), null, $at);
+                'seen_after_closing_at' => null,
+            ])->setRelation('task', $task);
+            $earlier = $number === 1 ? [] : array_values(OwnRounds::of($student->id, $task)->rounds->where('number', '<', $number)
+                ->map(static fn (Round $one): State => State::fromArray($one->state))->all());
+            $history = $earlier === [] ? new History : History::of($this->rules->quiz($round), $earlier, $terms->rounds->onlyMissed);
+            $this->append($round, Ulids::make(), new Started(null, $round->id, $student->extra_time, $history), $at);
 
             return $round;
         }, self::ATTEMPTS);
@@ -157,45 +131,67 @@ final class RoundBook
      *
      * @param  string  $round  its id; it is read once, under its lock
      * @param  Closure(Round): mixed  $allow  throws where the round is not for whoever asks
-     * @param  int  $after  the number of the event the device saw last
      * @return array<string, mixed> what the student's device may hold after it
      *
-     * @throws Problem when it is stale or the rules refuse it; nothing is changed then
+     * @throws Problem when it does not follow on what the student did last, or the rules refuse it; nothing is changed then
      */
-    public function take(string $round, Closure $allow, string $id, int $after, Event $event, ?int $deviceMs): array
+    public function take(string $round, Closure $allow, SentEvent $sent): array
     {
-        return DB::transaction(function () use ($round, $allow, $id, $after, $event, $deviceMs): array {
+        return DB::transaction(function () use ($round, $allow, $sent): array {
             $locked = Round::query()->lockForUpdate()->findOrFail($round);
             $allow($locked);
-            $this->refresh($locked);
-            $number = State::fromArray($locked->state)->number;
-            if ($after !== $number) {
-                $earlier = RoundEvent::query()->where('round_id', $round)->where('event_id', $id)->first();
-
-                return $earlier === null
-                    ? throw new Problem(409, 'stale', 'You went on elsewhere in the meantime. This is where you are now.', ['number' => $number])
-                    : $this->project($locked, $this->fold($locked, $earlier->number)->state);
+            $this->bringUpToDate($locked, byTheClock: false);
+            if ($sent->after !== $locked->last_event_id) {
+                return $this->takenBefore($locked, $sent);
             }
-            $this->ownFiles($locked, $event);
-            $late = $this->isLate($locked->assignment, $deviceMs);
+            $this->ownFiles($locked, $sent->event);
+            $late = $this->isLate($locked, $sent->madeMs);
+            $locked->last_event_id = $sent->id;
+            $state = $this->append($locked, $sent->id, $sent->event, (int) now()->valueOf(), $sent->madeMs, $late);
 
-            return $this->project($locked, $this->append($locked, $id, $event, $deviceMs, (int) now()->valueOf(), $late));
+            return $this->views->of($locked, $state);
         }, self::ATTEMPTS);
+    }
+
+    /**
+     * The reply to an event that does not follow on the student's latest one.
+     *
+     * @return array<string, mixed>
+     *
+     * @throws Problem unless it was taken before
+     */
+    private function takenBefore(Round $round, SentEvent $sent): array
+    {
+        $known = RoundEvent::query()->where('round_id', $round->id)->whereIn('event_id', array_filter([$sent->id, $sent->after], is_string(...)))->get()->keyBy('event_id');
+        $earlier = $known->get($sent->id);
+        if ($earlier !== null) {
+            return $this->views->of($round, $this->fold($round, $earlier->number)->state, last: $sent->id);
+        }
+        if ($sent->after !== null && ! $known->has($sent->after)) {
+            throw new Problem(503, 'not-yet', 'What this follows on has not arrived yet. It is sent again by itself.', headers: ['Retry-After' => '1']);
+        }
+        throw new Problem(409, 'stale', 'You went on elsewhere in the meantime. This is where you are now.', ['last' => $round->last_event_id]);
     }
 
     /**
      * Whether an event was made before its task closed and arrives after it.
      *
+     * The device says when it was made; it is believed no longer than until the server has seen that device again, and ten
+     * minutes more, since what waits there is sent at once.
+     *
      * @throws Problem when it was made after that, or arrives too late
      */
-    private function isLate(Assignment $assignment, ?int $deviceMs): bool
+    private function isLate(Round $round, ?int $madeMs): bool
     {
-        if ($assignment->state !== AssignmentState::Closed || $assignment->closed_at === null) {
+        $task = $round->loadMissing('task')->task;
+        if ($task->state()->isRunning()) {
             return false;
         }
-        $closed = $assignment->closed_at->getTimestampMs();
-        if ($deviceMs === null || $deviceMs > $closed || (int) now()->valueOf() > $closed + self::LATE) {
-            throw new Problem(409, 'closed', 'This task is closed. What you did before has been kept.');
+        $now = (int) now()->valueOf();
+        $closed = $task->closes_at?->getTimestampMs() ?? 0;
+        $seen = $round->seen_after_closing_at?->getTimestampMs();
+        if ($madeMs === null || $madeMs > $closed || $now > $closed + self::LATE || ($seen !== null && $now > $seen + self::LATE_ONCE_SEEN)) {
+            throw new Problem(409, 'closed', 'This task is closed. What you did before has been kept.', ['last' => $round->last_event_id]);
         }
 
         return true;
@@ -205,19 +201,34 @@ final class RoundBook
     private function ownFiles(Round $round, Event $event): void
     {
         $files = $event instanceof Answered && $event->response->as === 'files' ? $event->response->list : [];
-        if ($files !== [] && Medium::query()->where('student_id', $round->student_id)->findMany($files)->count() !== count($files)) {
+        if ($files !== [] && Medium::query()->where('student_id', $round->student_id)->whereKey($files)->count() !== count($files)) {
             throw Problem::invalid('This file has not arrived. Send it again.', [['pointer' => '/data/response/files', 'reason' => 'This file is not yours.']]);
         }
     }
 
+    /** A person's word on an answer. */
+    public function overrule(string $round, Closure $allow, Overruled $event): void
+    {
+        DB::transaction(function () use ($round, $allow, $event): void {
+            $locked = Round::query()->lockForUpdate()->findOrFail($round);
+            $allow($locked);
+            $this->bringUpToDate($locked);
+            $this->append($locked, Ulids::make(), $event, (int) now()->valueOf());
+        }, self::ATTEMPTS);
+    }
+
     /**
-     * Applies one event at a time and writes it, with the state after it. The caller holds the transaction.
+     * Applies one event and writes it, with the state after it. The caller holds the transaction and the round's lock.
+     *
+     * @param  int  $at  milliseconds since 1970
+     * @param  ?int  $madeMs  when a student's device made it
+     * @param  bool  $late  it was made before the round's task closed
      *
      * @throws Problem when the rules refuse it
      */
-    public function append(Round $round, string $id, Event $event, ?int $deviceMs, int $at, bool $late = false): State
+    public function append(Round $round, string $id, Event $event, int $at, ?int $madeMs = null, bool $late = false): State
     {
-        $outcome = $this->engine($round)->apply(State::fromArray($round->state), $event, $at);
+        $outcome = $this->rules->engine($round)->apply(State::fromArray($round->state), $event, $at, null, $late);
         if ($outcome instanceof Refusal) {
             throw Problem::refused($outcome);
         }
@@ -228,25 +239,17 @@ final class RoundBook
                 'event_id' => $id,
                 'kind' => $event->kind()->value,
                 'data' => json_encode($event->data(), JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_PRESERVE_ZERO_FRACTION),
-                'facts' => self::encoded($outcome->facts),
-                'device_ms' => $deviceMs,
+                'facts' => json_encode(array_map(static fn (Fact $fact): array => $fact->toArray(), $outcome->facts), JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_PRESERVE_ZERO_FRACTION),
+                'device_ms' => $madeMs,
                 'taken_ms' => $at,
                 'late' => $late,
             ]);
         } catch (UniqueConstraintViolationException) {
             throw new Problem(409, 'id-taken', 'This event has the id of an earlier one. Nothing was changed.');
         }
-        // A round from before there was evidence gets its course when it is first asked for.
-        $course = $round->course === null && $outcome->state->number > 1 ? null : Course::fromArray($round->course ?? [])->with($event, $at, $outcome->facts);
-        $this->put($round, $outcome->state, $course, $at);
+        $this->put($round, $outcome->state, Course::fromArray($round->course)->with($event, $at, $outcome->facts), $at);
 
         return $outcome->state;
-    }
-
-    /** @param  list<Fact>  $facts */
-    private static function encoded(array $facts): string
-    {
-        return json_encode(array_map(static fn (Fact $fact): array => $fact->toArray(), $facts), JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_PRESERVE_ZERO_FRACTION);
     }
 
     /**
@@ -256,171 +259,159 @@ final class RoundBook
      */
     public function fold(Round $round, ?int $upTo = null, bool $withFacts = false): Folded
     {
-        return $this->engine($round)->fold($this->taken($round, $upTo), $withFacts);
+        return $this->rules->engine($round)->fold($this->taken($round, $upTo), $withFacts);
     }
 
-    /**
-     * @param  bool  $anew  whether decisions are to be taken anew instead of followed
-     * @return list<Taken> the first $upTo events (all of them by default) as they are stored
-     */
-    private function taken(Round $round, ?int $upTo = null, bool $anew = false): array
+    /** @return list<Taken> the first $upTo events (all of them by default) as they are stored */
+    private function taken(Round $round, ?int $upTo = null): array
     {
         $events = $round->events()->when($upTo !== null, static fn ($query) => $query->where('number', '<=', $upTo))->get();
 
         return array_values($events->map(static fn (RoundEvent $stored): Taken => new Taken(
-            Event::read($stored->kind, Fields::of($stored->data)),
-            $stored->taken_ms,
-            $anew ? null : $stored->facts,
+            Event::read($stored->kind, Fields::of($stored->data)), $stored->taken_ms, $stored->facts, $stored->late,
         ))->all());
     }
 
-    /** Derives the round's stored state, and what its events say for the evidence, anew from its events. */
-    public function rebuild(Round $round): void
+    /**
+     * Derives everything that is stored of a round beside its events anew from them.
+     *
+     * @return array{Round, Round} as it was and as it is
+     */
+    public function rebuild(string $round): array
     {
-        $taken = $this->taken($round);
-        $folded = $this->engine($round)->fold($taken, true);
-        $this->put($round, $folded->state, self::course($taken, $folded), max([0, ...array_column($taken, 'at')]));
+        return DB::transaction(function () use ($round): array {
+            $locked = Round::query()->lockForUpdate()->findOrFail($round);
+            $before = clone $locked;
+            $this->refold($locked);
+
+            return [$before, $locked];
+        }, self::ATTEMPTS);
     }
 
-    /** @param  list<Taken>  $taken */
-    private static function course(array $taken, Folded $folded): Course
+    /** The caller holds the round's lock. */
+    private function refold(Round $round): void
     {
+        $taken = $this->taken($round);
+        $folded = $this->rules->engine($round)->fold($taken, true);
         $course = new Course;
         foreach ($taken as $index => $one) {
             $course = $course->with($one->event, $one->at, $folded->facts[$index] ?? []);
         }
-
-        return $course;
+        $this->put($round, $folded->state, $course, max([0, ...array_map(static fn (Taken $one): int => $one->at, $taken)]));
     }
 
-    /** Derives it anew where it was marked under other corrections than those in force. */
-    private function refresh(Round $round): void
-    {
-        if ($round->revision !== $this->revision($round)) {
-            $this->rebuild($round);
-        }
-    }
-
-    /** Takes every decision of every round anew, and stores them as facts: for rounds of an older version of the rules. */
-    public function decideAnew(): void
-    {
-        foreach (Round::query()->with(['edition.corrections', 'assignment'])->lazyById(100) as $round) {
-            $taken = $this->taken($round, anew: true);
-            $folded = $this->engine($round)->fold($taken, true);
-            foreach ($folded->facts as $index => $facts) {
-                RoundEvent::query()->where('round_id', $round->id)->where('number', $index + 1)->update(['facts' => self::encoded($facts)]);
-            }
-            $this->put($round, $folded->state, self::course($taken, $folded), $round->moved_at->getTimestampMs());
-        }
-    }
-
-    /** @return array<string, mixed> */
+    /**
+     * What a student sees on coming to a round.
+     *
+     * @return array<string, mixed>
+     */
     public function view(Round $round): array
     {
-        $this->refresh($round);
-        $this->endInTime($round);
+        $round = $this->upToDate($round);
 
-        return $this->project($round, State::fromArray($round->state), true);
+        return $this->views->of($round, State::fromArray($round->state), true);
     }
 
-    /** A round whose time is over ends when it is next looked at, whether or not its device said so. */
-    private function endInTime(Round $round): void
+    /** The round as it stands now: under the corrections in force, ended where its time or its task is over. */
+    public function upToDate(Round $round): Round
     {
-        $state = State::fromArray($round->state);
-        $ends = $state->isFinished() ? null : (new Position($this->quiz($round), $this->terms($round)))->roundEnds($state);
-        if ($ends !== null && (int) now()->valueOf() > $ends) {
-            DB::transaction(function () use ($round): void {
-                $locked = Round::query()->lockForUpdate()->findOrFail($round->id);
-                if ($locked->finished_at === null) {
-                    $this->append($locked, Ulids::make(), new TimedOut(null), null, (int) now()->valueOf());
-                }
+        if ($this->isUpToDate($round)) {
+            return $round;
+        }
+
+        return DB::transaction(function () use ($round): Round {
+            $locked = Round::query()->lockForUpdate()->findOrFail($round->id);
+            $this->bringUpToDate($locked);
+
+            return $locked;
+        }, self::ATTEMPTS);
+    }
+
+    /** Every round of a task is brought to where its closing or opening again leaves it. */
+    public function settle(Task $task): void
+    {
+        $state = $task->state();
+        $rounds = $task->rounds()->getQuery()->select('id');
+        $state->isRunning() ? $rounds->where('interrupted', true) : $rounds->whereNull('finished_at');
+        foreach ($state === TaskState::TakenBack ? [] : $rounds->pluck('id') as $id) {
+            DB::transaction(function () use ($id, $task): void {
+                $this->bringUpToDate(Round::query()->lockForUpdate()->findOrFail((string) $id)->setRelation('task', $task));
             }, self::ATTEMPTS);
-            $round->refresh();
         }
     }
 
-    /** @return list<string> ids of the media the student may load where the round stands */
-    public function media(Round $round): array
+    private function isUpToDate(Round $round): bool
     {
-        return $this->projection($round, false)->media(State::fromArray($round->state));
+        return $round->revision === $this->rules->revision($round) && $this->due($round, State::fromArray($round->state)) === null;
     }
 
-    public function latest(Student $student, Assignment $assignment): ?Round
+    /**
+     * The caller holds the round's lock.
+     *
+     * @param  bool  $byTheClock  whether a round whose time is over is ended; what is done in it just then is told by its own rule
+     */
+    private function bringUpToDate(Round $round, bool $byTheClock = true): void
     {
-        return Round::query()
-            ->where('assignment_id', $assignment->id)
-            ->where('student_id', $student->id)
-            ->orderByDesc('number')
-            ->first();
+        if ($round->revision !== $this->rules->revision($round)) {
+            $this->refold($round);
+        }
+        $due = $this->due($round, State::fromArray($round->state));
+        if ($due !== null && ($byTheClock || ! $due[0] instanceof TimedOut)) {
+            $this->append($round, Ulids::make(), $due[0], $due[1]);
+        }
     }
 
-    /** @return array<string, mixed> */
-    private function project(Round $round, State $state, bool $comingBack = false): array
+    /**
+     * What happens to a round by the clock or with its task, and has not happened yet.
+     *
+     * @return array{Event, int}|null with its time
+     */
+    private function due(Round $round, State $state): ?array
     {
-        $projection = $this->projection($round, $comingBack && $state->isFinished());
+        $now = (int) now()->valueOf();
+        $task = $round->loadMissing('task')->task;
+        if ($state->interrupted !== null) {
+            return $task->state()->isRunning() ? [new Reopened, $now] : null;
+        }
+        if ($state->isFinished()) {
+            return null;
+        }
+        $ends = (new Position($this->rules->quiz($round), $this->rules->terms($round)))->roundEnds($state);
+        $closes = $this->isClosed($round) ? max($task->closes_at?->getTimestampMs() ?? $now, $round->moved_at->getTimestampMs()) : null;
+        if ($ends !== null && $now > $ends + Engine::GRACE && ($closes === null || $ends <= $closes)) {
+            return [new TimedOut(null), $now];
+        }
 
-        return ['id' => $round->id, 'round' => $round->number]
-            + $projection->of($state)
-            + ['media' => $this->mediaFolder->described($projection->media($state))];
+        return $closes === null ? null : [new Closed, $closes];
     }
 
-    private function put(Round $round, State $state, ?Course $course, int $at): void
+    private function isClosed(Round $round): bool
     {
-        $quiz = $this->quiz($round);
-        $terms = $this->terms($round);
+        return $round->loadMissing('task')->task->state() === TaskState::Closed;
+    }
+
+    /** That a student's device was seen after its task had closed is noted once. */
+    public function seen(Round $round): void
+    {
+        if ($round->seen_after_closing_at === null && $this->isClosed($round)) {
+            Round::query()->whereKey($round->id)->whereNull('seen_after_closing_at')->update(['seen_after_closing_at' => now()]);
+        }
+    }
+
+    private function put(Round $round, State $state, Course $course, int $at): void
+    {
+        $cameTo = CameTo::of($this->rules->quiz($round), $this->rules->terms($round), $state);
         $round->update([
             'state' => $state->toArray(),
-            'course' => $course?->at($state)->toArray(),
-            'revision' => $this->revision($round),
+            'course' => $course->at($state)->toArray(),
+            'revision' => $this->rules->revision($round),
             'moved_at' => CarbonImmutable::createFromTimestampMs($at),
             'finished_at' => $state->finishedAt === null ? null : CarbonImmutable::createFromTimestampMs($state->finishedAt),
-            'score' => $state->isFinished() ? Score::ofRound($quiz, $terms, $state)->share() : null,
-            'mastered' => $state->isFinished() && (new Mastery($quiz))->ofQuiz($terms, [$state])->mastered,
+            'interrupted' => $state->interrupted !== null,
+            // Opened again, a device has till the next closing.
+            'seen_after_closing_at' => $state->isFinished() ? $round->seen_after_closing_at : null,
+            'score' => $cameTo->score,
+            'mastered' => $cameTo->mastered,
         ]);
-    }
-
-    private function engine(Round $round): Engine
-    {
-        $terms = $this->terms($round);
-        $edition = $this->edition($round);
-
-        // Rounds of one task share their engine, and what it has marked already.
-        return $this->engines["$edition->id/$edition->revision/".json_encode($terms->toArray())] ??= new Engine($this->quiz($round), $terms);
-    }
-
-    private function projection(Round $round, bool $comingBack): Projection
-    {
-        $assignment = $round->assignment;
-        $terms = $this->terms($round);
-
-        return new Projection($this->quiz($round), $terms, new Circumstances(
-            comingBack: $comingBack,
-            lastRound: $terms->rounds->limit !== null && $round->number >= $terms->rounds->limit,
-            closed: $assignment->state === AssignmentState::Closed,
-            released: $assignment->released_at !== null,
-        ));
-    }
-
-    /** The terms the round began with, and what its assignment has since then in the student's favour. */
-    public function terms(Round $round): Terms
-    {
-        return Terms::read(Fields::of($round->terms))->favouredBy(Terms::read(Fields::of($round->assignment->terms)));
-    }
-
-    public function quiz(Round $round): QuizDocument
-    {
-        $edition = $this->edition($round);
-
-        return $this->read["$edition->id/$edition->revision"] ??= $this->editions->read($edition);
-    }
-
-    private function revision(Round $round): int
-    {
-        return $this->edition($round)->revision;
-    }
-
-    private function edition(Round $round): Edition
-    {
-        return $round->edition;
     }
 }

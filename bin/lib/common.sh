@@ -39,7 +39,7 @@ when_changed() {
     mkdir -p "$VAR/stamps" && printf '%s' "$now" >"$stamp"
 }
 
-PACKAGES="php8.2-cli php8.2-fpm php8.2-mysql php8.2-gd php8.2-intl php8.2-mbstring php8.2-xml php8.2-zip php8.2-bcmath php8.2-curl php8.2-opcache
+PACKAGES="php8.2-cli php8.2-fpm php8.2-mysql php8.2-gd php8.2-intl php8.2-mbstring php8.2-xml php8.2-zip php8.2-bcmath php8.2-gmp php8.2-curl php8.2-opcache
  composer mariadb-server mariadb-client nginx-light ffmpeg espeak-ng fonts-dejavu-core unzip curl"
 TEST_PACKAGES="chromium php8.2-pcov fonts-liberation"
 
@@ -113,18 +113,31 @@ wait_for() {
     return 1
 }
 
+# What lies in var (data, keys, settings, logs) is for root and the servers' own accounts alone; these pass through its folders.
+close_var() {
+    mkdir -p "$VAR" "$VAR/log"
+    chmod 711 "$VAR"
+    chmod 700 "$VAR/log"
+    find "$VAR" -maxdepth 1 -type f -exec chmod 600 {} +
+}
+
 # --- the database: MariaDB on loopback, its files in var/mysql -------------------------------------------------------
 
 DB_PID=$VAR/mysql.pid
-db() { mariadb --no-defaults --protocol=tcp -h 127.0.0.1 -P "$(cat "$VAR/mysql.port")" -u ladder -p"$(cat "$VAR/mysql.password")" "$@"; }
+# The password goes by the environment: command lines can be read by every account of the machine.
+db() { MYSQL_PWD=$(cat "$VAR/mysql.password") mariadb --no-defaults --protocol=tcp -h 127.0.0.1 -P "$(cat "$VAR/mysql.port")" -u ladder "$@"; }
 
 start_database() {
     local user data=$VAR/mysql port socket=$VAR/mysql/server.sock
-    alive "$DB_PID" && db -e 'SELECT 1' >/dev/null 2>&1 && return
+    if alive "$DB_PID"; then
+        wait_for_database "$(cat "$DB_PID")"
+        return
+    fi
     mkdir -p "$data" "$VAR/log"
-    chmod 755 "$VAR"
+    close_var
     user=$(account mysql)
     chown -R "$user" "$data"
+    chmod 700 "$data"
     # The path of a socket has a limit of about 100 characters; a deep folder gets its socket elsewhere.
     [ ${#socket} -lt 100 ] || socket=/tmp/hidden-ladder-$(printf '%s' "$ROOT" | sha256sum | cut -c1-12).sock
     if [ ! -d "$data/mysql" ]; then
@@ -147,7 +160,24 @@ SQL
         --init-file="$VAR/mysql.init" --innodb-buffer-pool-size=512M --skip-name-resolve --character-set-server=utf8mb4 \
         --collation-server=utf8mb4_unicode_ci --max-allowed-packet=64M >"$VAR/log/mysql.log" 2>&1 </dev/null &
     printf '%s' $! >"$DB_PID"
-    wait_for 300 db -e 'SELECT 1' || { tail -n 5 "$VAR/log/mysql.log" >&2; stop_pid "$DB_PID"; fail "The database does not start. The end of its log is above; all of it is in var/log/mysql.log. Its files in var/mysql were not changed by this script."; }
+    wait_for_database "$!"
+}
+
+# One that recovers after a crash takes as long as it takes: as long as its process lives it is waited for, and never killed.
+# One that lives and refuses is left alone too: a second one on the same files would ruin them.
+wait_for_database() {
+    local pid=$1 waited=0 answer
+    until answer=$(db -e 'SELECT 1' 2>&1 >/dev/null); do
+        kill -0 "$pid" 2>/dev/null || { tail -n 5 "$VAR/log/mysql.log" >&2; rm -f "$DB_PID"; fail "The database does not start. The end of its log is above; all of it is in var/log/mysql.log. Its files in var/mysql were not changed by this script."; }
+        case $answer in
+            *"Access denied"*) [ "$waited" -lt 50 ] || fail "The database runs (process $pid) and does not let this script in: var/mysql.password is not the one it was set up with. Nothing was changed." ;;
+            *"Too many connections"*) [ "$waited" -lt 100 ] || fail "The database runs (process $pid) and has no room for another connection. Nothing was changed; try again in a while." ;;
+        esac
+        waited=$((waited + 1))
+        [ $((waited % 100)) -ne 0 ] || say "Waiting for the database to come up; it may be recovering ($((waited / 10)) s so far) …"
+        [ "$waited" -lt 6000 ] || fail "The database has not come up within ten minutes; its process ($pid) is left running. Its log is var/log/mysql.log."
+        sleep 0.1
+    done
 }
 
 make_database() { db -e "CREATE DATABASE IF NOT EXISTS \`$1\` CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci"; }
@@ -163,16 +193,19 @@ instance_env() {
     export DB_CONNECTION=mariadb DB_HOST=127.0.0.1 DB_PORT=$(cat "$VAR/mysql.port") DB_USERNAME=ladder DB_PASSWORD=$(cat "$VAR/mysql.password")
     export DB_DATABASE=hidden_ladder$([ "$name" = app ] || printf '_%s' "$name")
     export SESSION_DRIVER=${SESSION_DRIVER:-database} SESSION_LIFETIME=${SESSION_LIFETIME:-720} CACHE_STORE=${CACHE_STORE:-database} QUEUE_CONNECTION=${QUEUE_CONNECTION:-sync}
-    export SESSION_COOKIE=hidden_ladder_$name MAIL_MAILER=${MAIL_MAILER:-post-box} TRUSTED_PROXIES=
+    export SESSION_COOKIE=hidden_ladder_$name MAIL_MAILER=${MAIL_MAILER:-log} TRUSTED_PROXIES=
     export LARAVEL_STORAGE_PATH=$base/storage MEDIA_FOLDER=$base/media MEDIA_BY_NGINX=true
     export APP_CONFIG_CACHE=$base/cache/config.php APP_ROUTES_CACHE=$base/cache/routes.php APP_SERVICES_CACHE=$base/cache/services.php APP_PACKAGES_CACHE=$base/cache/packages.php APP_EVENTS_CACHE=$base/cache/events.php
     mkdir -p "$base"/{cache,media,storage/{app,logs,framework/{cache/data,sessions,views}},log,tmp}
+    close_var
 }
 
 start_instance() {
     local name=$1 port=$2 base=$VAR/$1 user
     user=$(account www-data)
     chown -R "$user" "$base/storage" "$base/cache" "$base/media" "$base/log" "$base/tmp"
+    chmod 711 "$base"
+    chmod 700 "$base/storage" "$base/cache" "$base/media" "$base/log" "$base/tmp"
     sed -e "s|@BASE@|$base|g" -e "s|@USER@|$user|g" deploy/php-fpm.conf >"$base/php-fpm.conf"
     sed -e "s|@BASE@|$base|g" -e "s|@ROOT@|$ROOT|g" -e "s|@PORT@|$port|g" -e "s|@USER@|$user|g" deploy/nginx.conf >"$base/nginx.conf"
     if alive "$base/php-fpm.pid"; then
@@ -186,7 +219,7 @@ start_instance() {
         taken "$port" && fail "Port $port is taken by another program. Choose another one: bin/start --port $((port + 1))"
         nginx -e "$base/log/nginx.log" -c "$base/nginx.conf" >"$base/log/start.log" 2>&1 || fail "nginx does not start: $(tail -n 1 "$base/log/start.log")"
     fi
-    wait_for 100 curl -fsS -o /dev/null "http://127.0.0.1:$port/api/post-box" || fail "The app does not answer on port $port; its log is in var/$name/storage/logs."
+    wait_for 100 curl -fsS -o /dev/null "http://127.0.0.1:$port/health" || fail "The app does not answer on port $port; its log is in var/$name/storage/logs."
 }
 
 stop_pid() {
@@ -204,6 +237,7 @@ fresh_instance() {
     local name=$1 port=$2
     start_database
     stop_instance "$name"
+    export MAIL_MAILER=${MAIL_MAILER:-post-box}
     instance_env "$name" "$port"
     make_database "$DB_DATABASE"
     rm -f "$VAR/$name"/cache/*.php
@@ -225,6 +259,7 @@ run_e2e() (
     stop_instance e2e
     port=$(free_port 8098)
     fresh_instance e2e "$port"
+    [ "$1" != tests ] || quietly "Loading the full school" php artisan demo:full-school
     result=0
     E2E_ADDRESS=http://127.0.0.1:$port npx --no-install playwright test --project "$1" || result=$?
     stop_instance e2e

@@ -7,13 +7,13 @@ namespace HiddenLadder\Demo;
 use HiddenLadder\App\Classes\Roster;
 use HiddenLadder\App\Media\MediaFolder;
 use HiddenLadder\App\Media\MediumKind;
-use HiddenLadder\App\Models\Assignment;
-use HiddenLadder\App\Models\AssignmentState;
 use HiddenLadder\App\Models\Edition;
 use HiddenLadder\App\Models\Quiz;
 use HiddenLadder\App\Models\QuizState;
+use HiddenLadder\App\Models\School;
 use HiddenLadder\App\Models\SchoolClass;
 use HiddenLadder\App\Models\Student;
+use HiddenLadder\App\Models\Task;
 use HiddenLadder\App\Models\Teacher;
 use HiddenLadder\App\Models\Ulids;
 use HiddenLadder\App\Rounds\Editions;
@@ -56,28 +56,35 @@ final class Demo
     ) {
     }
 
+    /** @return list<string> the names of the shipped videos */
+    public static function videos(): array
+    {
+        return array_keys(self::VIDEOS);
+    }
+
     public function load(): void
     {
-        $teacher = Teacher::query()->create(self::TEACHER);
-        $media = $this->videos($teacher);
+        $school = School::query()->create(['name' => 'Skerry Bay School', 'is_demo' => true]);
+        $teacher = $school->teachers()->create(self::TEACHER + ['is_keeper' => true]);
+        $media = $this->takeIn($teacher);
         [$tides, $circuits] = array_map(fn (array $document): Edition => $this->publish($teacher, $document), Quizzes::all($media));
 
-        $class = $teacher->classes()->create(['name' => 'Year 8 Geography', 'phrase' => self::PHRASE]);
+        $class = $teacher->classes()->create(['school_id' => $school->id, 'name' => 'Year 8 Geography', 'phrase' => self::PHRASE]);
         $this->roster->add($class, implode("\n", self::STUDENTS));
 
-        $assignment = Assignment::query()->create([
-            'class_id' => $class->id, 'quiz_id' => $tides->quiz_id, 'state' => AssignmentState::Open,
+        $task = Task::query()->create([
+            'teacher_id' => $teacher->id, 'class_id' => $class->id, 'quiz_id' => $tides->quiz_id,
             'terms' => Terms::learn()->toArray(), 'due_at' => now()->addDay()->setTime(8, 0),
         ]);
-        $this->walkAll($class, $assignment, $tides);
-        Assignment::query()->create([
-            'class_id' => $class->id, 'quiz_id' => $circuits->quiz_id, 'state' => AssignmentState::Open,
+        $this->walkAll($class, $task, $tides);
+        Task::query()->create([
+            'teacher_id' => $teacher->id, 'class_id' => $class->id, 'quiz_id' => $circuits->quiz_id,
             'terms' => Terms::read(Fields::of($circuits->document['terms'] ?? []))->toArray(), 'due_at' => now()->addDays(4)->setTime(8, 0),
         ]);
     }
 
     /** @return array<string, string> ids by name */
-    private function videos(Teacher $teacher): array
+    private function takeIn(Teacher $teacher): array
     {
         $ids = [];
         foreach (self::VIDEOS as $name => $title) {
@@ -105,11 +112,11 @@ final class Demo
     }
 
     /** Most have begun, some are through, the rest are under way: by the same seed always the same. */
-    private function walkAll(SchoolClass $class, Assignment $assignment, Edition $edition): void
+    private function walkAll(SchoolClass $class, Task $task, Edition $edition): void
     {
         $document = $this->editions->read($edition);
         $secret = Hash::make(self::STUDENT['secret']);
-        foreach ($class->students()->get() as $index => $student) {
+        foreach (Student::inOrder($class->students()->get()) as $index => $student) {
             $lot = new Randomizer(new Xoshiro256StarStar(1000 + $index));
             if ($index % 8 === 5) {
                 continue;
@@ -120,7 +127,7 @@ final class Demo
             }
             $made = new MadeUpStudent($document, Terms::learn(), Profile::even([0.9, 0.7, 0.55, 0.4][$index % 4], helps: 0.18, asks: 0.08, leaves: 0.45), $lot);
             $steps = $index % 6 === 2 ? 400 : $lot->getInt(4, 22);
-            $this->walk($student, $assignment, $edition, $made, $steps, $lot);
+            $this->walk($student, $task, $edition, $made, $steps, $lot);
         }
     }
 
@@ -135,10 +142,10 @@ final class Demo
         };
     }
 
-    private function walk(Student $student, Assignment $assignment, Edition $edition, MadeUpStudent $made, int $steps, Randomizer $lot): void
+    private function walk(Student $student, Task $task, Edition $edition, MadeUpStudent $made, int $steps, Randomizer $lot): void
     {
         $at = (int) now()->subMinutes(24)->valueOf() + $lot->getInt(0, 240_000);
-        $round = $this->book->create($student, $assignment, $edition, 1, $at);
+        $round = $this->book->create($student, $task, $edition, 1, $at);
         $state = State::fromArray($round->state);
         $latest = (int) now()->valueOf() - 2000;
         for ($step = 0; $step < $steps && ! $state->isFinished(); $step++) {

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace HiddenLadder\Demo;
 
+use HiddenLadder\Core\Quiz\QuizDocument;
+
 /**
  * Writes quiz documents in few words. Ids are made from what they name, so that the same demo always has the same ids.
  *
@@ -37,7 +39,7 @@ final class Draft
     public function quiz(string $title, string $instructions, array $stops, string $finish, string $message, array $sideStops = [], array $more = []): array
     {
         return [
-            'schema' => 2, 'title' => $title, 'instructions' => $instructions, 'language' => 'en',
+            'schema' => QuizDocument::SCHEMA, 'title' => $title, 'instructions' => $instructions, 'language' => 'en',
             'stops' => $stops, 'sideStops' => $sideStops,
         ] + $more + ['finishes' => [['id' => $this->id('finish'), 'title' => $finish, 'message' => $message]]];
     }

@@ -9,7 +9,13 @@
     @vite("resources/js/$bundle/main.tsx")
 </head>
 <body>
-    <div id="app"></div>
+    <div id="app">
+        {{-- What is known before anything has loaded; nothing of a person. --}}
+        <main class="first-paint">
+            <p class="first-paint-name">Hidden Ladder</p>
+            <p>One moment …</p>
+        </main>
+    </div>
     <noscript>Hidden Ladder needs JavaScript to be switched on.</noscript>
 </body>
 </html>

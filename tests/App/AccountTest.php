@@ -5,7 +5,10 @@ declare(strict_types=1);
 namespace HiddenLadder\App\Tests;
 
 use HiddenLadder\App\Models\Letter;
+use HiddenLadder\App\Models\School;
 use HiddenLadder\App\Models\Teacher;
+use Illuminate\Support\Facades\Artisan;
+use Illuminate\Support\Facades\Password;
 
 final class AccountTest extends AppTestCase
 {
@@ -16,7 +19,7 @@ final class AccountTest extends AppTestCase
         $this->postJson('/api/teacher/sign-up', ['name' => 'Marta Quay', 'email' => 'Marta@School.example', 'password' => self::PASSWORD])->assertStatus(201);
         $this->getJson('/api/teacher')->assertOk()->assertJson(['email' => 'marta@school.example']);
         $this->postJson('/api/teacher/sign-out')->assertNoContent();
-        $this->app?->make('auth')->forgetGuards();
+        $this->app->make('auth')->forgetGuards();
         $this->getJson('/api/teacher')->assertUnauthorized();
         $this->postJson('/api/teacher/sign-in', ['email' => 'marta@school.example', 'password' => self::PASSWORD, 'remember' => true])
             ->assertOk()->assertCookie($this->rememberCookie());
@@ -32,13 +35,72 @@ final class AccountTest extends AppTestCase
             ->assertStatus(422)->assertJsonPath('errors.0.pointer', '/email');
     }
 
-    public function test_the_door_shuts_after_too_many_wrong_passwords(): void
+    public function test_tries_are_counted_by_the_account_whatever_way_its_address_is_written(): void
+    {
+        $this->freezeTime();
+        $teacher = $this->teacher();
+        $teacher->update(['email' => 'jose@school.example']);
+        foreach (['jose@school.example', 'JOSE@school.example', ' jose@school.example', 'Jose@School.example', 'jose@school.example', 'jose@school.example'] as $written) {
+            $this->postJson('/api/teacher/sign-in', ['email' => $written, 'password' => 'wrong'])->assertStatus(422);
+        }
+        $this->postJson('/api/teacher/sign-in', ['email' => 'jose@school.example', 'password' => 'a long password'])->assertStatus(429)->assertHeader('Retry-After', '15');
+        // Another spelling is another address, and nobody's.
+        $this->postJson('/api/teacher/sign-in', ['email' => 'josé@school.example', 'password' => 'a long password'])->assertStatus(422);
+        Artisan::call('cache:clear');
+        $this->postJson('/api/teacher/sign-in', ['email' => 'jose@school.example', 'password' => 'a long password'])->assertStatus(429);
+        $this->travel(16)->seconds();
+        $this->postJson('/api/teacher/sign-in', ['email' => 'jose@school.example', 'password' => 'a long password'])->assertOk();
+    }
+
+    public function test_pauses_grow_to_five_minutes_at_most(): void
+    {
+        $this->freezeTime();
+        $teacher = $this->teacher();
+        $waits = [];
+        for ($try = 0; $try < 14; $try++) {
+            $sent = $this->postJson('/api/teacher/sign-in', ['email' => $teacher->email, 'password' => 'wrong']);
+            if ($sent->getStatusCode() === 429) {
+                $waits[] = $sent->json('seconds');
+                $this->travel($sent->json('seconds') + 1)->seconds();
+            }
+        }
+        self::assertSame([15, 30, 60, 120], array_slice($waits, 0, 4));
+        self::assertLessThanOrEqual(300, max([0, ...$waits]));
+    }
+
+    public function test_the_device_that_came_in_last_is_not_shut_out_by_others(): void
     {
         $teacher = $this->teacher();
+        $device = $this->postJson('/api/teacher/sign-in', ['email' => $teacher->email, 'password' => 'a long password'])->assertOk()->getCookie('hidden_ladder_device')?->getValue();
+        self::assertIsString($device);
+        for ($try = 0; $try < 7; $try++) {
+            $this->postJson('/api/teacher/sign-in', ['email' => $teacher->email, 'password' => 'wrong']);
+        }
+        $this->postJson('/api/teacher/sign-in', ['email' => $teacher->email, 'password' => 'a long password'])->assertStatus(429);
+        $this->withCredentials()->withCookie('hidden_ladder_device', $device)->postJson('/api/teacher/sign-in', ['email' => $teacher->email, 'password' => 'a long password'])->assertOk();
         for ($try = 0; $try < 6; $try++) {
             $this->postJson('/api/teacher/sign-in', ['email' => $teacher->email, 'password' => 'wrong'])->assertStatus(422);
         }
         $this->postJson('/api/teacher/sign-in', ['email' => $teacher->email, 'password' => 'a long password'])->assertStatus(429);
+    }
+
+    public function test_a_new_password_ends_every_session(): void
+    {
+        $this->postJson('/api/teacher/sign-up', ['name' => 'Marta Quay', 'email' => 'marta@school.example', 'password' => self::PASSWORD])->assertStatus(201);
+        $this->app->make('auth')->forgetGuards();
+        $this->getJson('/api/teacher')->assertOk();
+        $token = Password::createToken(Teacher::query()->where('email', 'marta@school.example')->sole());
+        $this->postJson('/api/teacher/new-password', ['email' => 'marta@school.example', 'token' => $token, 'password' => 'another long one'])->assertNoContent();
+        $this->app->make('auth')->forgetGuards();
+        $this->getJson('/api/teacher')->assertUnauthorized();
+    }
+
+    public function test_whoever_signs_up_alone_keeps_a_school_of_their_own(): void
+    {
+        $this->postJson('/api/teacher/sign-up', ['name' => 'Marta Quay', 'email' => 'marta@school.example', 'password' => self::PASSWORD])->assertStatus(201);
+        $teacher = Teacher::query()->with('school')->where('email', 'marta@school.example')->sole();
+        self::assertTrue($teacher->is_keeper);
+        self::assertFalse($teacher->school?->is_demo);
     }
 
     public function test_a_forgotten_password_is_reset_by_the_letter_in_the_post_box(): void
@@ -47,7 +109,7 @@ final class AccountTest extends AppTestCase
         $this->postJson('/api/teacher/forgotten-password', ['email' => $teacher->email])->assertStatus(202);
         $letter = Letter::query()->where('to', $teacher->email)->sole();
         self::assertSame(1, preg_match('#/new-password\?token=(\w+)&email=(\S+)#', $letter->body, $found));
-        $sent = ['email' => urldecode($found[2]), 'token' => $found[1], 'password' => 'another long one'];
+        $sent = ['email' => urldecode($found[2] ?? ''), 'token' => $found[1] ?? '', 'password' => 'another long one'];
         $this->postJson('/api/teacher/new-password', $sent)->assertNoContent();
         $this->postJson('/api/teacher/new-password', $sent)->assertStatus(422);
         $this->postJson('/api/teacher/sign-in', ['email' => $teacher->email, 'password' => 'a long password'])->assertStatus(422);
@@ -60,12 +122,26 @@ final class AccountTest extends AppTestCase
         self::assertSame(0, Letter::query()->where('to', 'nobody@nowhere.example')->count());
     }
 
-    public function test_the_post_box_is_for_this_machine_and_for_demos_alone(): void
+    public function test_the_post_box_is_part_of_the_demo_and_for_this_machine_alone(): void
     {
-        $this->getJson('/api/post-box')->assertOk();
-        $this->call('GET', '/api/post-box', server: ['REMOTE_ADDR' => '192.0.2.7', 'HTTP_ACCEPT' => 'application/json'])->assertNotFound();
-        config(['hidden_ladder.post_box' => false]);
-        $this->getJson('/api/post-box')->assertNotFound();
+        $look = fn (array $server = [], string $at = '') => $this->call('GET', "$at/api/post-box", server: $server + ['HTTP_ACCEPT' => 'application/json']);
+        $look()->assertNotFound();
+        School::query()->create(['name' => 'Demo', 'is_demo' => true]);
+        $look()->assertOk();
+        $look(['REMOTE_ADDR' => '192.0.2.7'])->assertNotFound();
+        foreach (['HTTP_X_FORWARDED_FOR' => '192.0.2.7', 'HTTP_FORWARDED' => 'for=192.0.2.7', 'HTTP_VIA' => '1.1 proxy', 'HTTP_X_REAL_IP' => '192.0.2.7'] as $header => $value) {
+            self::assertSame(404, $look([$header => $value])->getStatusCode(), $header);
+        }
+        $this->getJson('http://ladder.school.example/api/post-box')->assertNotFound();
+        config(['app.url' => 'https://ladder.school.example']);
+        $look()->assertNotFound();
+        config(['app.url' => 'http://127.0.0.1:8080', 'mail.default' => 'log']);
+        $look()->assertNotFound();
+    }
+
+    public function test_health_says_that_the_app_answers_and_nothing_else(): void
+    {
+        $this->get('/health')->assertOk()->assertExactJson(['well' => true]);
     }
 
     private function rememberCookie(): string

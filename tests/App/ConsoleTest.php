@@ -35,9 +35,9 @@ final class ConsoleTest extends AppTestCase
         self::assertSame([0, true, true, []], [$code, $told['sound'], $told['publishable'], $told['problems']]);
         [$code, $told] = self::run_('quiz:check', ['file' => self::file(Sample::with(['colour'], 'red')), '--json' => true]);
         self::assertSame([1, false], [$code, $told['sound']]);
-        $this->artisan('quiz:check', ['file' => self::file(Sample::with(['title'], ''))])->expectsOutputToContain('has no title')->assertFailed();
-        $this->artisan('quiz:check', ['file' => '/nowhere'])->expectsOutputToContain('There is no file')->assertFailed();
-        $this->artisan('quiz:check', ['file' => self::file('{"a":')])->expectsOutputToContain('not JSON')->assertFailed();
+        $this->command('quiz:check', ['file' => self::file(Sample::with(['title'], ''))])->expectsOutputToContain('has no title')->assertFailed();
+        $this->command('quiz:check', ['file' => '/nowhere'])->expectsOutputToContain('There is no file')->assertFailed();
+        $this->command('quiz:check', ['file' => self::file('{"a":')])->expectsOutputToContain('not JSON')->assertFailed();
     }
 
     public function test_a_document_is_forecast(): void
@@ -46,9 +46,9 @@ final class ConsoleTest extends AppTestCase
         self::assertSame([0, ['secure', 'middling', 'struggling']], [$code, array_column($told, 'profile')]);
         self::assertGreaterThan($told[0]['seconds'], $told[2]['seconds']);
         self::assertGreaterThan($told[0]['median'], $told[0]['ninetieth']);
-        $this->artisan('quiz:forecast', ['file' => self::file(Sample::document()), '--students' => 30])->expectsOutputToContain('A struggling student needs about')->assertSuccessful();
-        $this->artisan('quiz:forecast', ['file' => self::file(Sample::with(['stops'], []))])->expectsOutputToContain('no stop yet')->assertFailed();
-        $this->artisan('quiz:forecast', ['file' => self::file(Sample::with(['colour'], 'red'))])->assertFailed();
+        $this->command('quiz:forecast', ['file' => self::file(Sample::document()), '--students' => 30])->expectsOutputToContain('A struggling student needs about')->assertSuccessful();
+        $this->command('quiz:forecast', ['file' => self::file(Sample::with(['stops'], []))])->expectsOutputToContain('no stop yet')->assertFailed();
+        $this->command('quiz:forecast', ['file' => self::file(Sample::with(['colour'], 'red'))])->assertFailed();
     }
 
     public function test_a_table_of_people_and_items_is_analysed(): void
@@ -70,14 +70,14 @@ final class ConsoleTest extends AppTestCase
             [$code, $told] = self::run_('evidence:items', ['file' => $letters, '--key' => self::file($key), '--json' => true]);
             self::assertSame([0, 2, [0.5, 1.0], [2, 1]], [$code, $told['people'], array_column($told['items'], 'facility'), array_column($told['items'], 'n')], $key);
         }
-        $this->artisan('evidence:items', ['file' => $letters, '--key' => self::file("one\nA\n")])->expectsOutputToContain('no option for “two”')->assertFailed();
+        $this->command('evidence:items', ['file' => $letters, '--key' => self::file("one\nA\n")])->expectsOutputToContain('no option for “two”')->assertFailed();
 
         foreach ([['person', 'names the items'], ["p,q\nAda,yes\n", 'Options need a key'], ["p,q,r\nAda,1\n", 'Line 2 has 2 cells']] as [$csv, $words]) {
-            $this->artisan('evidence:items', ['file' => self::file($csv)])->expectsOutputToContain($words)->assertFailed();
+            $this->command('evidence:items', ['file' => self::file($csv)])->expectsOutputToContain($words)->assertFailed();
         }
-        $this->artisan('evidence:items', ['file' => self::file("p,q\nAda,A\n"), '--key' => 'AB'])->expectsOutputToContain('2 options for 1 items')->assertFailed();
-        $this->artisan('evidence:items', ['file' => '/nowhere'])->expectsOutputToContain('There is no file')->assertFailed();
-        $this->artisan('evidence:items', ['file' => self::file("p,q,r\n")])->expectsOutputToContain('0 people, alpha cannot be told')->assertSuccessful();
+        $this->command('evidence:items', ['file' => self::file("p,q\nAda,A\n"), '--key' => 'AB'])->expectsOutputToContain('2 options for 1 items')->assertFailed();
+        $this->command('evidence:items', ['file' => '/nowhere'])->expectsOutputToContain('There is no file')->assertFailed();
+        $this->command('evidence:items', ['file' => self::file("p,q,r\n")])->expectsOutputToContain('0 people, alpha cannot be told')->assertSuccessful();
     }
 
     public function test_responses_are_marked_or_told_why_not(): void
@@ -97,7 +97,7 @@ final class ConsoleTest extends AppTestCase
         self::assertSame('/question/kind', $marks[2]['pointer']);
         self::assertSame('/response/point', $marks[3]['pointer']);
         self::assertArrayHasKey('error', $marks[4]);
-        $this->artisan('quiz:mark', ['file' => self::file('{"a":1}')])->assertFailed();
+        $this->command('quiz:mark', ['file' => self::file('{"a":1}')])->assertFailed();
     }
 
     public function test_a_quiz_is_walked_by_given_events_and_by_made_up_students(): void
@@ -116,8 +116,8 @@ final class ConsoleTest extends AppTestCase
         [, $walk] = self::run_('quiz:walk', ['file' => self::file(Sample::document()), '--answers' => $answers, '--json' => true]);
         self::assertSame([Sample::id('first'), Sample::id('hint-1')], $walk['steps'][1]['path']);
         self::assertSame('not-here', $walk['steps'][2]['refused']);
-        $this->artisan('quiz:walk', ['file' => $file, '--student' => 'half'])->expectsOutputToContain('Finished with')->assertSuccessful();
-        $this->artisan('quiz:walk', ['file' => $file, '--student' => 'sometimes'])->assertFailed();
-        $this->artisan('quiz:walk', ['file' => $file, '--terms' => '{"tries":0}'])->assertFailed();
+        $this->command('quiz:walk', ['file' => $file, '--student' => 'half'])->expectsOutputToContain('Finished with')->assertSuccessful();
+        $this->command('quiz:walk', ['file' => $file, '--student' => 'sometimes'])->assertFailed();
+        $this->command('quiz:walk', ['file' => $file, '--terms' => '{"tries":0}'])->assertFailed();
     }
 }

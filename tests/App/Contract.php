@@ -43,7 +43,7 @@ final class Contract
      */
     public function holds(string $method, string $uri, TestResponse $response): void
     {
-        $path = $this->path(strtok($uri, '?') ?: $uri);
+        $path = $this->path(explode('?', $uri)[0]);
         Assert::assertNotNull($path, "openapi.yaml has no path for $uri");
         $operation = $this->document['paths'][$path][strtolower($method)] ?? null;
         Assert::assertNotNull($operation, "openapi.yaml has no $method for $path");

@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace HiddenLadder\App\Tests;
 
-use HiddenLadder\App\Models\Assignment;
 use HiddenLadder\App\Models\Edition;
 use HiddenLadder\App\Models\Medium;
 use HiddenLadder\App\Models\Round;
 use HiddenLadder\App\Models\RoundEvent;
 use HiddenLadder\App\Models\SchoolClass;
+use HiddenLadder\App\Models\Task;
 use HiddenLadder\App\Models\Teacher;
 use HiddenLadder\Core\Inspection\Inspection;
 use HiddenLadder\Core\Quiz\DocumentCheck;
@@ -24,7 +24,7 @@ final class DemoTest extends AppTestCase
     {
         parent::setUp();
         Teacher::query()->where('email', Demo::TEACHER['email'])->delete();
-        $this->artisan('demo:load')->assertSuccessful();
+        $this->command('demo:load')->assertSuccessful();
     }
 
     public function test_a_class_of_24_is_half_way_through(): void
@@ -41,9 +41,9 @@ final class DemoTest extends AppTestCase
 
     public function test_every_standing_is_there_to_be_seen(): void
     {
-        $assignment = Assignment::query()->whereRelation('quiz', 'title', 'Tides at Skerry Bay')->sole();
+        $task = Task::query()->whereRelation('quiz', 'title', 'Tides at Skerry Bay')->sole();
         $teacher = Teacher::query()->where('email', Demo::TEACHER['email'])->sole();
-        $figures = $this->asTeacher($teacher)->getJson("/api/assignments/$assignment->id/lookout")->assertOk()->json('questions');
+        $figures = $this->asTeacher($teacher)->getJson("/api/tasks/$task->id/lookout")->assertOk()->json('questions');
         foreach (['untouched', 'clear', 'climbed', 'on-the-ladder', 'set-aside'] as $standing) {
             self::assertGreaterThan(0, array_sum(array_map(static fn (array $question): int => $question['standings'][$standing], $figures)), $standing);
         }
@@ -59,7 +59,7 @@ final class DemoTest extends AppTestCase
             self::assertLessThanOrEqual(now()->valueOf(), end($times));
             self::assertSame(range(1, count($times)), $round->events->map(static fn (RoundEvent $event): int => $event->number)->all());
         }
-        $this->artisan('rounds:rebuild')->expectsOutputToContain('0 of them stand differently')->assertSuccessful();
+        $this->command('rounds:rebuild')->expectsOutputToContain('0 of them stand differently')->assertSuccessful();
     }
 
     public function test_its_quizzes_are_sound_and_its_videos_are_there(): void
@@ -89,8 +89,8 @@ final class DemoTest extends AppTestCase
     public function test_it_is_loaded_into_an_empty_database_only(): void
     {
         $before = Round::query()->count();
-        $this->artisan('demo:load')->expectsOutputToContain('nothing was loaded')->assertSuccessful();
+        $this->command('demo:load')->expectsOutputToContain('nothing was loaded')->assertSuccessful();
         self::assertSame($before, Round::query()->count());
-        $this->artisan('demo:accounts')->expectsOutputToContain(Demo::TEACHER['email'])->assertSuccessful();
+        $this->command('demo:accounts')->expectsOutputToContain(Demo::TEACHER['email'])->assertSuccessful();
     }
 }

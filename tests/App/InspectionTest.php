@@ -7,7 +7,6 @@ namespace HiddenLadder\App\Tests;
 use HiddenLadder\App\Models\Edition;
 use HiddenLadder\App\Models\Quiz;
 use HiddenLadder\App\Models\Teacher;
-use HiddenLadder\App\Models\Ulids;
 use HiddenLadder\Core\Round\Terms;
 use HiddenLadder\Core\Tests\Sample;
 use HiddenLadder\Demo\Draft;
@@ -75,6 +74,7 @@ final class InspectionTest extends AppTestCase
     {
         $quiz = $this->quiz($this->teacher, Sample::with(['stops', 2, 'question', 'entries', 0, 'right'], false));
         $finding = self::about($this->getJson("/api/quizzes/$quiz->id")->json('findings'), 'No accepted answer');
+        self::assertNotNull($finding);
         $this->putJson("/api/quizzes/$quiz->id/left-findings/{$finding['key']}")->assertNoContent();
         $this->postJson("/api/quizzes/$quiz->id/editions")->assertStatus(422);
         self::assertSame(0, Edition::query()->where('quiz_id', $quiz->id)->count());
@@ -121,9 +121,9 @@ final class InspectionTest extends AppTestCase
         self::assertSame([], $fromAnswers());
         foreach (range(1, 21) as $i) {
             $this->asStudent($this->member($class, "Pupil $i"));
-            $round = $this->postJson("/api/student/assignments/$task->id/rounds", [])->assertOk()->json('id');
+            $round = $this->postJson("/api/student/tasks/$task->id/rounds", [])->assertOk()->json('id');
             $choice = $i <= 12 ? Sample::document()['stops'][0]['question']['entries'][0]['id'] : Sample::id($i <= 20 ? 'entry/own' : 'entry/plain');
-            $this->postJson("/api/student/rounds/$round/events", ['id' => Ulids::make(), 'after' => 1, 'kind' => 'answered', 'at' => 1, 'data' => ['question' => Sample::id('first/question'), 'response' => ['choices' => [$choice]]]])->assertOk();
+            $this->sendsEvent($round, 'answered', ['question' => Sample::id('first/question'), 'response' => ['choices' => [$choice]]])->assertOk();
         }
 
         $told = $fromAnswers();

@@ -20,9 +20,7 @@ final class NothingUnseenTest extends AppTestCase
 
     private string $round;
 
-    private string $assignment;
-
-    private int $number = 1;
+    private string $task;
 
     protected function setUp(): void
     {
@@ -43,23 +41,23 @@ final class NothingUnseenTest extends AppTestCase
             'bytes' => 3, 'seconds' => 60, 'file' => 'film.webm', 'captions' => null,
         ]);
         file_put_contents(app(MediaFolder::class)->folder().'/film.webm', 'abc');
-        $this->assignment = $this->given($class, $this->quiz($teacher, $this->document))->id;
+        $this->task = $this->given($class, $this->quiz($teacher, $this->document))->id;
         $this->asStudent($this->member($class));
-        $this->round = $this->postJson("/api/student/assignments/$this->assignment/rounds", [])->assertOk()->json('id');
+        $this->round = $this->postJson("/api/student/tasks/$this->task/rounds", [])->assertOk()->json('id');
     }
 
-    /** All texts that start with a mark, in every response of every address a student can call. */
+    /** @return list<string> all texts that start with a mark, in every response of every address a student can call */
     private function leaked(): array
     {
         $seen = '';
         foreach (Route::getRoutes()->getRoutesByMethod()['GET'] as $route) {
-            $uri = strtr($route->uri(), ['{round}' => $this->round, '{assignment}' => $this->assignment, '{medium}' => Sample::id('film'), '{path?}' => '', '{phrase?}' => '',
+            $uri = strtr($route->uri(), ['{round}' => $this->round, '{task}' => $this->task, '{medium}' => Sample::id('film'), '{path?}' => '', '{phrase?}' => '',
                 '{quiz}' => Ulids::make(), '{class}' => Ulids::make(), '{student}' => Ulids::make()]);
             if (! str_contains($uri, 'media')) {
                 $seen .= $this->withHeader('Accept', 'application/json')->get("/$uri")->getContent();
             }
         }
-        $seen .= $this->postJson("/api/student/assignments/$this->assignment/rounds", ['again' => true])->getContent();
+        $seen .= $this->postJson("/api/student/tasks/$this->task/rounds", ['again' => true])->getContent();
         preg_match_all('/(?:SECRET|LATER)-[a-z0-9-]+|424242|"(?:right|key|accepted|entries)":/', $seen, $found);
 
         return array_values(array_unique($found[0]));
@@ -68,8 +66,7 @@ final class NothingUnseenTest extends AppTestCase
     /** @param  array<string, mixed>  $data */
     private function does(string $kind, array $data): void
     {
-        $this->number = $this->postJson("/api/student/rounds/$this->round/events", ['id' => Ulids::make(), 'after' => $this->number, 'kind' => $kind, 'at' => null, 'data' => (object) $data])
-            ->assertOk()->json('number');
+        $this->sendsEvent($this->round, $kind, $data)->assertOk();
     }
 
     private function chooses(string $entry): void

@@ -4,13 +4,13 @@ declare(strict_types=1);
 
 namespace HiddenLadder\App\Tests;
 
-use HiddenLadder\App\Models\Assignment;
 use HiddenLadder\App\Models\Correction;
 use HiddenLadder\App\Models\Quiz;
 use HiddenLadder\App\Models\Round;
 use HiddenLadder\App\Models\RoundEvent;
 use HiddenLadder\App\Models\SchoolClass;
 use HiddenLadder\App\Models\Student;
+use HiddenLadder\App\Models\Task;
 use HiddenLadder\App\Models\Teacher;
 use HiddenLadder\App\Models\Ulids;
 use HiddenLadder\Core\Tests\Sample;
@@ -29,8 +29,6 @@ final class RulesTest extends AppTestCase
 
     private string $round = '';
 
-    private int $number = 1;
-
     protected function setUp(): void
     {
         parent::setUp();
@@ -43,22 +41,21 @@ final class RulesTest extends AppTestCase
      * @param  array<string, mixed>|null  $terms
      * @param  array<string, mixed>|null  $document
      */
-    private function task(?array $terms = null, ?array $document = null): Assignment
+    private function task(?array $terms = null, ?array $document = null): Task
     {
         $quiz = $this->quiz($this->teacher, $document);
         $this->asTeacher($this->teacher)->postJson("/api/quizzes/$quiz->id/editions")->assertOk();
-        $id = $this->postJson("/api/classes/{$this->class->id}/assignments", ['quiz' => $quiz->id] + ($terms === null ? [] : ['terms' => $terms]))->assertCreated()->json('id');
+        $id = $this->postJson("/api/classes/{$this->class->id}/tasks", ['quiz' => $quiz->id] + ($terms === null ? [] : ['terms' => $terms]))->assertCreated()->json('id');
 
-        return Assignment::query()->findOrFail($id);
+        return Task::query()->whereKey($id)->sole();
     }
 
     /** @return TestResponse<\Symfony\Component\HttpFoundation\Response> */
-    private function begin(Assignment $task, bool $again = false): TestResponse
+    private function begin(Task $task, bool $again = false): TestResponse
     {
-        $begun = $this->asStudent($this->ada)->postJson("/api/student/assignments/$task->id/rounds", ['again' => $again]);
+        $begun = $this->asStudent($this->ada)->postJson("/api/student/tasks/$task->id/rounds", ['again' => $again]);
         if ($begun->isOk()) {
             $this->round = $begun->json('id');
-            $this->number = $begun->json('number');
         }
 
         return $begun;
@@ -70,13 +67,13 @@ final class RulesTest extends AppTestCase
      */
     private function does(string $kind, array $data = [], ?int $at = null): TestResponse
     {
-        $done = $this->asStudent($this->ada)->postJson("/api/student/rounds/$this->round/events", ['id' => Ulids::make(), 'after' => $this->number, 'kind' => $kind, 'at' => $at, 'data' => (object) $data]);
-        $this->number = $done->isOk() ? $done->json('number') : $this->number;
-
-        return $done;
+        return $this->asStudent($this->ada)->sendsEvent($this->round, $kind, $data, $at === null ? [] : ['at' => $at]);
     }
 
-    /** @return array<string, mixed> one question with one right and one wrong answer, and no ladder */
+    /**
+     * @param  array<string, mixed>  $more
+     * @return array<string, mixed> one question with one right and one wrong answer, and no ladder
+     */
     private static function short(string $name = 'q', array $more = []): array
     {
         $d = new Draft($name);
@@ -102,9 +99,9 @@ final class RulesTest extends AppTestCase
         self::assertStringContainsString('change your answers until you hand them in', implode(' ', $told->json('sentences')));
         $this->postJson('/api/terms', ['tries' => 0])->assertStatus(422)->assertJsonPath('errors.0.pointer', '/tries');
         $task = $this->task(['purpose' => 'exit-check', 'tries' => 2]);
-        $this->getJson("/api/assignments/$task->id")->assertOk()->assertJsonPath('terms.tries', 2)->assertJsonPath('terms.help', false);
-        $this->patchJson("/api/assignments/$task->id", ['terms' => ['purpose' => 'learn']])->assertOk();
-        $this->getJson("/api/assignments/$task->id")->assertOk()->assertJsonPath('terms.purpose', 'learn');
+        $this->getJson("/api/tasks/$task->id")->assertOk()->assertJsonPath('terms.tries', 2)->assertJsonPath('terms.help', false);
+        $this->patchJson("/api/tasks/$task->id", ['terms' => ['purpose' => 'learn']])->assertOk();
+        $this->getJson("/api/tasks/$task->id")->assertOk()->assertJsonPath('terms.purpose', 'learn');
     }
 
     public function test_a_quiz_suggests_terms(): void
@@ -138,7 +135,7 @@ final class RulesTest extends AppTestCase
         $this->walk('2', 'first');
         self::assertTrue(Round::query()->findOrFail($this->round)->mastered);
         $this->begin($second)->assertOk();
-        $this->asTeacher($this->teacher)->patchJson("/api/assignments/$first->id", ['terms' => ['gates' => [$second->quiz_id]]])->assertStatus(422)->assertJsonPath('errors.0.pointer', '/terms/gates');
+        $this->asTeacher($this->teacher)->patchJson("/api/tasks/$first->id", ['terms' => ['gates' => [$second->quiz_id]]])->assertStatus(422)->assertJsonPath('errors.0.pointer', '/terms/gates');
     }
 
     public function test_a_student_with_more_time_has_more_and_a_round_ends_when_it_is_over(): void
@@ -161,11 +158,11 @@ final class RulesTest extends AppTestCase
         $this->begin($task)->assertOk();
         $before = (int) now()->valueOf();
         $this->travel(1)->minutes();
-        $this->asTeacher($this->teacher)->patchJson("/api/assignments/$task->id", ['state' => 'closed'])->assertOk();
+        $this->asTeacher($this->teacher)->patchJson("/api/tasks/$task->id", ['closed' => true])->assertOk();
         $this->travel(1)->hours();
         $this->does('answered', ['question' => self::question(), 'response' => ['text' => '2']], (int) now()->valueOf())->assertStatus(409)->assertJsonPath('type', '/problems/closed');
         $this->does('answered', ['question' => self::question(), 'response' => ['text' => '2']], $before)->assertOk();
-        self::assertTrue(RoundEvent::query()->where('round_id', $this->round)->where('number', 2)->sole()->late);
+        self::assertTrue(RoundEvent::query()->where('round_id', $this->round)->where('kind', 'answered')->sole()->late);
         $this->travel(24)->hours();
         $this->does('went-on', ['from' => (new Draft('q'))->id('s')], $before)->assertStatus(409);
     }
@@ -185,15 +182,15 @@ final class RulesTest extends AppTestCase
         $this->asStudent($this->member($this->class, 'Bram'))->get("/media/$file")->assertNotFound();
         $this->asTeacher($this->teacher('Other'))->get("/media/$file")->assertNotFound();
         $this->asTeacher($this->teacher)->get("/media/$file")->assertOk()->assertHeader('Content-Type', 'image/webp');
-        $overrule = fn (array $body) => $this->asTeacher($this->teacher)->postJson("/api/assignments/$task->id/rounds/$this->round/overrulings", $body);
+        $overrule = fn (array $body) => $this->asTeacher($this->teacher)->postJson("/api/tasks/$task->id/rounds/$this->round/overrulings", $body);
         $overrule(['question' => $question, 'share' => 2])->assertStatus(422);
         $overrule(['question' => 'nothing', 'share' => 1])->assertStatus(422)->assertJsonPath('rule', 'nothing-to-read');
         $overrule(['question' => $question, 'share' => 0.5, 'comment' => 'Add the Moon.'])->assertNoContent();
-        $this->getJson("/api/assignments/$task->id/students/{$this->ada->id}")->assertOk()
+        $this->getJson("/api/tasks/$task->id/students/{$this->ada->id}")->assertOk()
             ->assertJsonPath("rounds.0.records.$question.overruled", 0.5)->assertJsonPath("rounds.0.records.$question.files", [$file])->assertJsonPath('rounds.0.score', 0.5);
         $overrule(['question' => $question, 'share' => 0, 'sendBack' => true])->assertNoContent();
         $this->asStudent($this->ada)->getJson("/api/student/rounds/$this->round")->assertOk()->assertJsonPath('finished', false);
-        $this->asTeacher($this->teacher('Third'))->postJson("/api/assignments/$task->id/rounds/$this->round/overrulings", ['question' => $question, 'share' => 1])->assertNotFound();
+        $this->asTeacher($this->teacher('Third'))->postJson("/api/tasks/$task->id/rounds/$this->round/overrulings", ['question' => $question, 'share' => 1])->assertNotFound();
     }
 
     public function test_students_cannot_do_what_is_for_others(): void
@@ -219,7 +216,7 @@ final class RulesTest extends AppTestCase
             ->assertJsonPath('changes.0.before', 'on-the-ladder')->assertJsonPath('changes.0.after', 'clear');
         $state = Round::query()->findOrFail($this->round)->state;
         self::assertSame($before['path'], $state['path']);
-        $this->getJson("/api/assignments/$task->id/students/{$this->ada->id}")->assertOk()->assertJsonPath('rounds.0.events.1.facts.0.result', 'right');
+        $this->getJson("/api/tasks/$task->id/students/{$this->ada->id}")->assertOk()->assertJsonPath('rounds.0.events.1.facts.0.result', 'right');
         $this->asStudent($this->ada)->getJson("/api/student/rounds/$this->round")->assertOk()->assertJsonPath('goes.clear', 1);
         $this->asTeacher($this->teacher('Other'))->deleteJson("/api/quizzes/$quiz->id/corrections/$correction")->assertNotFound();
         $this->asTeacher($this->teacher)->deleteJson("/api/quizzes/$quiz->id/corrections/$correction")->assertOk()->assertJsonPath('takenBack', true);

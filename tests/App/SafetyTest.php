@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace HiddenLadder\App\Tests;
 
 use Illuminate\Http\UploadedFile;
+use Symfony\Component\HttpFoundation\BinaryFileResponse;
 
 /** Invariants 6 and 7: what is taken in, and what every page carries. */
 final class SafetyTest extends AppTestCase
@@ -22,6 +23,14 @@ final class SafetyTest extends AppTestCase
         return new UploadedFile($path, $name, test: true);
     }
 
+    private function fileOf(string $address): string
+    {
+        $sent = $this->get($address)->assertOk()->baseResponse;
+        assert($sent instanceof BinaryFileResponse);
+
+        return $sent->getFile()->getPathname();
+    }
+
     public function test_a_picture_is_decoded_and_encoded_anew(): void
     {
         $picture = imagecreatetruecolor(3000, 20);
@@ -31,7 +40,7 @@ final class SafetyTest extends AppTestCase
         $marked = substr($jpeg, 0, 2)."\xFF\xFE\x00\x0DWHERE-IT-IS".substr($jpeg, 2);
         $medium = $this->asTeacher($this->teacher())->post('/api/media', ['file' => $this->upload('map.jpg', $marked)])->assertStatus(201)->json();
         self::assertSame('picture', $medium['kind']);
-        $stored = (string) file_get_contents((string) $this->get("/media/{$medium['id']}")->assertOk()->baseResponse->getFile()->getPathname());
+        $stored = (string) file_get_contents($this->fileOf("/media/{$medium['id']}"));
         self::assertStringNotContainsString('WHERE-IT-IS', $stored);
         $size = getimagesizefromstring($stored);
         self::assertIsArray($size);
@@ -78,8 +87,8 @@ final class SafetyTest extends AppTestCase
 
     public function test_writing_needs_the_page_s_own_token(): void
     {
-        $this->app?->instance('env', 'production');
-        $this->app?->instance(\Illuminate\Foundation\Http\Middleware\ValidateCsrfToken::class, new class($this->app, $this->app->make('encrypter')) extends \Illuminate\Foundation\Http\Middleware\ValidateCsrfToken
+        $this->app->instance('env', 'production');
+        $this->app->instance(\Illuminate\Foundation\Http\Middleware\ValidateCsrfToken::class, new class($this->app, $this->app->make('encrypter')) extends \Illuminate\Foundation\Http\Middleware\ValidateCsrfToken
         {
             protected function runningUnitTests(): bool
             {

@@ -36,7 +36,7 @@ test('a lost connection, a second device and the teacher’s own are told and lo
         await expect(phone.getByText('Three letters, two the same.')).toBeVisible({ timeout: 15_000 });
     });
     await test.step('a reply that got lost is asked for again, and counts once', async () => {
-        await phone.getByRole('button', { name: 'Back to the question' }).click();
+        await phone.getByRole('button', { name: 'Try it again' }).click();
         let lost = 0;
         await phone.route('**/events', async (route) => {
             if (lost++ === 0) {

@@ -19,7 +19,7 @@ test('a student walks through every kind of answer', async ({ browser }) => {
     await test.step('with two options a slip brings another question', async () => {
         await page.getByLabel('False').check();
         await press(page, 'Check');
-        await press(page, 'Back to the question');
+        await press(page, 'Try it again');
         await expect(page.getByText('flows up to the gap and waits', { exact: false })).toBeVisible();
         await page.getByLabel('False').check();
         await press(page, 'Check');
@@ -36,7 +36,7 @@ test('a student walks through every kind of answer', async ({ browser }) => {
         }
         await press(page, 'Check');
         await expect(page.getByText('Partly right.')).toBeVisible();
-        await press(page, 'Back to the question');
+        await press(page, 'Try it again');
         await expect(page.getByText('not yet', { exact: true })).toHaveCount(1);
         await page.getByLabel('current', { exact: true }).selectOption({ label: 'ampere' });
         await press(page, 'Check');

@@ -76,11 +76,14 @@ test('a student walks by keyboard alone: several choices, an unclear number, a s
     await test.step('help is there when it is asked for, and stays at hand', async () => {
         await greta.getByRole('button', { name: 'Help' }).press('Enter');
         await expect(greta.getByText('Fewer than three.')).toBeVisible();
-        await greta.getByRole('button', { name: 'Back to the question' }).press('Enter');
+        await greta.getByRole('button', { name: 'Try it again' }).press('Enter');
         await expect(greta.getByText('Fewer than three.')).toHaveCount(0);
         await greta.getByRole('button', { name: 'Help' }).press('Enter');
         await expect(greta.getByText('Fewer than three.')).toBeVisible();
-        await greta.getByRole('button', { name: 'Back to the question' }).press('Enter');
+        // It has unfolded below the question, and the answer can be given beside it.
+        await expect(greta.getByLabel('Your answer, a number')).toBeEnabled();
+        await greta.getByRole('button', { name: 'Help' }).press('Enter');
+        await expect(greta.getByText('Fewer than three.')).toHaveCount(0);
     });
     await greta.getByLabel('Your answer, a number').fill('2,4');
     await keys.press('Enter');
@@ -117,7 +120,7 @@ test('two devices at once: one event is taken, the other is told', async ({ page
                 headers,
                 body: JSON.stringify({
                     id,
-                    after: view.number,
+                    after: view.last,
                     kind: 'answered',
                     at: null,
                     data: { question: view.place.question.id, response: { text: 'flood' } },

@@ -54,7 +54,7 @@ test('a quiz from the first word to the teacher’s figures', async ({ page, bro
         await page.getByRole('button', { name: 'Check' }).click();
         await expect(page.getByRole('main').getByText('The level sinks. Where does the water go?').first()).toBeVisible();
         await isAccessible(page);
-        await page.getByRole('button', { name: 'Back to the question' }).click();
+        await page.getByRole('button', { name: 'Try it again' }).click();
         await page.getByLabel('Out to sea').check();
         await page.getByRole('button', { name: 'Check' }).click();
         await page.getByRole('button', { name: 'Go on' }).click();
@@ -90,13 +90,13 @@ test('a quiz from the first word to the teacher’s figures', async ({ page, bro
     await test.step('a reload loses nothing', async () => {
         await ada.reload();
         await expect(ada.getByText('The level sinks. Where does the water go?')).toBeVisible();
-        await ada.getByRole('button', { name: 'Back to the question' }).click();
+        await ada.getByRole('button', { name: 'Try it again' }).click();
         await ada.getByLabel('Up the beach').check();
         await ada.reload();
         await expect(ada.getByLabel('Up the beach')).toBeChecked();
         await ada.getByRole('button', { name: 'Check' }).click();
         await expect(ada.getByText('Flood comes in, ebb goes out.')).toBeVisible();
-        await ada.getByRole('button', { name: 'Back to the question' }).click();
+        await ada.getByRole('button', { name: 'Try it again' }).click();
         await expect(ada.getByRole('button', { name: 'Leave it for later' })).toBeVisible();
     });
     await test.step('set aside, it comes back before the finish', async () => {

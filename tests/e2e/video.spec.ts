@@ -58,7 +58,7 @@ test('questions in a video: added where it is paused, asked where it stops', asy
         await expect(finn.getByText('Not yet.')).toBeVisible();
         await finn.getByRole('button', { name: 'Watch that part again' }).click();
         await expect(finn.getByText('0:00 / 0:15')).toBeVisible();
-        await finn.getByRole('button', { name: 'Back to the question' }).click();
+        await finn.getByRole('button', { name: 'Put it away' }).click();
         await finn.getByLabel('The range').check();
         await finn.getByRole('button', { name: 'Check' }).click();
         await finn.getByRole('button', { name: 'Go on' }).click();

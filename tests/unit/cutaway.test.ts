@@ -32,7 +32,7 @@ if (inner?.kind === 'question') {
     inner.question.ladder = [newRung('hint')];
 }
 const quiz: QuizDocument = {
-    schema: 2,
+    schema: 1,
     title: '',
     instructions: '',
     language: 'en',

@@ -302,4 +302,17 @@ describe('the editor of terms', () => {
         await user.tab();
         expect(now().shares).toEqual([1, 0.5]);
     });
+
+    it('emptied, each try has all the points', async () => {
+        const now = terms({ shares: [1, 0.5] });
+        await user.clear(screen.getByLabelText('Points left at each try, %'));
+        await user.tab();
+        expect(now().shares).toEqual([1]);
+    });
+
+    it('another purpose leaves what opens the task', async () => {
+        const now = terms({ tries: 2, gates: ['G'] });
+        await user.selectOptions(screen.getByLabelText('Purpose'), 'check');
+        expect(now()).toEqual({ purpose: 'check', gates: ['G'] });
+    });
 });

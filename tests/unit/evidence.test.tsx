@@ -3,7 +3,7 @@ import { cleanup, render, screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { MemoryRouter } from 'react-router';
 import { afterEach, describe, expect, it, vi } from 'vitest';
-import type { Assignment, VideoStop } from '../../resources/js/api/types';
+import type { Task, VideoStop } from '../../resources/js/api/types';
 import { newQuestion, newRung, newStop, questionName, questionNumber } from '../../resources/js/quiz/document';
 import { PollCloseUp, QuestionCloseUp } from '../../resources/js/teacher/evidence/QuestionCloseUp';
 import { QuestionTable } from '../../resources/js/teacher/evidence/QuestionTable';
@@ -161,7 +161,7 @@ describe('students by questions', () => {
         best,
         standings,
     });
-    const assignment = { id: 'T', document: quizOf(asking('One?', ['yes']), asking('Two?', ['yes'])) } as Assignment;
+    const task = { id: 'T', document: quizOf(asking('One?', ['yes']), asking('Two?', ['yes'])) } as Task;
     const evidence = evidenceOf({
         questions: [figures('One?'), figures('Two?')],
         rows: [
@@ -174,7 +174,7 @@ describe('students by questions', () => {
     const show = () =>
         render(
             <MemoryRouter>
-                <StudentTable assignment={assignment} evidence={evidence} nameOf={(id) => `Student ${id}`} />
+                <StudentTable task={task} evidence={evidence} nameOf={(id) => `Student ${id}`} />
             </MemoryRouter>,
         );
 

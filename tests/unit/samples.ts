@@ -11,7 +11,7 @@ export function asking(text: string, options: string[], kind: Question['kind'] =
 
 export function quizOf(...stops: Stop[]): QuizDocument {
     return {
-        schema: 2,
+        schema: 1,
         title: 'Quiz',
         instructions: '',
         language: 'en',

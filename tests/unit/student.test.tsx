@@ -4,11 +4,14 @@ import userEvent from '@testing-library/user-event';
 import { MemoryRouter, Route, Routes } from 'react-router';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { client } from '../../resources/js/api/client';
-import type { Far, FinishPlace, StandingCounts, Task } from '../../resources/js/api/types';
+import type { Far, FinishPlace, OwnTask, StandingCounts } from '../../resources/js/api/types';
 import { Finish } from '../../resources/js/player/Finish';
 import { Overview } from '../../resources/js/player/Overview';
 import { HowFar, points } from '../../resources/js/player/Signs';
 import { OwnPage } from '../../resources/js/student/OwnPage';
+import type { MadeEvent } from '../../resources/js/student/queue';
+import { wordsOnPage } from '../../resources/js/student/ReadingSupport';
+import { wasDone } from '../../resources/js/student/steps';
 import { Cached } from './Holding';
 import { answer } from './samples';
 
@@ -46,12 +49,21 @@ describe('how far along', () => {
 
 describe('the end of a round', () => {
     const place = (more: Partial<FinishPlace> = {}) =>
-        ({ kind: 'finish', title: 'Well walked', message: '', score: null, left: [], review: [], ...more }) as unknown as FinishPlace;
+        ({
+            kind: 'finish',
+            title: 'Well walked',
+            message: '',
+            score: null,
+            later: null,
+            left: [],
+            review: [],
+            ...more,
+        }) as unknown as FinishPlace;
     const show = (finish: FinishPlace, counts: StandingCounts | null = null) =>
         render(<Finish place={finish} goes={counts} ending={<button type="button">Back</button>} />);
 
     it('tells nothing before it is released, and says so', () => {
-        show(place());
+        show(place({ later: 'when-released' }));
         expect(screen.getByText('You will see how it went when your teacher releases it.')).toBeTruthy();
         expect(screen.queryByText(/points/)).toBeNull();
         expect(screen.queryByText('What you answered')).toBeNull();
@@ -118,12 +130,13 @@ describe('the overview of a round in free order', () => {
 });
 
 describe('a student’s own page', () => {
-    const task = (more: Partial<Task> = {}) =>
+    const task = (more: Partial<OwnTask> = {}) =>
         ({
             id: 'T',
             title: 'Tides',
             open: true,
             dueAt: null,
+            closesAt: null,
             terms: ['Try as often as you like.', 'Help opens.', 'No clock.', 'One round.'],
             round: null,
             score: null,
@@ -131,9 +144,9 @@ describe('a student’s own page', () => {
             nextFrom: null,
             waitsFor: [],
             ...more,
-        }) as unknown as Task;
+        }) as unknown as OwnTask;
     const round = (more: object = {}) =>
-        ({ round: { id: 'R', far: ['done', 'here'], goes: null, finished: false, ...more } }) as Partial<Task>;
+        ({ round: { id: 'R', far: ['done', 'here'], goes: null, finished: false, ...more } }) as Partial<OwnTask>;
 
     function show(told: () => never) {
         vi.spyOn(client, 'GET').mockImplementation(told);
@@ -149,7 +162,7 @@ describe('a student’s own page', () => {
             </Cached>,
         );
     }
-    function open(...tasks: Task[]) {
+    function open(...tasks: OwnTask[]) {
         show(() => answer({ name: 'Ada', reading: {}, classes: [{ name: 'Year 8', tasks }] }));
         return screen.findByRole('heading', { name: 'Hello, Ada' });
     }
@@ -164,7 +177,7 @@ describe('a student’s own page', () => {
         expect(screen.getByText('One round.')).toBeTruthy();
         await userEvent.click(screen.getByRole('button', { name: 'Start' }));
         expect(await screen.findByText('The walk')).toBeTruthy();
-        expect(post.mock.lastCall?.[1]).toEqual({ params: { path: { assignment: 'T' } }, body: { again: false } });
+        expect(post.mock.lastCall?.[1]).toEqual({ params: { path: { task: 'T' } }, body: { again: false } });
     });
 
     it('goes on where one was, and tells answers kept where more may not be seen', async () => {
@@ -216,4 +229,34 @@ describe('a student’s own page', () => {
         show(() => answer({ type: '/problems/unauthenticated', detail: 'Come in first.', status: 401 }, 401));
         expect(await screen.findByText('The door')).toBeTruthy();
     });
+});
+
+describe('reading aloud', () => {
+    it('reads formulas and pictures by their words, and nothing that only is drawn', () => {
+        render(
+            <main>
+                <p data-read-aloud>
+                    What is{' '}
+                    <span role="img" aria-label="U over R">
+                        <span aria-hidden="true">UR</span>
+                    </span>
+                    ?
+                </p>
+                <fieldset>
+                    <label>
+                        <input type="radio" /> <img alt="a tide table" src="x.webp" />
+                    </label>
+                </fieldset>
+            </main>,
+        );
+        expect(wordsOnPage()).toBe('What is U over R? a tide table.');
+    });
+});
+
+describe('what a student did, in words', () => {
+    it.each<[MadeEvent, string]>([
+        [{ id: 'e', after: null, at: 0, kind: 'answered', data: { response: { text: 'ebb' } } }, 'Your answer “ebb”'],
+        [{ id: 'e', after: null, at: 0, kind: 'answered', data: { response: { choices: ['x'] } } }, 'Your answer'],
+        [{ id: 'e', after: null, at: 0, kind: 'commented', data: {} }, 'Your comment'],
+    ])('%j is %s', (event, words) => expect(wasDone(event)).toBe(words));
 });

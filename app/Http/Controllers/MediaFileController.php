@@ -8,8 +8,9 @@ use HiddenLadder\App\Media\MediaFolder;
 use HiddenLadder\App\Media\MediumKind;
 use HiddenLadder\App\Models\Medium;
 use HiddenLadder\App\Models\Student;
+use HiddenLadder\App\Models\Task;
 use HiddenLadder\App\Models\Teacher;
-use HiddenLadder\App\Rounds\RoundBook;
+use HiddenLadder\App\Rounds\RoundViews;
 use Illuminate\Http\Request;
 use Symfony\Component\HttpFoundation\BinaryFileResponse;
 use Symfony\Component\HttpFoundation\HeaderUtils;
@@ -18,7 +19,7 @@ use Symfony\Component\HttpFoundation\Response;
 /** Hands out videos, pictures and captions to those who may have them where they stand. */
 final class MediaFileController extends Controller
 {
-    public function __construct(private readonly MediaFolder $folder, private readonly RoundBook $rounds)
+    public function __construct(private readonly MediaFolder $folder, private readonly RoundViews $views)
     {
     }
 
@@ -36,30 +37,34 @@ final class MediaFileController extends Controller
         return $this->send($medium->captions ?? abort(404), 'text/vtt; charset=utf-8');
     }
 
-    /** Its owner always; a student while a round of theirs stands where it is shown. */
+    /** Its owner always; what was handed in, whoever gave that task; what a quiz shows, a student whose round stands where it is shown. */
     private function mayLoad(Request $request, Medium $medium): void
     {
         $teacher = $request->user('teacher');
-        if ($teacher instanceof Teacher && ($teacher->id === $medium->teacher_id || $this->isOfTheirClass($teacher, $medium))) {
+        if ($teacher instanceof Teacher && ($teacher->id === $medium->teacher_id || $this->gaveTheTask($teacher, $medium))) {
             return;
         }
         $student = $request->user('student');
-        if ($student instanceof Student && $student->id === $medium->student_id) {
+        if ($student instanceof Student && ($student->id === $medium->student_id || $this->isShown($student, $medium))) {
             return;
-        }
-        foreach ($student instanceof Student ? $student->rounds()->whereNull('finished_at')->get() : [] as $round) {
-            if (in_array($medium->id, $this->rounds->media($round), true)) {
-                return;
-            }
         }
         abort(404);
     }
 
-    /** What a student handed in is for the teachers of their classes. */
-    private function isOfTheirClass(Teacher $teacher, Medium $medium): bool
+    private function gaveTheTask(Teacher $teacher, Medium $medium): bool
     {
-        return $medium->student_id !== null
-            && $teacher->classes()->whereHas('students', static fn ($students) => $students->whereKey($medium->student_id))->exists();
+        return $medium->round_id !== null && $medium->loadMissing('round.task')->round?->task->teacher_id === $teacher->id;
+    }
+
+    private function isShown(Student $student, Medium $medium): bool
+    {
+        foreach ($student->rounds()->whereNull('finished_at')->whereIn('task_id', Task::query()->givenTo($student)->select('id'))->get() as $round) {
+            if (in_array($medium->id, $this->views->media($round), true)) {
+                return true;
+            }
+        }
+
+        return false;
     }
 
     private function send(string $file, string $type, ?string $asDownload = null): Response
@@ -70,6 +75,9 @@ final class MediaFileController extends Controller
             return new Response('', 200, $headers + ['X-Accel-Redirect' => "/media-folder/$file"]);
         }
 
-        return new BinaryFileResponse($this->folder->folder()."/$file", 200, $headers);
+        $path = $this->folder->folder()."/$file";
+        abort_unless(is_file($path), 404);
+
+        return new BinaryFileResponse($path, 200, $headers);
     }
 }

@@ -84,7 +84,7 @@ final class Explorer
     public static function of(QuizDocument $quiz, Terms $terms, int $most = 50_000): self
     {
         // The order by lot moves only stops that nothing is joined to, and the clock of a round ends it for everybody.
-        return new self($quiz, $terms->with(mixStops: false, together: false, secondsForRound: null), $most);
+        return new self($quiz, $terms->with(mixStops: false, secondsForRound: null), $most);
     }
 
     /** The same quiz and terms with everything that lies behind kept. */

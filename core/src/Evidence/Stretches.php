@@ -77,8 +77,12 @@ final readonly class Stretches
         return $stretches;
     }
 
-    /** @param  list<array{float, float}>  $stretches */
-    private static function length(array $stretches): float
+    /**
+     * Seconds of stretches that do not overlap.
+     *
+     * @param  list<array{float, float}>  $stretches
+     */
+    public static function length(array $stretches): float
     {
         return array_sum(array_map(static fn (array $stretch): float => $stretch[1] - $stretch[0], $stretches));
     }

@@ -201,18 +201,21 @@ final class TaskEvidence
 
     private function addWatched(StudentCourse $student): void
     {
-        $stretches = [];
+        // Each round by itself: who sees a video in a further round has not rewound it.
+        $rounds = [];
         foreach ($student->rounds as ['course' => $course]) {
             foreach ($course->watched as $video => $watched) {
-                $stretches[$video] = [...$stretches[$video] ?? [], ...$watched];
+                $rounds[$video][] = new Stretches($watched);
             }
         }
-        foreach ($stretches as $video => $watched) {
-            $seen = new Stretches($watched);
+        foreach ($rounds as $video => $watched) {
+            $union = (new Stretches(array_merge(...array_map(static fn (Stretches $one): array => $one->union, $watched))))->union;
+            $again = (new Stretches(array_merge(...array_map(static fn (Stretches $one): array => $one->seenAgain, $watched))))->union;
             $sum = $this->watched[$video] ?? ['students' => 0, 'seen' => 0.0, 'again' => 0.0, 'jumps' => 0, 'map' => [], 'mapAgain' => []];
             $this->watched[$video] = [
-                'students' => $sum['students'] + 1, 'seen' => $sum['seen'] + $seen->seen(), 'again' => $sum['again'] + $seen->again(), 'jumps' => $sum['jumps'] + $seen->jumps(),
-                'map' => self::counted($sum['map'], $seen->union), 'mapAgain' => self::counted($sum['mapAgain'], $seen->seenAgain),
+                'students' => $sum['students'] + 1, 'seen' => $sum['seen'] + Stretches::length($union), 'again' => $sum['again'] + array_sum(array_map(static fn (Stretches $one): float => $one->again(), $watched)),
+                'jumps' => $sum['jumps'] + array_sum(array_map(static fn (Stretches $one): int => $one->jumps(), $watched)),
+                'map' => self::counted($sum['map'], $union), 'mapAgain' => self::counted($sum['mapAgain'], $again),
             ];
         }
     }

@@ -79,7 +79,7 @@ final class RoundChain
      */
     public function __construct(private readonly QuizDocument $quiz, Terms $terms, private readonly Behaviour $behaviour, array $films = [], int $most = 20_000)
     {
-        $this->terms = $terms->with(mixStops: false, together: false, secondsForRound: null, secondsForQuestion: null);
+        $this->terms = $terms->with(mixStops: false, secondsForRound: null, secondsForQuestion: null);
         $this->engine = new Engine($quiz, $this->terms);
         $this->position = new Position($quiz, $this->terms);
         $this->past = new Past($quiz, $this->terms, self::GRAIN);

@@ -28,7 +28,7 @@ final readonly class Walks
     /** @param  array<string, float>  $films  seconds by medium */
     public function __construct(private QuizDocument $quiz, Terms $terms, private Profile $profile, array $films = [])
     {
-        $this->terms = $terms->with(secondsForRound: null, secondsForQuestion: null, together: false);
+        $this->terms = $terms->with(secondsForRound: null, secondsForQuestion: null);
         $this->engine = new Engine($quiz, $this->terms);
         $this->durations = new Durations($quiz, $this->terms, new Behaviour($quiz, $this->terms, $profile), $films);
     }

@@ -132,10 +132,7 @@ final class Inspection
 
     private function video(VideoStop $stop): void
     {
-        if ($stop->clip->media === null) {
-            $this->find(Severity::Stops, $stop->id, 'No video has been chosen here yet.');
-        }
-        $this->captions($stop->clip, $stop->id);
+        $this->clip($stop->clip, $stop->id);
         $end = $this->end($stop->clip);
         $moments = [];
         foreach ($stop->cues as $cue) {
@@ -155,6 +152,11 @@ final class Inspection
             $this->find(Severity::Stops, $question->id, 'This question asks nothing yet: write its text.');
         }
         foreach ($question->blocks() as $block) {
+            if ($block->clip !== null) {
+                $this->clip($block->clip, $question->id);
+            } elseif ($block->media === '') {
+                $this->find(Severity::Stops, $question->id, 'A picture or a sound has not been chosen here yet.');
+            }
             if ($block->lacksAlternative()) {
                 $this->find(Severity::Warns, $question->id, 'Something here has no alternative text for those who cannot see or hear it.');
             }
@@ -181,15 +183,12 @@ final class Inspection
             $this->question($rung->question);
         }
         $clip = $rung->clip;
-        if ($clip !== null && $clip->to !== null && $clip->to <= $clip->from) {
-            $this->find(Severity::Stops, $rung->id, 'This video ends before it begins.');
-        }
         $end = $clip === null ? null : $this->end($clip);
         if ($clip !== null && $end !== null && $end - $clip->from > self::LONG_HELP_SECONDS) {
             $this->find(Severity::Warns, $rung->id, 'A video that answers a slip is best under two minutes.');
         }
-        if ($clip !== null) {
-            $this->captions($clip, $rung->id);
+        if ($clip?->media !== null) {
+            $this->clip($clip, $rung->id);
         }
     }
 
@@ -198,8 +197,14 @@ final class Inspection
         return $clip->to ?? ($this->films[$clip->media ?? ''] ?? null)?->seconds;
     }
 
-    private function captions(Clip $clip, string $at): void
+    private function clip(Clip $clip, string $at): void
     {
+        $end = $this->end($clip);
+        if ($clip->media === null) {
+            $this->find(Severity::Stops, $at, 'No video has been chosen here yet.');
+        } elseif ($end !== null && $end <= $clip->from) {
+            $this->find(Severity::Stops, $at, 'This video ends before it begins.');
+        }
         if (($this->films[$clip->media ?? ''] ?? null)?->hasCaptions === false) {
             $this->find(Severity::Warns, $at, 'This video has no captions for those who cannot hear it.');
         }

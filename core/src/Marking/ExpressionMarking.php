@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace HiddenLadder\Core\Marking;
 
 use HiddenLadder\Core\Marking\Expression\Canonical;
+use HiddenLadder\Core\Marking\Expression\Effort;
 use HiddenLadder\Core\Marking\Expression\FormCheck;
 use HiddenLadder\Core\Marking\Expression\Node;
 use HiddenLadder\Core\Marking\Expression\Op;
@@ -34,7 +35,8 @@ final class ExpressionMarking
     public function mark(Question $question, string $text): Mark
     {
         $readings = Parser::read($text, $this->decimalSign, $question->names);
-        $marks = array_map(fn (Node $node): Mark => $this->node($question, $node), $readings);
+        $effort = new Effort;
+        $marks = array_map(fn (Node $node): Mark => $this->node($question, $node, $effort), $readings);
         if (count($marks) === 2 && ($marks[0]->result !== $marks[1]->result || $marks[0]->entry !== $marks[1]->entry)) {
             return Mark::unclear(self::bothWays($text));
         }
@@ -49,16 +51,16 @@ final class ExpressionMarking
      */
     public function equal(string $a, string $b): bool
     {
-        return $this->same(Parser::read($a, $this->decimalSign)[0], Parser::read($b, $this->decimalSign)[0]);
+        return $this->same(Parser::read($a, $this->decimalSign)[0], Parser::read($b, $this->decimalSign)[0], new Effort);
     }
 
-    private function node(Question $question, Node $given): Mark
+    private function node(Question $question, Node $given, Effort $effort): Mark
     {
         $near = false;
         foreach ([true, false] as $right) {
             foreach ($question->entries as $entry) {
                 $foreseen = $entry->right === $right ? $this->prepared($entry, $question->names) : null;
-                if ($foreseen === null || ! $this->same($foreseen, $given)) {
+                if ($foreseen === null || ! $this->same($foreseen, $given, $effort)) {
                     continue;
                 }
                 if ($right && ! FormCheck::has($question->form, $given, $foreseen)) {
@@ -74,20 +76,20 @@ final class ExpressionMarking
         return $near ? new Mark(Result::NotRight, 0.0, null, null, Near::Form) : Mark::notRight();
     }
 
-    private function same(Node $a, Node $b): bool
+    private function same(Node $a, Node $b, Effort $effort): bool
     {
         if (($a->op === Op::Equation) !== ($b->op === Op::Equation)) {
             return false;
         }
-        $canonical = Canonical::for($a, $b);
+        $canonical = Canonical::for($effort, $a, $b);
         $most = $canonical->mostDegree();
         $left = $canonical->of($a);
         $right = $canonical->of($b);
         if ($a->op === Op::Equation) {
-            return $left->isProportionalTo($right, $most);
+            return $left->isProportionalTo($right, $most, $effort);
         }
 
-        return $left->equals($right, $most) || ($canonical->hasIrrational() && Probe::agree($a, $b));
+        return $left->equals($right, $most, $effort) || ($canonical->hasIrrational() && Probe::agree($a, $b));
     }
 
     /** @param  list<string>  $names */

@@ -9,7 +9,7 @@ use Brick\Math\BigInteger;
 use Brick\Math\BigRational;
 
 /**
- * Reads a number as people write it: `1 250`, `1,250`, `1.250,0`, `1.25e3`, `1.25 × 10^3`, `5/4`, `1 1/4`, `1¼`, `125 %`.
+ * Reads a number as people write it: `1 250`, `1,250`, `1.250,0`, `1.25e3`, `1.25 × 10^3` (or with the letter x), `5/4`, `1 1/4`, `1¼`, `125 %`.
  *
  * Exact: no float is involved. The decimal and grouping signs are those of the language; a lone sign that is neither,
  * before exactly three digits, can be meant both ways, and both readings are given.
@@ -104,7 +104,7 @@ final readonly class NumberReader
     private function plain(string $text): string
     {
         if (preg_match('/[^\x20-\x7E]/', $text) !== 1) {
-            $text = str_contains($text, '*') ? (string) preg_replace('/ *\* *10 *\^ */', 'e', $text) : $text;
+            $text = strpbrk($text, '*xX') !== false ? (string) preg_replace('/(?<=[\d.,]) *[*xX] *10 *\^ */', 'e', $text) : $text;
 
             return trim(str_contains($text, '  ') ? (string) preg_replace('/ +/', ' ', $text) : $text, ' ');
         }
@@ -120,7 +120,7 @@ final readonly class NumberReader
         );
         $text = (string) \Normalizer::normalize($text, \Normalizer::FORM_KC);
         $text = strtr($text, ["\u{2212}" => '-', "\u{2013}" => '-', "\u{2044}" => '/', "\u{2215}" => '/', "\u{2019}" => "'"]);
-        $text = (string) preg_replace('/\s*[×·*]\s*10\s*\^\s*/u', 'e', $text);
+        $text = (string) preg_replace('/(?<=[\d.,])\s*[×·*xX]\s*10\s*\^\s*/u', 'e', $text);
 
         return trim((string) preg_replace('/\s+/u', ' ', $text), ' ');
     }

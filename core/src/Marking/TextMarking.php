@@ -30,7 +30,7 @@ final class TextMarking
         $given = PlainText::underRules($text, $rules);
         $wrong = null;
         foreach ($entries as $entry) {
-            if ($this->prepared($entry, $rules) === $given) {
+            if ($this->prepared($entry, $rules) === $given || ($rules->ignorePunctuation && PlainText::same($entry->text, $text, $rules))) {
                 if ($entry->right) {
                     return Mark::entry($entry);
                 }

@@ -83,11 +83,9 @@ final readonly class Correction
      */
     public function laidOver(array $document): ?array
     {
-        try {
-            return Overlay::over($document, [['pointer' => $this->pointer, 'value' => $this->value]]);
-        } catch (\OutOfBoundsException) {
-            return null;
-        }
+        $laid = [['pointer' => $this->pointer, 'value' => $this->value]];
+
+        return Overlay::homeless($document, $laid) === null ? Overlay::over($document, $laid) : null;
     }
 
     /** @param  array<array-key, mixed>  $document */

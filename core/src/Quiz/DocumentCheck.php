@@ -18,15 +18,14 @@ use Opis\JsonSchema\Validator;
  */
 final class DocumentCheck
 {
-    public const SCHEMA = __DIR__.'/../../schema/quiz-2.schema.json';
+    public const SCHEMA = __DIR__.'/../../schema/quiz-1.schema.json';
 
     /** Questions hang under questions at most so deep. */
     public const DEEPEST = 3;
 
-    /** @return list<Problem> nothing when the document is sound; documents of older versions are upgraded first */
+    /** @return list<Problem> nothing when the document is sound */
     public function problems(mixed $document): array
     {
-        $document = is_array($document) ? Upgrade::toNewest($document) : $document;
         $asObjects = self::asObjects($document);
         $validator = new Validator(max_errors: 20);
         $schema = json_decode((string) file_get_contents(self::SCHEMA));

@@ -11,7 +11,7 @@ final readonly class Entry
 {
     /**
      * @param  list<Rung>  $ladder
-     * @param  float  $share  of the points, 0 to 1
+     * @param  float  $share  of the points, 0 to 1; what is right has them all
      * @param  bool  $pinned  keeps its place where options are mixed
      * @param  list<Block>  $blocks  shown with the text of an option
      * @param  list<string>  $order  item ids: a foreseen order
@@ -44,7 +44,7 @@ final readonly class Entry
             $fields->string('feedback'),
             $fields->stringOrNull('fork'),
             $fields->objects('ladder', Rung::read(...)),
-            $fields->numberOr('share', $right ? 1.0 : 0.0),
+            $right ? 1.0 : $fields->numberOr('share', 0.0),
             $fields->stringOrNull('misconception'),
             $fields->booleanOr('pinned', false),
             $fields->objectsOr('blocks', Block::read(...)),

@@ -15,7 +15,7 @@ final class QuestionCheck
     {
         $id = static fn (int $n): string => '0000000000000000000000000'.$n;
         $problems = (new DocumentCheck)->problems([
-            'schema' => Upgrade::NEWEST, 'title' => '', 'instructions' => '', 'language' => 'en',
+            'schema' => QuizDocument::SCHEMA, 'title' => '', 'instructions' => '', 'language' => 'en',
             'stops' => [['id' => $id(1), 'kind' => 'question', 'question' => $question]], 'sideStops' => [],
             'finishes' => [['id' => $id(2), 'title' => '', 'message' => '']],
         ]);

@@ -14,6 +14,9 @@ use HiddenLadder\Core\MalformedInput;
  */
 final readonly class QuizDocument
 {
+    /** Version of the schema that documents are checked against. */
+    public const SCHEMA = 1;
+
     /** @var array<string, Stop> main and side stops by id */
     private array $stopsById;
 
@@ -91,13 +94,13 @@ final readonly class QuizDocument
     }
 
     /**
-     * @param  array<array-key, mixed>  $document  decoded JSON, of the newest or an older schema version
+     * @param  array<array-key, mixed>  $document  decoded JSON
      *
      * @throws MalformedInput
      */
     public static function read(array $document): self
     {
-        $fields = Fields::of(Upgrade::toNewest($document));
+        $fields = Fields::of($document);
         $finishes = $fields->objects('finishes', Finish::read(...));
         $mastery = $fields->objectOrNull('mastery');
         $stage = $fields->objectOrNull('stage');

@@ -12,10 +12,12 @@ final readonly class Circumstances
         public bool $comingBack = false,
         /** No further round can be begun. */
         public bool $lastRound = false,
-        /** The assignment is closed. */
+        /** The task is closed. */
         public bool $closed = false,
         /** The teacher has released the results. */
         public bool $released = false,
+        /** Where the class stands, while it is led from the front. */
+        public ?Front $front = null,
     ) {
     }
 }

@@ -14,6 +14,9 @@ use HiddenLadder\Core\Quiz\QuizDocument;
  */
 final readonly class Engine
 {
+    /** Milliseconds by which an answer may come after its time, for slow connections. */
+    public const GRACE = 5000;
+
     private Position $position;
 
     private Marker $marker;
@@ -28,12 +31,16 @@ final readonly class Engine
         $this->conditions = new Conditions($quiz, $terms, $assuming);
     }
 
-    /** @param  int  $at when it was taken, in milliseconds since 1970 */
-    public function apply(State $state, Event $event, int $at): Applied|Refusal
+    /**
+     * @param  int  $at  when it was taken, in milliseconds since 1970
+     * @param  ?Front  $front  where the class stands, while it is led from the front
+     * @param  bool  $late  it was made before the round's task closed, and arrives after it
+     */
+    public function apply(State $state, Event $event, int $at, ?Front $front = null, bool $late = false): Applied|Refusal
     {
         $walk = $this->walk(clone $state, true);
         try {
-            $facts = $walk->take($event, $at, null);
+            $facts = $walk->take($event, $at, null, $front, $late);
         } catch (Refused $refused) {
             return new Refusal($refused->rule, $refused->getMessage());
         }
@@ -56,7 +63,7 @@ final readonly class Engine
         $facts = [];
         foreach ($events as $taken) {
             try {
-                $told = $walk->take($taken->event, $taken->at, $taken->facts);
+                $told = $walk->take($taken->event, $taken->at, $taken->facts, null, $taken->late);
                 if ($withFacts) {
                     $facts[] = $told;
                 }

@@ -40,6 +40,7 @@ abstract readonly class Event
             EventKind::HandedIn => HandedIn::fromData($data),
             EventKind::Finished => Finished::fromData($data),
             EventKind::Closed => Closed::fromData($data),
+            EventKind::Reopened => Reopened::fromData($data),
             EventKind::MovedFromFront => MovedFromFront::fromData($data),
             EventKind::Revealed => Revealed::fromData($data),
             EventKind::Overruled => Overruled::fromData($data),

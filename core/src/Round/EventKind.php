@@ -23,6 +23,7 @@ enum EventKind: string
     case HandedIn = 'handed-in';
     case Finished = 'finished';
     case Closed = 'closed';
+    case Reopened = 'reopened';
     case MovedFromFront = 'moved-from-front';
     case Revealed = 'revealed';
     case Overruled = 'overruled';
@@ -31,7 +32,7 @@ enum EventKind: string
     public function isStudents(): bool
     {
         return match ($this) {
-            self::Started, self::Closed, self::MovedFromFront, self::Revealed, self::Overruled => false,
+            self::Started, self::Closed, self::Reopened, self::MovedFromFront, self::Revealed, self::Overruled => false,
             default => true,
         };
     }

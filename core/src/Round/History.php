@@ -7,7 +7,7 @@ namespace HiddenLadder\Core\Round;
 use HiddenLadder\Core\Fields;
 use HiddenLadder\Core\Quiz\QuizDocument;
 
-/** What a student's earlier rounds of an assignment mean for the next one. */
+/** What a student's earlier rounds of a task mean for the next one. */
 final readonly class History
 {
     /**

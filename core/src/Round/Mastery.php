@@ -127,7 +127,9 @@ final readonly class Mastery
     private function isRight(Stop $stop, State $state): bool
     {
         if ($stop instanceof DrillStop || $stop instanceof StaircaseStop) {
-            return ($state->series[$stop->id] ?? null)?->met === true;
+            $series = $state->series[$stop->id] ?? null;
+
+            return $series !== null && ($series->overruled === null ? $series->met : $series->overruled >= 1.0);
         }
         foreach ($stop->questions() as $question) {
             $standing = $state->record($question->id)->standing;

@@ -7,16 +7,26 @@ namespace HiddenLadder\Core\Round;
 use HiddenLadder\Core\Fields;
 use HiddenLadder\Core\MalformedInput;
 
-/** A person read an answer and gave it a share of the points, or sent it back. */
+/** A person read an answer and gave it a share of the points, or sent it back; of a drill or a staircase, the stop as a whole. */
 final readonly class Overruled extends Event
 {
-    /** @throws MalformedInput when the share is not between 0 and 1 */
+    /**
+     * @param  ?string  $question  or
+     * @param  ?string  $stop  a drill or a staircase
+     * @param  float  $share  of the points, 0 to 1
+     *
+     * @throws MalformedInput when the share is out of range, or not exactly one of question and stop is named
+     */
     public function __construct(
-        public string $question,
+        public ?string $question,
         public float $share,
         public string $comment = '',
         public bool $sendBack = false,
+        public ?string $stop = null,
     ) {
+        if (($question === null) === ($stop === null)) {
+            throw new MalformedInput('/question', 'either a question or a stop is named');
+        }
         if ($share < 0 || $share > 1) {
             throw new MalformedInput('/share', 'a share lies between 0 and 1');
         }
@@ -24,9 +34,9 @@ final readonly class Overruled extends Event
 
     public static function fromData(Fields $data): self
     {
-        $data->only(['question', 'share', 'comment', 'sendBack']);
+        $data->only(['question', 'stop', 'share', 'comment', 'sendBack']);
 
-        return new self($data->string('question'), $data->number('share'), $data->stringOr('comment', ''), $data->booleanOr('sendBack', false));
+        return new self($data->stringOrNull('question'), $data->number('share'), $data->stringOr('comment', ''), $data->booleanOr('sendBack', false), $data->stringOrNull('stop'));
     }
 
     public function kind(): EventKind
@@ -36,6 +46,6 @@ final readonly class Overruled extends Event
 
     public function data(): array
     {
-        return ['question' => $this->question, 'share' => $this->share, 'comment' => $this->comment, 'sendBack' => $this->sendBack];
+        return ($this->stop === null ? ['question' => $this->question] : ['stop' => $this->stop]) + ['share' => $this->share, 'comment' => $this->comment, 'sendBack' => $this->sendBack];
     }
 }

@@ -26,6 +26,12 @@ use HiddenLadder\Core\Quiz\VideoStop;
  */
 final readonly class Projection
 {
+    /**
+     * Seconds of a video before a cue that is not to be seen, in which its moment is told after all: a player has to know
+     * where to stop. It reports oftener than that how far it is.
+     */
+    public const SHORTLY_BEFORE = 15.0;
+
     private Position $position;
 
     public function __construct(
@@ -42,6 +48,7 @@ final readonly class Projection
         return [
             'number' => $state->number,
             'title' => $this->quiz->title,
+            'language' => $this->quiz->language,
             'instructions' => $this->quiz->instructions,
             'finished' => $state->isFinished(),
             'returning' => $state->returning,
@@ -78,6 +85,12 @@ final readonly class Projection
     private function lets(Sight $sight, State $state, Standing $standing): bool
     {
         return $this->terms->lets($sight, $state->isFinished() || $state->handedIn, $this->now, $standing);
+    }
+
+    /** From the front, at the stop where the class stands. */
+    private function isLed(State $state): bool
+    {
+        return $this->now->front !== null && $this->now->front->stop === $state->stop();
     }
 
     /** @return list<string> one word for each main stop: done, waiting (set aside), here, ahead */
@@ -199,7 +212,7 @@ final readonly class Projection
 
     private function maySkip(?Stop $stop, State $state): bool
     {
-        return $stop !== null && ! $this->terms->together && ! $state->returning && (! $stop->required || ($this->terms->hasOverview() && ! $state->handedIn)) && $stop->questions() !== [];
+        return $stop !== null && ! $this->isLed($state) && ! $state->returning && (! $stop->required || ($this->terms->hasOverview() && ! $state->handedIn)) && $stop->questions() !== [];
     }
 
     /** @return array<string, mixed> */
@@ -214,15 +227,18 @@ final readonly class Projection
             }
         }
 
+        $resumeAt = max($stop->clip->from, $state->watchedTo[$stop->id] ?? 0.0);
+        $next = $this->position->openCue($stop, $state)?->at;
+
         return [
             'id' => $stop->id,
             'title' => $stop->title,
             'clip' => $stop->clip->toArray(),
-            'resumeAt' => max($stop->clip->from, $state->watchedTo[$stop->id] ?? 0.0),
+            'resumeAt' => $resumeAt,
             'cues' => $cues,
             'notes' => $notes,
             'seeking' => $stop->seeking->value,
-            'nextCue' => $this->position->openCue($stop, $state)?->at,
+            'nextCue' => $next !== null && ($stop->cuesShown || $next - $resumeAt <= self::SHORTLY_BEFORE) ? $next : null,
         ];
     }
 
@@ -237,7 +253,7 @@ final readonly class Projection
         $onRung = $rung?->toArray();
         $judging = $this->position->isJudging($question, $record, $state);
         $told = $state->told || ($record->standing->isRight() && $onRung === null && $this->position->series($state) === null);
-        $isFree = ! $told && $onRung === null && ! $judging && ! $this->terms->together;
+        $isFree = ! $told && $onRung === null && ! $judging && ! $this->isLed($state);
 
         return [
             'kind' => 'question',
@@ -254,13 +270,13 @@ final readonly class Projection
             'seen' => $seen,
             'simpler' => $top->kind === FrameKind::Rung && $onRung === null,
             'series' => $this->series($state),
-            'moreHelp' => ! $told && ! $judging && ! $this->terms->together && $this->position->nextRung($state) !== null,
+            'moreHelp' => ! $told && ! $judging && ! $this->isLed($state) && $this->position->nextRung($state) !== null,
             'maySetAside' => $isFree && $record->mayLeave,
             'mayAskAlike' => $isFree && $this->terms->alikeOnRequest && $record->slips > 0 && $this->position->series($state) === null && $this->quiz->alikes($home) !== [],
             'mayCall' => ! $told && ! $record->called,
             'called' => $record->called,
             'maySkip' => $isFree && $this->maySkip($this->quiz->stopOf($home->id), $state),
-            'waits' => $this->terms->together && ! $told && $record->response !== null,
+            'waits' => $this->isLed($state) && ! $told && $record->response !== null,
             'ends' => $told || $onRung !== null ? null : $this->position->questionEnds($home, $state),
             'watchAgain' => $this->watchAgain($state),
         ];
@@ -285,7 +301,7 @@ final readonly class Projection
     {
         $own = $this->lets(Sight::OwnAnswer, $state, $record->standing) || ($this->terms->handedIn && ! $state->isFinished());
         $response = $own ? $record->response?->toArray() : null;
-        if ($record->mark === null || ($this->terms->together && ! $state->told)) {
+        if ($record->mark === null) {
             return $response === null && $record->response === null ? null : ['result' => null, 'timedOut' => false, 'feedback' => [], 'near' => null, 'readings' => [], 'parts' => null, 'response' => $response];
         }
         $mark = $record->mark;
@@ -365,8 +381,21 @@ final readonly class Projection
             'score' => $this->lets(Sight::Score, $state, Standing::Untouched) && $score->share() !== null
                 ? ['share' => $score->share(), 'points' => $score->points(), 'of' => $score->of(), 'provisional' => $score->provisional]
                 : null,
+            'later' => $this->later($state)?->value,
             'review' => $this->review($state),
         ];
+    }
+
+    /** When what may not be seen of how it went, or of the score, is seen; null where all of it is there, or never comes. */
+    private function later(State $state): ?Moment
+    {
+        foreach ([Sight::Result, ...(Score::ofRound($this->quiz, $this->terms, $state)->share() === null ? [] : [Sight::Score])] as $sight) {
+            if ($this->terms->seen[$sight->value] !== Moment::Never && ! $this->lets($sight, $state, Standing::Untouched)) {
+                return $this->terms->seen[$sight->value];
+            }
+        }
+
+        return null;
     }
 
     /** @return list<array<string, mixed>> each question that was answered, with what may be seen of it now */

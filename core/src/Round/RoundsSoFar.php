@@ -4,17 +4,18 @@ declare(strict_types=1);
 
 namespace HiddenLadder\Core\Round;
 
-/** A student's rounds of an assignment taken together. */
+/** A student's rounds of a task taken together. */
 final readonly class RoundsSoFar
 {
     /** Scores this close to 1 are perfect: shares are sums of floats. */
     private const PERFECT = 1.0 - 1e-9;
 
     /**
-     * @param  list<float>  $scores  of the finished rounds in order, shares of the points from 0 to 1
+     * @param  list<float>  $scores  of the rounds that were finished in order, shares of the points from 0 to 1
      * @param  ?int  $lastFinishedAt  milliseconds since 1970
+     * @param  int  $begun  rounds begun; one that is under way counts against the limit too
      */
-    public function __construct(private Terms $terms, private array $scores, private ?int $lastFinishedAt)
+    public function __construct(private Terms $terms, private array $scores, private ?int $lastFinishedAt, private int $begun)
     {
     }
 
@@ -51,7 +52,7 @@ final readonly class RoundsSoFar
 
     public function isLast(): bool
     {
-        return $this->terms->rounds->limit !== null && count($this->scores) >= $this->terms->rounds->limit;
+        return $this->terms->rounds->limit !== null && $this->begun >= $this->terms->rounds->limit;
     }
 
     /** When a further round may begin, in milliseconds since 1970; null when there is none left. */

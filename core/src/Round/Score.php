@@ -15,7 +15,8 @@ use HiddenLadder\Core\Quiz\Stop;
  * Points of a round.
  *
  * A question gives points × share × the share left at that try; a drill its points × min(right / need, 1); a staircase its
- * points × level reached / levels. Parts count by their weights, stops outside all parts together as one of weight 1.
+ * points × level reached / levels; either its points × the share that a person gave it. Where parts are given weights they count
+ * by these; a part without one, and all outside the parts, weigh as many as they have points.
  */
 final readonly class Score
 {
@@ -47,9 +48,10 @@ final readonly class Score
             || (in_array($stop->id, $sequence, true) && ($stop->shownIf === null || $conditions->met($stop->shownIf, null, $state))));
     }
 
+    /** Of the points to be had, those that stand for the share: a student reads the same in points as in per cent. */
     public function points(): float
     {
-        return array_sum(array_column($this->parts, 0));
+        return ($this->share() ?? 0.0) * $this->of();
     }
 
     public function of(): float
@@ -63,7 +65,7 @@ final readonly class Score
         $sum = $weights = 0.0;
         foreach ($this->parts as $part => [$points, $of]) {
             if ($of > 0) {
-                $weight = $this->weights[$part] ?? 1.0;
+                $weight = $this->weights[$part] ?? $of;
                 $sum += $weight * $points / $of;
                 $weights += $weight;
             }
@@ -78,7 +80,9 @@ final readonly class Score
         $parts = $weights = [];
         $provisional = false;
         foreach ($quiz->parts as $part) {
-            $weights[$part->id] = $part->weight;
+            if ($part->weight !== null) {
+                $weights[$part->id] = $part->weight;
+            }
         }
         foreach ([...$quiz->stops, ...$quiz->sideStops] as $stop) {
             if (! $counts($stop)) {
@@ -97,6 +101,9 @@ final readonly class Score
     private static function stop(Stop $stop, State $state): array
     {
         $series = $state->series[$stop->id] ?? new Series;
+        if ($series->overruled !== null && ($stop instanceof DrillStop || $stop instanceof StaircaseStop)) {
+            return [$stop->points * $series->overruled, $stop->points, false];
+        }
         if ($stop instanceof DrillStop) {
             return [$stop->points * min($series->right() / $stop->need, 1), $stop->points, false];
         }

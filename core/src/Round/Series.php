@@ -38,6 +38,11 @@ final class Series
     /** Whether the drill's need was met, or the staircase's top was reached. */
     public bool $met = false;
 
+    /** The share of the points that a person gave it. */
+    public ?float $overruled = null;
+
+    public string $comment = '';
+
     public function right(): int
     {
         return count(array_filter($this->results));
@@ -62,6 +67,8 @@ final class Series
         $series->depth = $fields->integerOr('depth', 0);
         $series->ended = $fields->booleanOr('ended', false);
         $series->met = $fields->booleanOr('met', false);
+        $series->overruled = $fields->numberOrNull('overruled');
+        $series->comment = $fields->stringOr('comment', '');
 
         return $series;
     }

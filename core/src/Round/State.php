@@ -55,6 +55,12 @@ final class State implements Outcome
 
     public ?int $finishedAt = null;
 
+    /** Where it stood when its task closed, while that is closed. */
+    public ?Interrupted $interrupted = null;
+
+    /** What it had come to before a person opened it again by sending an answer back. */
+    public ?CameTo $before = null;
+
     public string $seed = '';
 
     public float $extra = 1.0;
@@ -130,6 +136,10 @@ final class State implements Outcome
         $read->finish = $fields->stringOrNull('finish');
         $read->startedAt = $fields->integerOrNull('startedAt');
         $read->finishedAt = $fields->integerOrNull('finishedAt');
+        $interrupted = $fields->objectOrNull('interrupted');
+        $read->interrupted = $interrupted === null ? null : Interrupted::read($interrupted);
+        $before = $fields->objectOrNull('before');
+        $read->before = $before === null ? null : CameTo::read($before);
         $read->seed = $fields->stringOr('seed', '');
         $read->extra = $fields->numberOr('extra', 1.0);
         $history = $fields->objectOrNull('history');
@@ -157,6 +167,8 @@ final class State implements Outcome
             'finish' => $this->finish,
             'startedAt' => $this->startedAt,
             'finishedAt' => $this->finishedAt,
+            'interrupted' => $this->interrupted?->toArray(),
+            'before' => $this->before?->toArray(),
             'seed' => $this->seed,
             'extra' => $this->extra === 1.0 ? null : $this->extra,
             'history' => $this->history->isEmpty() ? null : $this->history->toArray(),

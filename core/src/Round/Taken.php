@@ -10,8 +10,9 @@ final readonly class Taken
     /**
      * @param  int  $at  milliseconds since 1970
      * @param  ?list<array<array-key, mixed>>  $facts  what it came to then: its decisions hold whatever the key says now; null decides anew
+     * @param  bool  $late  it was made before the round's task closed, and arrived after it
      */
-    public function __construct(public Event $event, public int $at, public ?array $facts)
+    public function __construct(public Event $event, public int $at, public ?array $facts, public bool $late = false)
     {
     }
 }

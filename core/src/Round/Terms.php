@@ -11,13 +11,12 @@ use HiddenLadder\Core\MalformedInput;
 final readonly class Terms
 {
     private const MEMBERS = [
-        'purpose', 'order', 'pace', 'tries', 'shares', 'afterSlip', 'alikeOnRequest', 'reveal', 'marking', 'missedComeBack', 'help', 'enough',
+        'purpose', 'order', 'tries', 'shares', 'afterSlip', 'alikeOnRequest', 'reveal', 'marking', 'missedComeBack', 'help', 'enough',
         'almostCosts', 'mixOptions', 'mixStops', 'rounds', 'goal', 'seconds', 'seen', 'gates',
     ];
 
     /**
      * @param  bool  $freeOrder  any order, skipping and coming back
-     * @param  bool  $together  from the front, ladders rest
      * @param  ?int  $tries  1 to 20, or null without limit
      * @param  list<float>  $shares  of the points left at each try, 0 to 1; the last one holds for all further tries
      * @param  bool  $alikeAfterSlip  an alike question instead of the same again
@@ -36,7 +35,6 @@ final readonly class Terms
     public function __construct(
         public Purpose $purpose = Purpose::Learn,
         public bool $freeOrder = false,
-        public bool $together = false,
         public ?int $tries = null,
         public array $shares = [1.0],
         public bool $alikeAfterSlip = false,
@@ -72,7 +70,7 @@ final readonly class Terms
             Purpose::Check => new self(
                 Purpose::Check, freeOrder: true, tries: 1, handedIn: true, missedComeBack: false, help: false, alikeOnRequest: false,
                 mixOptions: true, rounds: new RoundTerms(limit: 1),
-                seen: ['result' => Moment::WhenReleased, 'score' => Moment::WhenReleased, 'ownAnswer' => Moment::EndOfRound, 'rightAnswer' => Moment::AfterClosing, 'feedback' => Moment::WhenReleased, 'closing' => Moment::EndOfRound],
+                seen: ['result' => Moment::WhenReleased, 'score' => Moment::WhenReleased, 'ownAnswer' => Moment::EndOfRound, 'rightAnswer' => Moment::WhenReleased, 'feedback' => Moment::WhenReleased, 'closing' => Moment::EndOfRound],
             ),
             Purpose::Starter => new self(
                 Purpose::Starter, tries: 2, shares: [1.0, 0.5], rounds: new RoundTerms(limit: 1),
@@ -105,7 +103,6 @@ final readonly class Terms
         return new self(
             $base->purpose,
             $fields->choice('order', ['set', 'any'], $base->freeOrder ? 'any' : 'set') === 'any',
-            $fields->choice('pace', ['own', 'together'], $base->together ? 'together' : 'own') === 'together',
             $fields->has('tries') ? $fields->between('tries', 1, 20) : $base->tries,
             $fields->has('shares') ? self::shares($fields) : $base->shares,
             $fields->choice('afterSlip', ['same', 'alike'], $base->alikeAfterSlip ? 'alike' : 'same') === 'alike',
@@ -162,7 +159,6 @@ final readonly class Terms
         return [
             'purpose' => $this->purpose->value,
             'order' => $this->freeOrder ? 'any' : 'set',
-            'pace' => $this->together ? 'together' : 'own',
             'tries' => $this->tries,
             'shares' => $this->shares,
             'afterSlip' => $this->alikeAfterSlip ? 'alike' : 'same',
@@ -195,7 +191,7 @@ final readonly class Terms
         return $this->freeOrder || $this->handedIn;
     }
 
-    /** These terms, with what newer ones of the same assignment have in the student's favour: more time. */
+    /** These terms, with what newer ones of the same task have in the student's favour: more time. */
     public function favouredBy(self $newer): self
     {
         $more = static fn (?int $mine, ?int $theirs): ?int => $mine === null || $theirs === null ? null : max($mine, $theirs);

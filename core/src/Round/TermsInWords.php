@@ -41,9 +41,6 @@ final class TermsInWords
                 ? 'Ladders rest until the round is handed in; then what was missed comes back with them.'
                 : 'Nobody sees a ladder: answers are marked only when the round is handed in.';
         }
-        if ($terms->together) {
-            $found[] = 'From the front, ladders rest and feedback comes when you reveal the answer.';
-        }
         if ($terms->tries !== null && $terms->help && ! $terms->handedIn) {
             $found[] = "After try $terms->tries the answer is ".($terms->reveal ? 'shown' : 'closed').', also where rungs are left.';
         }
@@ -59,9 +56,6 @@ final class TermsInWords
 
     private static function order(Terms $terms): string
     {
-        if ($terms->together) {
-            return 'Your teacher leads through it from the front.';
-        }
         $move = $terms->handedIn
             ? 'You can change your answers until you hand them in.'
             : 'You can answer in any order.';
@@ -84,7 +78,7 @@ final class TermsInWords
 
     private static function help(Terms $terms): string
     {
-        if (! $terms->help || $terms->together || ($terms->handedIn && ! $terms->missedComeBack)) {
+        if (! $terms->help || ($terms->handedIn && ! $terms->missedComeBack)) {
             return 'There is no help on the way.';
         }
 

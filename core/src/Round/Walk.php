@@ -26,9 +26,6 @@ final class Walk
     /** Seconds by which a player may stop short of a cue and still have reached it. */
     private const CUE_REACH = 0.3;
 
-    /** Milliseconds by which an answer may come after its time, for slow connections. */
-    private const GRACE = 5000;
-
     private readonly SeriesWalk $seriesWalk;
 
     private readonly Decisions $decisions;
@@ -51,17 +48,23 @@ final class Walk
 
     /**
      * @param  ?list<array<array-key, mixed>>  $recorded
+     * @param  ?Front  $front  where the class stands, while it is led from the front
+     * @param  bool  $late  it was made before the round's task closed, and arrives after it
      * @return list<Fact>
      *
      * @throws Refused when the rules do not let the event happen; the state may then be spoilt
      */
-    public function take(Event $event, int $at, ?array $recorded): array
+    public function take(Event $event, int $at, ?array $recorded, ?Front $front = null, bool $late = false): array
     {
         $this->trail->at = $at;
         $this->decisions->begin($recorded);
-        $this->allow($event);
+        $isLate = $late && $event->kind()->isStudents() && $this->state->interrupted !== null;
+        if ($isLate) {
+            $this->state->interrupted->restore($this->state);
+        }
+        $this->allow($event, $front);
         match (true) {
-            $event instanceof Answered => $this->answer($event),
+            $event instanceof Answered => $this->answer($event, $front),
             $event instanceof WentOn => $this->goOn($event->from),
             $event instanceof Watched => $this->watch($event),
             $event instanceof AskedForHelp => $this->askForHelp($event->question),
@@ -76,12 +79,16 @@ final class Walk
             $event instanceof HandedIn => $this->handIn(),
             $event instanceof Finished => $this->finishFreely(),
             $event instanceof Closed => $this->close(),
+            $event instanceof Reopened => $this->reopen(),
             $event instanceof MovedFromFront => $this->moveFromFront($event->stop),
             $event instanceof Revealed => $this->revealFromFront($event->question),
             $event instanceof Overruled => $this->overrule($event),
             $event instanceof Started => $this->start($event),
             default => null,
         };
+        if ($isLate && ! $this->state->isFinished()) {
+            $this->close();
+        }
         $this->trail->startClock();
         $this->state->number++;
 
@@ -89,7 +96,7 @@ final class Walk
     }
 
     /** What holds for every event. */
-    private function allow(Event $event): void
+    private function allow(Event $event, ?Front $front): void
     {
         if ($event instanceof Started) {
             $this->decisions->must($this->state->number === 0, Rule::AlreadyStarted, 'This round has begun already.');
@@ -98,15 +105,27 @@ final class Walk
         }
         $this->decisions->must($this->state->number > 0, Rule::NotStarted, 'This round has not begun yet.');
         if ($this->state->isFinished()) {
-            $this->decisions->must($event instanceof Overruled, Rule::RoundFinished, 'This round is finished. Everything you did in it has arrived.');
+            $this->decisions->must($event instanceof Overruled || ($event instanceof Reopened && $this->state->interrupted !== null), Rule::RoundFinished, 'This round is finished. Everything you did in it has arrived.');
         }
-        if ($this->terms->together && ($event instanceof WentOn || $event instanceof WentTo || $event instanceof Skipped || $event instanceof AskedForHelp || $event instanceof AskedForAlike || $event instanceof SetAside)) {
-            throw new Refused(Rule::FromTheFront, 'Your teacher leads through this quiz from the front.');
+        if ($front !== null) {
+            $this->allowFromFront($event, $front);
         }
         $ends = $this->terms->secondsForRound === null ? null : $this->position->roundEnds($this->state);
-        if ($ends !== null && $this->trail->at > $ends + self::GRACE && $event->kind()->isStudents() && ! $event instanceof TimedOut) {
+        if ($ends !== null && $this->trail->at > $ends + Engine::GRACE && $event->kind()->isStudents() && ! $event instanceof TimedOut) {
             $this->decisions->must(false, Rule::TimeOver, 'The time for this round is over. What you did before has been kept.');
         }
+    }
+
+    /** While the class is led, one answers where it stands, until answers are closed; all else waits. */
+    private function allowFromFront(Event $event, Front $front): void
+    {
+        $waits = match (true) {
+            $event instanceof Answered => $front->closed || $this->state->stop() !== $front->stop,
+            default => $event->kind()->isStudents() && ! ($event instanceof Called || $event instanceof Watched || $event instanceof Commented || $event instanceof TimedOut || $event instanceof Paused),
+        };
+        $this->decisions->must(! $waits, Rule::FromTheFront, $event instanceof Answered && $front->closed
+            ? 'Your teacher has closed the answers to this question.'
+            : 'Your teacher leads through this quiz from the front.');
     }
 
     private function start(Started $event): void
@@ -132,13 +151,13 @@ final class Walk
         return $recorded === null ? $this->trail->nextStop(null) : Decisions::text($recorded, 'stop');
     }
 
-    private function answer(Answered $event): void
+    private function answer(Answered $event, ?Front $front): void
     {
         [$home, $question] = $this->asked($event->question);
         $record = $this->state->record($home->id);
         $this->decisions->must(! $this->position->isJudging($question, $record, $this->state), Rule::NotHere, 'Look at the model answer first, and say whether yours is right.');
         $ends = $this->position->questionEnds($home, $this->state);
-        $this->decisions->must($ends === null || $this->trail->at <= $ends + self::GRACE, Rule::TimeOver, 'The time for this question is over.');
+        $this->decisions->must($ends === null || $this->trail->at <= $ends + Engine::GRACE, Rule::TimeOver, 'The time for this question is over.');
         try {
             $mark = $this->marker->mark($question, $event->response);
         } catch (UnfitResponse $unfit) {
@@ -154,8 +173,12 @@ final class Walk
 
             return;
         }
-        if ($this->terms->together) {
-            $record->tries = $record->slips = 0;
+        if ($this->decisions->isFollowing() ? ($this->decisions->next(FactKind::Taken)['front'] ?? false) === true : $front !== null) {
+            // It can be changed until the front reveals; the mark comes then.
+            $this->decisions->tell(FactKind::Taken, ['question' => $question->id, 'front' => true]);
+            $record->mark = null;
+
+            return;
         }
         $this->marked($home, $question, $record, $mark);
     }
@@ -266,7 +289,7 @@ final class Walk
             // there are rungs, they may set it aside.
             return ['way' => 'on', 'to' => $fork, 'leave' => $rung === null || $record->slips > count($this->quiz->ladder(Position::ownLadder($home, $question)))];
         }
-        if ($rung !== null && ! $this->terms->together) {
+        if ($rung !== null) {
             return ['way' => 'down', 'rung' => $rung->id, 'ladder' => $rung->ladder];
         }
 
@@ -288,9 +311,6 @@ final class Walk
     /** @param  callable(): array<string, mixed>  $decide */
     private function led(Question $home, Record $record, callable $decide): void
     {
-        if ($this->terms->together) {
-            return;
-        }
         $decision = $this->decisions->decide(FactKind::Led, $decide);
         $record->mayLeave = $record->mayLeave || ($decision['leave'] ?? false) === true;
         $way = $decision['way'] ?? '';
@@ -485,7 +505,7 @@ final class Walk
             $ends = $this->position->roundEnds($this->state);
             $this->decisions->must($ends !== null, Rule::NoTimeLimit, 'There is no time limit here.');
             $this->decisions->must($this->trail->at >= $ends, Rule::NoTimeLimit, 'There is still time.');
-            $this->terms->handedIn && ! $this->state->handedIn ? $this->handIn() : $this->close();
+            $this->terms->handedIn && ! $this->state->handedIn ? $this->handIn() : $this->endEarly();
 
             return;
         }
@@ -535,6 +555,44 @@ final class Walk
 
             return;
         }
+        $right = $this->markAsItStands($home, $record);
+        if ($right === null && $this->waitsToBeJudged($home, $record)) {
+            // Judging it is its first try.
+            $record->tries = 0;
+            $this->trail->stand($home, $record, Standing::SetAside);
+        } elseif ($right === null) {
+            $this->trail->stand($home, $record, $this->unjudged($home, $record));
+        } else {
+            $this->trail->stand($home, $record, $right ? Standing::Clear : Standing::SetAside);
+        }
+    }
+
+    /** A written answer with a model comes back to be judged by its writer; where nothing comes back, a person has to read it. */
+    private function waitsToBeJudged(Question $home, Record $record): bool
+    {
+        return $this->terms->missedComeBack && $this->isWrittenWithModel($this->position->asked($home, $this->state)) && $record->judged === null;
+    }
+
+    private function unjudged(Question $home, Record $record): Standing
+    {
+        $question = $this->position->asked($home, $this->state);
+
+        return $this->isWrittenWithModel($question) && $record->judged === null ? Standing::ToBeRead : self::unmarked($question);
+    }
+
+    private function isWrittenWithModel(Question $question): bool
+    {
+        return $question->kind === QuestionKind::Written && $question->model !== '';
+    }
+
+    /**
+     * The answer that stands gets its mark, as the first try.
+     *
+     * @return ?bool whether it is right; null where a machine cannot tell
+     */
+    private function markAsItStands(Question $home, Record $record): ?bool
+    {
+        assert($record->response !== null);
         $question = $this->position->asked($home, $this->state);
         $mark = $this->marker->mark($question, $record->response);
         if ($mark->result === Result::Unclear) {
@@ -547,15 +605,14 @@ final class Walk
             $record->matched[$entry] = 1;
         }
         if ($mark->result === Result::Noted) {
-            $this->trail->stand($home, $record, self::unmarked($question));
-
-            return;
+            return null;
         }
         $right = $mark->result === Result::Right || ($this->terms->enough !== null && $mark->share >= $this->terms->enough);
         $this->state->evidence[] = [$home->id, $right];
         $record->share = $mark->share * $this->terms->shareAt(1);
         $record->slips = $right ? 0 : 1;
-        $this->trail->stand($home, $record, $right ? Standing::Clear : Standing::SetAside);
+
+        return $right;
     }
 
     private function finishFreely(): void
@@ -566,21 +623,52 @@ final class Walk
         $this->trail->comeBack();
     }
 
-    private function close(): void
+    /** The time for the round is over: what stands is marked, and it ends. */
+    private function endEarly(): void
     {
-        if ($this->terms->handedIn && ! $this->state->handedIn) {
-            foreach ($this->quiz->questions() as $question) {
-                if (($this->state->records[$question->id] ?? null)?->response !== null) {
-                    $this->markHandedIn($question);
-                }
-            }
+        foreach ($this->unmarkedAnswers() as $question) {
+            $this->markHandedIn($question);
         }
         $this->trail->end(null);
     }
 
+    /** The task was closed. What stands is marked, as if the round had been handed in, until the task is opened again. */
+    private function close(): void
+    {
+        $answers = $this->unmarkedAnswers();
+        $this->state->interrupted = Interrupted::of($this->state, array_keys($answers));
+        foreach ($answers as $question) {
+            $this->markHandedIn($question);
+        }
+        $this->trail->end(null);
+    }
+
+    /** @return array<string, Question> what has an answer and waits for the round to be handed in */
+    private function unmarkedAnswers(): array
+    {
+        return $this->terms->handedIn && ! $this->state->handedIn
+            ? array_filter($this->quiz->questions(), fn (Question $question): bool => ($this->state->records[$question->id] ?? null)?->response !== null && $this->state->record($question->id)->mark === null)
+            : [];
+    }
+
+    private function reopen(): void
+    {
+        $interrupted = $this->state->interrupted;
+        if ($interrupted === null) {
+            throw new Refused(Rule::RoundFinished, 'This round was not closed.');
+        }
+        // The clock stood still meanwhile.
+        $stood = $this->trail->at - ($this->state->finishedAt ?? $this->trail->at);
+        $interrupted->restore($this->state);
+        $this->state->startedAt = $this->state->startedAt === null ? null : $this->state->startedAt + $stood;
+        $home = $this->position->home($this->state);
+        if ($home !== null && $this->state->record($home->id)->since !== null) {
+            $this->trail->own($home)->since = null;
+        }
+    }
+
     private function moveFromFront(string $stop): void
     {
-        $this->decisions->must($this->terms->together, Rule::NotHere, 'This round is not led from the front.');
         if ($this->quiz->stop($stop) === null) {
             throw new Refused(Rule::NoSuchStop, 'This stop is not in the quiz.');
         }
@@ -593,25 +681,40 @@ final class Walk
         if ($home === null || $home->id !== $id) {
             throw new Refused(Rule::NotHere, 'This question is not the one on the board.');
         }
-        $this->trail->own($home)->revealed = true;
+        $record = $this->trail->own($home);
+        if ($record->response !== null && $record->mark === null) {
+            $right = $this->markAsItStands($home, $record);
+            $this->trail->stand($home, $record, $right === null ? $this->unjudged($home, $record) : ($right ? self::rightly($record) : Standing::Shown));
+        }
+        $record->revealed = true;
         $this->verdict(null);
         $this->decisions->tell(FactKind::Revealed, ['question' => $id]);
     }
 
     private function overrule(Overruled $event): void
     {
-        $home = $this->quiz->question($event->question);
+        if ($event->stop !== null) {
+            $this->overruleSeries($event->stop, $event);
+
+            return;
+        }
+        $home = $this->quiz->question((string) $event->question);
         $record = $home === null ? null : $this->state->records[$home->id] ?? null;
         if ($home === null || $record === null || ($record->response === null && $record->tries === 0)) {
             throw new Refused(Rule::NothingToRead, 'There is no answer here.');
         }
+        $stop = $this->quiz->stopOf($home->id);
+        if ($stop instanceof DrillStop || $stop instanceof StaircaseStop) {
+            throw new Refused(Rule::NothingToRead, 'A drill or a staircase is given points as a whole.');
+        }
+        $cameTo = $event->sendBack && $this->state->isFinished() ? CameTo::of($this->quiz, $this->terms, $this->state) : null;
         $record = $this->trail->own($home);
         $record->overruled = $event->share;
         $record->comment = $event->comment;
         $record->share = $event->share;
         $this->decisions->tell(FactKind::Overruled, ['question' => $home->id, 'share' => $event->share]);
         if ($event->sendBack) {
-            $this->sendBack($home, $record);
+            $this->sendBack($home, $record, $cameTo);
 
             return;
         }
@@ -621,15 +724,32 @@ final class Walk
         $this->trail->stand($home, $record, $right ? $unaided : Standing::SetAside, true);
     }
 
+    /** The questions of a drill or a staircase give no points of their own: a person gives its stop a share. */
+    private function overruleSeries(string $stop, Overruled $event): void
+    {
+        $found = $this->quiz->stop($stop);
+        if (! ($found instanceof DrillStop || $found instanceof StaircaseStop) || ! isset($this->state->series[$stop])) {
+            throw new Refused(Rule::NothingToRead, 'There is no answer here.');
+        }
+        if ($event->sendBack) {
+            throw new Refused(Rule::NothingToRead, 'A drill or a staircase is not sent back: it begins anew in the next round.');
+        }
+        $series = $this->trail->ownSeries($stop);
+        $series->overruled = $event->share;
+        $series->comment = $event->comment;
+        $this->decisions->tell(FactKind::Overruled, ['stop' => $stop, 'share' => $event->share]);
+    }
+
     /** Sent back, it waits like one set aside; in a finished round it is the one thing that is open again. */
-    private function sendBack(Question $home, Record $record): void
+    private function sendBack(Question $home, Record $record, ?CameTo $cameTo): void
     {
         $record->leftForGood = false;
         $record->response = null;
         $record->mark = null;
         $record->judged = null;
         $this->trail->stand($home, $record, Standing::SetAside, true);
-        if ($this->state->isFinished() && $this->quiz->stopOf($home->id) !== null) {
+        if ($cameTo !== null && $this->state->interrupted === null && $this->quiz->stopOf($home->id) !== null) {
+            $this->state->before = $cameTo;
             $this->state->finish = $this->state->finishedAt = null;
             $this->state->returning = true;
             $this->state->handedIn = $this->terms->handedIn;

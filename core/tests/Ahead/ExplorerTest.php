@@ -36,7 +36,7 @@ final class ExplorerTest extends TestCase
             $lot = new Randomizer(new Xoshiro256StarStar($seed));
             $quiz = QuizDocument::read(MadeUpQuiz::document($lot));
             // By lot stops come in any order; the structure has them in the order of the quiz.
-            $terms = MadeUpQuiz::terms($lot)->with(mixStops: false, secondsForRound: null, together: false);
+            $terms = MadeUpQuiz::terms($lot)->with(mixStops: false, secondsForRound: null);
             $explorer = Explorer::of($quiz, $terms, 1000);
             $structure = $explorer->structure();
             if (! $structure->isWhole) {

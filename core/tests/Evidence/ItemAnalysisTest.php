@@ -25,7 +25,7 @@ final class ItemAnalysisTest extends TestCase
             }
         }
 
-        return array_values($columns);
+        return $columns;
     }
 
     public function test_lsat_section_6_as_published_and_as_r_s_psych_has_it(): void
@@ -78,7 +78,7 @@ final class ItemAnalysisTest extends TestCase
             'nobody' => [[], []], 'one person' => [[1.0], [0.0]], 'all right' => [[1.0, 1.0, 1.0], [1.0, 1.0, 1.0]],
             'all wrong' => [[0.0, 0.0], [0.0, 0.0]], 'nobody answered' => [[null, null], [null, null]], 'one item' => [[1.0, 0.0]], 'no items' => [],
         ] as $columns) {
-            $analysis = new ItemAnalysis(array_values($columns));
+            $analysis = new ItemAnalysis($columns);
             self::assertNull($analysis->alpha());
             foreach (array_keys($columns) as $item) {
                 self::assertNull($analysis->itemRest($item));

@@ -46,7 +46,7 @@ final class InspectionTest extends TestCase
         $document = Sample::with($path, $value);
         $findings = Inspection::of(QuizDocument::read($document));
         $here = array_filter($findings, static fn (Finding $finding): bool => $finding->at === ($at === null ? null : Sample::id($at)) && $finding->severity === $severity);
-        self::assertNotSame([], $here, json_encode(array_map(static fn (Finding $finding): array => $finding->toArray(), $findings)) ?: '');
+        self::assertNotSame([], $here, json_encode(array_map(static fn (Finding $finding): array => $finding->toArray(), $findings), JSON_THROW_ON_ERROR));
         self::assertSame($severity !== Severity::Stops, Inspection::allowsPublishing($findings));
     }
 

@@ -33,7 +33,7 @@ final class SpellCheckTest extends TestCase
     public function test_a_misspelt_word_is_found_and_can_be_mended_where_it_stands(string $word, string $meant): void
     {
         $found = self::found("Well, $word is here; and $word again.");
-        self::assertCount(1, $found, json_encode(array_map(static fn (Finding $finding): string => $finding->sentence, $found)) ?: '');
+        self::assertCount(1, $found, json_encode(array_map(static fn (Finding $finding): string => $finding->sentence, $found), JSON_THROW_ON_ERROR));
         self::assertSame("“{$word}” may be a slip of the pen: “{$meant}”?", $found[0]->sentence);
         self::assertSame(['words' => "Write “{$meant}”", 'at' => Sample::id('aside'), 'member' => 'text', 'how' => 'word', 'value' => ['from' => $word, 'to' => $meant]], $found[0]->mend?->toArray());
     }

@@ -116,7 +116,7 @@ final class WaysTest extends TestCase
                 foreach ($looped as $i => $stop) {
                     $looped[$i]['question'] = ['objectives' => [$this->d->id('goal')]] + $stop['question'];
                 }
-                $quiz = $this->d->quiz('Until it is enough', '', $looped, 'End', '', [], ['objectives' => [['id' => $this->d->id('goal'), 'text' => 'Name it']]]);
+                $quiz = $this->d->quiz('Until it is enough', '', array_values($looped), 'End', '', [], ['objectives' => [['id' => $this->d->id('goal'), 'text' => 'Name it']]]);
                 self::assertSame([], array_map(static fn (Finding $finding): string => $finding->sentence, self::found($quiz)), "$name, $count stops");
             }
         }

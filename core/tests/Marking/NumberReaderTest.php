@@ -32,6 +32,9 @@ final class NumberReaderTest extends TestCase
         yield 'several groups' => ['en', '1,250,000', ['1250000']];
         yield 'no nought' => ['en', '.5', ['0.5']];
         yield 'exponent' => ['en', '1.25e3', ['1250']];
+        yield 'power of ten with the letter x' => ['en', '6.02 x 10^3', ['6020']];
+        yield 'power of ten with a capital X and no space' => ['de', '6,02X10^-1', ['0.602']];
+        yield 'power of ten with the letter x and a raised digit' => ['en', '6.02 x 10³', ['6020']];
         yield 'power of ten' => ['en', '1.25 × 10^3', ['1250']];
         yield 'power of ten, raised' => ['en', '4·10⁻²', ['0.04']];
         yield 'fraction' => ['en', '5/4', ['1.25']];

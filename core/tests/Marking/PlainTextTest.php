@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace HiddenLadder\Core\Tests\Marking;
 
 use HiddenLadder\Core\Marking\PlainText;
+use HiddenLadder\Core\Quiz\TextRules;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
@@ -37,5 +38,28 @@ final class PlainTextTest extends TestCase
     {
         self::assertNotSame(PlainText::folded('ebb'), PlainText::folded('ébb'));
         self::assertNotSame(PlainText::folded('highwater'), PlainText::folded('high water'));
+    }
+
+    /** @return iterable<string, array{string, string, bool}> */
+    public static function signs(): iterable
+    {
+        yield 'as a space' => ["rock'n'roll", 'rock n roll', true];
+        yield 'as nothing' => ["rock'n'roll", 'rocknroll', true];
+        yield 'some this way, some that' => ["rock'n'roll", 'rockn roll', true];
+        yield 'on both sides' => ["well-known author's", 'well known authors', true];
+        yield 'other signs' => ["rock-n'roll!", '“Rock’n’Roll”', true];
+        yield 'next to a space' => ['ebb, flow', 'ebb flow', true];
+        yield 'a real space is not nothing' => ['ebb, flow', 'ebbflow', false];
+        yield 'a space where there is no sign' => ['rocknroll', 'rock n roll', false];
+        yield 'another letter' => ["rock'n'roll", 'rock m roll', false];
+    }
+
+    #[DataProvider('signs')]
+    public function test_punctuation_that_is_left_out_counts_as_nothing_or_as_a_space(string $one, string $other, bool $same): void
+    {
+        $rules = new TextRules(ignorePunctuation: true);
+        self::assertSame($same, PlainText::same($one, $other, $rules));
+        self::assertSame($same, PlainText::same($other, $one, $rules));
+        self::assertFalse(PlainText::same("$one.", "$other!!", new TextRules));
     }
 }

@@ -10,7 +10,6 @@ use HiddenLadder\Core\Quiz\Correction;
 use HiddenLadder\Core\Quiz\Difference;
 use HiddenLadder\Core\Quiz\DocumentCheck;
 use HiddenLadder\Core\Quiz\Pointer;
-use HiddenLadder\Core\Quiz\Upgrade;
 use HiddenLadder\Core\Tests\Sample;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
@@ -99,16 +98,5 @@ final class CorrectionTest extends TestCase
         self::assertSame('/title', Pointer::carried(Sample::document(), '/title', $moved));
         array_pop($moved['stops']);
         self::assertNull(Pointer::carried(Sample::document(), '/stops/0/question/points', $moved));
-    }
-
-    public function test_a_document_of_version_1_becomes_one_of_version_2(): void
-    {
-        $old = Sample::document();
-        $old['schema'] = 1;
-        unset($old['stops'][1]['cues'][0]['kind']);
-        self::assertSame([], (new DocumentCheck)->problems($old));
-        self::assertEquals(Sample::document(), Upgrade::toNewest($old));
-        self::assertSame(Sample::document(), Upgrade::toNewest(Sample::document()));
-        self::assertNotSame([], (new DocumentCheck)->problems(['schema' => 1, 'stops' => [3], 'sideStops' => 'x'] + $old));
     }
 }

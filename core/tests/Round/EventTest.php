@@ -22,6 +22,7 @@ use HiddenLadder\Core\Round\JudgedOwn;
 use HiddenLadder\Core\Round\MovedFromFront;
 use HiddenLadder\Core\Round\Overruled;
 use HiddenLadder\Core\Round\Paused;
+use HiddenLadder\Core\Round\Reopened;
 use HiddenLadder\Core\Round\Revealed;
 use HiddenLadder\Core\Round\SetAside;
 use HiddenLadder\Core\Round\Skipped;
@@ -42,7 +43,7 @@ final class EventTest extends TestCase
             new AskedForHelp('q'), new WentOn('f'), new Watched('v', 1.5, 9.25, 1.25), new SetAside('q'),
             new Answered('q', Response::order('a', 'b')), new Answered('q', Response::files('a')), new Answered('q', Response::pairs(['a' => 'b'])), new Answered('q', Response::gaps(['a' => 'b'])),
             new AskedForAlike('q'), new Called('q'), new Revealed('q'), new WentTo('s'), new WentTo(null), new Skipped('f'), new MovedFromFront('s'), new TimedOut(null), new TimedOut('q'),
-            new HandedIn, new Paused, new Finished, new Closed, new Commented('c', 'words'), new JudgedOwn('q', true), new Overruled('q', 0.5, 'so', true),
+            new HandedIn, new Paused, new Finished, new Closed, new Reopened, new Commented('c', 'words'), new JudgedOwn('q', true), new Overruled('q', 0.5, 'so', true), new Overruled(null, 1, stop: 's'),
             new Started(null, 'seed', 1.5, new History(['a'], ['a', 'b'], ['a']))];
         foreach ($events as $event) {
             self::assertEquals($event, Event::read($event->kind()->value, Fields::of(json_decode((string) json_encode($event->data(), JSON_PRESERVE_ZERO_FRACTION), true))));

@@ -8,9 +8,9 @@ use HiddenLadder\Core\Marking\Response;
 use HiddenLadder\Core\Round\Answered;
 use HiddenLadder\Core\Round\AskedForHelp;
 use HiddenLadder\Core\Round\Circumstances;
-use HiddenLadder\Core\Round\Closed;
 use HiddenLadder\Core\Round\Commented;
 use HiddenLadder\Core\Round\Finished;
+use HiddenLadder\Core\Round\Front;
 use HiddenLadder\Core\Round\HandedIn;
 use HiddenLadder\Core\Round\History;
 use HiddenLadder\Core\Round\MovedFromFront;
@@ -40,6 +40,7 @@ final class PathTest extends TestCase
 
     /**
      * @param  array<string, mixed>  $more
+     * @param  array<string, mixed>  $question
      * @return array<string, mixed>
      */
     private static function stop(string $name, array $more = [], array $question = []): array
@@ -197,28 +198,49 @@ final class PathTest extends TestCase
         self::gives($walker, 'b-yes')->isAt();
         $walker->does(new HandedIn);
         $hidden = $walker->place();
-        self::assertNull($hidden['score']);
+        self::assertSame([null, 'when-released'], [$hidden['score'], $hidden['later']]);
+        self::assertNull($walker->place(new Circumstances(released: true))['later']);
         self::assertSame([[null, ['no'], null], [null, ['yes'], null]], array_map(static fn (array $one): array => [$one['standing'], $one['own'], $one['revealed']], $hidden['review']));
-        $released = $walker->place(new Circumstances(closed: true, released: true));
+        self::assertNull($walker->place(new Circumstances(closed: true))['review'][0]['revealed'], 'a closing need not come, so it does not show the key');
+        $released = $walker->place(new Circumstances(released: true));
         self::assertSame(0.5, $released['score']['share']);
         self::assertSame(['set-aside', ['no'], ['yes']], array_values(array_intersect_key($released['review'][0], array_flip(['standing', 'own', 'revealed']))));
     }
 
-    public function test_from_the_front_ladders_rest_and_feedback_comes_at_the_reveal(): void
+    public function test_from_the_front_nothing_of_an_answer_is_told_before_the_reveal(): void
     {
         $d = self::d();
-        $walker = Walker::through([self::stop('a'), self::stop('b')], new Terms(together: true));
-        self::gives($walker, 'a-no')->isAt('a');
-        self::assertTrue($walker->place()['waits']);
-        self::assertNull($walker->place()['verdict']['result']);
-        $walker->refuses(new WentOn($d->id('a')), Rule::FromTheFront);
-        self::gives($walker, 'a-yes')->does(new Revealed($d->id('a/question')));
+        $walker = Walker::through([self::stop('a'), self::stop('b')]);
+        $walker->front = new Front($d->id('a'));
+        foreach (['a-yes', 'a-no', 'a-yes'] as $entry) {
+            self::gives($walker, $entry)->isAt('a')->stands('a', Standing::Untouched);
+            $place = $walker->place();
+            self::assertSame([true, false, null, false], [$place['waits'], $place['told'], $place['verdict']['result'], $place['moreHelp']]);
+            self::assertSame(0, array_sum(array_diff_key($walker->view()['goes'], ['untouched' => 1])));
+        }
+        $walker->refuses(new WentOn($d->id('a')), Rule::FromTheFront)->refuses(new AskedForHelp($d->id('a/question')), Rule::FromTheFront);
+        $walker->front = new Front($d->id('a'), closed: true);
+        $walker->refuses(new Answered($d->id('a/question'), Response::choices($d->id('a-no'))), Rule::FromTheFront);
+        $walker->does(new Revealed($d->id('a/question')))->stands('a', Standing::Clear);
         self::assertSame('right', $walker->place()['verdict']['result']);
         self::assertSame(['yes'], $walker->place()['revealed']);
         $walker->refuses(new MovedFromFront($d->id('nowhere')), Rule::NoSuchStop)->refuses(new Revealed($d->id('b/question')), Rule::NotHere);
-        $walker->does(new MovedFromFront($d->id('b')))->isAt('b')->does(new Closed);
-        self::assertTrue($walker->state->isFinished());
-        Walker::through([self::stop('a')])->refuses(new MovedFromFront($d->id('a')), Rule::NotHere);
+        $walker->does(new MovedFromFront($d->id('b')));
+        $walker->front = new Front($d->id('b'));
+        self::gives($walker, 'b-no')->does(new Revealed($d->id('b/question')))->stands('b', Standing::Shown);
+        self::assertEquals($walker->state->toArray(), $walker->refold()->toArray(), 'a refold reads no sitting');
+    }
+
+    public function test_let_go_on_alone_a_round_goes_on_from_where_the_front_stood(): void
+    {
+        $d = self::d();
+        $walker = Walker::through([self::stop('a'), self::stop('b')]);
+        $walker->front = new Front($d->id('a'));
+        self::gives($walker, 'a-no');
+        $walker->front = null;
+        self::assertFalse($walker->place()['waits']);
+        $walker->slips()->stands('a', Standing::OnTheLadder);
+        self::assertSame(1, $walker->record('a')->tries);
     }
 
     public function test_a_round_over_only_what_was_missed_asks_only_that(): void
@@ -280,6 +302,11 @@ final class PathTest extends TestCase
         $question = self::stop('a')['question'];
         $walker = Walker::through([$d->video('v', 'Film', $d->id('film'), [$d->cue('cue', 5, $question)], ['cuesShown' => false, 'seeking' => 'free'])]);
         self::assertSame([[], 'free'], [$walker->place()['cues'], $walker->place()['seeking']]);
+        self::assertSame(5.0, $walker->place()['nextCue'], 'a player has to know shortly before');
+        $far = Walker::through([$d->video('v', 'Film', $d->id('film'), [$d->cue('cue', 60, $question)], ['cuesShown' => false])]);
+        self::assertNull($far->place()['nextCue']);
+        self::assertNull($far->does(new Watched($d->id('v'), 0, 44, 1))->place()['nextCue']);
+        self::assertSame(60.0, $far->does(new Watched($d->id('v'), 44, 46, 1))->place()['nextCue']);
         $walker->refuses(new WentOn($d->id('v')), Rule::CueStillOpen)->does(new Watched($d->id('v'), 0, 5, 1))->isAt('v', 'cue');
         $walker->does(new Answered($d->id('a/question'), Response::choices($d->id('a-yes'))))->on()->isAt('v')->on();
         self::assertTrue($walker->state->isFinished());

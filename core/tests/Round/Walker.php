@@ -13,6 +13,7 @@ use HiddenLadder\Core\Round\Circumstances;
 use HiddenLadder\Core\Round\Engine;
 use HiddenLadder\Core\Round\Event;
 use HiddenLadder\Core\Round\Fact;
+use HiddenLadder\Core\Round\Front;
 use HiddenLadder\Core\Round\Position;
 use HiddenLadder\Core\Round\Projection;
 use HiddenLadder\Core\Round\Record;
@@ -41,6 +42,9 @@ final class Walker
     public array $taken = [];
 
     public int $at = 1_000_000;
+
+    /** Where the class stands, while it is led from the front. */
+    public ?Front $front = null;
 
     public readonly Draft $draft;
 
@@ -71,7 +75,7 @@ final class Walker
     public function does(Event ...$events): self
     {
         foreach ($events as $event) {
-            $outcome = (new Engine($this->quiz, $this->terms))->apply($this->state, $event, $this->at);
+            $outcome = (new Engine($this->quiz, $this->terms))->apply($this->state, $event, $this->at, $this->front);
             Assert::assertInstanceOf(Applied::class, $outcome, $outcome instanceof Refusal ? "{$event->kind()->value}: $outcome->sentence" : '');
             $this->state = $outcome->state;
             $this->taken[] = new Taken($event, $this->at, array_map(static fn (Fact $fact): array => $fact->toArray(), $outcome->facts));
@@ -80,10 +84,21 @@ final class Walker
         return $this;
     }
 
+    /** An event that was made before the round's task closed, and arrives now. */
+    public function doesLate(Event $event): self
+    {
+        $outcome = (new Engine($this->quiz, $this->terms))->apply($this->state, $event, $this->at, null, true);
+        Assert::assertInstanceOf(Applied::class, $outcome, $outcome instanceof Refusal ? $outcome->sentence : '');
+        $this->state = $outcome->state;
+        $this->taken[] = new Taken($event, $this->at, array_map(static fn (Fact $fact): array => $fact->toArray(), $outcome->facts), true);
+
+        return $this;
+    }
+
     public function refuses(Event $event, Rule $rule): self
     {
         $before = $this->state->toArray();
-        $outcome = (new Engine($this->quiz, $this->terms))->apply($this->state, $event, $this->at);
+        $outcome = (new Engine($this->quiz, $this->terms))->apply($this->state, $event, $this->at, $this->front);
         Assert::assertInstanceOf(Refusal::class, $outcome);
         Assert::assertSame($rule, $outcome->rule, $outcome->sentence);
         Assert::assertEquals($before, $this->state->toArray());
@@ -143,9 +158,23 @@ final class Walker
         return Score::ofRound($this->quiz, $this->terms, $this->state)->share();
     }
 
-    /** @return array<string, mixed> what the student's device gets */
-    public function place(Circumstances $now = new Circumstances): array
+    /** @return array<string, mixed> all that the student's device gets */
+    public function view(): array
     {
+        return (new Projection($this->quiz, $this->terms, new Circumstances(front: $this->front)))->of($this->state);
+    }
+
+    /** The state from the events alone. */
+    public function refold(): State
+    {
+        return (new Engine($this->quiz, $this->terms))->fold($this->taken)->state;
+    }
+
+    /** @return array<string, mixed> of it, where the student is */
+    public function place(?Circumstances $now = null): array
+    {
+        $now ??= new Circumstances(front: $this->front);
+
         return (new Projection($this->quiz, $this->terms, $now))->of($this->state)['place'];
     }
 

@@ -10,7 +10,15 @@ export class Refused extends Error {
 }
 
 /** The server could not be reached, or broke: trying again later can help. */
-export class Unreachable extends Error {}
+export class Unreachable extends Error {
+    constructor(
+        message: string,
+        /** HTTP status, where there was an answer. */
+        readonly status?: number,
+    ) {
+        super(message);
+    }
+}
 
 function cookie(name: string): string {
     const found = document.cookie.split('; ').find((pair) => pair.startsWith(`${name}=`));
@@ -54,7 +62,7 @@ export async function take<T>(answer: Promise<{ data?: T; error?: unknown; respo
     }
     const problem = settled.error as ProblemDetails | undefined;
     if (settled.response.status >= 500 || typeof problem?.detail !== 'string') {
-        throw new Unreachable(problem?.detail ?? 'The server is not answering properly.');
+        throw new Unreachable(problem?.detail ?? 'The server is not answering properly.', settled.response.status);
     }
     throw new Refused(problem);
 }

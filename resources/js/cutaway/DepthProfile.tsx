@@ -1,4 +1,4 @@
-import type { AssignmentLine } from '../api/types';
+import type { TaskSummary } from '../api/types';
 
 /** Of the small picture, in its own units. */
 const STEP = 9;
@@ -7,7 +7,7 @@ const RUNG = 6;
 const MOST_RUNGS = 5;
 
 /** How deep a class went, the whole cutaway at a glance: ladders hang below the ground line, filled as far as students came down. */
-export function DepthProfile({ depths }: { depths: AssignmentLine['depths'] }) {
+export function DepthProfile({ depths }: { depths: TaskSummary['depths'] }) {
     const deepest = Math.min(MOST_RUNGS, Math.max(1, ...depths.map(({ rungs }) => rungs)));
     const width = Math.max(1, depths.length) * STEP;
     const height = SKY + deepest * RUNG + 3;
@@ -41,7 +41,7 @@ export function DepthProfile({ depths }: { depths: AssignmentLine['depths'] }) {
     );
 }
 
-export function depthWords(depths: AssignmentLine['depths']): string {
+export function depthWords(depths: TaskSummary['depths']): string {
     const deepest = depths.reduce((best, { depth }, index) => (depth > (depths[best]?.depth ?? 0) ? index : best), 0);
     const depth = depths[deepest]?.depth ?? 0;
     return depth === 0

@@ -4,6 +4,7 @@ import { Match, Order } from './answers/Arranged';
 import { Choices } from './answers/Choices';
 import { askedFor, emptyAnswer, type InputProps, isReady } from './answers/parts';
 import { Gaps, Line, Written } from './answers/Typed';
+import { keepDraft, readDraft } from './drafts';
 
 const MathField = lazy(() => import('./answers/MathField'));
 const HandIn = lazy(() => import('./answers/HandIn'));
@@ -18,14 +19,6 @@ interface Props {
     onSubmit: (answer: Answer) => void;
     /** The buttons below, which are told whether there is something to send. */
     children: (ready: boolean) => ReactNode;
-}
-
-function kept(draft: string | null): Answer | null {
-    try {
-        return draft === null ? null : (JSON.parse(localStorage.getItem(draft) ?? 'null') as Answer | null);
-    } catch {
-        return null;
-    }
 }
 
 /** What was last sent, where it can be changed or built on; choices begin anew after a slip. */
@@ -70,13 +63,9 @@ function Input({ filesTo, ...props }: InputProps & { filesTo: string | null }) {
 /** The answer to a question, as a form. */
 export function AnswerForm({ place, draft, disabled, filesTo, onSubmit, children }: Props) {
     const { question } = place;
-    const [answer, setAnswer] = useState<Answer>(() => kept(draft) ?? begun(place) ?? emptyAnswer(question));
+    const [answer, setAnswer] = useState<Answer>(() => readDraft(draft) ?? begun(place) ?? emptyAnswer(question));
 
-    useEffect(() => {
-        if (draft !== null) {
-            localStorage.setItem(draft, JSON.stringify(answer));
-        }
-    }, [answer, draft]);
+    useEffect(() => keepDraft(draft, answer), [answer, draft]);
 
     const ready = isReady(question, answer);
     return (

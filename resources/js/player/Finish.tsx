@@ -1,8 +1,16 @@
 import type { ReactNode } from 'react';
-import type { FinishPlace, StandingCounts } from '../api/types';
+import type { FinishPlace, Moment, StandingCounts } from '../api/types';
 import { StandingMark, standingWords } from '../ui/Standing';
 import { RightAnswer } from './Said';
 import { howItGoes, points } from './Signs';
+
+/** When what is not there yet will be. */
+const later: Partial<Record<Moment, string>> = {
+    'coming-back': 'when you come back to this page',
+    'after-last-round': 'after your last round',
+    'after-closing': 'when the task has closed',
+    'when-released': 'when your teacher releases it',
+};
 
 /** The end of a round: the closing words, the score where it may be seen, and what was asked and answered. */
 export function Finish({ place, goes, ending }: { place: FinishPlace; goes: StandingCounts | null; ending: ReactNode }) {
@@ -18,8 +26,10 @@ export function Finish({ place, goes, ending }: { place: FinishPlace; goes: Stan
                         {place.score.provisional && ', for now: your teacher still reads something'}.
                     </p>
                 )}
-                {place.score === null && goes === null && (
-                    <p className="mt-4 text-lg">You will see how it went when your teacher releases it.</p>
+                {place.later !== null && later[place.later] !== undefined && (
+                    <p className="mt-4 text-lg">
+                        You will see {goes === null ? 'how it went' : 'your points'} {later[place.later]}.
+                    </p>
                 )}
                 {place.left.length > 0 && (
                     <div className="mt-4">

@@ -2,8 +2,8 @@ import { type ReactNode, useState } from 'react';
 import type { EventKind, RoundView } from '../api/types';
 import { Button } from '../ui/Button';
 import { AtHand } from './AtHand';
+import { Bar } from './Below';
 import { Finish } from './Finish';
-import { Bar } from './FromBelow';
 import { Overview } from './Overview';
 import { QuestionView } from './QuestionView';
 import { HowFar, howItGoes } from './Signs';
@@ -39,7 +39,7 @@ export function Player({ view, busy, notice, send, kept, ending, leave, support 
     const isOverview = place.kind === 'overview' || (looking && overview !== null);
     const at = view.far.indexOf('here');
     return (
-        <div className="mx-auto flex min-h-dvh w-full max-w-2xl flex-col bg-paper">
+        <div className="mx-auto flex min-h-dvh w-full max-w-2xl flex-col bg-paper" data-quiz-language={view.language}>
             <header className="border-b border-line px-4 pt-3 pb-2">
                 <div className="flex items-center justify-between gap-3">
                     <h1 className="truncate text-base">{view.title}</h1>
@@ -73,10 +73,13 @@ export function Player({ view, busy, notice, send, kept, ending, leave, support 
                 </div>
             </header>
             {notice !== null && <div className="px-4 pt-3">{notice}</div>}
-            {view.number === 1 && view.instructions !== '' && (
-                <p className="border-b border-line px-4 py-3 whitespace-pre-wrap" data-read-aloud>
-                    {view.instructions}
-                </p>
+            {view.instructions !== '' && !view.finished && (
+                <details className="border-b border-line px-4 py-2" open={view.number === 1} key={view.number === 1 ? 'first' : 'later'}>
+                    <summary className="min-h-9 content-center text-sm font-semibold">What this is about</summary>
+                    <p className="pb-2 whitespace-pre-wrap" data-read-aloud>
+                        {view.instructions}
+                    </p>
+                </details>
             )}
             <main className="flex flex-1 flex-col">
                 {isOverview && overview !== null && (

@@ -4,7 +4,8 @@ import type { QuestionPlace, RoundView } from '../api/types';
 import { Button } from '../ui/Button';
 import { AnswerForm } from './AnswerForm';
 import { inWords } from './answers/parts';
-import { FromBelow } from './FromBelow';
+import { Bar, Below } from './Below';
+import { draftOf, keepDraft } from './drafts';
 import type { Step } from './Player';
 import { Prompt } from './Prompt';
 import { RungContent, rungWords } from './RungContent';
@@ -23,12 +24,12 @@ interface Props {
     send: (step: Step) => void;
 }
 
-/** One question: its answers, one main button, help always in the same place, and what slides up from below. */
+/** One question: its answers, one main button, help always in the same place, and what unfolds below it. */
 export function QuestionView({ place, media, round, handsIn, busy, send }: Props) {
     const [looking, setLooking] = useState<'help' | 'video' | null>(null);
     const watched = useCallback((video: string, stretch: Stretch) => send({ kind: 'watched', data: { video, ...stretch } }), [send]);
     const question = place.question.id;
-    const draft = round === null ? null : `draft-${round}-${question}`;
+    const draft = round === null ? null : draftOf(round, question);
     const goOn = () => send({ kind: 'went-on', data: { from: place.frame } });
     const askForHelp = () => send({ kind: 'asked-for-help', data: { question } });
     const below = place.told || place.rung !== null || place.judging !== null;
@@ -45,18 +46,6 @@ export function QuestionView({ place, media, round, handsIn, busy, send }: Props
         { words: 'Leave it out', show: place.maySkip, go: () => send({ kind: 'skipped', data: { from: place.frame } }) },
     ].filter((way) => way.show);
 
-    const waysOn = (back: () => void) => (
-        <div className="mt-4 flex flex-wrap gap-3">
-            <Button weight="main" large className="flex-1" disabled={busy} onClick={back}>
-                {place.series === null ? 'Back to the question' : 'Go on'}
-            </Button>
-            {place.moreHelp && (
-                <Button large disabled={busy} onClick={askForHelp}>
-                    Another step
-                </Button>
-            )}
-        </div>
-    );
     const well = place.verdict?.result === 'right' || place.verdict?.result === 'noted';
 
     return (
@@ -64,12 +53,61 @@ export function QuestionView({ place, media, round, handsIn, busy, send }: Props
             <div className="flex flex-1 flex-col px-4 pt-5">
                 <Signs place={place} onOver={() => send({ kind: 'timed-out', data: { question } })} />
                 <Prompt blocks={place.question.prompt} />
-                {below ? (
-                    <p className="my-4 text-lg">
+                {below && (
+                    <p className="mt-4 text-lg">
                         <span className="text-soft">Your answer: </span>
                         {inWords(place.question, place.judging?.response ?? place.verdict?.response ?? null) || 'none yet'}
                     </p>
-                ) : (
+                )}
+                {place.judging !== null && (
+                    <Below label="Is your answer right?" tone="yet">
+                        <p className="text-sm text-soft">A model answer</p>
+                        <p className="mb-3 text-lg whitespace-pre-wrap" data-read-aloud>
+                            {place.judging.model}
+                        </p>
+                        <p className="mb-3 font-semibold">
+                            Does yours say the same? Be honest with yourself: “not yet” lets you write it again.
+                        </p>
+                    </Below>
+                )}
+                {place.told && (
+                    <Below label="About your answer" tone={well ? 'well' : 'yet'}>
+                        {place.verdict !== null && <Said verdict={place.verdict} />}
+                        {place.revealed !== null && place.revealed.length > 0 && <RightAnswer lines={place.revealed} />}
+                    </Below>
+                )}
+                {place.rung !== null && (
+                    <>
+                        {place.verdict !== null && place.verdict.result !== 'right' && (
+                            <div className="mt-4 border-l-4 border-yet pl-4">
+                                <Said verdict={place.verdict} />
+                            </div>
+                        )}
+                        <Below label="Help" tone="rails">
+                            <Rungs seen={place.seen} current={place.rung} media={media} onWatched={watched} />
+                        </Below>
+                    </>
+                )}
+                {looking === 'help' && !below && (
+                    <Below label="Help you have seen" tone="rails">
+                        <Rungs seen={place.seen} current={null} media={media} onWatched={watched} />
+                    </Below>
+                )}
+                {looking === 'video' && again !== null && !below && (
+                    <Below label="The part of the video before this question" tone="rails">
+                        <VideoPlayer
+                            title="The part before this question"
+                            clip={again.clip}
+                            length={null}
+                            captions={again.clip.media !== null && (media[again.clip.media]?.captions ?? false)}
+                            onWatched={(stretch) => watched(again.video, stretch)}
+                        />
+                        <Button weight="quiet" onClick={() => setLooking(null)}>
+                            Put it away
+                        </Button>
+                    </Below>
+                )}
+                {!below && (
                     <>
                         {place.verdict !== null && place.verdict.result !== 'right' && !handsIn && (
                             <div className="mt-4 rounded-md border-l-4 border-yet bg-yet-tint px-4 pt-3" role="status">
@@ -89,14 +127,17 @@ export function QuestionView({ place, media, round, handsIn, busy, send }: Props
                                 filesTo={round === null ? null : `/student/rounds/${round}/files`}
                                 disabled={busy}
                                 onSubmit={(response) => {
-                                    if (draft !== null) {
-                                        localStorage.removeItem(draft);
-                                    }
+                                    keepDraft(draft, null);
                                     send({ kind: 'answered', data: { question, response } });
                                 }}
                             >
                                 {(ready) => (
                                     <div className="sticky bottom-0 -mx-4 mt-6 border-t border-line bg-paper px-4 pt-3 pb-[max(0.75rem,env(safe-area-inset-bottom))]">
+                                        {looking === 'help' && place.moreHelp && (
+                                            <Button className="mb-2" disabled={busy} onClick={askForHelp}>
+                                                Another step
+                                            </Button>
+                                        )}
                                         {ways.length > 0 && (
                                             <div className="mb-2 flex flex-wrap gap-x-3">
                                                 {ways.map((way) => (
@@ -110,7 +151,10 @@ export function QuestionView({ place, media, round, handsIn, busy, send }: Props
                                             <Button
                                                 large
                                                 disabled={busy || (!place.moreHelp && place.seen.length === 0)}
-                                                onClick={() => (place.seen.length === 0 ? askForHelp() : setLooking('help'))}
+                                                aria-expanded={place.seen.length === 0 ? undefined : looking === 'help'}
+                                                onClick={() =>
+                                                    place.seen.length === 0 ? askForHelp() : setLooking(looking === 'help' ? null : 'help')
+                                                }
                                             >
                                                 <LifeBuoy size={20} aria-hidden="true" /> Help
                                             </Button>
@@ -130,78 +174,77 @@ export function QuestionView({ place, media, round, handsIn, busy, send }: Props
                 )}
             </div>
             {place.judging !== null && (
-                <FromBelow label="Is your answer right?" tone="yet">
-                    <p className="text-sm text-soft">A model answer</p>
-                    <p className="mb-3 text-lg whitespace-pre-wrap" data-read-aloud>
-                        {place.judging.model}
-                    </p>
-                    <p className="mb-3 font-semibold">
-                        Does yours say the same? Be honest with yourself: “not yet” lets you write it again.
-                    </p>
-                    <div className="flex gap-3">
-                        <Button
-                            large
-                            className="flex-1"
-                            disabled={busy}
-                            onClick={() => send({ kind: 'judged-own', data: { question, yes: false } })}
-                        >
-                            Not yet
-                        </Button>
-                        <Button
-                            weight="main"
-                            large
-                            className="flex-1"
-                            disabled={busy}
-                            onClick={() => send({ kind: 'judged-own', data: { question, yes: true } })}
-                        >
-                            Yes
-                        </Button>
-                    </div>
-                </FromBelow>
-            )}
-            {place.told && (
-                <FromBelow label="About your answer" tone={well ? 'well' : 'yet'}>
-                    {place.verdict !== null && <Said verdict={place.verdict} />}
-                    {place.revealed !== null && place.revealed.length > 0 && <RightAnswer lines={place.revealed} />}
-                    <Button weight="main" large className="w-full" disabled={busy} onClick={goOn}>
-                        Go on
+                <Bar>
+                    <Button
+                        large
+                        className="flex-1"
+                        disabled={busy}
+                        onClick={() => send({ kind: 'judged-own', data: { question, yes: false } })}
+                    >
+                        Not yet
                     </Button>
-                </FromBelow>
-            )}
-            {place.rung !== null && (
-                <FromBelow label="Help" tone="yet">
-                    {place.verdict !== null && place.verdict.result !== 'right' && <Said verdict={place.verdict} />}
-                    <p className="mb-1 text-sm text-soft">{rungWords[place.rung.kind]}</p>
-                    <RungContent rung={place.rung} media={media} onWatched={watched} />
-                    {waysOn(goOn)}
-                </FromBelow>
-            )}
-            {looking === 'help' && !below && (
-                <FromBelow label="Help you have seen" tone="yet">
-                    {place.seen.map((rung) => (
-                        <div key={rung.id} className="border-b border-line py-3 first:pt-0">
-                            <p className="mb-1 text-sm text-soft">{rungWords[rung.kind]}</p>
-                            <RungContent rung={rung} media={media} onWatched={watched} />
-                        </div>
-                    ))}
-                    {waysOn(() => setLooking(null))}
-                </FromBelow>
-            )}
-            {looking === 'video' && again !== null && !below && (
-                <FromBelow label="The part of the video before this question" tone="yet">
-                    <VideoPlayer
-                        title="The part before this question"
-                        clip={again.clip}
-                        length={null}
-                        captions={again.clip.media !== null && (media[again.clip.media]?.captions ?? false)}
-                        onWatched={(stretch) => watched(again.video, stretch)}
-                    />
-                    <Button weight="main" large className="mt-4 w-full" onClick={() => setLooking(null)}>
-                        Back to the question
+                    <Button
+                        weight="main"
+                        large
+                        className="flex-1"
+                        disabled={busy}
+                        onClick={() => send({ kind: 'judged-own', data: { question, yes: true } })}
+                    >
+                        Yes
                     </Button>
-                </FromBelow>
+                </Bar>
+            )}
+            {(place.told || place.rung !== null) && place.judging === null && (
+                <Bar>
+                    {place.rung !== null && place.moreHelp && (
+                        <Button large disabled={busy} onClick={askForHelp}>
+                            Another step
+                        </Button>
+                    )}
+                    <Button weight="main" large className="flex-1" disabled={busy} onClick={goOn}>
+                        {place.rung !== null && place.series === null ? 'Try it again' : 'Go on'}
+                    </Button>
+                </Bar>
             )}
         </>
+    );
+}
+
+/** The way down: one rung under the other, the one just come to open, those above it folded. */
+function Rungs({
+    seen,
+    current,
+    media,
+    onWatched,
+}: {
+    seen: QuestionPlace['seen'];
+    current: QuestionPlace['rung'];
+    media: RoundView['media'];
+    onWatched: (video: string, stretch: Stretch) => void;
+}) {
+    const rungs = current === null || seen.some((rung) => rung.id === current.id) ? seen : [...seen, current];
+    return (
+        <ol>
+            {rungs.map((rung, index) => {
+                const isOpen = current === null ? index === rungs.length - 1 : rung.id === current.id;
+                const content = <RungContent rung={rung} media={media} onWatched={onWatched} />;
+                return (
+                    <li key={rung.id} className="border-t-4 border-rail px-4 py-3 last:border-b-4">
+                        {isOpen ? (
+                            <>
+                                <p className="mb-1 text-sm text-soft">{rungWords[rung.kind]}</p>
+                                {content}
+                            </>
+                        ) : (
+                            <details>
+                                <summary className="min-h-9 text-soft">{rungWords[rung.kind]}</summary>
+                                {content}
+                            </details>
+                        )}
+                    </li>
+                );
+            })}
+        </ol>
     );
 }
 

@@ -2,7 +2,7 @@ import { useCallback, useState } from 'react';
 import type { RoundView, VideoPlace } from '../api/types';
 import { Button } from '../ui/Button';
 import { Text } from '../ui/Field';
-import { Bar } from './FromBelow';
+import { Bar } from './Below';
 import type { Step } from './Player';
 import { type Stretch, VideoPlayer } from './VideoPlayer';
 
@@ -35,7 +35,7 @@ export function VideoView({ place, media, busy, send }: Props) {
                     length={about?.seconds ?? null}
                     captions={about?.captions ?? false}
                     startAt={place.resumeAt}
-                    seeking={place.seeking}
+                    seeking={place.seeking === 'open-cue' && place.nextCue === null && !place.mayGoOn ? 'back' : place.seeking}
                     marks={place.cues.map((cue) => ({ at: cue.at, done: !cue.open }))}
                     holdAt={place.nextCue}
                     onWatched={watched}
@@ -93,7 +93,7 @@ function Comment({ cue, busy, send }: { cue: string; busy: boolean; send: (step:
             <Button type="submit" className="justify-self-start" disabled={busy || text.trim() === ''}>
                 Send
             </Button>
-            {sent && <p className="text-sm text-soft">Your comment has arrived.</p>}
+            {sent && <p className="text-sm text-soft">{busy ? 'Your comment is being sent …' : 'Your comment has arrived.'}</p>}
         </form>
     );
 }

@@ -2,24 +2,37 @@ import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Navigate, useNavigate } from 'react-router';
 import { client, Refused, sentence, take } from '../api/client';
-import type { Task } from '../api/types';
+import type { OwnTask } from '../api/types';
+import { forgetDrafts } from '../player/drafts';
 import { HowFar, howItGoes } from '../player/Signs';
 import { Button } from '../ui/Button';
 import { Notice } from '../ui/Notice';
 import { exact, near } from '../ui/time';
 import { ReadingSupport } from './ReadingSupport';
+import { useOutboxes } from './useOutboxes';
 
 /** The student's own page: what there is to do, how far it is, how it went. */
 export function OwnPage() {
     const page = useQuery({ queryKey: ['student'], queryFn: () => take(client.GET('/student')) });
     const navigate = useNavigate();
     const queries = useQueryClient();
+    const [stays, setStays] = useState<string | null>(null);
+    const unsent = useOutboxes(page.data?.id);
 
     if (page.error instanceof Refused && page.error.problem.status === 401) {
         return <Navigate to="/join" replace />;
     }
     const signOut = async () => {
-        await client.POST('/student/sign-out').catch(() => undefined);
+        setStays(null);
+        try {
+            await take(client.POST('/student/sign-out'));
+        } catch (problem) {
+            if (!(problem instanceof Refused && problem.problem.status === 401)) {
+                setStays('You are still in on this device: the server could not be reached. Try again before you give it away.');
+                return;
+            }
+        }
+        forgetDrafts();
         queries.clear();
         await navigate('/join');
     };
@@ -29,18 +42,36 @@ export function OwnPage() {
         <main className="mx-auto min-h-dvh max-w-2xl px-4 py-6">
             <div className="flex flex-wrap items-center justify-between gap-x-4">
                 <h1 className="text-3xl">{page.data === undefined ? 'One moment …' : `Hello, ${page.data.name}`}</h1>
-                <ReadingSupport />
-                <Button weight="quiet" onClick={() => void signOut()}>
-                    Leave
-                </Button>
+                <div className="ml-auto flex items-center">
+                    <ReadingSupport />
+                    <Button weight="quiet" onClick={() => void signOut()}>
+                        Leave
+                    </Button>
+                </div>
             </div>
+            {stays !== null && <Notice>{stays}</Notice>}
+            {unsent.count > 0 && (
+                <Notice>
+                    {unsent.count === 1 ? 'One thing you did waits' : `${unsent.count} things you did wait`} on this device and{' '}
+                    {unsent.count === 1 ? 'is' : 'are'} sent by {unsent.count === 1 ? 'itself' : 'themselves'} as soon as the server is
+                    there.
+                </Notice>
+            )}
+            {unsent.told.map(({ event, sentence: words }) => (
+                <Notice key={event.id}>
+                    {words}{' '}
+                    <Button weight="quiet" onClick={() => unsent.read(event)}>
+                        I have read it
+                    </Button>
+                </Notice>
+            ))}
             {page.error !== null && <Notice>{sentence(page.error)}</Notice>}
             {page.data !== undefined && tasks.length === 0 && (
                 <p className="mt-6 text-lg">There is nothing to do just now. When your teacher gives you something, it stands here.</p>
             )}
             {page.data?.classes.map((group) => (
-                <section key={group.name} className="mt-6" aria-label={group.name}>
-                    {group.tasks.length > 0 && <h2 className="mb-3 text-xl text-soft">{group.name}</h2>}
+                <section key={group.name} className="mt-6" aria-label={group.name === '' ? 'For you' : group.name}>
+                    {group.tasks.length > 0 && group.name !== '' && <h2 className="mb-3 text-xl text-soft">{group.name}</h2>}
                     <ul className="grid gap-4">
                         {group.tasks.map((task) => (
                             <TaskCard key={task.id} task={task} />
@@ -52,7 +83,7 @@ export function OwnPage() {
     );
 }
 
-function TaskCard({ task }: { task: Task }) {
+function TaskCard({ task }: { task: OwnTask }) {
     const navigate = useNavigate();
     const [error, setError] = useState<string | null>(null);
     const [busy, setBusy] = useState(false);
@@ -60,9 +91,7 @@ function TaskCard({ task }: { task: Task }) {
         setBusy(true);
         setError(null);
         try {
-            const view = await take(
-                client.POST('/student/assignments/{assignment}/rounds', { params: { path: { assignment: task.id } }, body: { again } }),
-            );
+            const view = await take(client.POST('/student/tasks/{task}/rounds', { params: { path: { task: task.id } }, body: { again } }));
             await navigate(`/walk/${view.id}`);
         } catch (problem) {
             setError(sentence(problem));
@@ -77,7 +106,12 @@ function TaskCard({ task }: { task: Task }) {
             <h3 className="text-xl">{task.title}</h3>
             {task.dueAt !== null && (
                 <p className="text-sm text-soft" title={exact(task.dueAt)}>
-                    Due {near(task.dueAt)}
+                    {Date.parse(task.dueAt) > Date.now() ? `Due ${near(task.dueAt)}` : `It was due ${near(task.dueAt)}`}
+                </p>
+            )}
+            {task.open && task.closesAt !== null && (
+                <p className="text-sm text-soft" title={exact(task.closesAt)}>
+                    Closes {near(task.closesAt)}
                 </p>
             )}
             {round === null ? (
@@ -135,7 +169,12 @@ function TaskCard({ task }: { task: Task }) {
                         The next round can begin {near(task.nextFrom)}.
                     </p>
                 )}
-                {!task.open && <p className="mt-2 text-sm text-soft">This task is closed. What you did is kept.</p>}
+                {!task.open && (
+                    <p className="mt-2 text-sm text-soft">
+                        This task is closed. What you did is kept.
+                        {round?.late === true && ' Some of it arrived after the closing, and your teacher sees that.'}
+                    </p>
+                )}
                 {error !== null && <Notice>{error}</Notice>}
             </div>
         </li>

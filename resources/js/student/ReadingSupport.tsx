@@ -124,7 +124,7 @@ function ReadAloud() {
             return;
         }
         const said = new SpeechSynthesisUtterance(text);
-        said.lang = document.documentElement.lang || 'en';
+        said.lang = document.querySelector<HTMLElement>('[data-quiz-language]')?.dataset.quizLanguage ?? document.documentElement.lang;
         said.rate = 0.95;
         said.onend = said.onerror = () => setSpeaking(false);
         setSpeaking(true);
@@ -148,8 +148,20 @@ export function wordsOnPage(): string {
     const found = document.querySelectorAll<HTMLElement>('[data-read-aloud], main fieldset label, main fieldset legend, main fieldset li');
     return [...found]
         .filter((one) => one.parentElement?.closest('[data-read-aloud], label, li') === null)
-        .map((one) => (one.textContent ?? '').trim().replace(/\s+/g, ' '))
+        .map((one) => spoken(one).trim().replace(/\s+/g, ' '))
         .filter((text) => text !== '')
         .map((text) => (/[.?!…]$/.test(text) ? text : `${text}.`))
         .join(' ');
+}
+
+/** What an element says: its words, and of pictures and formulas the alternative text instead of what is drawn. */
+function spoken(element: Element): string {
+    const alternative = element.getAttribute('aria-label') ?? element.getAttribute('alt');
+    if (alternative !== null && (element.matches('img, [role="img"], [role="math"], math') || element.tagName.startsWith('MATH'))) {
+        return alternative;
+    }
+    if (element.getAttribute('aria-hidden') === 'true') {
+        return '';
+    }
+    return [...element.childNodes].map((node) => (node instanceof Element ? spoken(node) : (node.textContent ?? ''))).join('');
 }

@@ -1,5 +1,5 @@
 import { useQueryClient } from '@tanstack/react-query';
-import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { useCallback, useEffect, useMemo, useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { client, Refused, sentence, take } from '../api/client';
 import type { RoundView } from '../api/types';
@@ -9,6 +9,8 @@ import { Notice } from '../ui/Notice';
 import { ulid } from '../ui/ulid';
 import { Outbox } from './outbox';
 import { ReadingSupport } from './ReadingSupport';
+import { wasDone } from './steps';
+import { brokenOver, useOutboxes } from './useOutboxes';
 
 /** Steps that only tell what was seen: the student need not wait for them. */
 const silent = new Set<Step['kind']>(['watched']);
@@ -20,53 +22,57 @@ export function Walk() {
     const queries = useQueryClient();
     const [view, setView] = useState<RoundView | null>(null);
     const [waiting, setWaiting] = useState({ count: 0, reachable: true });
-    const [message, setMessage] = useState<string | null>(null);
+    const [messages, setMessages] = useState<string[]>([]);
+    const [notKept, setNotKept] = useState(false);
     const [moving, setMoving] = useState(false);
-    // The number the next event follows on: the last acknowledged one and those that wait here.
-    const after = useRef(0);
+    const student = view?.student;
 
     // Replies may overtake each other; an older one never replaces what is shown.
     const show = useCallback((next: RoundView) => setView((shown) => (shown !== null && shown.number > next.number ? shown : next)), []);
+    const tell = useCallback(
+        (sentence: string) => setMessages((before) => (before.includes(sentence) ? before : [...before, sentence])),
+        [],
+    );
 
     const outbox = useMemo(
         () =>
-            new Outbox(round, {
-                onView: (next) => {
-                    show(next);
-                    after.current = Math.max(after.current, next.number);
-                },
-                onWaiting: (count, reachable) => {
-                    setWaiting({ count, reachable });
-                    if (count === 0) {
-                        setMoving(false);
-                    }
-                },
-                onSignedOut: () => void navigate('/join'),
-                onRefused: (text) => {
-                    setMessage(text);
-                    after.current = 0;
-                },
-            }),
-        [round, navigate, show],
+            student === undefined
+                ? null
+                : new Outbox(student, round, {
+                      onView: show,
+                      onWaiting: (count, reachable) => {
+                          setWaiting({ count, reachable });
+                          if (count === 0) {
+                              setMoving(false);
+                              setNotKept(false);
+                              void queries.invalidateQueries({ queryKey: ['student'] });
+                          }
+                      },
+                      onSignedOut: () => void navigate('/join'),
+                      onRefused: (event, why) => event.kind !== 'watched' && tell(`${wasDone(event)} was not taken: ${why}`),
+                      onElsewhere: tell,
+                      onPutAside: (event) => tell(brokenOver(event)),
+                      onNotKept: () => setNotKept(true),
+                  }),
+        [student, round, navigate, show, tell, queries],
     );
-    useEffect(() => () => outbox.stop(), [outbox]);
+    useEffect(() => () => outbox?.stop(), [outbox]);
+    useOutboxes(student, round);
 
     const load = useCallback(async () => {
         try {
             const found = await take(client.GET('/student/rounds/{round}', { params: { path: { round } } }));
-            const follows = await outbox.follows();
-            after.current = Math.max(after.current, follows ?? found.number);
+            setMessages([]);
             show(found);
-            setMoving(follows !== null);
-            void outbox.run();
+            outbox?.stands(found.last ?? null);
         } catch (error) {
             if (error instanceof Refused) {
                 await navigate(error.problem.status === 401 ? '/join' : '/me');
                 return;
             }
-            setMessage(sentence(error));
+            tell(sentence(error));
         }
-    }, [navigate, outbox, round, show]);
+    }, [navigate, outbox, round, show, tell]);
 
     useEffect(() => {
         void load();
@@ -74,26 +80,31 @@ export function Walk() {
         return () => window.removeEventListener('online', load);
     }, [load]);
 
+    // What waits from before is sent as soon as it is known whose it is.
+    useEffect(() => {
+        void outbox?.waiting().then((count) => {
+            setMoving(count > 0);
+            void outbox.run();
+        });
+    }, [outbox]);
+
     const send = useCallback(
         (step: Step) => {
-            setMessage(null);
+            setMessages([]);
             if (!silent.has(step.kind)) {
                 setMoving(true);
             }
-            const event = { id: ulid(), after: after.current, kind: step.kind, at: Date.now(), data: step.data };
-            after.current += 1;
-            void outbox.add(event);
-            void queries.invalidateQueries({ queryKey: ['student'] });
+            void outbox?.add({ id: ulid(), kind: step.kind, at: Date.now(), data: step.data });
         },
-        [outbox, queries],
+        [outbox],
     );
 
     if (view === null) {
         return (
             <main className="mx-auto max-w-2xl p-6">
                 <p>One moment …</p>
-                {message !== null && (
-                    <Notice>{message} What you have done is kept; this page tries again when the connection is back.</Notice>
+                {messages.length > 0 && (
+                    <Notice>{messages.join(' ')} What you have done is kept; this page tries again when the connection is back.</Notice>
                 )}
             </main>
         );
@@ -108,14 +119,24 @@ export function Walk() {
             support={<ReadingSupport />}
             send={send}
             notice={
-                lost ? (
-                    <Notice>
-                        There is no connection just now. Your answer is kept on this device and will be sent by itself as soon as it is
-                        back.
-                    </Notice>
-                ) : message === null ? null : (
-                    <Notice>{message}</Notice>
-                )
+                lost || notKept || messages.length > 0 ? (
+                    <>
+                        {notKept && (
+                            <Notice>
+                                This device cannot keep your answers. Leave this page open until they are sent: {waiting.count} to go.
+                            </Notice>
+                        )}
+                        {lost && !notKept && (
+                            <Notice>
+                                There is no connection just now. Your answer is kept on this device and will be sent by itself as soon as it
+                                is back.
+                            </Notice>
+                        )}
+                        {messages.map((message) => (
+                            <Notice key={message}>{message}</Notice>
+                        ))}
+                    </>
+                ) : null
             }
             leave={
                 <Link className={buttonClass('quiet')} to="/me">
@@ -124,7 +145,12 @@ export function Walk() {
             }
             ending={
                 <>
-                    <Notice tone="well">Everything has arrived. Your teacher can see it.</Notice>
+                    <Notice tone="well">
+                        {waiting.count === 0
+                            ? 'Everything has arrived. Your teacher can see it.'
+                            : 'Something you did is still being sent.'}
+                        {view.late === true && ' Some of it arrived after the task had closed; your teacher sees that too.'}
+                    </Notice>
                     <Link className={`${buttonClass('main', true)} mt-4`} to="/me">
                         To my page
                     </Link>

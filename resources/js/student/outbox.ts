@@ -1,26 +1,20 @@
-import { type DBSchema, openDB } from 'idb';
 import { client, Refused, take, Unreachable } from '../api/client';
-import type { RoundView, SentEvent } from '../api/types';
-
-/** What is kept on the device until the server has acknowledged it. */
-interface Unsent extends DBSchema {
-    events: { key: number; value: { round: string; event: SentEvent }; indexes: { round: string } };
-}
-
-const database = () =>
-    openDB<Unsent>('hidden-ladder', 1, {
-        upgrade(db) {
-            db.createObjectStore('events', { autoIncrement: true }).createIndex('round', 'round');
-        },
-    });
+import type { RoundView } from '../api/types';
+import { drop, keep, type MadeEvent, putAside, replace, type Waiting, waiting } from './queue';
 
 export interface Delivery {
     /** Where the round stands after the last acknowledged event. */
     onView: (view: RoundView) => void;
     /** Events waiting on this device, and whether the server could be reached last time. */
     onWaiting: (count: number, reachable: boolean) => void;
-    /** The server did not take an event, and why, where that is worth saying; those made after it are given up too. */
-    onRefused: (sentence: string | null) => void;
+    /** The server did not take an event, and why; what was made after it is sent all the same. */
+    onRefused: (event: MadeEvent, why: string) => void;
+    /** The student went on elsewhere; what waits here is linked anew and sent. */
+    onElsewhere: (sentence: string) => void;
+    /** The server broke over an event every time; it is put aside, and the rest goes on. */
+    onPutAside: (event: MadeEvent) => void;
+    /** The device's own store failed: what was done is in memory alone until it is sent. */
+    onNotKept: () => void;
     /** The student has to come in again; what waits here is sent afterwards. */
     onSignedOut: () => void;
 }
@@ -28,9 +22,13 @@ export interface Delivery {
 /** Longest wait between two tries, in milliseconds. */
 const LONGEST_WAIT = 8000;
 
+/** So often within so many milliseconds the server may break over one event. */
+const MOST_FAILURES = 8;
+const FAILING_FOR = 600_000;
+
 /**
  * Sends a round's events in order, each once, and keeps them on the device until they are acknowledged: through a lost
- * connection, a reload or a crash.
+ * connection, a reload, a crash, or somebody else's coming in meanwhile.
  */
 export class Outbox {
     private running = false;
@@ -44,7 +42,11 @@ export class Outbox {
 
     private timer: ReturnType<typeof setTimeout> | undefined;
 
+    /** The student's last event that the server has taken, as far as known here. */
+    private acknowledged: string | null = null;
+
     constructor(
+        private readonly student: string,
         private readonly round: string,
         private readonly delivery: Delivery,
     ) {
@@ -59,18 +61,18 @@ export class Outbox {
 
     /** How many events wait here. */
     async waiting(): Promise<number> {
-        return (await database()).countFromIndex('events', 'round', this.round);
+        return (await waiting({ round: this.round })).length;
     }
 
-    /** The number that the next event follows on, where some wait here already. */
-    async follows(): Promise<number | null> {
-        const waiting = await (await database()).getAllFromIndex('events', 'round', this.round);
-        const last = waiting.at(-1);
-        return last === undefined ? null : last.event.after + 1;
+    /** Where the server stands: what is done next follows on that, where nothing waits. */
+    stands(last: string | null): void {
+        this.acknowledged = last;
     }
 
-    async add(event: SentEvent): Promise<void> {
-        await (await database()).add('events', { round: this.round, event });
+    async add(event: Omit<MadeEvent, 'after'>): Promise<void> {
+        if (!(await keep(this.student, this.round, event, this.acknowledged))) {
+            this.delivery.onNotKept();
+        }
         void this.run();
     }
 
@@ -97,60 +99,113 @@ export class Outbox {
     }
 
     private async sendAll(): Promise<void> {
-        const db = await database();
+        let refused = false;
         for (;;) {
-            const key = (await db.getAllKeysFromIndex('events', 'round', this.round, 1))[0];
-            const kept = key === undefined ? undefined : await db.get('events', key);
-            if (key === undefined || kept === undefined || this.stopped) {
+            const [next, following] = await waiting({ round: this.round });
+            if (this.stopped) {
+                return;
+            }
+            if (next === undefined) {
+                if (refused) {
+                    await this.look();
+                }
                 this.delivery.onWaiting(0, true);
                 return;
             }
             try {
                 const view = await take(
-                    client.POST('/student/rounds/{round}/events', { params: { path: { round: this.round } }, body: kept.event }),
+                    client.POST('/student/rounds/{round}/events', {
+                        params: { path: { round: this.round } },
+                        body: { ...next.event, sentAt: Date.now() },
+                    }),
                 );
-                await db.delete('events', key);
+                await drop(next.key);
                 this.wait = 500;
+                this.acknowledged = view.last ?? next.event.id;
+                // Told together, so that what comes next can be tapped as soon as it is seen.
+                const left = await this.waiting();
                 this.delivery.onView(view);
-                this.delivery.onWaiting(await this.waiting(), true);
+                this.delivery.onWaiting(left, true);
             } catch (error) {
-                if (error instanceof Refused && error.problem.status === 401) {
-                    this.delivery.onSignedOut();
+                const goesOn = await this.failed(error, next, following);
+                if (!goesOn) {
                     return;
                 }
-                if (await this.shouldWait(error)) {
-                    this.delivery.onWaiting(await this.waiting(), false);
-                    this.timer = setTimeout(() => void this.run(), this.wait);
-                    this.wait = Math.min(this.wait * 2, LONGEST_WAIT);
-                    return;
-                }
-                await this.giveUp(error, kept.event.kind !== 'watched');
+                refused = true;
             }
         }
     }
 
-    /** Whether trying the same event again later can help. */
-    private async shouldWait(error: unknown): Promise<boolean> {
-        if (error instanceof Unreachable) {
+    /** Whether what waits is to be looked at again at once. */
+    private async failed(error: unknown, next: Waiting, following: Waiting | undefined): Promise<boolean> {
+        if (error instanceof Refused) {
+            const { status, type } = error.problem;
+            if (status === 401 || status === 404) {
+                // Nobody is in, or somebody else: it waits for the one who made it.
+                this.delivery.onSignedOut();
+                return false;
+            }
+            if (type === '/problems/stale' && error.problem.last !== next.event.after) {
+                this.acknowledged = error.problem.last ?? null;
+                await replace({ ...next, event: { ...next.event, after: this.acknowledged } });
+                this.delivery.onElsewhere(error.message);
+                return true;
+            }
+            if (status === 419) {
+                // The page's token was too old; any answer brings a new one.
+                await client.GET('/student').catch(() => undefined);
+                return this.rest();
+            }
+            if (status === 429) {
+                return this.rest();
+            }
+            await this.unlink(next, following);
+            this.delivery.onRefused(next.event, error.message);
             return true;
         }
-        if (error instanceof Refused && error.problem.status === 419) {
-            // The page's token was too old; any answer brings a new one.
-            await client.GET('/student').catch(() => undefined);
-            return true;
+        if (error instanceof Unreachable && error.status === 500) {
+            return this.broken(next, following);
         }
-        return error instanceof Refused && error.problem.status === 429;
+        return this.rest();
     }
 
-    /** Drops what waits, since each event follows on the one before, and shows where the round stands. */
-    private async giveUp(error: unknown, tell: boolean): Promise<void> {
-        const db = await database();
-        for (const key of await db.getAllKeysFromIndex('events', 'round', this.round)) {
-            await db.delete('events', key);
+    /** The server broke over this event; it may be the event's own fault. */
+    private async broken(next: Waiting, following: Waiting | undefined): Promise<boolean> {
+        const fresh = next.failures === 0 || Date.now() - next.failingSince > FAILING_FOR;
+        const counted = { ...next, failures: fresh ? 1 : next.failures + 1, failingSince: fresh ? Date.now() : next.failingSince };
+        if (counted.failures < MOST_FAILURES) {
+            await replace(counted);
+            return this.rest();
         }
-        this.delivery.onRefused(tell && error instanceof Refused ? error.message : null);
+        await putAside(next);
+        await this.unlink(next, following);
+        this.delivery.onPutAside(next.event);
+        return true;
+    }
+
+    /** Takes an event out; the next one follows on the one before it. */
+    private async unlink(next: Waiting, following: Waiting | undefined): Promise<void> {
+        if (following !== undefined) {
+            await replace({ ...following, event: { ...following.event, after: next.event.after } });
+        }
+        await drop(next.key);
+    }
+
+    /** Tries again later. */
+    private async rest(): Promise<false> {
+        this.delivery.onWaiting(await this.waiting(), false);
+        clearTimeout(this.timer);
+        this.timer = setTimeout(() => void this.run(), this.wait);
+        this.wait = Math.min(this.wait * 2, LONGEST_WAIT);
+        return false;
+    }
+
+    /** Where the round stands now. */
+    private async look(): Promise<void> {
         try {
-            this.delivery.onView(await take(client.GET('/student/rounds/{round}', { params: { path: { round: this.round } } })));
+            const view = await take(client.GET('/student/rounds/{round}', { params: { path: { round: this.round } } }));
+            this.acknowledged = view.last ?? null;
+            this.delivery.onView(view);
         } catch {
             // The next event, or a reload, brings the view.
         }

@@ -3,10 +3,11 @@ import { toString as qrCode } from 'qrcode';
 import { type FormEvent, useEffect, useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { client, sentence, take } from '../api/client';
-import type { SchoolClass, Terms } from '../api/types';
+import type { RosterAdded, SchoolClass, Terms } from '../api/types';
 import { Button } from '../ui/Button';
 import { Field, Select, Text } from '../ui/Field';
 import { Notice } from '../ui/Notice';
+import { exact } from '../ui/time';
 import { useUndo } from '../ui/Undo';
 import { Page } from './Places';
 import { TaskLine } from './TaskLine';
@@ -53,7 +54,7 @@ function Tasks({ group }: { group: SchoolClass }) {
         try {
             const dueAt = due === '' ? null : new Date(due).toISOString();
             await take(
-                client.POST('/classes/{class}/assignments', {
+                client.POST('/classes/{class}/tasks', {
                     params: { path: { class: group.id } },
                     body: { quiz, dueAt, ...(terms === null ? {} : { terms }) },
                 }),
@@ -72,11 +73,11 @@ function Tasks({ group }: { group: SchoolClass }) {
                 Tasks
             </h2>
             <ul className="grid gap-2">
-                {group.assignments.map((task) => (
+                {group.tasks.map((task) => (
                     <TaskLine key={task.id} task={task} withClass={false} />
                 ))}
             </ul>
-            {group.assignments.length === 0 && <p className="mb-3 text-soft">Nothing has been given to this class yet.</p>}
+            {group.tasks.length === 0 && <p className="mb-3 text-soft">Nothing has been given to this class yet.</p>}
             {quizzes.data !== undefined && published.length === 0 ? (
                 <p className="mt-4">
                     To give something out, first{' '}
@@ -131,6 +132,7 @@ function Tasks({ group }: { group: SchoolClass }) {
 function RosterList({ group }: { group: SchoolClass }) {
     const [names, setNames] = useState('');
     const [message, setMessage] = useState<string | null>(null);
+    const [asked, setAsked] = useState<RosterAdded['asked']>([]);
     const undo = useUndo();
     const queries = useQueryClient();
     const refresh = () => queries.invalidateQueries({ queryKey: ['class', group.id] });
@@ -148,10 +150,21 @@ function RosterList({ group }: { group: SchoolClass }) {
         void attempt(async () => {
             const result = await take(client.POST('/classes/{class}/students', { params: { path: { class: group.id } }, body: { names } }));
             setNames('');
+            setAsked(result.asked);
             const left = result.skipped.map((line) => `${line.name} (${line.reason})`).join(', ');
             setMessage(`${result.added} ${result.added === 1 ? 'name' : 'names'} added.${left === '' ? '' : ` Left out: ${left}.`}`);
         });
     };
+    const say = (name: string, key: string, student: string | null) =>
+        attempt(async () => {
+            await take(
+                client.POST('/classes/{class}/students', {
+                    params: { path: { class: group.id } },
+                    body: { names: name, same: [{ key, student }] },
+                }),
+            );
+            setAsked((before) => before.filter((one) => one.key !== key));
+        });
     const path = (student: string) => ({ params: { path: { class: group.id, student } } });
     return (
         <section aria-labelledby="roster">
@@ -159,6 +172,19 @@ function RosterList({ group }: { group: SchoolClass }) {
                 Roster, {group.roster.length} {group.roster.length === 1 ? 'student' : 'students'}
             </h2>
             {message !== null && <Notice tone="well">{message}</Notice>}
+            {asked.map((one) => (
+                <Notice key={one.key}>
+                    {one.name} is in {one.students.flatMap((student) => student.classes).join(' and ')} already. Is it the same person?
+                    <span className="mt-2 flex flex-wrap gap-2">
+                        {one.students.map((student) => (
+                            <Button key={student.id} onClick={() => void say(one.name, one.key, student.id)}>
+                                Yes{one.students.length > 1 && `, of ${student.classes.join(' and ')}`}
+                            </Button>
+                        ))}
+                        <Button onClick={() => void say(one.name, one.key, null)}>No, somebody else</Button>
+                    </span>
+                </Notice>
+            ))}
             <ul className="mt-2">
                 {group.roster.map((student) => (
                     <li key={student.id} className="flex flex-wrap items-center gap-x-3 border-b border-line py-0.5">
@@ -200,6 +226,21 @@ function RosterList({ group }: { group: SchoolClass }) {
                             </Button>
                         ) : (
                             <span className="w-24 text-sm text-soft">not here yet</span>
+                        )}
+                        {student.shutUntil !== null && (
+                            <Button
+                                weight="quiet"
+                                className="px-1"
+                                aria-label={`Let ${student.name} try again`}
+                                title={`Too many wrong secrets; the door is shut until ${exact(student.shutUntil)}`}
+                                onClick={() =>
+                                    void attempt(async () => {
+                                        await take(client.DELETE('/classes/{class}/students/{student}/pause', path(student.id)));
+                                    })
+                                }
+                            >
+                                Let in again
+                            </Button>
                         )}
                         <Button
                             weight="quiet"

@@ -2,7 +2,7 @@ import { useQuery } from '@tanstack/react-query';
 import { useMemo, useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { client, sentence, take } from '../api/client';
-import type { Assignment, Evidence, QuizDocument } from '../api/types';
+import type { Evidence, QuizDocument, Task } from '../api/types';
 import { Cutaway } from '../cutaway/Cutaway';
 import { find, questionsAt } from '../quiz/document';
 import { Button } from '../ui/Button';
@@ -15,44 +15,45 @@ import { StudentTable } from './evidence/StudentTable';
 import { WatchMaps } from './evidence/WatchMaps';
 import { byWords } from './figures/Sorting';
 import { shareWords } from './figures/words';
+import { GivenTo } from './GivenTo';
 
 /** While a class still works the figures follow its answers, in milliseconds. */
 const LOOK_EVERY = 20_000;
 
 /** Looking back at a task: what the answers say, in sentences first, then on the cutaway, then figure by figure. */
 export function EvidencePage() {
-    const id = useParams().assignment ?? '';
+    const id = useParams().task ?? '';
     const [leastGroup, setLeastGroup] = useState(2);
-    const path = { assignment: id };
-    const assignment = useQuery({
-        queryKey: ['assignment', id],
-        queryFn: () => take(client.GET('/assignments/{assignment}', { params: { path } })),
+    const path = { task: id };
+    const task = useQuery({
+        queryKey: ['task', id],
+        queryFn: () => take(client.GET('/tasks/{task}', { params: { path } })),
     });
     const evidence = useQuery({
         queryKey: ['evidence', id, leastGroup],
-        queryFn: () => take(client.GET('/assignments/{assignment}/evidence', { params: { path, query: { leastGroup } } })),
+        queryFn: () => take(client.GET('/tasks/{task}/evidence', { params: { path, query: { leastGroup } } })),
         placeholderData: (before) => before,
         staleTime: 0,
         refetchInterval: LOOK_EVERY,
     });
-    if (assignment.data === undefined || evidence.data === undefined) {
-        const error = assignment.error ?? evidence.error;
+    if (task.data === undefined || evidence.data === undefined) {
+        const error = task.error ?? evidence.error;
         return <main className="p-8">{error === null ? 'One moment …' : <Notice>{sentence(error)}</Notice>}</main>;
     }
-    return <EvidenceView assignment={assignment.data} evidence={evidence.data} leastGroup={leastGroup} setLeastGroup={setLeastGroup} />;
+    return <EvidenceView task={task.data} evidence={evidence.data} leastGroup={leastGroup} setLeastGroup={setLeastGroup} />;
 }
 
 interface ViewProps {
-    assignment: Assignment;
+    task: Task;
     evidence: Evidence;
     leastGroup: number;
     setLeastGroup: (least: number) => void;
 }
 
-function EvidenceView({ assignment, evidence, leastGroup, setLeastGroup }: ViewProps) {
+function EvidenceView({ task, evidence, leastGroup, setLeastGroup }: ViewProps) {
     const [selected, setSelected] = useState<string | null>(null);
     const [named, setNamed] = useState(true);
-    const { document } = assignment;
+    const { document } = task;
     const questions = new Set(evidence.questions.map(({ question }) => question));
     const close = (selected === null ? [] : questionsAt(document, selected)).filter(({ id }) => questions.has(id) || id in evidence.polls);
     const number = useMemo(() => new Map(evidence.rows.map(({ student }, index) => [student, index + 1])), [evidence.rows]);
@@ -72,13 +73,10 @@ function EvidenceView({ assignment, evidence, leastGroup, setLeastGroup }: ViewP
         <main className="grid grid-cols-[minmax(0,1fr)] gap-6 px-5 py-5">
             <div className="flex flex-wrap items-end gap-x-6 gap-y-2">
                 <div className="mr-auto">
-                    <h1 className="text-2xl">{assignment.title}: looking back</h1>
+                    <h1 className="text-2xl">{task.title}: looking back</h1>
                     <p className="text-sm text-soft">
-                        <Link className="underline" to={`/classes/${assignment.class.id}`}>
-                            {assignment.class.name}
-                        </Link>{' '}
-                        ·{' '}
-                        <Link className="underline" to={`/assignments/${assignment.id}`}>
+                        <GivenTo task={task} /> ·{' '}
+                        <Link className="underline" to={`/tasks/${task.id}`}>
                             who is where
                         </Link>{' '}
                         · {evidence.students} {evidence.students === 1 ? 'student' : 'students'} began
@@ -144,7 +142,7 @@ function EvidenceView({ assignment, evidence, leastGroup, setLeastGroup }: ViewP
                         </div>
                     )}
                     {close.length === 0 && <QuestionTable document={document} evidence={evidence} onSelect={setSelected} />}
-                    <StudentTable assignment={assignment} evidence={evidence} nameOf={nameOf} />
+                    <StudentTable task={task} evidence={evidence} nameOf={nameOf} />
                     <Legend />
                     <div className="grid items-start gap-6 lg:grid-cols-2">
                         <Needs document={document} evidence={evidence} namesOf={namesOf} />

@@ -2,7 +2,7 @@ import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { client, sentence, take } from '../api/client';
 import type { QuizDocument, WalkRecord } from '../api/types';
-import { findQuestion, promptText, questionName } from '../quiz/document';
+import { findQuestion, promptText, questionName, questionsAt, stopName } from '../quiz/document';
 import { Button } from '../ui/Button';
 import { Check, Text } from '../ui/Field';
 import { Notice } from '../ui/Notice';
@@ -10,19 +10,29 @@ import { StandingMark, standingWords } from '../ui/Standing';
 import { ShareField } from './build/KindFields';
 
 interface Props {
-    assignment: string;
+    task: string;
     round: string;
     document: QuizDocument;
     records: Record<string, WalkRecord>;
+    /** Drills and staircases that were come to. */
+    series: Record<string, { overruled: number | null; comment: string }>;
 }
 
-/** Each answer of a round as it stands now: those that wait to be read first. Any can be given points by hand, or sent back. */
-export function Answers({ assignment, round, document, records }: Props) {
-    const answered = Object.entries(records).filter(([, record]) => record.own !== null);
+/**
+ * Each answer of a round as it stands now: those that wait to be read first. Any can be given points by hand, or sent back;
+ * a drill or a staircase gives its points as a whole, and gets them so.
+ */
+export function Answers({ task, round, document, records, series }: Props) {
+    const inSeries = new Set(
+        [...document.stops, ...document.sideStops]
+            .filter((stop) => stop.kind === 'drill' || stop.kind === 'staircase')
+            .flatMap((stop) => questionsAt(document, stop.id).map((question) => question.id)),
+    );
+    const answered = Object.entries(records).filter(([question, record]) => record.own !== null && !inSeries.has(question));
     const waiting = answered.filter(([, record]) => record.standing === 'to-be-read');
     const others = answered.filter(([, record]) => record.standing !== 'to-be-read');
     const row = ([question, record]: [string, WalkRecord]) => (
-        <AnswerRow key={question} assignment={assignment} round={round} question={question} document={document} record={record} />
+        <AnswerRow key={question} task={task} round={round} question={question} document={document} record={record} />
     );
     return (
         <>
@@ -32,38 +42,41 @@ export function Answers({ assignment, round, document, records }: Props) {
                     {waiting.map(row)}
                 </section>
             )}
-            {others.length > 0 && (
+            {others.length + Object.keys(series).length > 0 && (
                 <details className="mb-4">
                     <summary className="text-sm font-semibold">Answers as they stand, and points by hand</summary>
-                    <div className="mt-2 grid gap-3">{others.map(row)}</div>
+                    <div className="mt-2 grid gap-3">
+                        {others.map(row)}
+                        {Object.entries(series).map(([stop, given]) => (
+                            <div key={stop} className="grid max-w-3xl gap-2 rounded-md border border-line bg-sheet p-3">
+                                <p className="text-lg">{nameOf(document, stop)}</p>
+                                {given.overruled !== null && <p className="text-sm">points given by hand</p>}
+                                <PointsByHand
+                                    task={task}
+                                    round={round}
+                                    about={{ stop }}
+                                    words="Give points by hand"
+                                    share={given.overruled ?? 1}
+                                    comment={given.comment}
+                                    mayGoBack={false}
+                                />
+                            </div>
+                        ))}
+                    </div>
                 </details>
             )}
         </>
     );
 }
 
-function AnswerRow({ assignment, round, question, document, record }: Omit<Props, 'records'> & { question: string; record: WalkRecord }) {
-    const queries = useQueryClient();
-    const [share, setShare] = useState(record.overruled ?? record.share);
-    const [comment, setComment] = useState(record.comment);
-    const [sendBack, setSendBack] = useState(false);
-    const [error, setError] = useState<string | null>(null);
+function AnswerRow({
+    task,
+    round,
+    question,
+    document,
+    record,
+}: Omit<Props, 'records' | 'series'> & { question: string; record: WalkRecord }) {
     const found = findQuestion(document, question);
-    const save = async () => {
-        setError(null);
-        try {
-            await take(
-                client.POST('/assignments/{assignment}/rounds/{round}/overrulings', {
-                    params: { path: { assignment, round } },
-                    body: { question, share, comment, sendBack },
-                }),
-            );
-            setSendBack(false);
-            await queries.invalidateQueries({ queryKey: ['walks', assignment] });
-        } catch (problem) {
-            setError(sentence(problem));
-        }
-    };
     return (
         <div className="grid max-w-3xl gap-2 rounded-md border border-line bg-sheet p-3">
             <p className="text-sm text-soft">
@@ -80,20 +93,69 @@ function AnswerRow({ assignment, round, question, document, record }: Omit<Props
                 {record.judged !== null && ` · the student judged it ${record.judged ? 'right' : '“not yet”'}`}
                 {record.overruled !== null && ' · points given by hand'}
             </p>
-            <details>
-                <summary className="text-sm font-semibold">{record.standing === 'to-be-read' ? 'Mark it' : 'Give points by hand'}</summary>
-                <div className="mt-2 grid gap-3 sm:grid-cols-[9rem_1fr]">
-                    <ShareField label="Share of the points, %" value={share} onChange={setShare} />
-                    <Text label="Comment for the student" value={comment} onChange={(event) => setComment(event.currentTarget.value)} />
-                </div>
-                <div className="mt-2 flex flex-wrap items-center gap-4">
-                    <Check label="Send it back to be written again" checked={sendBack} onChange={setSendBack} />
-                    <Button weight="main" onClick={() => void save()}>
-                        {sendBack ? 'Send back' : 'Keep this'}
-                    </Button>
-                </div>
-                {error !== null && <Notice>{error}</Notice>}
-            </details>
+            <PointsByHand
+                task={task}
+                round={round}
+                about={{ question }}
+                words={record.standing === 'to-be-read' ? 'Mark it' : 'Give points by hand'}
+                share={record.overruled ?? record.share}
+                comment={record.comment}
+                mayGoBack
+            />
         </div>
+    );
+}
+
+function nameOf(document: QuizDocument, id: string): string {
+    const stop = [...document.stops, ...document.sideStops].find((one) => one.id === id);
+    return stop === undefined ? 'A stop of an earlier edition' : stopName(stop);
+}
+
+interface PointsProps {
+    task: string;
+    round: string;
+    about: { question: string } | { stop: string };
+    words: string;
+    share: number;
+    comment: string;
+    mayGoBack: boolean;
+}
+
+function PointsByHand({ task, round, about, words, mayGoBack, ...given }: PointsProps) {
+    const queries = useQueryClient();
+    const [share, setShare] = useState(given.share);
+    const [comment, setComment] = useState(given.comment);
+    const [sendBack, setSendBack] = useState(false);
+    const [error, setError] = useState<string | null>(null);
+    const save = async () => {
+        setError(null);
+        try {
+            await take(
+                client.POST('/tasks/{task}/rounds/{round}/overrulings', {
+                    params: { path: { task, round } },
+                    body: { ...about, share, comment, sendBack },
+                }),
+            );
+            setSendBack(false);
+            await queries.invalidateQueries({ queryKey: ['walks', task] });
+        } catch (problem) {
+            setError(sentence(problem));
+        }
+    };
+    return (
+        <details>
+            <summary className="text-sm font-semibold">{words}</summary>
+            <div className="mt-2 grid gap-3 sm:grid-cols-[9rem_1fr]">
+                <ShareField label="Share of the points, %" value={share} onChange={setShare} />
+                <Text label="Comment for the student" value={comment} onChange={(event) => setComment(event.currentTarget.value)} />
+            </div>
+            <div className="mt-2 flex flex-wrap items-center gap-4">
+                {mayGoBack && <Check label="Send it back to be written again" checked={sendBack} onChange={setSendBack} />}
+                <Button weight="main" onClick={() => void save()}>
+                    {sendBack ? 'Send back' : 'Keep this'}
+                </Button>
+            </div>
+            {error !== null && <Notice>{error}</Notice>}
+        </details>
     );
 }

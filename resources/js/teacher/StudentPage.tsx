@@ -6,6 +6,7 @@ import { entriesOf, find, findQuestion, questionName, rungName, short } from '..
 import { Notice } from '../ui/Notice';
 import { StandingMark, standingWords } from '../ui/Standing';
 import { exact, moment, near } from '../ui/time';
+import { audience } from './GivenTo';
 import { Answers } from './Overrule';
 import { Page } from './Places';
 
@@ -34,18 +35,19 @@ const doneWords: Partial<Record<StoredEvent['kind'], string>> = {
     'handed-in': 'handed the round in',
     overruled: 'was given points by hand',
     closed: 'was ended when the task closed',
+    reopened: 'could go on when it was opened again',
 };
 
 /** Everything one student did in a task, in order and with times. */
 export function StudentPage() {
-    const { assignment = '', student = '' } = useParams();
+    const { task = '', student = '' } = useParams();
     const given = useQuery({
-        queryKey: ['assignment', assignment],
-        queryFn: () => take(client.GET('/assignments/{assignment}', { params: { path: { assignment } } })),
+        queryKey: ['task', task],
+        queryFn: () => take(client.GET('/tasks/{task}', { params: { path: { task } } })),
     });
     const walks = useQuery({
-        queryKey: ['walks', assignment, student],
-        queryFn: () => take(client.GET('/assignments/{assignment}/students/{student}', { params: { path: { assignment, student } } })),
+        queryKey: ['walks', task, student],
+        queryFn: () => take(client.GET('/tasks/{task}/students/{student}', { params: { path: { task, student } } })),
         refetchInterval: 2000,
     });
     if (given.data === undefined || walks.data === undefined) {
@@ -57,8 +59,8 @@ export function StudentPage() {
         <Page
             title={walks.data.name}
             action={
-                <Link className="underline" to={`/assignments/${assignment}`}>
-                    {given.data.title}, {given.data.class.name}
+                <Link className="underline" to={`/tasks/${task}`}>
+                    {given.data.title}, {audience(given.data)}
                 </Link>
             }
         >
@@ -69,12 +71,14 @@ export function StudentPage() {
                         Round {round.number}
                         <span className="ml-3 font-sans text-sm text-soft" title={exact(round.startedAt)}>
                             began {near(round.startedAt)}
-                            {round.finishedAt !== null && `, finished ${near(round.finishedAt)}`}
+                            {round.interrupted
+                                ? ', ended by the closing'
+                                : round.finishedAt !== null && `, finished ${near(round.finishedAt)}`}
                             {round.score !== null && `, ${Math.round(round.score * 100)} % of the points`}
                             {round.mastered && ', mastered'}
                         </span>
                     </h2>
-                    <Answers assignment={assignment} round={round.id} document={document} records={round.records} />
+                    <Answers task={task} round={round.id} document={document} records={round.records} series={round.series} />
                     <ol className="border-l-3 border-rail">
                         {round.events.map((event, index) => (
                             <EventLine key={event.number} event={event} before={round.events[index - 1]} document={document} />
@@ -143,6 +147,7 @@ function EventLine({ event, before, document }: { event: StoredEvent; before: St
             <span className="ml-2 text-sm text-soft" title={exact(new Date(event.at).toISOString())}>
                 {new Date(event.at).toLocaleTimeString()}
                 {lasted > 0 && `, after ${moment(lasted)}`}
+                {event.late && ' · arrived after the closing'}
             </span>
         </li>
     );

@@ -57,7 +57,13 @@ export function TermsEditor({
             <Select
                 label="Purpose"
                 value={terms.purpose ?? 'learn'}
-                onChange={(event) => onChange({ purpose: event.currentTarget.value as Purpose })}
+                // What opens the task is no matter of its purpose, and stays.
+                onChange={(event) =>
+                    onChange({
+                        purpose: event.currentTarget.value as Purpose,
+                        ...(terms.gates === undefined ? {} : { gates: terms.gates }),
+                    })
+                }
             >
                 {(Object.keys(purposes) as Purpose[]).map((purpose) => (
                     <option key={purpose} value={purpose}>
@@ -113,11 +119,12 @@ export function TermsEditor({
                             key={(whole.shares ?? [1]).join()}
                             onBlur={(event) => {
                                 const shares = event.currentTarget.value
-                                    .trim()
-                                    .split(/[\s,;]+/)
+                                    .split(/[\s,;%]+/)
+                                    .filter((text) => text !== '')
                                     .map((text) => Number(text) / 100);
+                                // Emptied, each try has all the points.
                                 if (shares.every((share) => share >= 0 && share <= 1)) {
-                                    put({ shares });
+                                    put({ shares: shares.length === 0 ? [1] : shares });
                                 }
                             }}
                         />

@@ -5,7 +5,7 @@ import { Button } from '../ui/Button';
 import { ForecastLines } from './ForecastLines';
 
 /** What a published quiz lets expect of a class, given with these terms. Worked out when it is asked for. */
-export function TermsForecast({ quiz, group, terms }: { quiz: string; group: { id: string; name: string }; terms: Terms }) {
+export function TermsForecast({ quiz, group, terms }: { quiz: string; group: { id: string; name: string } | null; terms: Terms }) {
     const [asked, setAsked] = useState(false);
     return asked ? (
         <section aria-label="What to expect" className="w-full max-w-2xl">
@@ -13,7 +13,7 @@ export function TermsForecast({ quiz, group, terms }: { quiz: string; group: { i
             <ForecastLines
                 of={[quiz, terms]}
                 ask={(profile) => take(client.POST('/quizzes/{quiz}/forecast', { params: { path: { quiz } }, body: { profile, terms } }))}
-                classes={[group]}
+                classes={group === null ? [] : [group]}
             />
         </section>
     ) : (

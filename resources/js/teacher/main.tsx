@@ -5,7 +5,6 @@ import { createRoot } from 'react-dom/client';
 import { BrowserRouter, Navigate, Route, Routes } from 'react-router';
 import { UndoProvider } from '../ui/Undo';
 import { ForgottenPassword, NewPassword, SignIn, SignUp } from './Account';
-import { AssignmentPage } from './AssignmentPage';
 import { BuildPage } from './build/BuildPage';
 import { ClassesPage } from './ClassesPage';
 import { ClassPage } from './ClassPage';
@@ -15,6 +14,7 @@ import { PostBox } from './PostBox';
 import { QuizzesPage } from './QuizzesPage';
 import { RehearsePage } from './RehearsePage';
 import { StudentPage } from './StudentPage';
+import { TaskPage } from './TaskPage';
 import { TodayPage } from './TodayPage';
 
 const queries = new QueryClient({ defaultOptions: { queries: { retry: 1, staleTime: 1000 } } });
@@ -40,9 +40,9 @@ if (root !== null) {
                                 <Route path="/quizzes/:quiz/rehearse" element={<RehearsePage />} />
                                 <Route path="/classes" element={<ClassesPage />} />
                                 <Route path="/classes/:class" element={<ClassPage />} />
-                                <Route path="/assignments/:assignment" element={<AssignmentPage />} />
-                                <Route path="/assignments/:assignment/evidence" element={<EvidencePage />} />
-                                <Route path="/assignments/:assignment/students/:student" element={<StudentPage />} />
+                                <Route path="/tasks/:task" element={<TaskPage />} />
+                                <Route path="/tasks/:task/evidence" element={<EvidencePage />} />
+                                <Route path="/tasks/:task/students/:student" element={<StudentPage />} />
                                 <Route path="*" element={<p className="p-8">There is nothing at this address.</p>} />
                             </Route>
                         </Routes>

@@ -10,7 +10,7 @@ interface Props<T> {
     /** What is said when the text means nothing. */
     wrong: string;
     placeholder?: string;
-    inputMode?: 'decimal' | 'numeric' | 'text';
+    inputMode?: 'decimal' | 'numeric' | 'text' | 'url';
     onChange: (value: T) => void;
 }
 

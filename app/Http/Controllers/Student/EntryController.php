@@ -5,18 +5,21 @@ declare(strict_types=1);
 namespace HiddenLadder\App\Http\Controllers\Student;
 
 use Carbon\CarbonImmutable;
+use HiddenLadder\App\Classes\Name;
 use HiddenLadder\App\Classes\Phrases;
 use HiddenLadder\App\Classes\Roster;
 use HiddenLadder\App\Http\Controllers\Controller;
+use HiddenLadder\App\Http\Device;
+use HiddenLadder\App\Http\Door;
 use HiddenLadder\App\Http\Problem;
-use HiddenLadder\App\Http\Throttle;
-use HiddenLadder\App\Models\Assignment;
-use HiddenLadder\App\Models\AssignmentState;
 use HiddenLadder\App\Models\SchoolClass;
 use HiddenLadder\App\Models\Student;
+use HiddenLadder\App\Models\Task;
+use HiddenLadder\App\Models\TaskState;
+use HiddenLadder\App\Rounds\OwnRounds;
 use HiddenLadder\App\Rounds\RoundBook;
+use HiddenLadder\App\Rounds\RoundViews;
 use HiddenLadder\Core\Fields;
-use HiddenLadder\Core\Marking\PlainText;
 use HiddenLadder\Core\Round\Terms;
 use HiddenLadder\Core\Round\TermsInWords;
 use Illuminate\Http\JsonResponse;
@@ -45,15 +48,18 @@ final class EntryController extends Controller
             throw Problem::invalid('A secret has at least 4 characters.', [['pointer' => '/secret', 'reason' => 'A secret has at least 4 characters.']]);
         }
         $name = $request->string('name')->value();
-        $door = new Throttle('enter:'.$class->id.':'.hash('sha256', PlainText::folded($name)).':'.$request->ip(), 6, 120);
-        $door->pass();
+        $address = Door::ofAddress('enter', $request->ip());
+        $address->knock();
         $student = $roster->find($class, $name);
+        $door = $student === null ? Door::ofNobody($class->id, Name::typed($name)->key()) : Door::of($student, Device::of($request));
+        $door->knock();
         if (! $this->opens($student, $secret, $request->boolean('first')) || $student === null) {
-            $door->failed();
             throw Problem::invalid(self::DOES_NOT_FIT, []);
         }
-        $door->clear();
+        $address->opened();
+        $door->forget();
         $this->door('student')->login($student);
+        Device::remember($request, $student);
         $request->session()->regenerate();
 
         return new JsonResponse(['id' => $student->id, 'name' => $student->name]);
@@ -78,76 +84,89 @@ final class EntryController extends Controller
     }
 
     /** The student's own page: what there is to do, and how far it is. */
-    public function me(Request $request, RoundBook $book): JsonResponse
+    public function me(Request $request, RoundBook $book, RoundViews $views): JsonResponse
     {
         $student = $this->student($request);
-        $classes = $student->classes()->with('assignments.quiz')->orderBy('name')->get();
+        $classes = $student->classes()->orderBy('name')->orderBy('id')->pluck('name', 'classes.id');
+        $tasks = Task::query()->givenTo($student)->with(['quiz', 'class'])->orderByDesc('created_at')->orderByDesc('id')
+            ->inState(TaskState::Open, TaskState::Due, TaskState::Closed)->get()
+            ->map(fn (Task $task): array => ['class' => (string) $task->class_id, 'task' => $this->task($student, $task, $book, $views)])
+            ->groupBy('class');
 
         return new JsonResponse([
             'id' => $student->id,
             'name' => $student->name,
             'reading' => ($student->reading ?? []) + ['size' => 1, 'spacing' => false, 'contrast' => false, 'face' => false],
-            'classes' => $classes->map(fn (SchoolClass $class): array => [
-                'name' => $class->name,
-                'tasks' => $class->assignments->reject(static fn (Assignment $a): bool => $a->state === AssignmentState::Planned)
-                    ->map(fn (Assignment $assignment): array => $this->task($student, $assignment, $book))->values()->all(),
-            ])->all(),
+            // What is given to single students, or comes by a link, stands outside all classes.
+            'classes' => $classes->union($tasks->has('') ? ['' => ''] : [])
+                ->map(static fn (string $name, string $id): array => ['name' => $name, 'tasks' => $tasks->get($id, collect())->pluck('task')->all()])->values()->all(),
         ]);
     }
 
     /** @return array<string, mixed> */
-    private function task(Student $student, Assignment $assignment, RoundBook $book): array
+    private function task(Student $student, Task $task, RoundBook $book, RoundViews $views): array
     {
-        $round = $book->latest($student, $assignment);
-        $view = $round === null ? null : $book->view($round);
-        $soFar = $book->soFar($student, $assignment);
+        $before = OwnRounds::of($student->id, $task)->current();
+        $view = $before === null ? null : $book->view($before);
+        if ($before !== null) {
+            $book->seen($before);
+        }
+        $own = OwnRounds::of($student->id, $task);
+        $done = $own->lastDone();
+        $soFar = $own->soFar();
         $nextFrom = $soFar->nextFrom();
-        $seesScore = is_array($view) && is_array($view['place'] ?? null) && ($view['place']['score'] ?? null) !== null;
 
         return [
-            'id' => $assignment->id,
-            'title' => $view['title'] ?? $assignment->quiz->title,
-            'open' => $assignment->state === AssignmentState::Open,
-            'dueAt' => $assignment->due_at?->toIso8601ZuluString(),
-            'terms' => TermsInWords::sentences(Terms::read(Fields::of($assignment->terms))),
-            'round' => $round === null || $view === null ? null : [
-                'id' => $round->id,
-                'number' => $round->number,
+            'id' => $task->id,
+            'title' => $view['title'] ?? $task->quiz->title,
+            'open' => $task->state()->isRunning(),
+            'dueAt' => $task->due_at?->toIso8601ZuluString(),
+            'closesAt' => $task->closes_at?->toIso8601ZuluString(),
+            'terms' => TermsInWords::sentences(Terms::read(Fields::of($task->terms))),
+            'round' => $view === null ? null : [
+                'id' => $view['id'],
+                'number' => $view['round'],
                 'finished' => $view['finished'],
                 'far' => $view['far'],
                 'goes' => $view['goes'],
+                'late' => $view['late'],
             ],
-            'score' => $seesScore ? $soFar->score() : null,
+            'score' => $done !== null && $views->showsScore($done) ? $soFar->score() : null,
             'goal' => $soFar->goal(),
             'nextFrom' => $nextFrom === null ? null : CarbonImmutable::createFromTimestampMs($nextFrom)->toIso8601ZuluString(),
-            'waitsFor' => $book->waitsFor($student, $assignment),
+            'waitsFor' => OwnRounds::waitsFor($student, $task),
         ];
     }
 
     private function class(Request $request, Phrases $phrases): SchoolClass
     {
         $request->validate(['phrase' => ['required', 'string', 'max:200']]);
-        $door = new Throttle('phrase:'.$request->ip(), 30, 60);
-        $door->pass();
+        $door = Door::ofAddress('phrase', $request->ip());
+        $door->knock();
         $class = $phrases->find($request->string('phrase')->value());
         if ($class === null) {
-            $door->failed();
             throw Problem::invalid('No class has this phrase. Look at the three words again.', [['pointer' => '/phrase', 'reason' => 'No class has this phrase.']]);
         }
+        $door->opened();
 
         return $class;
     }
 
+    /** For a name that is not there, and for one without a secret, the same work is done: the time it takes does not tell. */
     private function opens(?Student $student, string $secret, bool $first): bool
     {
         if ($first && $student !== null && $student->secret === null) {
-            $student->update(['secret' => Hash::make($secret)]);
-
-            return true;
+            // Of two who choose a secret at once, one has it.
+            return Student::query()->whereKey($student->id)->whereNull('secret')->update(['secret' => Hash::make($secret)]) === 1;
         }
-        // The same work is done for a name that is not there, so that the time it takes does not tell.
-        $known = $student->secret ?? Hash::make('nobody');
+        $fits = Hash::check($secret, $student->secret ?? self::nobodysSecret());
 
-        return Hash::check($secret, $known) && ! $first && $student?->secret !== null;
+        return $fits && ! $first && $student?->secret !== null;
+    }
+
+    /** A hash of no secret that anybody knows, as costly to compare with as any other. */
+    private static function nobodysSecret(): string
+    {
+        return sprintf('$2y$%02d$', (int) config('hashing.bcrypt.rounds')).str_repeat('n0b0dy', 8).'n0b0d';
     }
 }

@@ -17,7 +17,7 @@ final class HandInController extends Controller
     {
         $this->authorize('walk', $round);
         $file = $request->file('file');
-        $medium = $folder->takeFrom($this->student($request), is_array($file) ? null : $file);
+        $medium = $folder->takeFrom($round, is_array($file) ? null : $file);
 
         return new JsonResponse(['id' => $medium->id, 'kind' => $medium->kind->value, 'title' => $medium->title], 201);
     }

@@ -5,12 +5,17 @@ declare(strict_types=1);
 namespace HiddenLadder\App\Http\Controllers\Teacher;
 
 use HiddenLadder\App\Http\Controllers\Controller;
+use HiddenLadder\App\Http\Device;
+use HiddenLadder\App\Http\Door;
 use HiddenLadder\App\Http\Problem;
-use HiddenLadder\App\Http\Throttle;
+use HiddenLadder\App\Models\School;
 use HiddenLadder\App\Models\Teacher;
+use HiddenLadder\Core\Marking\PlainText;
+use Illuminate\Database\UniqueConstraintViolationException;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
+use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Password;
 use Illuminate\Support\Str;
 use Illuminate\Validation\Rules\Password as PasswordRule;
@@ -29,21 +34,21 @@ final class AccountController extends Controller
             'email.email' => 'This does not look like a mail address.',
             'password.min' => 'A password has at least 10 characters.',
         ]);
-        $door = new Throttle('sign-up:'.$request->ip(), 20, 3600);
-        $door->pass();
-        $door->failed();
+        Door::ofAddress('sign-up', $request->ip())->knock();
         $email = self::address($request);
         if (Teacher::query()->where('email', $email)->exists()) {
-            throw Problem::invalid('There is an account with this address already: sign in, or ask for a new password.', [
-                ['pointer' => '/email', 'reason' => 'There is an account with this address already.'],
-            ]);
+            throw self::addressTaken();
         }
-        $teacher = Teacher::query()->create([
-            'name' => $request->string('name')->trim()->value(),
-            'email' => $email,
-            'password' => $request->string('password')->value(),
-        ]);
+        $name = $request->string('name')->trim()->value();
+        try {
+            $teacher = DB::transaction(static fn (): Teacher => School::query()->create(['name' => $name])->teachers()->create([
+                'is_keeper' => true, 'name' => $name, 'email' => $email, 'password' => $request->string('password')->value(),
+            ]));
+        } catch (UniqueConstraintViolationException) {
+            throw self::addressTaken();
+        }
         $this->door('teacher')->login($teacher);
+        Device::remember($request, $teacher);
         $request->session()->regenerate();
 
         return new JsonResponse(self::shown($teacher), 201);
@@ -53,17 +58,22 @@ final class AccountController extends Controller
     {
         $request->validate(['email' => ['required', 'string'], 'password' => ['required', 'string'], 'remember' => ['boolean']]);
         $email = self::address($request);
-        $door = new Throttle("sign-in:$email:".$request->ip(), 6, 60);
-        $door->pass();
+        $teacher = Teacher::query()->where('email', $email)->first();
+        $address = Door::ofAddress('sign-in', $request->ip());
+        $address->knock();
+        $door = $teacher === null ? Door::ofNobody($email) : Door::of($teacher, Device::of($request));
+        $door->knock();
         $known = ['email' => $email, 'password' => $request->string('password')->value()];
         if (! $this->door('teacher')->attempt($known, $request->boolean('remember'))) {
-            $door->failed();
             throw Problem::invalid('This address and password do not belong together.', []);
         }
-        $door->clear();
+        $address->opened();
+        $door->forget();
+        $teacher = $this->teacher($request);
+        Device::remember($request, $teacher);
         $request->session()->regenerate();
 
-        return new JsonResponse(self::shown($this->teacher($request)));
+        return new JsonResponse(self::shown($teacher));
     }
 
     public function signOut(Request $request): Response
@@ -82,9 +92,7 @@ final class AccountController extends Controller
     public function forgot(Request $request): Response
     {
         $request->validate(['email' => ['required', 'string', 'email']]);
-        $door = new Throttle('forgot:'.$request->ip(), 10, 600);
-        $door->pass();
-        $door->failed();
+        Door::ofAddress('forgot', $request->ip())->knock();
         Password::sendResetLink(['email' => self::address($request)]);
 
         return new Response('', 202);
@@ -97,28 +105,38 @@ final class AccountController extends Controller
             'token' => ['required', 'string'],
             'password' => ['required', 'string', PasswordRule::defaults()],
         ], ['password.min' => 'A password has at least 10 characters.']);
-        $door = new Throttle('reset:'.$request->ip(), 10, 600);
-        $door->pass();
+        $address = Door::ofAddress('reset', $request->ip());
+        $address->knock();
         $done = Password::reset(
-            $request->only('email', 'token', 'password'),
+            ['email' => self::address($request)] + $request->only('token', 'password'),
             static function (Teacher $teacher, string $password): void {
                 $teacher->setRememberToken(Str::random(60));
                 $teacher->password = $password;
+                $teacher->epoch++;
+                Door::lift($teacher);
                 $teacher->save();
             },
         );
         if ($done !== Password::PASSWORD_RESET) {
-            $door->failed();
             throw Problem::invalid('This link is used up or too old. Ask for a new one.', []);
         }
+
+        $address->opened();
 
         return new Response('', 204);
     }
 
-    /** Addresses are kept and compared in lower case. */
+    /** Addresses are kept and compared in one way of writing, byte by byte. */
     private static function address(Request $request): string
     {
-        return Str::lower($request->string('email')->trim()->value());
+        return PlainText::folded($request->string('email')->value());
+    }
+
+    private static function addressTaken(): Problem
+    {
+        return Problem::invalid('There is an account with this address already: sign in, or ask for a new password.', [
+            ['pointer' => '/email', 'reason' => 'There is an account with this address already.'],
+        ]);
     }
 
     /** @return array<string, string> */

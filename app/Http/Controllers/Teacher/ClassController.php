@@ -7,9 +7,10 @@ namespace HiddenLadder\App\Http\Controllers\Teacher;
 use HiddenLadder\App\Classes\Phrases;
 use HiddenLadder\App\Classes\Roster;
 use HiddenLadder\App\Http\Controllers\Controller;
-use HiddenLadder\App\Models\Assignment;
+use HiddenLadder\App\Http\Door;
 use HiddenLadder\App\Models\SchoolClass;
 use HiddenLadder\App\Models\Student;
+use HiddenLadder\App\Models\Task;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
@@ -23,18 +24,20 @@ final class ClassController extends Controller
 
     public function index(Request $request): JsonResponse
     {
-        $classes = $this->teacher($request)->classes()->withCount(['students', 'assignments'])->orderBy('name')->get();
+        $classes = $this->teacher($request)->classes()->withCount(['students', 'tasks'])->orderBy('name')->get();
 
         return new JsonResponse($classes->map(static fn (SchoolClass $class): array => self::line($class) + [
             'students' => $class->getAttribute('students_count'),
-            'tasks' => $class->getAttribute('assignments_count'),
+            'tasks' => $class->getAttribute('tasks_count'),
         ])->all());
     }
 
     public function store(Request $request, Phrases $phrases): JsonResponse
     {
         $request->validate(['name' => ['required', 'string', 'max:120']]);
-        $class = $this->teacher($request)->classes()->create(['name' => $request->string('name')->trim()->value(), 'phrase' => $phrases->fresh()]);
+        $class = $this->teacher($request)->classes()->create([
+            'school_id' => $this->teacher($request)->school_id, 'name' => $request->string('name')->trim()->value(), 'phrase' => $phrases->fresh(),
+        ]);
 
         return new JsonResponse($this->whole($class), 201);
     }
@@ -49,9 +52,15 @@ final class ClassController extends Controller
     public function addStudents(Request $request, SchoolClass $class): JsonResponse
     {
         $this->authorize('reach', $class);
-        $request->validate(['names' => ['required', 'string', 'max:50000']]);
+        $request->validate([
+            'names' => ['required', 'string', 'max:50000'],
+            'same' => ['array', 'max:'.Roster::MOST],
+            'same.*.key' => ['required', 'string', 'max:1200'],
+            'same.*.student' => ['present', 'nullable', 'string', 'max:26'],
+        ]);
+        $said = collect($request->array('same'))->pluck('student', 'key')->all();
 
-        return new JsonResponse($this->roster->add($class, $request->string('names')->value()) + ['class' => $this->whole($class)]);
+        return new JsonResponse($this->roster->add($class, $request->string('names')->value(), $said) + ['class' => $this->whole($class)]);
     }
 
     public function takeOut(SchoolClass $class, string $student): Response
@@ -80,11 +89,22 @@ final class ClassController extends Controller
         return new Response('', 204);
     }
 
-    /** Lets a student who forgot their secret choose a new one at the next entry. */
+    /** Lets a student who forgot their secret choose a new one at the next entry; whoever is in with the old one is out. */
     public function clearSecret(SchoolClass $class, string $student): Response
     {
         $this->authorize('reach', $class);
-        $class->students()->findOrFail($student)->update(['secret' => null]);
+        $found = $class->students()->findOrFail($student);
+        $found->update(['secret' => null, 'device' => null, 'epoch' => $found->epoch + 1]);
+        Door::lift($found);
+
+        return new Response('', 204);
+    }
+
+    /** Lets a student try their secret again at once, after too many wrong ones. */
+    public function liftPause(SchoolClass $class, string $student): Response
+    {
+        $this->authorize('reach', $class);
+        Door::lift($class->students()->findOrFail($student));
 
         return new Response('', 204);
     }
@@ -98,12 +118,15 @@ final class ClassController extends Controller
     /** @return array<string, mixed> */
     private function whole(SchoolClass $class): array
     {
+        $students = Student::inOrder($class->students()->get());
+        $shut = Door::shutUntil(...$students->all());
+
         return self::line($class) + [
-            'roster' => $class->students()->get()->map(static fn (Student $student): array => [
+            'roster' => $students->map(static fn (Student $student): array => [
                 'id' => $student->id, 'name' => $student->name, 'entered' => $student->secret !== null, 'extraTime' => $student->extra_time,
+                'shutUntil' => isset($shut[$student->id]) ? $shut[$student->id]->toIso8601ZuluString() : null,
             ])->all(),
-            'assignments' => $class->assignments()->with(['quiz.latestEdition.corrections', 'class'])->get()
-                ->map(static fn (Assignment $assignment): array => AssignmentController::line($assignment))->all(),
+            'tasks' => $class->tasks()->with(['quiz.latestEdition.corrections', 'class'])->get()->map(static fn (Task $task): array => TaskController::line($task))->all(),
         ];
     }
 }

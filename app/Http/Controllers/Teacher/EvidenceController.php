@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace HiddenLadder\App\Http\Controllers\Teacher;
 
 use HiddenLadder\App\Http\Controllers\Controller;
-use HiddenLadder\App\Models\Assignment;
+use HiddenLadder\App\Models\Task;
 use HiddenLadder\App\Rounds\Evidence;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -13,12 +13,12 @@ use Illuminate\Http\Request;
 /** What the answers to a task say, after class. */
 final class EvidenceController extends Controller
 {
-    public function __invoke(Request $request, Assignment $assignment, Evidence $evidence): JsonResponse
+    public function __invoke(Request $request, Task $task, Evidence $evidence): JsonResponse
     {
-        $this->authorize('reach', $assignment->load(['class', 'quiz.latestEdition.corrections']));
+        $this->authorize('reach', $task->load(['class', 'quiz.latestEdition.corrections']));
 
         $request->validate(['leastGroup' => ['integer', 'between:1,100']]);
 
-        return new JsonResponse($evidence->of($assignment, $request->integer('leastGroup', 2)));
+        return new JsonResponse($evidence->of($task, $request->integer('leastGroup', 2)));
     }
 }

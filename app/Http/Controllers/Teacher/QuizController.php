@@ -16,7 +16,6 @@ use HiddenLadder\Core\Inspection\Inspection;
 use HiddenLadder\Core\Quiz\DocumentCheck;
 use HiddenLadder\Core\Quiz\Problem as DocumentProblem;
 use HiddenLadder\Core\Quiz\QuizDocument;
-use HiddenLadder\Core\Quiz\Upgrade;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
@@ -49,7 +48,7 @@ final class QuizController extends Controller
             'state' => QuizState::Draft,
             'version' => 1,
             'document' => [
-                'schema' => Upgrade::NEWEST,
+                'schema' => QuizDocument::SCHEMA,
                 'title' => $title,
                 'instructions' => '',
                 'language' => $request->string('language', 'en')->value(),
@@ -75,7 +74,6 @@ final class QuizController extends Controller
         $this->authorize('reach', $quiz);
         $request->validate(['version' => ['required', 'integer'], 'document' => ['required', 'array']]);
         $document = $request->input('document');
-        $document = is_array($document) ? Upgrade::toNewest($document) : $document;
         $problems = $check->problems($document);
         if ($problems !== []) {
             throw Problem::invalid('This is not a quiz document. The last saved state is kept.', array_map(

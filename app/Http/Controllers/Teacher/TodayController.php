@@ -5,10 +5,10 @@ declare(strict_types=1);
 namespace HiddenLadder\App\Http\Controllers\Teacher;
 
 use HiddenLadder\App\Http\Controllers\Controller;
-use HiddenLadder\App\Models\Assignment;
-use HiddenLadder\App\Models\AssignmentState;
 use HiddenLadder\App\Models\Quiz;
 use HiddenLadder\App\Models\QuizState;
+use HiddenLadder\App\Models\Task;
+use HiddenLadder\App\Models\TaskState;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 
@@ -18,14 +18,11 @@ final class TodayController extends Controller
     public function __invoke(Request $request): JsonResponse
     {
         $teacher = $this->teacher($request);
-        $running = Assignment::query()->with(['quiz.latestEdition.corrections', 'class'])
-            ->whereIn('class_id', $teacher->classes()->select('id'))
-            ->where('state', AssignmentState::Open)
-            ->orderByDesc('created_at')->get();
+        $running = $teacher->tasks()->with(['quiz.latestEdition.corrections', 'class'])->inState(TaskState::Open, TaskState::Due)->orderByDesc('created_at')->get();
         $drafts = $teacher->quizzes()->with('latestEdition')->where('state', '!=', QuizState::Archived)->orderByDesc('updated_at')->limit(4)->get();
 
         return new JsonResponse([
-            'running' => $running->map(static fn (Assignment $assignment): array => AssignmentController::line($assignment))->all(),
+            'running' => $running->map(static fn (Task $task): array => TaskController::line($task))->all(),
             'quizzes' => $drafts->map(static fn (Quiz $quiz): array => QuizController::line($quiz))->all(),
         ]);
     }

@@ -23,16 +23,16 @@ final class Canonical
     private bool $irrational = false;
 
     /** @param  int  $bits for each exponent: 10 for up to 6 unknowns, 6 for 10, 4 for 15, 2 for 31 */
-    private function __construct(private readonly int $bits)
+    private function __construct(private readonly int $bits, private readonly Effort $effort)
     {
     }
 
     /**
-     * Room for the unknowns of these expressions.
+     * Room for the unknowns of these expressions, and what may be spent on them.
      *
      * @throws UnfitResponse when there are too many
      */
-    public static function for(Node ...$nodes): self
+    public static function for(Effort $effort, Node ...$nodes): self
     {
         $names = [];
         $visit = static function (Node $node) use (&$visit, &$names): void {
@@ -55,7 +55,7 @@ final class Canonical
             $count <= 15 => 4,
             $count <= 31 => 2,
             default => throw TooLarge::now(),
-        });
+        }, $effort);
     }
 
     /** Whether anything in what was read so far is not rational. */
@@ -91,14 +91,14 @@ final class Canonical
         }
         $right = $this->of($node->parts[1]);
         if ($node->op === Op::Product) {
-            return self::reduced(new Fraction($left->above->times($right->above, $most), $left->below->times($right->below, $most)));
+            return $this->reduced(new Fraction($left->above->times($right->above, $most, $this->effort), $left->below->times($right->below, $most, $this->effort)));
         }
         if ($node->op === Op::Quotient) {
             if ($right->above->isZero()) {
                 throw new UnfitResponse('This divides by zero.');
             }
 
-            return self::reduced(new Fraction($left->above->times($right->below, $most), $left->below->times($right->above, $most)));
+            return $this->reduced(new Fraction($left->above->times($right->below, $most, $this->effort), $left->below->times($right->above, $most, $this->effort)));
         }
         // A sum, or an equation as the difference of its sides.
         $sign = $node->op === Op::Sum ? 1 : -1;
@@ -106,9 +106,9 @@ final class Canonical
             return new Fraction($left->above->plus($right->above, $sign), $left->below);
         }
 
-        return self::reduced(new Fraction(
-            $left->above->times($right->below, $most)->plus($right->above->times($left->below, $most), $sign),
-            $left->below->times($right->below, $most),
+        return $this->reduced(new Fraction(
+            $left->above->times($right->below, $most, $this->effort)->plus($right->above->times($left->below, $most, $this->effort), $sign),
+            $left->below->times($right->below, $most, $this->effort),
         ));
     }
 
@@ -126,7 +126,7 @@ final class Canonical
     }
 
     /** Numbers over numbers are brought down, so that they stay small. */
-    private static function reduced(Fraction $fraction): Fraction
+    private function reduced(Fraction $fraction): Fraction
     {
         $above = $fraction->above->terms;
         $below = $fraction->below->terms;
@@ -141,7 +141,7 @@ final class Canonical
         $term = Polynomial::whole(Whole::of((string) BigInteger::of($above[$monomial])->quotient($divisor)));
 
         return new Fraction(
-            $monomial === 0 ? $term : $term->times(Polynomial::unknown($monomial), PHP_INT_MAX),
+            $monomial === 0 ? $term : $term->times(Polynomial::unknown($monomial), PHP_INT_MAX, $this->effort),
             Polynomial::whole(Whole::of((string) BigInteger::of($below[0])->quotient($divisor))),
         );
     }
@@ -183,7 +183,7 @@ final class Canonical
             if ($below->above->isZero() && $whole <= 0) {
                 throw new UnfitResponse($whole === 0 ? 'Zero to the power of zero has no value.' : 'This divides by zero.');
             }
-            $powers = [$below->above->power(abs($whole), $most), $below->below->power(abs($whole), $most)];
+            $powers = [$below->above->power(abs($whole), $most, $this->effort), $below->below->power(abs($whole), $most, $this->effort)];
 
             return $whole < 0 ? new Fraction($powers[1], $powers[0]) : new Fraction($powers[0], $powers[1]);
         }

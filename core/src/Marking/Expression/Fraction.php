@@ -16,14 +16,14 @@ final readonly class Fraction
         return new self(Polynomial::whole($value), Polynomial::whole(1));
     }
 
-    public function equals(self $other, int $mostDegree): bool
+    public function equals(self $other, int $mostDegree, Effort $effort): bool
     {
-        return $this->above->times($other->below, $mostDegree)->equals($other->above->times($this->below, $mostDegree));
+        return $this->above->times($other->below, $mostDegree, $effort)->equals($other->above->times($this->below, $mostDegree, $effort));
     }
 
     /** Whether one is a number other than zero times the other. */
-    public function isProportionalTo(self $other, int $mostDegree): bool
+    public function isProportionalTo(self $other, int $mostDegree, Effort $effort): bool
     {
-        return $this->above->times($other->below, $mostDegree)->isProportionalTo($other->above->times($this->below, $mostDegree));
+        return $this->above->times($other->below, $mostDegree, $effort)->isProportionalTo($other->above->times($this->below, $mostDegree, $effort), $effort);
     }
 }

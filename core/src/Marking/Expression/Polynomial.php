@@ -57,11 +57,12 @@ final readonly class Polynomial
     }
 
     /** @param  int  $mostDegree  that the packing has room for */
-    public function times(self $other, int $mostDegree): self
+    public function times(self $other, int $mostDegree, Effort $effort): self
     {
         if ($this->degree + $other->degree > $mostDegree) {
             throw TooLarge::now();
         }
+        $effort->spendOnProducts($this->terms, $other->terms);
         $terms = [];
         foreach ($this->terms as $a => $x) {
             foreach ($other->terms as $b => $y) {
@@ -76,17 +77,17 @@ final readonly class Polynomial
         return new self(array_filter($terms, static fn (int|BigInteger $c): bool => ! Whole::isZero($c)), $this->degree + $other->degree);
     }
 
-    public function power(int $exponent, int $mostDegree): self
+    public function power(int $exponent, int $mostDegree, Effort $effort): self
     {
         $result = self::whole(1);
         $square = $this;
         while ($exponent > 0) {
             if (($exponent & 1) === 1) {
-                $result = $result->times($square, $mostDegree);
+                $result = $result->times($square, $mostDegree, $effort);
             }
             $exponent >>= 1;
             if ($exponent > 0) {
-                $square = $square->times($square, $mostDegree);
+                $square = $square->times($square, $mostDegree, $effort);
             }
         }
 
@@ -108,7 +109,7 @@ final readonly class Polynomial
     }
 
     /** Whether one is a number other than zero times the other. */
-    public function isProportionalTo(self $other): bool
+    public function isProportionalTo(self $other, Effort $effort): bool
     {
         if ($this->terms === [] || $other->terms === []) {
             return $this->terms === $other->terms;
@@ -117,11 +118,13 @@ final readonly class Polynomial
         $mine = $this->terms[$first];
         $theirs = $other->terms[$first] ?? 0;
 
-        return ! Whole::isZero($theirs) && $this->scaled($theirs)->equals($other->scaled($mine));
+        return ! Whole::isZero($theirs) && $this->scaled($theirs, $effort)->equals($other->scaled($mine, $effort));
     }
 
-    private function scaled(int|BigInteger $factor): self
+    private function scaled(int|BigInteger $factor, Effort $effort): self
     {
+        $effort->spendOnProducts($this->terms, [$factor]);
+
         return new self(array_map(static fn (int|BigInteger $c): int|BigInteger => Whole::multiply($c, $factor), $this->terms), $this->degree);
     }
 

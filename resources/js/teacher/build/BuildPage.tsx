@@ -1,5 +1,5 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { type KeyboardEvent, useCallback, useEffect, useState } from 'react';
+import { type KeyboardEvent, useCallback, useEffect, useRef, useState } from 'react';
 import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
 import { client, Refused, sentence, take } from '../../api/client';
 import type { Forecast, Quiz, QuizDocument, Rung, Stop } from '../../api/types';
@@ -59,6 +59,8 @@ function Builder({ quiz }: { quiz: Quiz }) {
     const [saved, setSaved] = useState(quiz.version);
     const { open: findings, left, leave } = useFindings(quiz.id, saved, draft.findings);
     const [forkOf, setForkOf] = useState<string | null>(null);
+    // What was only just added: the cursor goes into its text.
+    const [fresh, setFresh] = useState<string | null>(null);
     const navigate = useNavigate();
 
     // A forecast is of what is saved; one that is shown stays until the next is chosen.
@@ -77,6 +79,27 @@ function Builder({ quiz }: { quiz: Quiz }) {
             setForkOf(null);
         }
     }, [forkOf, selected]);
+
+    // Another thing is read from its beginning.
+    const panel = useRef<HTMLElement>(null);
+    useEffect(() => {
+        if (panel.current !== null) {
+            panel.current.scrollTop = 0;
+        }
+        // Where the editor stands below the picture, it comes into sight.
+        if (selected !== null && window.matchMedia?.('(max-width: 1023px)').matches) {
+            panel.current?.scrollIntoView?.();
+        }
+    }, [selected]);
+
+    useEffect(() => {
+        if (fresh !== null && fresh === selected) {
+            window.document
+                .querySelector<HTMLElement>('[aria-label="What is selected"] :is(textarea, input[type="text"], input:not([type]))')
+                ?.focus();
+            setFresh(null);
+        }
+    }, [fresh, selected]);
 
     const select = useCallback(
         (id: string | null) => {
@@ -100,6 +123,7 @@ function Builder({ quiz }: { quiz: Quiz }) {
         const behind = selected === null ? null : (find(document, selected)?.stop?.id ?? null);
         edit(insertStop(document, stop, behind));
         select(stop.id);
+        setFresh(stop.id);
     };
     const addSide = () => {
         const stop = newStop('reading');
@@ -130,7 +154,10 @@ function Builder({ quiz }: { quiz: Quiz }) {
         );
     };
     const rehearse = async (from: string | null) => {
-        await draft.save();
+        if (!(await draft.save())) {
+            setMessage({ tone: 'yet', words: notSaved });
+            return;
+        }
         await navigate(`/quizzes/${quiz.id}/rehearse${from === null ? '' : `?from=${from}`}`);
     };
     const addRungAt = (id: string, kind: Rung['kind']) => {
@@ -153,6 +180,7 @@ function Builder({ quiz }: { quiz: Quiz }) {
             const rung = newRung(kind);
             edit(addRung(document, question, place?.kind === 'rung' ? (place.entry?.id ?? null) : null, rung));
             select(rung.id);
+            setFresh(rung.id);
         }
     };
 
@@ -183,7 +211,10 @@ function Builder({ quiz }: { quiz: Quiz }) {
     };
     const publish = async () => {
         setMessage(null);
-        await draft.save();
+        if (!(await draft.save())) {
+            setMessage({ tone: 'yet', words: notSaved });
+            return;
+        }
         try {
             const published = await take(client.POST('/quizzes/{quiz}/editions', { params: { path: { quiz: quiz.id } } }));
             setEdition({ number: published.edition, current: true });
@@ -200,7 +231,7 @@ function Builder({ quiz }: { quiz: Quiz }) {
     const stopping = findings.filter((finding) => finding.severity === 'stops').length;
 
     return (
-        <main className="flex h-full min-h-0 flex-col">
+        <main className="flex min-h-0 flex-col lg:h-full">
             <div className="flex flex-wrap items-center gap-x-4 gap-y-2 px-5 py-3">
                 <button type="button" className="min-w-0 text-left hover:underline" onClick={() => select(null)}>
                     <h1 className="truncate text-xl">{document.title || 'Untitled'}</h1>
@@ -256,7 +287,7 @@ function Builder({ quiz }: { quiz: Quiz }) {
                     onMended={() => void draft.takeTheirs().then((now) => setEdition({ number: now.edition, current: !now.changedSince }))}
                 />
             )}
-            <div className="grid min-h-0 flex-1 gap-3 px-5 pb-4 lg:grid-cols-[minmax(0,1fr)_26rem]">
+            <div className="grid min-h-0 flex-1 grid-cols-[minmax(0,1fr)] gap-3 px-5 pb-4 lg:grid-cols-[minmax(0,1fr)_26rem]">
                 <div className="flex min-h-72 min-w-0 flex-col gap-2">
                     {document.stops.length === 0 && document.sideStops.length === 0 ? (
                         <Empty add={add} />
@@ -302,7 +333,18 @@ function Builder({ quiz }: { quiz: Quiz }) {
                         </>
                     )}
                 </div>
-                <aside aria-label="What is selected" className="min-h-0 overflow-y-auto rounded-lg border border-line bg-paper p-4">
+                <aside
+                    ref={panel}
+                    aria-label="What is selected"
+                    className="min-h-0 rounded-lg lg:overflow-y-auto border border-line bg-paper p-4"
+                >
+                    <Button
+                        weight="quiet"
+                        className="mb-2 -ml-3 lg:hidden"
+                        onClick={() => panel.current?.parentElement?.scrollIntoView?.({ block: 'start' })}
+                    >
+                        Back to the picture
+                    </Button>
                     <LeaveFinding value={leave}>
                         <Editor
                             document={document}
@@ -332,6 +374,8 @@ function Builder({ quiz }: { quiz: Quiz }) {
         </main>
     );
 }
+
+const notSaved = 'What you changed last has not been saved yet, so nothing was done with it. See above why, and try again.';
 
 /** How often a stop is come to in the mean, where that is not simply once. */
 function Expected({ often = 0 }: { often: number | undefined }) {

@@ -64,7 +64,7 @@ export function Editor(props: Props) {
 
     return (
         <div>
-            <div className="mb-3 flex items-center gap-1">
+            <div className="mb-3 flex flex-wrap items-center gap-1">
                 <h2 className="mr-auto text-xl">{title(place, stopWords)}</h2>
                 {place.kind === 'stop' && (
                     <>
@@ -170,7 +170,10 @@ export function Editor(props: Props) {
 }
 
 function putCue(document: QuizDocument, place: Extract<Place, { kind: 'cue' }>, cue: Cue): QuizDocument {
-    return putStop(document, { ...place.stop, cues: place.stop.cues.map((other) => (other.id === cue.id ? cue : other)) });
+    return putStop(document, {
+        ...place.stop,
+        cues: place.stop.cues.map((other) => (other.id === cue.id ? cue : other)).sort((a, b) => a.at - b.at),
+    });
 }
 
 function title(place: Place, stopWords: string): string {

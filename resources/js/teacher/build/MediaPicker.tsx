@@ -17,7 +17,32 @@ interface Props {
     onChange: (id: string | null) => void;
 }
 
-/** Chooses one of the teacher's videos or pictures, or sends a new one. */
+const words: Record<Medium['kind'], { name: string; none: string; send: string; types: string; accept: string }> = {
+    video: {
+        name: 'Video',
+        none: 'No video yet',
+        send: 'Send a video of your own',
+        types: 'WebM or MP4, up to 64 MB',
+        accept: 'video/webm,video/mp4',
+    },
+    picture: {
+        name: 'Picture',
+        none: 'No picture',
+        send: 'Send a picture of your own',
+        types: 'JPEG, PNG, WebP or GIF, up to 8 MB',
+        accept: 'image/*',
+    },
+    sound: {
+        name: 'Sound',
+        none: 'No sound',
+        send: 'Send a sound of your own',
+        types: 'MP3, OGG, WAV, M4A or FLAC, up to 16 MB',
+        accept: 'audio/*',
+    },
+    file: { name: 'File', none: 'No file', send: 'Send a file of your own', types: 'Up to 16 MB', accept: '*/*' },
+};
+
+/** Chooses one of the teacher's videos, pictures or sounds, or sends a new one. */
 export function MediaPicker({ kind, value, onChange }: Props) {
     const media = useMedia().filter((medium) => medium.kind === kind);
     const [progress, setProgress] = useState<number | null>(null);
@@ -56,12 +81,8 @@ export function MediaPicker({ kind, value, onChange }: Props) {
 
     return (
         <div className="grid gap-2">
-            <Select
-                label={kind === 'video' ? 'Video' : 'Picture'}
-                value={value ?? ''}
-                onChange={(event) => onChange(event.currentTarget.value || null)}
-            >
-                <option value="">{kind === 'video' ? 'No video yet' : 'No picture'}</option>
+            <Select label={words[kind].name} value={value ?? ''} onChange={(event) => onChange(event.currentTarget.value || null)}>
+                <option value="">{words[kind].none}</option>
                 {media.map((medium) => (
                     <option key={medium.id} value={medium.id}>
                         {medium.title}
@@ -70,16 +91,11 @@ export function MediaPicker({ kind, value, onChange }: Props) {
                 ))}
             </Select>
             <details className="rounded-md border border-line px-3 py-2 text-sm">
-                <summary className="font-semibold">{kind === 'video' ? 'Send a video of your own' : 'Send a picture of your own'}</summary>
+                <summary className="font-semibold">{words[kind].send}</summary>
                 <div className="mt-2 grid gap-2">
                     <label>
-                        {kind === 'video' ? 'WebM or MP4, up to 64 MB' : 'JPEG, PNG, WebP or GIF, up to 8 MB'}
-                        <input
-                            ref={file}
-                            type="file"
-                            accept={kind === 'video' ? 'video/webm,video/mp4' : 'image/*'}
-                            className="mt-1 block w-full text-sm"
-                        />
+                        {words[kind].types}
+                        <input ref={file} type="file" accept={words[kind].accept} className="mt-1 block w-full text-sm" />
                     </label>
                     {kind === 'video' && (
                         <label>

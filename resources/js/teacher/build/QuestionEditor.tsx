@@ -50,7 +50,7 @@ export function QuestionEditor({ document, question, findings, change, select, m
     const setRight = (entry: Entry, right: boolean) =>
         put({
             entries: question.entries.map((other) =>
-                other.id === entry.id ? { ...other, right } : picksOne(question.kind) && right ? { ...other, right: false } : other,
+                other.id === entry.id ? withRight(other, right) : picksOne(question.kind) && right ? { ...other, right: false } : other,
             ),
         });
 
@@ -351,15 +351,17 @@ function EntryRow({ document, question, entry, name, findings, change, onChange,
                         value={entry.feedback}
                         onChange={(event) => onChange({ ...entry, feedback: event.currentTarget.value })}
                     />
-                    <Select
-                        label="Leads to"
-                        data-fork={entry.id}
-                        value={entry.fork ?? ''}
-                        onChange={(event) => onChange({ ...entry, fork: event.currentTarget.value || null })}
-                    >
-                        <option value="">{entry.right || isPoll ? 'the next stop' : 'help, and back to this question'}</option>
-                        <Targets document={document} />
-                    </Select>
+                    {(mayLead(document, question) || entry.fork !== null) && (
+                        <Select
+                            label="Leads to"
+                            data-fork={entry.id}
+                            value={entry.fork ?? ''}
+                            onChange={(event) => onChange({ ...entry, fork: event.currentTarget.value || null })}
+                        >
+                            <option value="">{entry.right || isPoll ? 'the next stop' : 'help, and back to this question'}</option>
+                            <Targets document={document} />
+                        </Select>
+                    )}
                     {!entry.right && !isPoll && (
                         <>
                             {(document.misconceptions ?? []).length > 0 && (
@@ -412,6 +414,20 @@ function EntryRow({ document, question, entry, name, findings, change, onChange,
             </details>
         </div>
     );
+}
+
+/** Only answers to a question of the way itself lead elsewhere: in drills, on staircases and on ladders they do not. */
+function mayLead(document: QuizDocument, question: Question): boolean {
+    return [...document.stops, ...document.sideStops].some(
+        (stop) =>
+            (stop.kind === 'question' && stop.question.id === question.id) ||
+            (stop.kind === 'video' && stop.cues.some((cue) => cue.kind === 'question' && cue.question.id === question.id)),
+    );
+}
+
+/** What is right has all the points: a share that it had as a wrong answer is not kept where nobody sees it. */
+function withRight({ share, ...entry }: Entry, right: boolean): Entry {
+    return right || share === undefined ? { ...entry, right } : { ...entry, right, share };
 }
 
 /** A few words by which a question is known again. */

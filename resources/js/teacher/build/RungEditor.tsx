@@ -1,6 +1,7 @@
 import type { Finding, QuizDocument, Rung } from '../../api/types';
 import { VideoPlayer } from '../../player/VideoPlayer';
 import { Field, Text } from '../../ui/Field';
+import { ParsedField } from '../../ui/ParsedField';
 import { MediaPicker, useMedia } from './MediaPicker';
 import { EndField, MomentField } from './MomentField';
 import { QuestionEditor } from './QuestionEditor';
@@ -12,6 +13,21 @@ interface Props {
     put: (rung: Rung) => void;
     change: (document: QuizDocument) => void;
     select: (id: string) => void;
+}
+
+/** The address that is meant; without its beginning it is one of the web. Null where it is none. */
+function address(text: string): string | null {
+    const typed = text.trim();
+    if (typed === '') {
+        return '';
+    }
+    try {
+        const url = new URL(/^[a-z][a-z0-9+.-]*:/i.test(typed) ? typed : `https://${typed}`);
+        const whole = /^[a-z][a-z0-9+.-]*:/i.test(typed) ? typed : `https://${typed}`;
+        return /^https?:$/.test(url.protocol) && url.hostname.includes('.') && !/\s/.test(typed) ? whole : null;
+    } catch {
+        return null;
+    }
 }
 
 /** One rung of any kind. */
@@ -55,15 +71,14 @@ export function RungEditor({ document, findings, rung, put, change, select }: Pr
                     />
                     {rung.kind === 'exercise' && (
                         <>
-                            <Field
+                            <ParsedField
                                 label="Link, if it is elsewhere"
-                                placeholder="https://"
-                                defaultValue={rung.link ?? ''}
-                                maxLength={2000}
-                                onBlur={(event) => {
-                                    const link = event.currentTarget.value.trim();
-                                    put({ ...rung, link: /^https?:\/\/./.test(link) ? link : '' });
-                                }}
+                                value={rung.link ?? ''}
+                                read={address}
+                                write={(link) => link}
+                                wrong="This is no address of a page, such as https://school.example/page."
+                                inputMode="url"
+                                onChange={(link) => put({ ...rung, link })}
                             />
                             <Text
                                 label="Answers, to check oneself"

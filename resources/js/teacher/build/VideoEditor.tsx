@@ -68,7 +68,7 @@ export function VideoEditor({ document, stop, change, select }: Props) {
                         <li key={cue.id}>
                             <Button
                                 weight="quiet"
-                                className="max-w-full justify-start px-0 text-left whitespace-normal"
+                                className="w-full min-w-0 justify-start px-0 text-left [overflow-wrap:anywhere] whitespace-normal"
                                 onClick={() => select(cue.id)}
                             >
                                 {moment(cue.at)}{' '}

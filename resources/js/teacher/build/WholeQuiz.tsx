@@ -59,11 +59,8 @@ export function WholeQuiz({ document, findings, left, change, select, forecast }
                     change(
                         withoutGone({
                             ...document,
-                            parts: list.map(({ id, text }) => ({
-                                id,
-                                title: text,
-                                weight: document.parts?.find((part) => part.id === id)?.weight ?? 1,
-                            })),
+                            // A weight that was given stays; without one a part weighs its points.
+                            parts: list.map(({ id, text }) => ({ ...document.parts?.find((part) => part.id === id), id, title: text })),
                         }),
                     )
                 }

@@ -30,6 +30,15 @@ function keptHere(quiz: Quiz): QuizDocument | null {
     }
 }
 
+/** A full or forbidden store keeps nothing; what is typed is still sent. */
+function keepHere(quiz: string, kept: Kept): void {
+    try {
+        localStorage.setItem(keptName(quiz), JSON.stringify(kept));
+    } catch {
+        // The page itself still holds it.
+    }
+}
+
 /** A quiz document that saves itself at every change, and keeps on this device what has not reached the server. */
 export function useDraft(quiz: Quiz, onSaved: () => void) {
     const [document, setDocument] = useState<QuizDocument>(() => keptHere(quiz) ?? quiz.document);
@@ -41,13 +50,14 @@ export function useDraft(quiz: Quiz, onSaved: () => void) {
     const running = useRef<Promise<void> | null>(null);
     const timer = useRef<ReturnType<typeof setTimeout>>(undefined);
 
-    const save = useCallback(async (): Promise<void> => {
+    /** Sends what is not saved yet; tells whether all of it is saved then. */
+    const save = useCallback(async (): Promise<boolean> => {
         clearTimeout(timer.current);
         if (running.current !== null) {
             await running.current;
         }
         if (!unsaved.current) {
-            return;
+            return true;
         }
         const sent = latest.current;
         unsaved.current = false;
@@ -81,6 +91,7 @@ export function useDraft(quiz: Quiz, onSaved: () => void) {
         })();
         await running.current;
         running.current = null;
+        return !unsaved.current;
     }, [onSaved, quiz.id]);
 
     const change = useCallback(
@@ -89,7 +100,7 @@ export function useDraft(quiz: Quiz, onSaved: () => void) {
             unsaved.current = true;
             setDocument(next);
             setSaving((now) => (now.state === 'elsewhere' ? now : { state: 'saving' }));
-            localStorage.setItem(keptName(quiz.id), JSON.stringify({ version: version.current, document: next } satisfies Kept));
+            keepHere(quiz.id, { version: version.current, document: next });
             clearTimeout(timer.current);
             timer.current = setTimeout(() => void save(), PAUSE);
         },

@@ -1,4 +1,4 @@
-import type { Assignment, Evidence } from '../../api/types';
+import type { Evidence, Task } from '../../api/types';
 import { byWords } from '../figures/Sorting';
 import { type StudentRow, StudentRows } from '../figures/StudentRows';
 import { FEW } from '../figures/words';
@@ -14,22 +14,14 @@ const isRight = (standing: string | undefined) => standing === 'clear' || standi
 const gained = ({ rounds, first, best }: Figures) => (rounds < 2 || first === null || best === null ? null : best - first);
 
 /** Students by questions, in their latest round. */
-export function StudentTable({
-    assignment,
-    evidence,
-    nameOf,
-}: {
-    assignment: Assignment;
-    evidence: Evidence;
-    nameOf: (student: string) => string;
-}) {
+export function StudentTable({ task, evidence, nameOf }: { task: Task; evidence: Evidence; nameOf: (student: string) => string }) {
     const questions = evidence.questions.map(({ question }) => question);
     const notYet = ({ standings }: Figures) => questions.filter((question) => !isRight(standings[question])).length;
     const rows: Row[] = evidence.rows
         .map((figures) => ({
             id: figures.student,
             name: nameOf(figures.student),
-            to: `/assignments/${assignment.id}/students/${figures.student}`,
+            to: `/tasks/${task.id}/students/${figures.student}`,
             standings: figures.standings,
             figures,
         }))
@@ -49,7 +41,7 @@ export function StudentTable({
                 )}
             </div>
             <StudentRows
-                document={assignment.document}
+                document={task.document}
                 questions={questions}
                 rows={rows}
                 columns={[

@@ -1,0 +1,241 @@
+<?php
+
+declare(strict_types=1);
+
+namespace HiddenLadder\App\Http\Controllers\Teacher;
+
+use Carbon\CarbonImmutable;
+use HiddenLadder\App\Http\Controllers\Controller;
+use HiddenLadder\App\Http\Problem;
+use HiddenLadder\App\Models\Quiz;
+use HiddenLadder\App\Models\Round;
+use HiddenLadder\App\Models\RoundEvent;
+use HiddenLadder\App\Models\SchoolClass;
+use HiddenLadder\App\Models\Student;
+use HiddenLadder\App\Models\Task;
+use HiddenLadder\App\Models\TaskState;
+use HiddenLadder\App\Quizzes\Gating;
+use HiddenLadder\App\Rounds\DepthProfiles;
+use HiddenLadder\App\Rounds\Editions;
+use HiddenLadder\App\Rounds\Lookout;
+use HiddenLadder\App\Rounds\RoundBook;
+use HiddenLadder\App\Rounds\RoundRules;
+use HiddenLadder\Core\Fields;
+use HiddenLadder\Core\Quiz\QuizDocument;
+use HiddenLadder\Core\Round\Fact;
+use HiddenLadder\Core\Round\Folded;
+use HiddenLadder\Core\Round\Overruled;
+use HiddenLadder\Core\Round\QuestionView;
+use HiddenLadder\Core\Round\Series;
+use HiddenLadder\Core\Round\Terms;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Http\Response;
+
+/** Giving a quiz to a class, and seeing how it goes. */
+final class TaskController extends Controller
+{
+    public function store(Request $request, SchoolClass $class): JsonResponse
+    {
+        $this->authorize('reach', $class);
+        $request->validate(['quiz' => ['required', 'string'], 'dueAt' => ['nullable', 'date']]);
+        $quiz = Quiz::query()->findOrFail($request->string('quiz')->value());
+        $this->authorize('reach', $quiz);
+        if ($quiz->latestEdition === null) {
+            throw new Problem(409, 'not-published', 'Publish this quiz before you give it to a class.');
+        }
+        $terms = $this->terms($request, $quiz);
+        $task = Task::query()->create([
+            'teacher_id' => $this->teacher($request)->id,
+            'class_id' => $class->id,
+            'quiz_id' => $quiz->id,
+            'terms' => $terms->toArray(),
+            'due_at' => self::time($request->input('dueAt')),
+        ]);
+
+        return new JsonResponse(self::line($task->load(['quiz.latestEdition.corrections', 'class'])), 201);
+    }
+
+    public function update(Request $request, Task $task, RoundBook $book): JsonResponse
+    {
+        $this->authorize('reach', $task->load('class'));
+        $request->validate([
+            'closed' => ['boolean'],
+            'dueAt' => ['nullable', 'date'],
+            'released' => ['boolean'],
+        ]);
+        if ($request->has('closed')) {
+            $this->close($task, $request->boolean('closed'));
+        }
+        if ($request->has('dueAt')) {
+            $task->due_at = self::time($request->input('dueAt'));
+        }
+        if ($request->has('released')) {
+            $task->released_at = $request->boolean('released') ? CarbonImmutable::now() : null;
+        }
+        if ($request->has('terms')) {
+            $task->terms = $this->terms($request, $task->quiz)->toArray();
+        }
+        $task->save();
+        $book->settle($task);
+
+        return new JsonResponse(self::line($task->load(['quiz.latestEdition.corrections', 'class'])));
+    }
+
+    /** Now, or opened again: a closing time that has passed then no longer holds. */
+    private function close(Task $task, bool $closed): void
+    {
+        $isClosed = $task->state() === TaskState::Closed;
+        if ($closed !== $isClosed) {
+            $task->closes_at = $closed ? CarbonImmutable::now() : null;
+        }
+    }
+
+    /** The task with the edition that rounds now begin on. */
+    public function show(Task $task, Editions $editions): JsonResponse
+    {
+        $this->authorize('reach', $task->load(['class', 'quiz.latestEdition.corrections']));
+        $edition = $task->quiz->latestEdition;
+        assert($edition !== null);
+
+        $terms = Terms::read(Fields::of($task->terms));
+
+        return new JsonResponse(self::line($task) + [
+            'terms' => $terms->toArray(),
+            ...TermsController::words($terms),
+            'edition' => $edition->number,
+            'document' => $editions->document($edition),
+        ]);
+    }
+
+    public function lookout(Task $task, Lookout $lookout): JsonResponse
+    {
+        $this->authorize('reach', $task->load(['class', 'quiz.latestEdition.corrections']));
+
+        return new JsonResponse($lookout->of($task));
+    }
+
+    /** Everything one student did in this task, in order. */
+    public function studentWalks(Task $task, string $student, RoundBook $book, RoundRules $rules): JsonResponse
+    {
+        $this->authorize('reach', $task->load('class'));
+        $found = self::concerned($task, $student);
+        $rounds = $task->rounds()->where('student_id', $found->id)->orderBy('number')->get();
+        $walks = $rounds->map(function (Round $round) use ($book, $rules): array {
+            $round = $book->upToDate($round)->load('events');
+
+            return self::walk($round, $book->fold($round, withFacts: true), $rules->quiz($round), $rules->terms($round));
+        });
+
+        return new JsonResponse([
+            'id' => $found->id,
+            'name' => $found->name,
+            'extraTime' => $found->extra_time,
+            'rounds' => $walks->all(),
+        ]);
+    }
+
+    /** Whom the task is for, or who has done something in it, also where they were taken out since. */
+    private static function concerned(Task $task, string $student): Student
+    {
+        return $task->students()->find($student) ?? Student::query()->whereRelation('rounds', 'task_id', $task->id)->findOrFail($student);
+    }
+
+    /**
+     * A round as it reads now: results under the corrections in force, the path as it was.
+     *
+     * @return array<string, mixed>
+     */
+    private static function walk(Round $round, Folded $folded, QuizDocument $quiz, Terms $terms): array
+    {
+        $records = [];
+        foreach ($folded->state->records as $id => $record) {
+            $question = $quiz->question($record->standIn ?? $id);
+            $records[$id] = [
+                'standing' => $record->standing->value,
+                'share' => $record->share,
+                'own' => $record->response === null || $question === null ? null : (new QuestionView($question, $terms, ''))->own($record->response),
+                'files' => $record->response?->as === 'files' ? $record->response->list : [],
+                'judged' => $record->judged,
+                'overruled' => $record->overruled,
+                'comment' => $record->comment,
+            ];
+        }
+
+        return [
+            'id' => $round->id,
+            'number' => $round->number,
+            'startedAt' => $round->started_at->toIso8601ZuluString('millisecond'),
+            'finishedAt' => $round->finished_at?->toIso8601ZuluString('millisecond'),
+            'score' => $round->score,
+            'mastered' => $round->mastered,
+            'interrupted' => $round->interrupted,
+            'records' => (object) $records,
+            'series' => (object) array_map(static fn (Series $series): array => ['overruled' => $series->overruled, 'comment' => $series->comment], $folded->state->series),
+            'events' => $round->events->map(static fn (RoundEvent $event, int $index): array => [
+                'number' => $event->number,
+                'kind' => $event->kind,
+                'at' => $event->taken_ms,
+                'late' => $event->late,
+                'data' => (object) $event->data,
+                'facts' => array_map(static fn (Fact $fact): array => $fact->toArray(), $folded->facts[$index] ?? []),
+            ])->all(),
+        ];
+    }
+
+    /** A person's word on an answer: a share of the points with a comment, or sent back. It is an event of the round. */
+    public function overrule(Request $request, Task $task, string $round, RoundBook $book): Response
+    {
+        $this->authorize('reach', $task->load('class'));
+        $book->overrule($round, static fn (Round $found) => abort_unless($found->task_id === $task->id, 404), Overruled::fromData(Fields::of($request->json()->all())));
+
+        return new Response('', 204);
+    }
+
+    /**
+     * The terms that are sent, else the quiz's suggested ones.
+     *
+     * @throws Problem when quizzes would wait for each other
+     */
+    private function terms(Request $request, Quiz $quiz): Terms
+    {
+        $sent = $request->input('terms');
+        $terms = Terms::read(Fields::of($sent ?? $quiz->latestEdition?->document['terms'] ?? [], '/terms'));
+        if (Gating::circle($quiz, $terms) !== []) {
+            throw Problem::invalid('These quizzes would wait for each other, and none could ever be opened.', [['pointer' => '/terms/gates', 'reason' => 'They form a circle.']]);
+        }
+
+        return $terms;
+    }
+
+    /** @return array<string, mixed> */
+    public static function line(Task $task): array
+    {
+        $students = $task->students();
+        // Who was taken out does not count any more.
+        $rounds = $task->rounds()->getQuery()->whereIn('student_id', $students->modelKeys());
+
+        return [
+            'id' => $task->id,
+            'quiz' => $task->quiz_id,
+            'title' => $task->quiz->title,
+            'class' => $task->class === null ? null : ['id' => $task->class->id, 'name' => $task->class->name],
+            'audience' => $task->audience->value,
+            'state' => $task->state()->value,
+            'opensAt' => $task->opens_at?->toIso8601ZuluString(),
+            'dueAt' => $task->due_at?->toIso8601ZuluString(),
+            'closesAt' => $task->closes_at?->toIso8601ZuluString(),
+            'releasedAt' => $task->released_at?->toIso8601ZuluString(),
+            'givenAt' => $task->created_at->toIso8601ZuluString(),
+            'students' => $students->count(),
+            'started' => (clone $rounds)->distinct()->count('student_id'),
+            'finished' => (clone $rounds)->whereNotNull('finished_at')->distinct()->count('student_id'),
+            'depths' => app(DepthProfiles::class)->of($task),
+        ];
+    }
+
+    private static function time(mixed $written): ?CarbonImmutable
+    {
+        return is_string($written) && $written !== '' ? CarbonImmutable::parse($written)->utc() : null;
+    }
+}

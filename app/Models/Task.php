@@ -1,0 +1,126 @@
+<?php
+
+declare(strict_types=1);
+
+namespace HiddenLadder\App\Models;
+
+use Carbon\CarbonImmutable;
+use Illuminate\Database\Eloquent\Builder;
+use Illuminate\Database\Eloquent\Collection;
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
+use Illuminate\Database\Eloquent\Relations\BelongsToMany;
+use Illuminate\Database\Eloquent\Relations\HasMany;
+
+/**
+ * A quiz given with terms: to a class, to some students, or to whoever has its link.
+ *
+ * @property string $id
+ * @property string $teacher_id who gave it
+ * @property string $quiz_id
+ * @property ?string $class_id
+ * @property TaskAudience $audience
+ * @property ?string $link the last part of its address, where it has one of its own
+ * @property ?string $unit_id
+ * @property array<array-key, mixed> $terms
+ * @property ?CarbonImmutable $opens_at
+ * @property ?CarbonImmutable $due_at
+ * @property ?CarbonImmutable $closes_at
+ * @property ?CarbonImmutable $taken_back_at
+ * @property ?CarbonImmutable $released_at
+ * @property float $weight in the record, from 0
+ * @property bool $optional
+ * @property CarbonImmutable $created_at
+ * @property ?SchoolClass $class
+ * @property Quiz $quiz
+ */
+final class Task extends Model
+{
+    /** What a task that is only just made has, as in the table. */
+    protected $attributes = [
+        'audience' => 'class', 'class_id' => null, 'link' => null, 'unit_id' => null, 'opens_at' => null, 'due_at' => null, 'closes_at' => null,
+        'taken_back_at' => null, 'released_at' => null, 'weight' => 1.0, 'optional' => false,
+    ];
+
+    /** Its state now. */
+    public function state(): TaskState
+    {
+        return TaskState::of($this, CarbonImmutable::now());
+    }
+
+    /**
+     * Only those that are for a student.
+     *
+     * @param  Builder<self>  $tasks
+     */
+    public function scopeGivenTo(Builder $tasks, Student $student): void
+    {
+        $tasks->where(static fn (Builder $either) => $either
+            ->where(static fn (Builder $given) => $given->where('audience', TaskAudience::WholeClass)->whereIn('class_id', $student->classes()->select('classes.id')))
+            ->orWhere(static fn (Builder $given) => $given->where('audience', TaskAudience::Students)->whereRelation('named', 'students.id', $student->id))
+            ->orWhere(static fn (Builder $given) => $given->where('audience', TaskAudience::Link)->whereRelation('rounds', 'student_id', $student->id)));
+    }
+
+    /**
+     * Only those that are in one of these states now.
+     *
+     * @param  Builder<self>  $tasks
+     */
+    public function scopeInState(Builder $tasks, TaskState ...$states): void
+    {
+        TaskState::only($tasks, array_values($states), CarbonImmutable::now());
+    }
+
+    /** @return Collection<int, Student> whom it is for, as far as they are known, in the order of their names */
+    public function students(): Collection
+    {
+        $students = match ($this->audience) {
+            TaskAudience::WholeClass => $this->loadMissing('class')->class?->students()->get(),
+            TaskAudience::Students => $this->named()->get(),
+            TaskAudience::Link => Student::query()->whereIn('id', $this->rounds()->select('student_id'))->get(),
+        };
+
+        return Student::inOrder($students ?? new Collection);
+    }
+
+    /** @return BelongsTo<SchoolClass, $this> */
+    public function class(): BelongsTo
+    {
+        return $this->belongsTo(SchoolClass::class, 'class_id');
+    }
+
+    /** @return BelongsTo<Quiz, $this> */
+    public function quiz(): BelongsTo
+    {
+        return $this->belongsTo(Quiz::class);
+    }
+
+    /** @return BelongsToMany<Student, $this> those it is for, where it is for some */
+    public function named(): BelongsToMany
+    {
+        return $this->belongsToMany(Student::class, 'task_students');
+    }
+
+    /** @return HasMany<Round, $this> */
+    public function rounds(): HasMany
+    {
+        return $this->hasMany(Round::class);
+    }
+
+    /** @return HasMany<Round, $this> the last of each student */
+    public function latestRounds(): HasMany
+    {
+        $rounds = $this->rounds();
+        $rounds->getQuery()->whereRaw('number = (select max(other.number) from rounds as other where other.task_id = rounds.task_id and other.student_id = rounds.student_id)');
+
+        return $rounds;
+    }
+
+    protected function casts(): array
+    {
+        return [
+            'audience' => TaskAudience::class, 'terms' => 'array', 'weight' => 'float', 'optional' => 'boolean',
+            'opens_at' => 'immutable_datetime', 'due_at' => 'immutable_datetime', 'closes_at' => 'immutable_datetime',
+            'taken_back_at' => 'immutable_datetime', 'released_at' => 'immutable_datetime', 'created_at' => 'immutable_datetime',
+        ];
+    }
+}

@@ -1,0 +1,85 @@
+<?php
+
+declare(strict_types=1);
+
+namespace HiddenLadder\App\Rounds;
+
+use HiddenLadder\App\Models\Quiz;
+use HiddenLadder\App\Models\Round;
+use HiddenLadder\App\Models\Student;
+use HiddenLadder\App\Models\Task;
+use HiddenLadder\Core\Fields;
+use HiddenLadder\Core\Round\RoundsSoFar;
+use HiddenLadder\Core\Round\Terms;
+use Illuminate\Database\Eloquent\Collection;
+
+/** A student's rounds of one task, from the first to the last, under the terms that the task has now. */
+final readonly class OwnRounds
+{
+    /** @param  Collection<int, Round>  $rounds  in order */
+    private function __construct(public Task $task, public Collection $rounds, private Terms $terms)
+    {
+    }
+
+    public static function of(string $student, Task $task): self
+    {
+        $rounds = Round::query()->where('task_id', $task->id)->where('student_id', $student)->orderBy('number')->get();
+
+        return new self($task, $rounds->each(static fn (Round $round) => $round->setRelation('task', $task)), Terms::read(Fields::of($task->terms)));
+    }
+
+    /** Where the student goes on: the first that is under way, also where it is an earlier one that was sent back; else the last. */
+    public function current(): ?Round
+    {
+        return $this->rounds->first(static fn (Round $round): bool => $round->finished_at === null) ?? $this->rounds->last();
+    }
+
+    /** The last that was finished, whether or not it was sent back since. */
+    public function lastDone(): ?Round
+    {
+        return $this->done()->last();
+    }
+
+    /** Every round that there may be has been begun, and none is under way. */
+    public function isOver(): bool
+    {
+        return $this->soFar()->isLast() && $this->rounds->doesntContain(static fn (Round $round): bool => $round->finished_at === null);
+    }
+
+    public function soFar(): RoundsSoFar
+    {
+        $done = $this->done();
+
+        return new RoundsSoFar(
+            $this->terms,
+            array_values($done->map(static fn (Round $round): float => $round->score ?? 0.0)->all()),
+            $done->max(static fn (Round $round): ?int => $round->finished_at?->getTimestampMs()),
+            $this->rounds->count(),
+        );
+    }
+
+    /** @return list<string> titles of the quizzes that the student must master before */
+    public static function waitsFor(Student $student, Task $task): array
+    {
+        $gates = Terms::read(Fields::of($task->terms))->gates;
+        if ($gates === []) {
+            return [];
+        }
+        $mastered = Round::query()->where('student_id', $student->id)->where('mastered', true)
+            ->join('editions', 'editions.id', '=', 'rounds.edition_id')->whereIn('editions.quiz_id', $gates)->distinct()->pluck('editions.quiz_id')->all();
+
+        return array_values(Quiz::query()->whereIn('id', array_diff($gates, $mastered))->orderBy('title')->pluck('title')->map(strval(...))->all());
+    }
+
+    /**
+     * A further round only begins after the one before was finished, so that only the last can never have been.
+     *
+     * @return Collection<int, Round>
+     */
+    private function done(): Collection
+    {
+        $last = $this->rounds->last();
+
+        return $this->rounds->filter(static fn (Round $round): bool => $round !== $last || $round->finished_at !== null || $round->score !== null);
+    }
+}

@@ -1,0 +1,231 @@
+<?php
+
+declare(strict_types=1);
+
+namespace HiddenLadder\Demo;
+
+use Carbon\CarbonImmutable;
+use HiddenLadder\App\Classes\Roster;
+use HiddenLadder\App\Media\MediaFolder;
+use HiddenLadder\App\Models\Edition;
+use HiddenLadder\App\Models\Quiz;
+use HiddenLadder\App\Models\QuizState;
+use HiddenLadder\App\Models\Round;
+use HiddenLadder\App\Models\School;
+use HiddenLadder\App\Models\SchoolClass;
+use HiddenLadder\App\Models\Student;
+use HiddenLadder\App\Models\Task;
+use HiddenLadder\App\Models\TaskAudience;
+use HiddenLadder\App\Models\Teacher;
+use HiddenLadder\App\Models\Ulids;
+use HiddenLadder\App\Rounds\Corrections;
+use HiddenLadder\App\Rounds\OwnRounds;
+use HiddenLadder\App\Rounds\RoundBook;
+use HiddenLadder\App\Rounds\SentEvent;
+use HiddenLadder\Core\Fields;
+use HiddenLadder\Core\Forecast\MadeUpStudent;
+use HiddenLadder\Core\Forecast\Profile;
+use HiddenLadder\Core\Quiz\QuizDocument;
+use HiddenLadder\Core\Round\Overruled;
+use HiddenLadder\Core\Round\State;
+use HiddenLadder\Core\Round\Terms;
+use Illuminate\Support\Facades\Hash;
+use Random\Engine\Xoshiro256StarStar;
+use Random\Randomizer;
+
+/**
+ * The full school: everything at once that tests of one student in one task walk past.
+ *
+ * Two classes of one teacher with students in both; several unfinished tasks and several rounds for each student; a task on
+ * an older edition with corrections; a student taken out, one with a late answer, one with more time, one sent back; a closed
+ * task with unfinished rounds, a planned one, one past its due time, one taken back, one for some students and one by link; a
+ * colleague with a class of their own; a quiz in another language; an empty class. Tests are held in it, not people.
+ */
+final class FullSchool
+{
+    public const PASSWORD = 'a long password';
+
+    /** The secret of the student who is in both classes. */
+    public const SECRET = 'limpet';
+
+    public readonly Teacher $teacher;
+
+    public readonly Teacher $colleague;
+
+    public Student $both;
+
+    public Student $takenOut;
+
+    public Student $late;
+
+    /** @var array<string, SchoolClass> */
+    public array $classes = [];
+
+    /** @var array<string, Quiz> */
+    public array $quizzes = [];
+
+    /** @var array<string, Task> */
+    public array $tasks = [];
+
+    public string $correction = '';
+
+    private readonly RoundBook $book;
+
+    private int $lots = 0;
+
+    public function __construct()
+    {
+        $this->book = app(RoundBook::class);
+        $school = School::query()->create(['name' => 'Full school']);
+        $account = static fn (string $name, bool $keeper): Teacher => $school->teachers()->create([
+            'is_keeper' => $keeper, 'name' => $name, 'email' => strtolower($name).'@full-school.example', 'password' => self::PASSWORD,
+        ]);
+        $this->teacher = $account('Ines', true);
+        $this->colleague = $account('Jonas', false);
+        $this->people();
+        $this->makeQuizzes();
+        $this->give();
+        $this->walkAll();
+        $this->afterwards();
+    }
+
+    private function people(): void
+    {
+        foreach (['first' => $this->teacher, 'second' => $this->teacher, 'empty' => $this->teacher, 'other' => $this->colleague] as $name => $teacher) {
+            $this->classes[$name] = $teacher->classes()->create(['school_id' => $teacher->school_id, 'name' => "Class $name", 'phrase' => "full school $name"]);
+        }
+        $roster = app(Roster::class);
+        $roster->add($this->classes['first'], "Both Anders\nOut Taken\nLate Comer\nMore Time\nStudent 2\nStudent 10");
+        $find = fn (string $name): Student => $roster->find($this->classes['first'], $name) ?? throw new \LogicException($name);
+        $this->both = $find('Both Anders');
+        $this->takenOut = $find('Out Taken');
+        $this->late = $find('Late Comer');
+        $this->both->update(['secret' => Hash::make(self::SECRET)]);
+        $find('More Time')->update(['extra_time' => 1.5]);
+        $asked = $roster->add($this->classes['second'], "Both Anders\nZoe\nZoë")['asked'];
+        $roster->add($this->classes['second'], 'Both Anders', [$asked[0]['key'] => $this->both->id]);
+        $roster->add($this->classes['other'], 'Somebody Else');
+    }
+
+    private function makeQuizzes(): void
+    {
+        $media = array_map(static fn (string $name): string => (new Draft('full'))->id($name), array_combine(Demo::videos(), Demo::videos()));
+        foreach ($media as $name => $id) {
+            $this->teacher->media()->create(['id' => $id, 'kind' => 'video', 'type' => 'video/webm', 'title' => $name, 'bytes' => 3, 'seconds' => 28, 'file' => "$id.webm", 'captions' => null, 'student_id' => null, 'round_id' => null]);
+            copy(__DIR__."/media/$name.webm", app(MediaFolder::class)->folder()."/$id.webm");
+        }
+        foreach (Quizzes::all($media) as $index => $document) {
+            $this->quizzes[['tides', 'circuits', 'notes'][$index]] = $this->publish($document);
+        }
+        $d = new Draft('german');
+        $this->quizzes['german'] = $this->publish(['language' => 'de'] + $d->quiz('Ebbe und Flut', 'Lies genau.', [
+            $d->asks('a', $d->question('a', 'number', 'Wie viele Stunden?', [$d->right('6,2')], 'Ja.', 'Nein.', [$d->hint('h', 'Etwa ein Viertel des Tages.')])),
+            $d->asks('w', $d->question('w', 'written', 'Warum?', [], '', '', [], '0', ['readByTeacher' => true])),
+        ], 'Ende', 'Gut.'));
+        $this->quizzes['draft'] = Quiz::query()->create(['teacher_id' => $this->teacher->id, 'title' => 'Draft', 'state' => QuizState::Draft, 'version' => 1, 'document' => $d->quiz('Draft', '', [], 'End', '')]);
+        $this->quizzes['other'] = Quiz::query()->create(['teacher_id' => $this->colleague->id, 'title' => 'Other', 'state' => QuizState::Draft, 'version' => 1, 'document' => $d->quiz('Other', '', [], 'End', '')]);
+    }
+
+    /** @param  array<string, mixed>  $document */
+    private function publish(array $document): Quiz
+    {
+        $quiz = Quiz::query()->create(['teacher_id' => $this->teacher->id, 'title' => $document['title'], 'state' => QuizState::Published, 'version' => 1, 'document' => $document]);
+        Edition::query()->create(['quiz_id' => $quiz->id, 'number' => 1, 'version' => 1, 'document' => $document, 'published_at' => now()]);
+
+        return $quiz;
+    }
+
+    private function give(): void
+    {
+        $give = function (string $name, string $class, string $quiz, array $more = [], ?Terms $terms = null): void {
+            $this->tasks[$name] = Task::query()->create($more + [
+                'teacher_id' => $this->teacher->id, 'class_id' => $this->classes[$class]->id, 'quiz_id' => $this->quizzes[$quiz]->id, 'terms' => ($terms ?? Terms::learn())->toArray(),
+            ]);
+        };
+        $give('tides', 'first', 'tides');
+        $give('circuits', 'first', 'circuits', ['due_at' => now()->subDay()]);
+        $give('notes', 'second', 'notes');
+        $give('german', 'second', 'german', [], Terms::learn()->with(handedIn: true));
+        $give('closed', 'first', 'german', [], Terms::learn()->with(handedIn: true));
+        $give('planned', 'first', 'notes', ['opens_at' => now()->addDay()]);
+        $give('taken-back', 'first', 'tides', ['taken_back_at' => now()]);
+        $give('some', 'second', 'tides', ['audience' => TaskAudience::Students]);
+        $this->tasks['some']->named()->attach([$this->both->id]);
+        $give('link', 'first', 'notes', ['class_id' => null, 'audience' => TaskAudience::Link, 'link' => Ulids::make()]);
+    }
+
+    private function walkAll(): void
+    {
+        foreach (['tides', 'circuits', 'closed'] as $name) {
+            foreach ($this->classes['first']->students()->get() as $index => $student) {
+                $this->walk($student, $name, $name === 'closed' ? 2 : ($index % 3 === 0 ? 6 : 20));
+            }
+        }
+        foreach (['notes', 'german'] as $name) {
+            foreach ($this->classes['second']->students()->get() as $student) {
+                $this->walk($student, $name, 15);
+            }
+        }
+        $this->walk($this->both, 'some', 4);
+        $this->walk($this->late, 'link', 4);
+        // Several rounds of one task: the first through to its end.
+        $this->walk($this->both, 'tides', 400);
+        $this->walk($this->both, 'tides', 5);
+    }
+
+    /** A made-up student goes on in their round, or begins the next one, for so many steps at most. */
+    private function walk(Student $student, string $task, int $steps): void
+    {
+        $lot = new Randomizer(new Xoshiro256StarStar(++$this->lots));
+        $given = $this->tasks[$task];
+        $own = OwnRounds::of($student->id, $given);
+        $at = (int) now()->valueOf() - 7_200_000 + 600_000 * $own->rounds->count();
+        $current = $own->current();
+        $round = $current !== null && $current->finished_at === null ? $current
+            : $this->book->create($student, $given, $given->quiz()->sole()->latestEdition()->sole(), $own->rounds->count() + 1, $at);
+        $terms = Terms::read(Fields::of($round->terms));
+        $quiz = QuizDocument::read($given->quiz()->sole()->document);
+        $made = new MadeUpStudent($quiz, $terms, Profile::even(0.6, helps: 0.2, asks: 0.1, leaves: 0.5), $lot);
+        $state = State::fromArray($round->state);
+        $at = max($at, $round->moved_at->getTimestampMs());
+        for ($step = 0; $step < $steps && ! $state->isFinished(); $step++) {
+            $at += 1000;
+            $round->last_event_id = $id = Ulids::make();
+            $state = $this->book->append($round, $id, $made->next($state), $at, $at);
+        }
+    }
+
+    private function afterwards(): void
+    {
+        // An older edition with corrections, on which rounds go on; a newer one for those that begin later.
+        $corrections = app(Corrections::class);
+        $tides = $this->quizzes['tides'];
+        $correction = $corrections->correct($tides, $this->teacher, Fields::of(['pointer' => '/stops/0/question/points', 'value' => 3]));
+        $corrections->correct($tides->refresh(), $this->teacher, Fields::of(['pointer' => '/stops/0/question/feedback/right', 'value' => 'Quite right.']));
+        $this->correction = $correction->id;
+        $tides->refresh();
+        Edition::query()->create(['quiz_id' => $tides->id, 'number' => 2, 'version' => $tides->version, 'document' => $tides->document, 'published_at' => now()]);
+
+        app(Roster::class)->takeOut($this->classes['first'], $this->takenOut->id);
+        $this->closeAndComeLate();
+        $first = Round::query()->where('task_id', $this->tasks['tides']->id)->where('student_id', $this->both->id)->where('number', 1)->sole();
+        foreach (State::fromArray($first->state)->records as $question => $record) {
+            if ($record->response !== null && $first->finished_at !== null) {
+                $this->book->overrule($first->id, static fn (): null => null, new Overruled($question, 0, 'Again, please.', true));
+                break;
+            }
+        }
+    }
+
+    /** The task closes with rounds under way; one student's answer, made before, arrives after it. */
+    private function closeAndComeLate(): void
+    {
+        $task = $this->tasks['closed'];
+        $round = Round::query()->where('task_id', $task->id)->where('student_id', $this->late->id)->sole();
+        $made = (int) now()->valueOf() - 60_000;
+        $task->update(['closes_at' => CarbonImmutable::now()->subSeconds(30)]);
+        $this->book->settle($task);
+        $sent = SentEvent::read(Fields::of(['id' => Ulids::make(), 'after' => $round->refresh()->last_event_id, 'kind' => 'went-to', 'at' => $made, 'sentAt' => (int) now()->valueOf(), 'data' => ['stop' => (new Draft('german'))->id('a')]]), (int) now()->valueOf());
+        $this->book->take($round->id, static fn (): null => null, $sent);
+    }
+}

@@ -1,0 +1,99 @@
+<?php
+
+declare(strict_types=1);
+
+use Illuminate\Database\Migrations\Migration;
+use Illuminate\Database\Schema\Blueprint;
+use Illuminate\Support\Facades\Schema;
+
+return new class extends Migration
+{
+    public function up(): void
+    {
+        Schema::create('schools', static function (Blueprint $table): void {
+            $table->ulid('id')->primary();
+            $table->string('name', 120);
+            // Holds the invented data that `demo:load` makes; the simulated post box is there for such a one alone.
+            $table->boolean('is_demo')->default(false);
+            $table->timestamps(3);
+        });
+        Schema::create('teachers', static function (Blueprint $table): void {
+            $table->ulid('id')->primary();
+            $table->foreignUlid('school_id')->constrained();
+            $table->boolean('is_keeper')->default(false);
+            $table->string('name', 120);
+            // Compared byte by byte: another spelling is another address.
+            $table->string('email', 190)->collation('utf8mb4_bin')->unique();
+            $table->string('password');
+            // Raised when every session of the account is to end.
+            $table->unsignedInteger('epoch')->default(0);
+            // The device that came in last, by the name in its cookie: others' failed tries do not shut its door.
+            $table->ulid('device')->nullable();
+            $table->rememberToken();
+            $table->timestamps(3);
+        });
+        Schema::create('password_reset_tokens', static function (Blueprint $table): void {
+            $table->string('email', 190)->collation('utf8mb4_bin')->primary();
+            $table->string('token');
+            $table->timestamp('created_at')->nullable();
+        });
+        Schema::create('students', static function (Blueprint $table): void {
+            $table->ulid('id')->primary();
+            $table->foreignUlid('school_id')->constrained();
+            $table->string('given_name', 100);
+            $table->string('family_name', 100)->default('');
+            // What they are called by, where that is not the given name.
+            $table->string('called', 100)->nullable();
+            // What another register of the school knows them by.
+            $table->string('outside_number', 60)->collation('utf8mb4_bin')->nullable();
+            // Chosen by the student at the first entry; a hash, or nothing until then.
+            $table->string('secret')->nullable();
+            $table->unsignedInteger('epoch')->default(0);
+            $table->ulid('device')->nullable();
+            $table->double('extra_time')->default(1);
+            $table->json('reading')->nullable();
+            $table->timestamps(3);
+            $table->unique(['school_id', 'outside_number']);
+        });
+        Schema::create('sessions', static function (Blueprint $table): void {
+            $table->string('id')->primary();
+            $table->ulid('user_id')->nullable()->index();
+            $table->string('ip_address', 45)->nullable();
+            $table->text('user_agent')->nullable();
+            $table->longText('payload');
+            $table->integer('last_activity')->index();
+        });
+        // Failed tries at a door, by what was tried (an account, an address). Not in the cache: clearing that resets no pause.
+        Schema::create('door_tries', static function (Blueprint $table): void {
+            $table->string('door', 100)->collation('ascii_bin')->primary();
+            // They drain away with time.
+            $table->double('failures');
+            $table->timestamp('failed_at', 3);
+            $table->timestamp('shut_until', 3)->nullable();
+        });
+        Schema::create('cache', static function (Blueprint $table): void {
+            $table->string('key')->primary();
+            $table->mediumText('value');
+            $table->integer('expiration');
+        });
+        Schema::create('cache_locks', static function (Blueprint $table): void {
+            $table->string('key')->primary();
+            $table->string('owner');
+            $table->integer('expiration');
+        });
+        Schema::create('letters', static function (Blueprint $table): void {
+            $table->ulid('id')->primary();
+            $table->string('to', 190);
+            $table->string('subject', 300);
+            $table->text('body');
+            $table->timestamp('sent_at', 3);
+        });
+    }
+
+    public function down(): void
+    {
+        foreach (['letters', 'cache_locks', 'cache', 'door_tries', 'sessions', 'students', 'password_reset_tokens', 'teachers', 'schools'] as $table) {
+            Schema::drop($table);
+        }
+    }
+};

@@ -1,0 +1,73 @@
+<?php
+
+declare(strict_types=1);
+
+use Illuminate\Database\Migrations\Migration;
+use Illuminate\Database\Schema\Blueprint;
+use Illuminate\Support\Facades\Schema;
+
+return new class extends Migration
+{
+    public function up(): void
+    {
+        Schema::create('classes', static function (Blueprint $table): void {
+            $table->ulid('id')->primary();
+            $table->foreignUlid('school_id')->constrained();
+            $table->foreignUlid('teacher_id')->constrained();
+            $table->string('name', 120);
+            $table->string('phrase', 60)->collation('utf8mb4_bin')->unique();
+            $table->timestamps(3);
+        });
+        Schema::create('enrolments', static function (Blueprint $table): void {
+            $table->foreignUlid('class_id')->constrained('classes')->cascadeOnDelete();
+            $table->foreignUlid('student_id')->constrained()->cascadeOnDelete();
+            // The name as it is compared at the door: NFKC, case folded, in bytes. Two alike cannot stand in one class.
+            $table->binary('name_key', 600);
+            $table->timestamp('removed_at', 3)->nullable();
+            $table->primary(['class_id', 'student_id']);
+            $table->unique(['class_id', 'name_key']);
+        });
+        // One stretch of teaching, which groups tasks.
+        Schema::create('units', static function (Blueprint $table): void {
+            $table->ulid('id')->primary();
+            $table->foreignUlid('school_id')->constrained();
+            $table->foreignUlid('teacher_id')->constrained();
+            $table->string('name', 120);
+            $table->timestamps(3);
+        });
+        Schema::create('tasks', static function (Blueprint $table): void {
+            $table->ulid('id')->primary();
+            $table->foreignUlid('teacher_id')->constrained();
+            $table->foreignUlid('quiz_id')->constrained();
+            $table->foreignUlid('class_id')->nullable()->constrained('classes');
+            // Whom it is for: the class, the students named in task_students, or whoever has the link.
+            $table->string('audience', 10)->default('class');
+            $table->string('link', 40)->collation('ascii_bin')->nullable()->unique();
+            $table->foreignUlid('unit_id')->nullable()->constrained();
+            $table->json('terms');
+            // Its state is worked out from these and the clock, by TaskState alone.
+            $table->timestamp('opens_at', 3)->nullable();
+            $table->timestamp('due_at', 3)->nullable();
+            $table->timestamp('closes_at', 3)->nullable();
+            $table->timestamp('taken_back_at', 3)->nullable();
+            $table->timestamp('released_at', 3)->nullable();
+            // Weight in the record, zero included.
+            $table->double('weight')->default(1);
+            $table->boolean('optional')->default(false);
+            $table->timestamps(3);
+            $table->index(['teacher_id', 'created_at']);
+        });
+        Schema::create('task_students', static function (Blueprint $table): void {
+            $table->foreignUlid('task_id')->constrained()->cascadeOnDelete();
+            $table->foreignUlid('student_id')->constrained()->cascadeOnDelete();
+            $table->primary(['task_id', 'student_id']);
+        });
+    }
+
+    public function down(): void
+    {
+        foreach (['task_students', 'tasks', 'units', 'enrolments', 'classes'] as $table) {
+            Schema::drop($table);
+        }
+    }
+};

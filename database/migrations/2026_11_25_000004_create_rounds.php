@@ -1,0 +1,81 @@
+<?php
+
+declare(strict_types=1);
+
+use Illuminate\Database\Migrations\Migration;
+use Illuminate\Database\Schema\Blueprint;
+use Illuminate\Support\Facades\Schema;
+
+return new class extends Migration
+{
+    public function up(): void
+    {
+        Schema::create('rounds', static function (Blueprint $table): void {
+            $table->ulid('id')->primary();
+            $table->foreignUlid('task_id')->constrained();
+            $table->foreignUlid('student_id')->constrained();
+            $table->foreignUlid('edition_id')->constrained();
+            $table->unsignedInteger('number');
+            $table->json('terms');
+            // Derived from the events, as all below; `rounds:rebuild` makes it anew.
+            $table->longText('state');
+            // What its events say for the evidence.
+            $table->longText('course');
+            // Of the edition under which it was marked.
+            $table->unsignedInteger('revision')->default(0);
+            // Of a finished round, 0 to 1.
+            $table->double('score')->nullable();
+            $table->boolean('mastered')->default(false);
+            // It was under way when its task closed, and goes on when that is opened again.
+            $table->boolean('interrupted')->default(false);
+            // The student's own latest event: what the next one follows on.
+            $table->ulid('last_event_id')->nullable();
+            $table->timestamp('started_at', 3);
+            $table->timestamp('moved_at', 3);
+            $table->timestamp('finished_at', 3)->nullable();
+            // When its student's device was first seen after the task had closed.
+            $table->timestamp('seen_after_closing_at', 3)->nullable();
+            $table->unique(['task_id', 'student_id', 'number']);
+            $table->index(['edition_id', 'revision']);
+            // Whether anything is new in a task is asked often.
+            $table->index(['task_id', 'moved_at', 'finished_at', 'interrupted']);
+        });
+        // Append-only, and the truth: what a student did, numbered within the round.
+        Schema::create('round_events', static function (Blueprint $table): void {
+            $table->foreignUlid('round_id')->constrained();
+            $table->unsignedInteger('number');
+            $table->ulid('event_id');
+            $table->string('kind', 20);
+            $table->mediumText('data');
+            $table->mediumText('facts');
+            $table->unsignedBigInteger('device_ms')->nullable();
+            $table->unsignedBigInteger('taken_ms');
+            // It was made before its task closed, and arrived after it.
+            $table->boolean('late')->default(false);
+            $table->primary(['round_id', 'number']);
+            $table->unique(['round_id', 'event_id']);
+        });
+        Schema::create('media', static function (Blueprint $table): void {
+            $table->ulid('id')->primary();
+            // Whose it is: a teacher's, or a student's who handed it in, in the round that is named.
+            $table->foreignUlid('teacher_id')->nullable()->constrained();
+            $table->foreignUlid('student_id')->nullable()->constrained();
+            $table->foreignUlid('round_id')->nullable()->constrained();
+            $table->string('kind', 10);
+            $table->string('type', 60);
+            $table->string('title', 200);
+            $table->unsignedBigInteger('bytes');
+            $table->double('seconds')->nullable();
+            $table->string('file', 80);
+            $table->string('captions', 80)->nullable();
+            $table->timestamps(3);
+        });
+    }
+
+    public function down(): void
+    {
+        foreach (['media', 'round_events', 'rounds'] as $table) {
+            Schema::drop($table);
+        }
+    }
+};

@@ -1,0 +1,221 @@
+<?php
+
+declare(strict_types=1);
+
+namespace HiddenLadder\App\Tests;
+
+use HiddenLadder\App\Models\Edition;
+use HiddenLadder\App\Models\Quiz;
+use HiddenLadder\App\Models\Round;
+use HiddenLadder\App\Models\RoundEvent;
+use HiddenLadder\App\Models\SchoolClass;
+use HiddenLadder\App\Models\Student;
+use HiddenLadder\App\Models\Task;
+use HiddenLadder\App\Models\Teacher;
+use HiddenLadder\App\Models\Ulids;
+use HiddenLadder\App\Rounds\Corrections;
+use HiddenLadder\App\Rounds\RoundBook;
+use HiddenLadder\Core\Fields;
+use HiddenLadder\Core\Round\State;
+use HiddenLadder\Core\Tests\Sample;
+use Illuminate\Support\Facades\DB;
+use PHPUnit\Framework\Attributes\DataProvider;
+
+/** Two processes with committed data meet where rows are locked: a third holds the lock until both wait at it. */
+final class TwoAtOnceTest extends AppTestCase
+{
+    private Teacher $teacher;
+
+    private SchoolClass $class;
+
+    private Quiz $quiz;
+
+    private Task $task;
+
+    private Student $ada;
+
+    private Round $round;
+
+    /** @return list<string> none: what is written here is committed, so that the other processes see it */
+    protected function connectionsToTransact(): array
+    {
+        return [];
+    }
+
+    protected function setUp(): void
+    {
+        parent::setUp();
+        $this->class = $this->schoolClass($this->teacher = $this->teacher());
+        $this->quiz = $this->quiz($this->teacher);
+        $this->task = $this->given($this->class, $this->quiz);
+        $this->ada = $this->member($this->class);
+        $this->round = app(RoundBook::class)->begin($this->ada, $this->task, false);
+    }
+
+    protected function tearDown(): void
+    {
+        DB::statement('SET foreign_key_checks = 0');
+        foreach (['round_events', 'rounds', 'tasks', 'enrolments', 'classes', 'students', 'corrections', 'editions', 'quizzes', 'teachers', 'schools', 'door_tries', 'letters'] as $table) {
+            DB::table($table)->delete();
+        }
+        DB::statement('SET foreign_key_checks = 1');
+        parent::tearDown();
+    }
+
+    /**
+     * @param  array{string, string}  $locked  table and id of the row at which they meet
+     * @param  array{string, string, string, string, array<string, mixed>}  ...$requests  who, their id, method, address, body
+     * @return list<array{status: int, body: mixed}>
+     */
+    private function meet(array $locked, array ...$requests): array
+    {
+        $processes = [];
+        foreach ($requests as [$who, $id, $method, $address, $body]) {
+            $pipes = [];
+            $process = proc_open([PHP_BINARY, '-d', 'pcov.enabled=0', __DIR__.'/ask.php', $who, $id, $method, $address, json_encode((object) $body, JSON_THROW_ON_ERROR)], [['pipe', 'r'], ['pipe', 'w'], STDERR], $pipes, null, ['CACHE_STORE' => 'array'] + getenv());
+            self::assertIsResource($process);
+            $line = fgets($pipes[1]);
+            self::assertSame("ready\n", $line, $line === "ready\n" ? '' : (string) stream_get_contents($pipes[1]));
+            $processes[] = [$process, $pipes];
+        }
+        DB::beginTransaction();
+        DB::table($locked[0])->where('id', $locked[1])->lockForUpdate()->first();
+        foreach ($processes as [, $pipes]) {
+            fwrite($pipes[0], "go\n");
+        }
+        // Long enough for both to have come to the lock.
+        usleep(500_000);
+        DB::commit();
+        $answers = [];
+        foreach ($processes as [$process, $pipes]) {
+            $said = (string) stream_get_contents($pipes[1]);
+            proc_close($process);
+            $answer = json_decode($said, true);
+            self::assertIsArray($answer, $said);
+            $answers[] = ['status' => is_int($answer['status']) ? $answer['status'] : 0, 'body' => $answer['body']];
+        }
+
+        return $answers;
+    }
+
+    /** @return array{string, string, string, string, array<string, mixed>} */
+    private function answers(string $entry): array
+    {
+        return ['student', $this->ada->id, 'POST', "/api/student/rounds/{$this->round->id}/events", [
+            'id' => Ulids::make(), 'after' => $this->round->refresh()->last_event_id, 'kind' => 'answered', 'at' => null,
+            'data' => ['question' => Sample::id('first/question'), 'response' => ['choices' => [Sample::id("entry/$entry")]]],
+        ]];
+    }
+
+    /**
+     * @param  array<string, mixed>  $body
+     * @return array{string, string, string, string, array<string, mixed>}
+     */
+    private function asksAsTeacher(string $method, string $address, array $body = []): array
+    {
+        return ['teacher', $this->teacher->id, $method, $address, $body];
+    }
+
+    /** Nothing is lost, and what is stored is what the events say under the corrections in force. */
+    private function isSound(int $events): void
+    {
+        $stored = $this->round->refresh();
+        self::assertSame(range(1, $events), RoundEvent::query()->where('round_id', $stored->id)->orderBy('number')->pluck('number')->all());
+        $now = app()->make(RoundBook::class)->upToDate($stored)->refresh();
+        self::assertSame($events, State::fromArray($now->state)->number);
+        [$before, $after] = app()->make(RoundBook::class)->rebuild($stored->id);
+        self::assertSame([$now->state, $before->course], [$after->state, $after->course]);
+    }
+
+    public function test_an_answer_and_a_re_marking(): void
+    {
+        [$slip] = $this->meet(['rounds', $this->round->id], $this->answers('plain'));
+        self::assertSame(200, $slip['status']);
+        app(Corrections::class)->correct($this->quiz->refresh(), $this->teacher, Fields::of(['pointer' => '/stops/0/question/entries/1/right', 'value' => true]));
+        $hint = ['student', $this->ada->id, 'POST', "/api/student/rounds/{$this->round->id}/events", ['id' => Ulids::make(), 'after' => $this->round->refresh()->last_event_id, 'kind' => 'went-on', 'at' => null, 'data' => ['from' => Sample::id('hint-1')]]];
+        $both = $this->meet(['rounds', $this->round->id], $hint, $this->asksAsTeacher('POST', "/api/quizzes/{$this->quiz->id}/re-markings"));
+        self::assertSame([200, 200], array_column($both, 'status'));
+        $this->isSound(3);
+        self::assertSame('clear', $this->round->refresh()->state['records'][Sample::id('first/question')]['standing'] ?? null);
+    }
+
+    public function test_an_answer_and_an_overruling(): void
+    {
+        $this->meet(['rounds', $this->round->id], $this->answers('plain'));
+        $help = ['student', $this->ada->id, 'POST', "/api/student/rounds/{$this->round->id}/events", ['id' => Ulids::make(), 'after' => $this->round->refresh()->last_event_id, 'kind' => 'went-on', 'at' => null, 'data' => ['from' => Sample::id('hint-1')]]];
+        $both = $this->meet(['rounds', $this->round->id], $help, $this->asksAsTeacher('POST', "/api/tasks/{$this->task->id}/rounds/{$this->round->id}/overrulings", ['question' => Sample::id('first/question'), 'share' => 0.5]));
+        self::assertSame([200, 204], array_column($both, 'status'));
+        $this->isSound(4);
+        self::assertSame(0.5, $this->round->refresh()->state['records'][Sample::id('first/question')]['overruled'] ?? null);
+    }
+
+    public function test_an_overruling_right_after_a_correction_does_not_keep_the_old_key(): void
+    {
+        $this->meet(['rounds', $this->round->id], $this->answers('plain'));
+        app(Corrections::class)->correct($this->quiz->refresh(), $this->teacher, Fields::of(['pointer' => '/stops/0/question/entries/1/right', 'value' => true]));
+        $this->meet(['rounds', $this->round->id], $this->asksAsTeacher('POST', "/api/tasks/{$this->task->id}/rounds/{$this->round->id}/overrulings", ['question' => Sample::id('first/question'), 'share' => 1]));
+        self::assertSame('right', $this->round->refresh()->state['records'][Sample::id('first/question')]['mark']['result'] ?? null);
+        $this->isSound(3);
+    }
+
+    public function test_two_answers_from_two_devices(): void
+    {
+        $both = $this->meet(['rounds', $this->round->id], $this->answers('plain'), $this->answers('own'));
+        self::assertEqualsCanonicalizing([200, 409], array_column($both, 'status'));
+        $this->isSound(2);
+    }
+
+    public function test_an_answer_and_the_closing_of_its_task(): void
+    {
+        $both = $this->meet(['rounds', $this->round->id], $this->answers('plain'), $this->asksAsTeacher('PATCH', "/api/tasks/{$this->task->id}", ['closed' => true]));
+        self::assertContains($both[0]['status'], [200, 409]);
+        self::assertSame(200, $both[1]['status']);
+        $this->isSound($both[0]['status'] === 200 ? 3 : 2);
+        self::assertTrue($this->round->refresh()->interrupted);
+    }
+
+    public function test_two_saves_of_one_quiz(): void
+    {
+        $save = fn (string $title): array => $this->asksAsTeacher('PUT', "/api/quizzes/{$this->quiz->id}", ['version' => 1, 'document' => ['title' => $title] + Sample::document()]);
+        $both = $this->meet(['quizzes', $this->quiz->id], $save('First'), $save('Second'));
+        self::assertEqualsCanonicalizing([200, 409], array_column($both, 'status'));
+        self::assertSame($both[0]['status'] === 200 ? 'First' : 'Second', $this->quiz->refresh()->title);
+        self::assertSame(2, $this->quiz->version);
+    }
+
+    public function test_a_save_and_a_publishing(): void
+    {
+        $both = $this->meet(['quizzes', $this->quiz->id],
+            $this->asksAsTeacher('PUT', "/api/quizzes/{$this->quiz->id}", ['version' => 1, 'document' => ['title' => 'Saved'] + Sample::document()]),
+            $this->asksAsTeacher('POST', "/api/quizzes/{$this->quiz->id}/editions"));
+        self::assertSame([200, 200], array_column($both, 'status'));
+        foreach (Edition::query()->where('quiz_id', $this->quiz->id)->get() as $edition) {
+            self::assertSame($edition->version === 1 ? 'Sample' : 'Saved', $edition->document['title'], 'an edition is the quiz at its version');
+        }
+    }
+
+    public function test_one_name_written_in_twice(): void
+    {
+        $add = fn (string $names): array => $this->asksAsTeacher('POST', "/api/classes/{$this->class->id}/students", ['names' => $names]);
+        $both = $this->meet(['classes', $this->class->id], $add("Cleo\nDavit"), $add("davit\nCLEO"));
+        self::assertSame([200, 200], array_column($both, 'status'));
+        self::assertSame(4, $this->class->students()->count());
+        self::assertSame(4, Student::query()->count(), 'nobody is left over without a class');
+    }
+
+    /** @return iterable<string, array{string}> */
+    public static function names(): iterable
+    {
+        yield from ['as it is written' => ['Bram'], 'in capitals' => ['BRAM']];
+    }
+
+    #[DataProvider('names')]
+    public function test_two_first_entries_with_one_name(string $name): void
+    {
+        $bram = $this->member($this->class, 'Bram');
+        $enter = fn (string $secret): array => ['nobody', '', 'POST', '/api/student/enter', ['phrase' => $this->class->phrase, 'name' => $name, 'secret' => $secret, 'first' => true]];
+        $both = $this->meet(['students', $bram->id], $enter('limpet'), $enter('whelk'));
+        self::assertEqualsCanonicalizing([200, 422], array_column($both, 'status'));
+        self::assertTrue(password_verify($both[0]['status'] === 200 ? 'limpet' : 'whelk', (string) $bram->refresh()->secret));
+    }
+}

@@ -1,0 +1,85 @@
+import { expect, type Page, test } from '@playwright/test';
+import { enter, isAccessible, phone } from './helpers';
+
+/** What goes wrong on a page: errors of scripts, and answers of the server that broke. */
+function watch(page: Page): string[] {
+    const wrong: string[] = [];
+    page.on('pageerror', (error) => wrong.push(`${page.url()}: ${error.message}`));
+    page.on('console', (message) => message.type() === 'error' && wrong.push(`${page.url()}: ${message.text()}`));
+    page.on('response', (response) => response.status() >= 500 && wrong.push(`${response.status()} ${response.url()}`));
+    return wrong;
+}
+
+/** Every page that links lead to, each opened once, with one example of each kind of address at least. */
+async function crawl(page: Page, starts: string[], most: number): Promise<string[]> {
+    const seen = new Set<string>();
+    const waiting = [...starts];
+    for (let next = waiting.shift(); next !== undefined && seen.size < most; next = waiting.shift()) {
+        if (seen.has(next)) {
+            continue;
+        }
+        seen.add(next);
+        await page.goto(next);
+        await expect(page.getByText('One moment …'), next).toHaveCount(0, { timeout: 30_000 });
+        await expect(page.locator('main'), next).toBeVisible();
+        const links = await page.locator('a[href^="/"]').evaluateAll((found) => found.map((link) => link.getAttribute('href') ?? ''));
+        waiting.push(...links.filter((link) => !link.startsWith('/media') && !link.startsWith('/join') && !seen.has(link)));
+    }
+    return [...seen];
+}
+
+test('in the full school a teacher opens every page, and nothing breaks', async ({ page }) => {
+    test.setTimeout(240_000);
+    const wrong = watch(page);
+    await page.goto('/sign-in');
+    await page.getByLabel('Mail address').fill('ines@full-school.example');
+    await page.getByLabel('Password').fill('a long password');
+    await page.getByRole('button', { name: 'Sign in' }).click();
+    await expect(page.getByRole('heading', { name: 'Today' })).toBeVisible();
+    wrong.length = 0;
+    const seen = await crawl(page, ['/', '/quizzes', '/classes'], 70);
+    expect(wrong).toEqual([]);
+    for (const kind of [
+        /^\/quizzes\/\w+$/,
+        /^\/classes\/\w+$/,
+        /^\/tasks\/\w+$/,
+        /^\/tasks\/\w+\/evidence$/,
+        /^\/tasks\/\w+\/students\/\w+$/,
+    ]) {
+        expect(seen.filter((address) => kind.test(address)).length, String(kind)).toBeGreaterThan(0);
+    }
+});
+
+test('in the full school a student with two classes and several tasks goes on in each, on a phone', async ({ browser }) => {
+    const page = await enter(browser, 'full school first', 'Both Anders', false, 'limpet');
+    expect(page.viewportSize()).toEqual(phone);
+    const wrong = watch(page);
+    await expect(page.getByRole('heading', { name: 'Class first' })).toBeVisible();
+    await expect(page.getByRole('heading', { name: 'Class second' })).toBeVisible();
+    await expect(page.getByText('This task is closed.')).toBeVisible();
+    await isAccessible(page);
+    const under = page.getByRole('button', { name: 'Go on where you were' });
+    const tasks = await under.count();
+    expect(tasks).toBeGreaterThan(2);
+    for (let i = 0; i < tasks; i++) {
+        await under.nth(i).click();
+        await expect(page.getByRole('link', { name: 'My page' })).toBeVisible();
+        await expect(page.locator('main')).not.toBeEmpty();
+        await isAccessible(page);
+        await page.getByRole('link', { name: 'My page' }).click();
+        await expect(under).toHaveCount(tasks);
+    }
+    expect(wrong).toEqual([]);
+});
+
+test('whoever cannot leave is told, and what was half written is gone once they have left', async ({ browser }) => {
+    const page = await enter(browser, 'full school first', 'Both Anders', false, 'limpet');
+    await page.evaluate(() => localStorage.setItem('draft-x-y', '{"text":"half"}'));
+    await page.route('**/api/student/sign-out', (route) => route.abort());
+    await page.getByRole('button', { name: 'Leave' }).click();
+    await expect(page.getByText('You are still in on this device')).toBeVisible();
+    await page.unroute('**/api/student/sign-out');
+    await page.getByRole('button', { name: 'Leave' }).click();
+    await expect(page.getByRole('heading', { name: 'Come in' })).toBeVisible();
+    expect(await page.evaluate(() => localStorage.getItem('draft-x-y'))).toBeNull();
+});
