@@ -10,20 +10,26 @@ function watch(page: Page): string[] {
     return wrong;
 }
 
-/** Every page that links lead to, each opened once, with one example of each kind of address at least. */
+/** The kind of an address: what is left of it without its ids. */
+const kindOf = (address: string) => address.replace(/[?#].*$/, '').replace(/\b[0-9a-hjkmnp-tv-z]{26}\b/gi, '*');
+
+/** Pages that links lead to, each opened once; the kind that was opened least comes next, so that each kind comes. */
 async function crawl(page: Page, starts: string[], most: number): Promise<string[]> {
     const seen = new Set<string>();
-    const waiting = [...starts];
-    for (let next = waiting.shift(); next !== undefined && seen.size < most; next = waiting.shift()) {
-        if (seen.has(next)) {
-            continue;
-        }
+    const times = new Map<string, number>();
+    let waiting = [...starts];
+    while (waiting.length > 0 && seen.size < most) {
+        const next = waiting.reduce((best, one) => ((times.get(kindOf(one)) ?? 0) < (times.get(kindOf(best)) ?? 0) ? one : best));
         seen.add(next);
-        await page.goto(next);
+        times.set(kindOf(next), (times.get(kindOf(next)) ?? 0) + 1);
+        // A list that has not come yet has no links.
+        await page.goto(next, { waitUntil: 'networkidle' });
         await expect(page.getByText('One moment …'), next).toHaveCount(0, { timeout: 30_000 });
         await expect(page.locator('main'), next).toBeVisible();
         const links = await page.locator('a[href^="/"]').evaluateAll((found) => found.map((link) => link.getAttribute('href') ?? ''));
-        waiting.push(...links.filter((link) => !link.startsWith('/media') && !link.startsWith('/join') && !seen.has(link)));
+        waiting = [...new Set([...waiting, ...links.filter((link) => !link.startsWith('/media') && !link.startsWith('/join'))])].filter(
+            (link) => !seen.has(link),
+        );
     }
     return [...seen];
 }
@@ -39,14 +45,8 @@ test('in the full school a teacher opens every page, and nothing breaks', async 
     wrong.length = 0;
     const seen = await crawl(page, ['/', '/quizzes', '/classes'], 70);
     expect(wrong).toEqual([]);
-    for (const kind of [
-        /^\/quizzes\/\w+$/,
-        /^\/classes\/\w+$/,
-        /^\/tasks\/\w+$/,
-        /^\/tasks\/\w+\/evidence$/,
-        /^\/tasks\/\w+\/students\/\w+$/,
-    ]) {
-        expect(seen.filter((address) => kind.test(address)).length, String(kind)).toBeGreaterThan(0);
+    for (const kind of ['/quizzes/*', '/quizzes/*/rehearse', '/classes/*', '/tasks/*', '/tasks/*/evidence', '/tasks/*/students/*']) {
+        expect(seen.map(kindOf)).toContain(kind);
     }
 });
 

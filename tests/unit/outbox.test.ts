@@ -114,7 +114,7 @@ describe('the outbox', () => {
         }
         await settled();
         expect(server.taken.map((taken) => taken.id)).toEqual(['e0', 'e1', 'e2', 'e3', 'e4']);
-        expect(seen.views).toEqual([1, 2, 3, 4, 5]);
+        await vi.waitFor(() => expect(seen.views).toEqual([1, 2, 3, 4, 5]));
         await vi.waitFor(() => expect(seen.waiting.at(-1)).toEqual([0, true]));
         made.stop();
     });

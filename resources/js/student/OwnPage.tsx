@@ -9,6 +9,7 @@ import { Button } from '../ui/Button';
 import { Notice } from '../ui/Notice';
 import { exact, near } from '../ui/time';
 import { ReadingSupport } from './ReadingSupport';
+import { Told } from './Told';
 import { useOutboxes } from './useOutboxes';
 
 /** The student's own page: what there is to do, how far it is, how it went. */
@@ -57,14 +58,7 @@ export function OwnPage() {
                     there.
                 </Notice>
             )}
-            {unsent.told.map(({ event, sentence: words }) => (
-                <Notice key={event.id}>
-                    {words}{' '}
-                    <Button weight="quiet" onClick={() => unsent.read(event)}>
-                        I have read it
-                    </Button>
-                </Notice>
-            ))}
+            <Told unsent={unsent} />
             {page.error !== null && <Notice>{sentence(page.error)}</Notice>}
             {page.data !== undefined && tasks.length === 0 && (
                 <p className="mt-6 text-lg">There is nothing to do just now. When your teacher gives you something, it stands here.</p>

@@ -1,5 +1,5 @@
 import { useQueryClient } from '@tanstack/react-query';
-import { useCallback, useEffect, useMemo, useState } from 'react';
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { client, Refused, sentence, take } from '../api/client';
 import type { RoundView } from '../api/types';
@@ -10,6 +10,7 @@ import { ulid } from '../ui/ulid';
 import { Outbox } from './outbox';
 import { ReadingSupport } from './ReadingSupport';
 import { wasDone } from './steps';
+import { Told } from './Told';
 import { brokenOver, useOutboxes } from './useOutboxes';
 
 /** Steps that only tell what was seen: the student need not wait for them. */
@@ -26,6 +27,9 @@ export function Walk() {
     const [notKept, setNotKept] = useState(false);
     const [moving, setMoving] = useState(false);
     const student = view?.student;
+    // The first event made here follows on where the first reply stood, also when it is made in the same instant.
+    const found = useRef<RoundView | null>(null);
+    const box = useRef<Outbox | null>(null);
 
     // Replies may overtake each other; an older one never replaces what is shown.
     const show = useCallback((next: RoundView) => setView((shown) => (shown !== null && shown.number > next.number ? shown : next)), []);
@@ -34,37 +38,45 @@ export function Walk() {
         [],
     );
 
-    const outbox = useMemo(
-        () =>
-            student === undefined
-                ? null
-                : new Outbox(student, round, {
-                      onView: show,
-                      onWaiting: (count, reachable) => {
-                          setWaiting({ count, reachable });
-                          if (count === 0) {
-                              setMoving(false);
-                              setNotKept(false);
-                              void queries.invalidateQueries({ queryKey: ['student'] });
-                          }
-                      },
-                      onSignedOut: () => void navigate('/join'),
-                      onRefused: (event, why) => event.kind !== 'watched' && tell(`${wasDone(event)} was not taken: ${why}`),
-                      onElsewhere: tell,
-                      onPutAside: (event) => tell(brokenOver(event)),
-                      onNotKept: () => setNotKept(true),
-                  }),
-        [student, round, navigate, show, tell, queries],
-    );
-    useEffect(() => () => outbox?.stop(), [outbox]);
-    useOutboxes(student, round);
+    const outbox = useMemo(() => {
+        if (student === undefined) {
+            return null;
+        }
+        const made = new Outbox(student, round, {
+            onView: show,
+            onWaiting: (count, reachable) => {
+                setWaiting({ count, reachable });
+                if (count === 0) {
+                    setMoving(false);
+                    setNotKept(false);
+                    // The own page asks anew when it is opened; nothing does so here after each answer.
+                    void queries.invalidateQueries({ queryKey: ['student'], refetchType: 'none' });
+                }
+            },
+            onSignedOut: () => void navigate('/join'),
+            onRefused: (event, why) => event.kind !== 'watched' && tell(`${wasDone(event)} was not taken: ${why}`),
+            onElsewhere: tell,
+            onPutAside: (event) => tell(brokenOver(event)),
+            onNotKept: () => setNotKept(true),
+        });
+        if (found.current !== null) {
+            made.stands(found.current);
+        }
+        return made;
+    }, [student, round, navigate, show, tell, queries]);
+    useEffect(() => {
+        box.current = outbox;
+        return () => outbox?.stop();
+    }, [outbox]);
+    const unsent = useOutboxes(student, round);
 
     const load = useCallback(async () => {
         try {
-            const found = await take(client.GET('/student/rounds/{round}', { params: { path: { round } } }));
+            const reply = await take(client.GET('/student/rounds/{round}', { params: { path: { round } } }));
             setMessages([]);
-            show(found);
-            outbox?.stands(found.last ?? null);
+            found.current = reply;
+            show(reply);
+            box.current?.stands(reply);
         } catch (error) {
             if (error instanceof Refused) {
                 await navigate(error.problem.status === 401 ? '/join' : '/me');
@@ -72,7 +84,7 @@ export function Walk() {
             }
             tell(sentence(error));
         }
-    }, [navigate, outbox, round, show, tell]);
+    }, [navigate, round, show, tell]);
 
     useEffect(() => {
         void load();
@@ -119,7 +131,7 @@ export function Walk() {
             support={<ReadingSupport />}
             send={send}
             notice={
-                lost || notKept || messages.length > 0 ? (
+                lost || notKept || messages.length > 0 || unsent.told.length > 0 ? (
                     <>
                         {notKept && (
                             <Notice>
@@ -135,6 +147,7 @@ export function Walk() {
                         {messages.map((message) => (
                             <Notice key={message}>{message}</Notice>
                         ))}
+                        <Told unsent={unsent} />
                     </>
                 ) : null
             }

@@ -42,8 +42,10 @@ export class Outbox {
 
     private timer: ReturnType<typeof setTimeout> | undefined;
 
-    /** The student's last event that the server has taken, as far as known here. */
+    /** The student's last event that the server has taken, as far as known here, and how many events there were then. */
     private acknowledged: string | null = null;
+
+    private number = -1;
 
     constructor(
         private readonly student: string,
@@ -64,9 +66,12 @@ export class Outbox {
         return (await waiting({ round: this.round })).length;
     }
 
-    /** Where the server stands: what is done next follows on that, where nothing waits. */
-    stands(last: string | null): void {
-        this.acknowledged = last;
+    /** Where the server stands: what is done next follows on that, where nothing waits. A reply that came late is nothing new. */
+    stands(view: Pick<RoundView, 'number' | 'last'>): void {
+        if (view.number >= this.number) {
+            this.number = view.number;
+            this.acknowledged = view.last ?? null;
+        }
     }
 
     async add(event: Omit<MadeEvent, 'after'>): Promise<void> {
@@ -121,7 +126,7 @@ export class Outbox {
                 );
                 await drop(next.key);
                 this.wait = 500;
-                this.acknowledged = view.last ?? next.event.id;
+                this.stands(view);
                 // Told together, so that what comes next can be tapped as soon as it is seen.
                 const left = await this.waiting();
                 this.delivery.onView(view);
@@ -204,7 +209,7 @@ export class Outbox {
     private async look(): Promise<void> {
         try {
             const view = await take(client.GET('/student/rounds/{round}', { params: { path: { round: this.round } } }));
-            this.acknowledged = view.last ?? null;
+            this.stands(view);
             this.delivery.onView(view);
         } catch {
             // The next event, or a reload, brings the view.

@@ -28,7 +28,8 @@ export function useOutboxes(student: string | undefined, except: string | null =
         }
         let gone = false;
         const boxes: Outbox[] = [];
-        const tell = (event: MadeEvent, sentence: string) => !gone && setTold((before) => [...before, { event, sentence }]);
+        const tell = (event: MadeEvent, sentence: string) =>
+            !gone && setTold((before) => (before.some((one) => one.event.id === event.id) ? before : [...before, { event, sentence }]));
         const recount = async () => {
             const left = (await waiting({ student })).filter((one) => one.round !== except).length;
             if (!gone) {

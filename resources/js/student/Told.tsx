@@ -1,0 +1,15 @@
+import { Button } from '../ui/Button';
+import { Notice } from '../ui/Notice';
+import type { Unsent } from './useOutboxes';
+
+/** What the server did not take of what was done in other rounds, each until it has been read. */
+export function Told({ unsent }: { unsent: Unsent }) {
+    return unsent.told.map(({ event, sentence }) => (
+        <Notice key={event.id}>
+            {sentence}{' '}
+            <Button weight="quiet" onClick={() => unsent.read(event)}>
+                I have read it
+            </Button>
+        </Notice>
+    ));
+}
