@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace HiddenLadder\Core\Inspection;
 
+use HiddenLadder\Core\Marking\ComparedText;
 use HiddenLadder\Core\Marking\ExpressionMarking;
 use HiddenLadder\Core\Marking\Marker;
 use HiddenLadder\Core\Marking\NumberMarking;
@@ -186,7 +187,7 @@ final readonly class KeyCheck
             }
         }
 
-        return PlainText::underRules($a->text, $question->textRules) === PlainText::underRules($b->text, $question->textRules);
+        return ComparedText::of($a->text, $question->textRules)->isSame(ComparedText::of($b->text, $question->textRules));
     }
 
     /**

@@ -12,7 +12,7 @@ use WeakMap;
 /** Marks typed text against what was foreseen. */
 final class TextMarking
 {
-    /** @var WeakMap<Entry, array{TextRules, string}> entries' texts as they are compared */
+    /** @var WeakMap<Entry, array{TextRules, ComparedText}> entries' texts as they are compared */
     private WeakMap $prepared;
 
     public function __construct()
@@ -27,10 +27,10 @@ final class TextMarking
      */
     public function mark(array $entries, TextRules $rules, string $text): Mark
     {
-        $given = PlainText::underRules($text, $rules);
+        $given = ComparedText::of($text, $rules);
         $wrong = null;
         foreach ($entries as $entry) {
-            if ($this->prepared($entry, $rules) === $given || ($rules->ignorePunctuation && PlainText::same($entry->text, $text, $rules))) {
+            if ($this->prepared($entry, $rules)->isSame($given)) {
                 if ($entry->right) {
                     return Mark::entry($entry);
                 }
@@ -40,7 +40,7 @@ final class TextMarking
         if ($wrong !== null) {
             return Mark::entry($wrong);
         }
-        $meant = $rules->spelling === Spelling::Exact ? null : $this->meant($entries, $rules, $given);
+        $meant = $rules->spelling === Spelling::Exact ? null : $this->meant($entries, $rules, $given->plain);
         if ($meant === null) {
             return Mark::notRight();
         }
@@ -54,7 +54,7 @@ final class TextMarking
     private function meant(array $entries, TextRules $rules, string $given): ?Entry
     {
         foreach ($entries as $entry) {
-            $accepted = $entry->right ? $this->prepared($entry, $rules) : '';
+            $accepted = $entry->right ? $this->prepared($entry, $rules)->plain : '';
             $allowed = Distance::allowed(mb_strlen($accepted));
             if ($allowed > 0 && Distance::between($accepted, $given, $allowed) <= $allowed) {
                 return $entry;
@@ -64,11 +64,11 @@ final class TextMarking
         return null;
     }
 
-    private function prepared(Entry $entry, TextRules $rules): string
+    private function prepared(Entry $entry, TextRules $rules): ComparedText
     {
         $known = $this->prepared[$entry] ?? null;
         if ($known === null || $known[0] !== $rules) {
-            $this->prepared[$entry] = $known = [$rules, PlainText::underRules($entry->text, $rules)];
+            $this->prepared[$entry] = $known = [$rules, ComparedText::of($entry->text, $rules)];
         }
 
         return $known[1];

@@ -89,6 +89,7 @@ final class ReferenceTest extends TestCase
         yield 'a gap with one answer twice' => [$question('gaps', [], ['sentence' => 'It [1].', 'gaps' => [$d->gap('g', [$d->right('flows'), $d->wrong('w', 'Flows')])]]), 'right and as wrong'];
         yield 'a poll with one option' => [$question('poll', [$d->wrong('a', 'A')]), 'at least two options'];
         yield 'a written answer that nobody judges' => [$question('written'), 'Nobody judges'];
+        yield 'words that the marker takes for the same' => [$question('short-text', [$d->right("rock'n'roll"), $d->wrong('w', 'rocknroll')], ['text' => ['ignorePunctuation' => true]]), 'right and as wrong'];
         yield 'a formula that is none' => [$question('expression', [$d->right('x+')]), 'cannot be read'];
         yield 'two formulas that are the same' => [$question('expression', [$d->right('2(x+1)'), $d->wrong('w', '2x+2')]), 'right and as wrong'];
         yield 'a formula with two meanings' => [$question('expression', [$d->right('1/2x')], ['form' => 'expanded']), ''];
