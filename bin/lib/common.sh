@@ -254,14 +254,14 @@ free_port() {
     printf '%s' "$port"
 }
 
-# Runs a project of playwright.config.ts against an instance of its own.
+# Runs a project of playwright.config.ts, or those of its files that are named, against an instance of its own.
 run_e2e() (
     stop_instance e2e
     port=$(free_port 8098)
     fresh_instance e2e "$port"
     [ "$1" != tests ] || quietly "Loading the full school" php artisan demo:full-school
     result=0
-    E2E_ADDRESS=http://127.0.0.1:$port npx --no-install playwright test --project "$1" || result=$?
+    E2E_ADDRESS=http://127.0.0.1:$port npx --no-install playwright test --project="$1" "${@:2}" || result=$?
     stop_instance e2e
     exit $result
 )
