@@ -209,7 +209,7 @@ test('a mended key reaches a round under way, and can be taken back', async ({ p
     await press(page, 'Take it back');
     await expect(page.getByText('Ida: right at once → on the ladder', { exact: false })).toBeVisible();
     await ida.reload();
-    await expect(ida.getByText('No answers yet')).toBeVisible();
+    await expect(ida.getByText('On the way to the first right answer')).toBeVisible();
 });
 
 test('reading support stays with the student', async ({ browser }) => {

@@ -200,15 +200,19 @@ describe('a student’s own page', () => {
         expect((screen.getByRole('button', { name: 'Another round' }) as HTMLButtonElement).disabled).toBe(true);
         expect(screen.getByText(/^The next round can begin/)).toBeTruthy();
         cleanup();
-        await open(task(done));
-        expect(screen.queryByRole('button', { name: 'Another round' })).toBeNull();
+        for (const none of [task(done), task({ ...done, open: false, nextFrom: new Date().toISOString() })]) {
+            await open(none);
+            expect(screen.getByRole('button', { name: 'How it went' })).toBeTruthy();
+            expect(screen.queryByRole('button', { name: 'Another round' })).toBeNull();
+            cleanup();
+        }
     });
 
     it('says what a closed task and one that waits are waiting for', async () => {
         await open(task({ open: false }), task({ id: 'U', waitsFor: ['Currents', 'Moons'] }));
-        const [closed, waiting] = within(screen.getByRole('region', { name: 'Year 8' })).getAllByRole('button', { name: 'Start' });
-        expect([closed, waiting].map((button) => (button as HTMLButtonElement).disabled)).toEqual([true, true]);
-        expect(screen.getByText('This task is closed. What you did is kept.')).toBeTruthy();
+        const starts = within(screen.getByRole('region', { name: 'Year 8' })).getAllByRole('button', { name: 'Start' });
+        expect(starts.map((button) => (button as HTMLButtonElement).disabled)).toEqual([true]);
+        expect(screen.getByText('This task is closed.')).toBeTruthy();
         expect(screen.getByText('This opens when you have mastered “Currents” and “Moons”.')).toBeTruthy();
     });
 
@@ -242,6 +246,12 @@ describe('reading aloud', () => {
                     </span>
                     ?
                 </p>
+                <section data-read-aloud>
+                    <h2>Not yet.</h2>
+                    <p>
+                        Follow the <em>wa</em>ter.
+                    </p>
+                </section>
                 <fieldset>
                     <label>
                         <input type="radio" /> <img alt="a tide table" src="x.webp" />
@@ -249,7 +259,7 @@ describe('reading aloud', () => {
                 </fieldset>
             </main>,
         );
-        expect(wordsOnPage()).toBe('What is U over R? a tide table.');
+        expect(wordsOnPage()).toBe('What is U over R? Not yet. Follow the water. a tide table.');
     });
 });
 

@@ -51,7 +51,7 @@ describe('how it goes', () => {
 
     it.each([
         [none, 'No answers yet'],
-        [{ ...none, 'on-the-ladder': 1 }, 'No answers yet'],
+        [{ ...none, 'on-the-ladder': 1 }, 'On the way to the first right answer'],
         [{ ...none, clear: 1 }, '1 answer right'],
         [{ ...none, climbed: 1 }, '1 answer right with some help'],
         [{ ...none, clear: 3, climbed: 2 }, '5 answers right, 2 of them with some help'],

@@ -64,5 +64,8 @@ export function howItGoes(goes: StandingCounts): string {
     if (goes['set-aside'] > 0) {
         parts.push(`${goes['set-aside']} left for later`);
     }
-    return parts.length === 0 ? 'No answers yet' : parts.join(' · ');
+    if (parts.length === 0) {
+        return goes['on-the-ladder'] > 0 ? 'On the way to the first right answer' : 'No answers yet';
+    }
+    return parts.join(' · ');
 }

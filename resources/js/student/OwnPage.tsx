@@ -136,16 +136,18 @@ function TaskCard({ task }: { task: OwnTask }) {
             )}
             <div className="mt-4">
                 {round === null ? (
-                    <Button weight="main" large disabled={busy || !task.open || task.waitsFor.length > 0} onClick={() => void begin(false)}>
-                        Start
-                    </Button>
+                    task.open && (
+                        <Button weight="main" large disabled={busy || task.waitsFor.length > 0} onClick={() => void begin(false)}>
+                            Start
+                        </Button>
+                    )
                 ) : round.finished ? (
                     <div className="flex flex-wrap items-center gap-3">
                         <Button large disabled={busy} onClick={() => void begin(false)}>
                             How it went
                         </Button>
-                        {task.nextFrom !== null && (
-                            <Button large disabled={busy || !task.open || pauses} onClick={() => void begin(true)}>
+                        {task.open && task.nextFrom !== null && (
+                            <Button large disabled={busy || pauses} onClick={() => void begin(true)}>
                                 Another round
                             </Button>
                         )}
@@ -158,14 +160,14 @@ function TaskCard({ task }: { task: OwnTask }) {
                 {task.waitsFor.length > 0 && (
                     <p className="mt-2 text-sm text-soft">This opens when you have mastered “{task.waitsFor.join('” and “')}”.</p>
                 )}
-                {pauses && task.nextFrom !== null && (
+                {task.open && pauses && task.nextFrom !== null && (
                     <p className="mt-2 text-sm text-soft" title={exact(task.nextFrom)}>
                         The next round can begin {near(task.nextFrom)}.
                     </p>
                 )}
                 {!task.open && (
                     <p className="mt-2 text-sm text-soft">
-                        This task is closed. What you did is kept.
+                        This task is closed. {round !== null && 'What you did is kept.'}
                         {round?.late === true && ' Some of it arrived after the closing, and your teacher sees that.'}
                     </p>
                 )}

@@ -154,6 +154,9 @@ export function wordsOnPage(): string {
         .join(' ');
 }
 
+/** What stands on lines of its own. */
+const apart = 'p, div, section, h1, h2, h3, h4, ul, ol, li, dl, dt, dd, table, tr, th, td, figure, figcaption, blockquote, pre, br';
+
 /** What an element says: its words, and of pictures and formulas the alternative text instead of what is drawn. */
 function spoken(element: Element): string {
     const alternative = element.getAttribute('aria-label') ?? element.getAttribute('alt');
@@ -163,5 +166,6 @@ function spoken(element: Element): string {
     if (element.getAttribute('aria-hidden') === 'true') {
         return '';
     }
-    return [...element.childNodes].map((node) => (node instanceof Element ? spoken(node) : (node.textContent ?? ''))).join('');
+    const words = [...element.childNodes].map((node) => (node instanceof Element ? spoken(node) : (node.textContent ?? ''))).join('');
+    return element.matches(apart) ? ` ${words} ` : words;
 }

@@ -135,7 +135,7 @@ export function Walk() {
                     <>
                         {notKept && (
                             <Notice>
-                                This device cannot keep your answers. Leave this page open until they are sent: {waiting.count} to go.
+                                This device cannot keep your answers. Keep this page open until they are sent: {waiting.count} to go.
                             </Notice>
                         )}
                         {lost && !notKept && (
