@@ -180,6 +180,15 @@ wait_for_database() {
     done
 }
 
+# A database that writes out what it holds takes as long as it takes; it is asked to end, and never killed.
+stop_database() {
+    alive "$DB_PID" || { rm -f "$DB_PID"; return 0; }
+    local pid; pid=$(cat "$DB_PID")
+    kill -TERM "$pid" 2>/dev/null || true
+    wait_for 1200 bash -c "! kill -0 $pid" || fail "The database (process $pid) is still ending; it was left to it. Its log is var/log/mysql.log."
+    rm -f "$DB_PID"
+}
+
 make_database() { db -e "CREATE DATABASE IF NOT EXISTS \`$1\` CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci"; }
 
 # --- the app: nginx and php-fpm, one instance a name ------------------------------------------------------------------
