@@ -131,25 +131,6 @@ final readonly class Fields
     }
 
     /**
-     * @template T
-     *
-     * @param  callable(self): T  $read
-     * @return list<list<T>>
-     *
-     * @throws MalformedInput
-     */
-    public function lists(string $name, callable $read): array
-    {
-        $lists = [];
-        foreach ($this->items($name) as $index => $item) {
-            $list = new self(['items' => $item], "$this->pointer/$name/$index");
-            $lists[] = $list->objects('items', $read);
-        }
-
-        return $lists;
-    }
-
-    /**
      * @return array<string, string> nothing when it is missing
      *
      * @throws MalformedInput

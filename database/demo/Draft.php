@@ -13,6 +13,8 @@ use HiddenLadder\Core\Quiz\QuizDocument;
  */
 final class Draft
 {
+    private int $forks = 0;
+
     public function __construct(private readonly string $quiz)
     {
     }
@@ -122,7 +124,7 @@ final class Draft
      */
     public function staircase(string $name, string $title, array $levels, array $ladder, int $longest = 8): array
     {
-        return ['id' => $this->id($name), 'kind' => 'staircase', 'title' => $title, 'levels' => $levels, 'longest' => $longest, 'points' => 2, 'ladder' => $ladder];
+        return ['id' => $this->id($name), 'kind' => 'staircase', 'title' => $title, 'levels' => array_map(fn (array $questions, int $level): array => ['id' => $this->id("$name/level $level"), 'questions' => $questions], $levels, array_keys($levels)), 'longest' => $longest, 'points' => 2, 'ladder' => $ladder];
     }
 
     /** @return Doc */
@@ -189,7 +191,7 @@ final class Draft
      */
     public function fork(array $when, string $to): array
     {
-        return ['when' => $when, 'to' => $to];
+        return ['id' => $this->id('fork/'.++$this->forks), 'when' => $when, 'to' => $to];
     }
 
     /** @return Doc */

@@ -251,7 +251,7 @@ describe('mends', () => {
     });
 
     it('takes one thing out of a list and leaves the others', () => {
-        const forks = ['F', 'G', 'H'].map((to) => ({ when: { kind: 'always' as const }, to }));
+        const forks = ['F', 'G', 'H'].map((to) => ({ id: `fork to ${to}`, when: { kind: 'always' as const }, to }));
         const stop = { ...question('One'), forks };
         const after = withMend(frozen(quiz([stop])), { words: '', at: stop.id, member: 'forks', how: 'without', value: 1 });
         expect(after.stops[0]?.forks?.map(({ to }) => to)).toEqual(['F', 'H']);

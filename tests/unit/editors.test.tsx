@@ -227,10 +227,10 @@ describe('the forks of a stop', () => {
         const stop = asking('First?', ['yes']);
         const side = { ...newStop('reading'), id: 'S' };
         const document = { ...quizOf(stop, asking('Second?', ['ebb'])), sideStops: [side] };
-        const forks = [{ when: { kind: 'always' as const }, to: 'F' }];
+        const forks = [{ id: 'fork', when: { kind: 'always' as const }, to: 'F' }];
         const { rerender } = render(<ForksEditor document={document} stop={stop} onChange={change} />);
         await user.click(screen.getByRole('button', { name: 'Add a fork' }));
-        expect(change).toHaveBeenLastCalledWith([{ when: { kind: 'result', result: 'right' }, to: 'F' }]);
+        expect(change).toHaveBeenLastCalledWith([{ id: expect.any(String), when: { kind: 'result', result: 'right' }, to: 'F' }]);
         rerender(<ForksEditor document={document} stop={{ ...stop, forks }} onChange={change} />);
         expect(
             within(screen.getByLabelText('Leads to'))
@@ -238,7 +238,7 @@ describe('the forks of a stop', () => {
                 .map((option) => option.textContent),
         ).toEqual(['1. First?', '2. Second?', 'Side stop: Reading', 'Finish: End']);
         await user.selectOptions(screen.getByLabelText('Leads to'), '2. Second?');
-        expect(change).toHaveBeenLastCalledWith([{ when: { kind: 'always' }, to: 'stop Second?' }]);
+        expect(change).toHaveBeenLastCalledWith([{ id: 'fork', when: { kind: 'always' }, to: 'stop Second?' }]);
         await user.click(screen.getByRole('button', { name: 'Remove fork 1' }));
         expect(change).toHaveBeenLastCalledWith([]);
     });

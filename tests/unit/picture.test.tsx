@@ -87,8 +87,8 @@ describe('the picture of a quiz', () => {
         const forked = {
             ...stop,
             forks: [
-                { when: { kind: 'result' as const, result: 'right' as const }, to: 'F' },
-                { when: { kind: 'time-out' as const }, to: 'F' },
+                { id: 'first', when: { kind: 'result' as const, result: 'right' as const }, to: 'F' },
+                { id: 'second', when: { kind: 'time-out' as const }, to: 'F' },
             ],
         };
         show({ document: quizOf(forked, asking('And now?', ['ebb'])) });

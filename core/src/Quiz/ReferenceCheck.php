@@ -66,12 +66,6 @@ final class ReferenceCheck
         return array_filter(is_array($list) ? array_values($list) : [], is_array(...));
     }
 
-    /** @return array<int, mixed> */
-    private function lists(mixed $list): array
-    {
-        return is_array($list) ? array_values($list) : [];
-    }
-
     private function ids(mixed $value, string $pointer): void
     {
         foreach (is_array($value) ? $value : [] as $key => $item) {
@@ -211,8 +205,8 @@ final class ReferenceCheck
     private function series(array $stop, string $pointer): void
     {
         $lists = $stop['kind'] === 'drill' ? ['questions' => $stop['questions']] : [];
-        foreach ($stop['kind'] === 'staircase' ? $this->lists($stop['levels']) : [] as $level => $questions) {
-            $lists["levels/$level"] = $questions;
+        foreach ($stop['kind'] === 'staircase' ? $this->objects($stop['levels']) : [] as $index => $level) {
+            $lists["levels/$index/questions"] = $level['questions'] ?? [];
         }
         foreach ($lists as $list => $questions) {
             foreach ($this->objects($questions) as $index => $question) {

@@ -36,7 +36,7 @@ final class BonesTest extends TestCase
             [[...$q, 'entries', 1, 'text'], 'nope'], [[...$q, 'entries', 0, 'right'], false], [[...$q, 'entries', 3, 'fork'], null], [[...$q, 'ladder'], []],
             [[...$q, 'ladder', 0, 'text'], ''], [['stops', 2, 'question', 'entries', 0, 'text'], '13'], [['stops', 2, 'question', 'tolerance', 'value'], '1'],
             [['stops', 1, 'cues'], []], [['sideStops', 0, 'title'], 'Another'], [['sideStops', 0, 'text'], 'Another'], [['terms'], ['tries' => 2]],
-            [[...$q, 'text'], ['ignoreDiacritics' => true]], [['stops', 0, 'forks'], [['when' => ['kind' => 'always'], 'to' => Sample::id('last')]]],
+            [[...$q, 'text'], ['ignoreDiacritics' => true]], [['stops', 0, 'forks'], [['id' => Sample::id('fork'), 'when' => ['kind' => 'always'], 'to' => Sample::id('last')]]],
         ] as [$path, $value]) {
             self::assertNotSame($bones, Bones::of(Sample::with($path, $value)), implode('/', $path));
         }

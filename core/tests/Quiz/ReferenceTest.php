@@ -59,7 +59,7 @@ final class ReferenceTest extends TestCase
         }
         yield 'questions under questions too deep' => [self::quiz([$stop($deep)]), '/stops/0/question/ladder/0/question/ladder/0/question/ladder/0/question/ladder/0/question'];
         yield 'a poll in a drill' => [self::quiz([$d->drill('drill', 'D', [$question('q', 'poll')], 1, 1)]), '/stops/0/questions/0/kind'];
-        yield 'a written answer on a staircase' => [self::quiz([$d->staircase('stairs', 'S', [[$question('q', 'written')]], [])]), '/stops/0/levels/0/0/kind'];
+        yield 'a written answer on a staircase' => [self::quiz([$d->staircase('stairs', 'S', [[$question('q', 'written')]], [])]), '/stops/0/levels/0/questions/0/kind'];
         yield 'a fork out of a drill' => [self::quiz([$d->drill('drill', 'D', [$question('q', 'number', [], [], [$d->wrong('w', '1', '', [], $d->id('finish'))])], 1, 1)]), '/stops/0/questions/0/entries/0/fork'];
         yield 'a drill that needs more than it deals' => [self::quiz([$d->drill('drill', 'D', [$q], 1, 2, 'deal')]), '/stops/0/need'];
         yield 'a stand-in of no group' => [self::quiz([], ['pool' => [$q]]), '/pool/0/alike'];

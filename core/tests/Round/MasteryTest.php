@@ -132,7 +132,7 @@ final class MasteryTest extends TestCase
     public function test_the_finish_has_words_for_the_score(): void
     {
         $d = new Draft('sample');
-        $finishes = ['finishes' => [['id' => $d->id('finish'), 'title' => 'End', 'message' => 'Bye.', 'byScore' => [['from' => 0.5, 'message' => 'Half.'], ['from' => 1, 'message' => 'All.']]]]];
+        $finishes = ['finishes' => [['id' => $d->id('finish'), 'title' => 'End', 'message' => 'Bye.', 'byScore' => [['id' => $d->id('half'), 'from' => 0.5, 'message' => 'Half.'], ['id' => $d->id('all'), 'from' => 1, 'message' => 'All.']]]]];
         $end = static fn (string $results): string => (static function (Walker $walker) use ($results): string {
             foreach (str_split($results) as $result) {
                 ($result === '+' ? $walker->right() : $walker->slips())->on();

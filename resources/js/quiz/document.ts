@@ -162,12 +162,17 @@ export function newStop(kind: Stop['kind']): Stop {
                 id,
                 kind,
                 title: '',
-                levels: [[newQuestion('short-text')], [newQuestion('short-text')], [newQuestion('short-text')]],
+                levels: [newLevel(), newLevel(), newLevel()],
                 longest: 8,
                 points: 2,
                 ladder: [],
             };
     }
+}
+
+/** A level of a staircase, with a first question. */
+export function newLevel(): StaircaseStop['levels'][number] {
+    return { id: ulid(), questions: [newQuestion('short-text')] };
 }
 
 export function newRung(kind: Rung['kind']): Rung {
@@ -241,7 +246,7 @@ export function questionsOf(stop: Stop): { question: Question; cue: Cue | null }
         case 'drill':
             return stop.questions.map((question) => ({ question, cue: null }));
         case 'staircase':
-            return stop.levels.flat().map((question) => ({ question, cue: null }));
+            return stop.levels.flatMap((level) => level.questions).map((question) => ({ question, cue: null }));
         default:
             return [];
     }
@@ -433,7 +438,10 @@ function mapStop(stop: Stop, change: (question: Question) => Question): Stop {
             return questions === stop.questions ? stop : { ...stop, questions };
         }
         case 'staircase': {
-            const levels = mapList(stop.levels, (level) => mapList(level, each));
+            const levels = mapList(stop.levels, (level) => {
+                const questions = mapList(level.questions, each);
+                return questions === level.questions ? level : { ...level, questions };
+            });
             const ladder = mapRungs(stop.ladder, change);
             return levels === stop.levels && ladder === stop.ladder ? stop : { ...stop, levels, ladder };
         }
@@ -594,7 +602,10 @@ function withoutQuestion(document: QuizDocument, stop: Stop | null, id: string):
     return stop.kind === 'drill'
         ? putStop(document, { ...stop, questions: others(stop.questions) } satisfies DrillStop)
         : stop.kind === 'staircase'
-          ? putStop(document, { ...stop, levels: stop.levels.map(others) } satisfies StaircaseStop)
+          ? putStop(document, {
+                ...stop,
+                levels: stop.levels.map((level) => ({ ...level, questions: others(level.questions) })),
+            } satisfies StaircaseStop)
           : document;
 }
 

@@ -5,6 +5,7 @@ import { find, ladderAt, move, type Place, putLadder, putStop } from '../../quiz
 import { Button } from '../../ui/Button';
 import { Field, Text } from '../../ui/Field';
 import { moment } from '../../ui/time';
+import { ulid } from '../../ui/ulid';
 import { FindingNote } from './FindingNote';
 import { ShareField } from './KindFields';
 import { MomentField } from './MomentField';
@@ -267,20 +268,22 @@ function FinishEditor({ document, finish, change }: { document: QuizDocument; fi
             <Text label="Closing message" value={finish.message} onChange={(event) => put({ message: event.currentTarget.value })} />
             <fieldset className="grid gap-3">
                 <legend className="mb-1 text-sm font-semibold">Other words for a score from</legend>
-                {byScore.map((words, index) => (
-                    <div key={index} className="grid grid-cols-[7rem_1fr] gap-3">
+                {byScore.map((words) => (
+                    <div key={words.id} className="grid grid-cols-[7rem_1fr] gap-3">
                         <ShareField
                             label="Percent"
                             value={words.from}
-                            onChange={(from) => put({ byScore: byScore.map((other, at) => (at === index ? { ...other, from } : other)) })}
+                            onChange={(from) =>
+                                put({ byScore: byScore.map((other) => (other.id === words.id ? { ...other, from } : other)) })
+                            }
                         />
                         <Text
                             label="Message"
                             value={words.message}
                             onChange={(event) =>
                                 put({
-                                    byScore: byScore.map((other, at) =>
-                                        at === index ? { ...other, message: event.currentTarget.value } : other,
+                                    byScore: byScore.map((other) =>
+                                        other.id === words.id ? { ...other, message: event.currentTarget.value } : other,
                                     ),
                                 })
                             }
@@ -288,7 +291,9 @@ function FinishEditor({ document, finish, change }: { document: QuizDocument; fi
                     </div>
                 ))}
                 <div className="flex gap-2">
-                    <Button onClick={() => put({ byScore: [...byScore, { from: 0.8, message: '' }] })}>Add words for a score</Button>
+                    <Button onClick={() => put({ byScore: [...byScore, { id: ulid(), from: 0.8, message: '' }] })}>
+                        Add words for a score
+                    </Button>
                     {byScore.length > 0 && <Button onClick={() => put({ byScore: byScore.slice(0, -1) })}>Take the last away</Button>}
                 </div>
             </fieldset>

@@ -4,6 +4,7 @@ import { allQuestions, conditionWords, entriesOf, promptText, questionsOf, short
 import { Button } from '../../ui/Button';
 import { Select } from '../../ui/Field';
 import { ParsedField } from '../../ui/ParsedField';
+import { ulid } from '../../ui/ulid';
 import { ShareField } from './KindFields';
 
 const kinds: Record<Condition['kind'], string> = {
@@ -236,7 +237,7 @@ export function ForksEditor({ document, stop, onChange }: { document: QuizDocume
     return (
         <div className="grid gap-3">
             {forks.map((fork, index) => (
-                <div key={index} className="grid gap-2 rounded-md border border-line bg-sheet p-2">
+                <div key={fork.id} className="grid gap-2 rounded-md border border-line bg-sheet p-2">
                     <div className="flex items-center justify-between">
                         <p className="text-sm font-semibold">
                             Fork {index + 1}: {conditionWords(fork.when)}
@@ -245,7 +246,7 @@ export function ForksEditor({ document, stop, onChange }: { document: QuizDocume
                             type="button"
                             className="grid size-8 place-items-center rounded-md hover:bg-tint"
                             aria-label={`Remove fork ${index + 1}`}
-                            onClick={() => onChange(forks.filter((_, at) => at !== index))}
+                            onClick={() => onChange(forks.filter((other) => other.id !== fork.id))}
                         >
                             <X size={16} />
                         </button>
@@ -254,13 +255,13 @@ export function ForksEditor({ document, stop, onChange }: { document: QuizDocume
                         document={document}
                         stop={stop}
                         when={fork.when}
-                        onChange={(when) => onChange(forks.map((other, at) => (at === index ? { ...fork, when } : other)))}
+                        onChange={(when) => onChange(forks.map((other) => (other.id === fork.id ? { ...fork, when } : other)))}
                     />
                     <Select
                         label="Leads to"
                         value={fork.to}
                         onChange={(event) =>
-                            onChange(forks.map((other, at) => (at === index ? { ...fork, to: event.currentTarget.value } : other)))
+                            onChange(forks.map((other) => (other.id === fork.id ? { ...fork, to: event.currentTarget.value } : other)))
                         }
                     >
                         <Targets document={document} />
@@ -273,6 +274,7 @@ export function ForksEditor({ document, stop, onChange }: { document: QuizDocume
                     onChange([
                         ...forks,
                         {
+                            id: ulid(),
                             when: {
                                 kind: questionsOf(stop).length > 0 ? 'result' : 'always',
                                 ...(questionsOf(stop).length > 0 ? { result: 'right' as const } : {}),

@@ -1,5 +1,5 @@
 import type { DrillStop, Question, QuizDocument, Rung, StaircaseStop } from '../../api/types';
-import { newQuestion, newRung, promptText, putStop } from '../../quiz/document';
+import { newLevel, newQuestion, newRung, promptText, putStop } from '../../quiz/document';
 import { Button } from '../../ui/Button';
 import { Field, Select } from '../../ui/Field';
 import { ParsedField } from '../../ui/ParsedField';
@@ -112,19 +112,23 @@ export function StaircaseEditor({ document, stop, change, select }: Props<Stairc
                 <Count label="Points" value={stop.points} most={1000} onChange={(points) => put({ points })} />
             </div>
             {stop.levels.map((level, index) => (
-                <fieldset key={index}>
+                <fieldset key={level.id}>
                     <legend className="mb-1 text-sm font-semibold">
                         Level {index + 1}
                         {index === 0 && ', the easiest'}
                         {index === stop.levels.length - 1 && ', the hardest'}
                     </legend>
                     <Questions
-                        questions={level}
+                        questions={level.questions}
                         select={select}
                         of={`level ${index + 1}`}
                         add={() => {
                             const question = newQuestion('short-text');
-                            put({ levels: stop.levels.map((other, at) => (at === index ? [...other, question] : other)) });
+                            put({
+                                levels: stop.levels.map((other) =>
+                                    other.id === level.id ? { ...other, questions: [...other.questions, question] } : other,
+                                ),
+                            });
                             select(question.id);
                         }}
                     />
@@ -133,7 +137,7 @@ export function StaircaseEditor({ document, stop, change, select }: Props<Stairc
             <Button
                 className="justify-self-start"
                 disabled={stop.levels.length >= 12}
-                onClick={() => put({ levels: [...stop.levels, [newQuestion('short-text')]] })}
+                onClick={() => put({ levels: [...stop.levels, newLevel()] })}
             >
                 Add a harder level
             </Button>
