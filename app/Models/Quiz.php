@@ -13,7 +13,8 @@ use Illuminate\Database\Eloquent\Relations\HasOne;
  * @property string $teacher_id
  * @property string $title as in the document, for finding
  * @property QuizState $state
- * @property int $version counts the saves
+ * @property int $version number of the last change
+ * @property ?array<array-key, mixed> $origin the document before the first change; null before there is one
  * @property array<array-key, mixed> $document
  * @property ?list<string> $left_findings keys of findings that the teacher leaves as they are
  * @property CarbonImmutable $updated_at
@@ -33,6 +34,12 @@ final class Quiz extends Model
         return $this->hasOne(Edition::class)->ofMany('number', 'max');
     }
 
+    /** @return HasMany<QuizChange, $this> */
+    public function changes(): HasMany
+    {
+        return $this->hasMany(QuizChange::class);
+    }
+
     /** @return HasMany<Task, $this> */
     public function tasks(): HasMany
     {
@@ -41,6 +48,6 @@ final class Quiz extends Model
 
     protected function casts(): array
     {
-        return ['document' => 'array', 'state' => QuizState::class, 'left_findings' => 'array', 'version' => 'integer', 'updated_at' => 'immutable_datetime'];
+        return ['document' => 'array', 'origin' => 'array', 'state' => QuizState::class, 'left_findings' => 'array', 'version' => 'integer', 'updated_at' => 'immutable_datetime'];
     }
 }

@@ -5,16 +5,21 @@ declare(strict_types=1);
 namespace HiddenLadder\App\Rounds;
 
 use HiddenLadder\App\Http\Problem;
+use HiddenLadder\App\Models\ChangeKind;
 use HiddenLadder\App\Models\Correction;
 use HiddenLadder\App\Models\Edition;
 use HiddenLadder\App\Models\Quiz;
 use HiddenLadder\App\Models\Round;
 use HiddenLadder\App\Models\Student;
 use HiddenLadder\App\Models\Teacher;
+use HiddenLadder\App\Models\Ulids;
+use HiddenLadder\App\Quizzes\QuizChanges;
 use HiddenLadder\Core\Fields;
 use HiddenLadder\Core\Quiz\Correction as Mend;
 use HiddenLadder\Core\Quiz\Difference;
 use HiddenLadder\Core\Quiz\DocumentCheck;
+use HiddenLadder\Core\Quiz\Edits\Edit;
+use HiddenLadder\Core\Quiz\Edits\Shapes;
 use HiddenLadder\Core\Quiz\Overlay;
 use HiddenLadder\Core\Quiz\Pointer;
 use HiddenLadder\Core\Round\State;
@@ -29,7 +34,7 @@ final class Corrections
     /** Changes told at a time. */
     private const TOLD = 40;
 
-    public function __construct(private readonly Editions $editions, private readonly RoundBook $book, private readonly RoundRules $rules)
+    public function __construct(private readonly Editions $editions, private readonly RoundBook $book, private readonly RoundRules $rules, private readonly QuizChanges $changes)
     {
     }
 
@@ -46,7 +51,7 @@ final class Corrections
             $edition = $this->latest($quiz);
             $document = $this->editions->document($edition);
             $correction = $this->lay($edition, $teacher, $mend);
-            $this->mendDraft($quiz, $edition, $document, $mend);
+            $this->mendDraft($quiz, $teacher, $edition, $document, $mend);
 
             return $correction;
         }, 5);
@@ -93,9 +98,9 @@ final class Corrections
         }, 5);
     }
 
-    public function takeBack(Quiz $quiz, Correction $correction): void
+    public function takeBack(Quiz $quiz, Teacher $teacher, Correction $correction): void
     {
-        DB::transaction(function () use ($quiz, $correction): void {
+        DB::transaction(function () use ($quiz, $teacher, $correction): void {
             $edition = $this->latest($quiz);
             abort_if($correction->edition_id !== $edition->id, 404);
             if ($correction->taken_back_at !== null) {
@@ -106,7 +111,7 @@ final class Corrections
             $correction->update(['taken_back_at' => now()]);
             $edition->update(['revision' => $edition->revision + 1]);
             if (Pointer::has($document, $correction->pointer) && $correction->before !== null) {
-                $this->mendDraft($quiz, $edition, $document, Mend::read(Fields::of(['pointer' => $correction->pointer, 'value' => $correction->before])));
+                $this->mendDraft($quiz, $teacher, $edition, $document, Mend::read(Fields::of(['pointer' => $correction->pointer, 'value' => $correction->before])));
             }
         }, 5);
     }
@@ -127,7 +132,7 @@ final class Corrections
      *
      * @param  array<array-key, mixed>  $document  the edition as it read before the mend
      */
-    private function mendDraft(Quiz $quiz, Edition $edition, array $document, Mend $mend): void
+    private function mendDraft(Quiz $quiz, Teacher $teacher, Edition $edition, array $document, Mend $mend): void
     {
         $locked = Quiz::query()->lockForUpdate()->findOrFail($quiz->id);
         $pointer = Pointer::carried($document, $mend->pointer, $locked->document);
@@ -136,10 +141,41 @@ final class Corrections
             return;
         }
         $isEdition = $locked->version === $edition->version;
-        $locked->update(['document' => $draft, 'version' => $locked->version + 1, 'title' => is_string($draft['title'] ?? null) && trim($draft['title']) !== '' ? $draft['title'] : $locked->title]);
+        $this->changes->make($locked, $teacher, Ulids::make(), ChangeKind::Corrected, 'A correction of the edition in use', [self::asEdit($draft, Pointer::resolve($locked->document, $pointer))]);
         if ($isEdition) {
-            $edition->update(['version' => $locked->version]);
+            $edition->update(['version' => $locked->refresh()->version]);
         }
+    }
+
+    /**
+     * What stands at a pointer in a document, as the edit that puts it there.
+     *
+     * @param  array<array-key, mixed>  $draft  with what is put there
+     */
+    private static function asEdit(array $draft, string $pointer): Edit
+    {
+        [$id, $type, $node, $steps] = [Shapes::QUIZ, Shapes::QUIZ, $draft, Pointer::steps($pointer)];
+        while (count($steps) > 1) {
+            $shape = Shapes::of($type);
+            $inside = $shape['lists'][$steps[0]] ?? $shape['children'][$steps[0]] ?? null;
+            if ($inside === null) {
+                break;
+            }
+            $list = array_shift($steps);
+            $child = isset($shape['lists'][$list]) ? Pointer::get($node, "/$list/".array_shift($steps)) : ($node[$list] ?? null);
+            assert(is_array($child) && is_string($child['id'] ?? null));
+            if ($steps === []) {
+                $added = json_decode((string) json_encode($child, JSON_PRESERVE_ZERO_FRACTION));
+
+                return Edit::insert($id, $list, null, $added instanceof \stdClass ? $added : new \stdClass);
+            }
+            [$id, $type, $node] = [$child['id'], $inside, $child];
+        }
+        // A position in a list of values is no member: the list is set as a whole.
+        $position = array_key_first(array_filter($steps, static fn (string $step): bool => ctype_digit($step)));
+        $members = array_slice($steps, 0, $position ?? count($steps));
+
+        return Edit::set($id, implode('.', $members), json_decode((string) json_encode(Pointer::get($node, '/'.implode('/', $members)), JSON_PRESERVE_ZERO_FRACTION)));
     }
 
     /**

@@ -7,6 +7,7 @@ namespace HiddenLadder\Demo;
 use Carbon\CarbonImmutable;
 use HiddenLadder\App\Classes\Roster;
 use HiddenLadder\App\Media\MediaFolder;
+use HiddenLadder\App\Models\ChangeKind;
 use HiddenLadder\App\Models\Edition;
 use HiddenLadder\App\Models\Quiz;
 use HiddenLadder\App\Models\QuizState;
@@ -18,6 +19,7 @@ use HiddenLadder\App\Models\Task;
 use HiddenLadder\App\Models\TaskAudience;
 use HiddenLadder\App\Models\Teacher;
 use HiddenLadder\App\Models\Ulids;
+use HiddenLadder\App\Quizzes\QuizChanges;
 use HiddenLadder\App\Rounds\Corrections;
 use HiddenLadder\App\Rounds\OwnRounds;
 use HiddenLadder\App\Rounds\RoundBook;
@@ -25,6 +27,8 @@ use HiddenLadder\App\Rounds\SentEvent;
 use HiddenLadder\Core\Fields;
 use HiddenLadder\Core\Forecast\MadeUpStudent;
 use HiddenLadder\Core\Forecast\Profile;
+use HiddenLadder\Core\Quiz\Edits\Edit;
+use HiddenLadder\Core\Quiz\Edits\Fingerprint;
 use HiddenLadder\Core\Quiz\QuizDocument;
 use HiddenLadder\Core\Round\Overruled;
 use HiddenLadder\Core\Round\State;
@@ -205,6 +209,11 @@ final class FullSchool
         $this->correction = $correction->id;
         $tides->refresh();
         Edition::query()->create(['quiz_id' => $tides->id, 'number' => 2, 'version' => $tides->version, 'document' => $tides->document, 'published_at' => now()]);
+
+        // A history: a change, and one that two made at once and that did not fit any more.
+        foreach (['Read well.' => Fingerprint::of(''), 'Read twice.' => Fingerprint::of('')] as $words => $was) {
+            app(QuizChanges::class)->make($this->quizzes['draft'], $this->teacher, Ulids::make(), ChangeKind::Made, 'The quiz: instructions reworded', [Edit::set('quiz', 'instructions', $words, $was)]);
+        }
 
         app(Roster::class)->takeOut($this->classes['first'], $this->takenOut->id);
         $this->closeAndComeLate();

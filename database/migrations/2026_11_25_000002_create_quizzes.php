@@ -15,12 +15,32 @@ return new class extends Migration
             $table->foreignUlid('teacher_id')->constrained();
             $table->string('title', 200);
             $table->string('state', 12)->default('draft');
-            // Counts the saves, so that a second tab cannot silently write over the first.
+            // Number of the last change. What the document was before the first, and what it is now: derived from that and them.
             $table->unsignedInteger('version')->default(1);
+            $table->longText('origin')->nullable();
             $table->longText('document');
             // Keys of what the inspection found and the teacher left as it is.
             $table->text('left_findings')->nullable();
             $table->timestamps(3);
+        });
+        // Append-only. A change that did not fit stands here too, with why; it did nothing.
+        Schema::create('quiz_changes', static function (Blueprint $table): void {
+            $table->foreignUlid('quiz_id')->constrained();
+            $table->unsignedInteger('number');
+            $table->ulid('change_id');
+            $table->foreignUlid('teacher_id')->constrained();
+            $table->string('kind', 12);
+            $table->string('label', 200);
+            // The one member it sets, where it does nothing else: typing goes on in it.
+            $table->string('member', 160)->nullable();
+            $table->longText('edits');
+            $table->longText('inverse')->nullable();
+            // Of an undo or redo: the numbers of the changes it takes back.
+            $table->text('takes_back')->nullable();
+            $table->text('unfit')->nullable();
+            $table->timestamp('made_at', 3);
+            $table->primary(['quiz_id', 'number']);
+            $table->unique(['quiz_id', 'change_id']);
         });
         Schema::create('editions', static function (Blueprint $table): void {
             $table->ulid('id')->primary();
@@ -50,7 +70,7 @@ return new class extends Migration
 
     public function down(): void
     {
-        foreach (['corrections', 'editions', 'quizzes'] as $table) {
+        foreach (['corrections', 'editions', 'quiz_changes', 'quizzes'] as $table) {
             Schema::drop($table);
         }
     }

@@ -105,6 +105,17 @@ abstract class AppTestCase extends TestCase
         return Quiz::query()->create(['teacher_id' => $teacher->id, 'title' => $document['title'], 'state' => QuizState::Draft, 'version' => 1, 'document' => $document]);
     }
 
+    /**
+     * Sends a change of a quiz, as a teacher's device does.
+     *
+     * @param  list<array<string, mixed>>  $edits
+     * @return TestResponse<\Symfony\Component\HttpFoundation\Response>
+     */
+    protected function change(Quiz $quiz, array $edits, ?int $version = null, ?string $id = null, string $label = 'Reworded'): TestResponse
+    {
+        return $this->postJson("/api/quizzes/$quiz->id/changes", ['id' => $id ?? Ulids::make(), 'version' => $version ?? $quiz->refresh()->version, 'label' => $label, 'edits' => $edits]);
+    }
+
     protected function schoolClass(Teacher $teacher, string $names = "Ada\nBram"): SchoolClass
     {
         $class = SchoolClass::query()->create(['school_id' => $teacher->school_id, 'teacher_id' => $teacher->id, 'name' => 'Year 8', 'phrase' => strtr(strtolower(Ulids::make()), '0123456789', 'ghijklmnop')]);

@@ -11,7 +11,6 @@ use HiddenLadder\App\Models\Student;
 use HiddenLadder\App\Models\Task;
 use HiddenLadder\App\Models\Teacher;
 use HiddenLadder\App\Models\Ulids;
-use HiddenLadder\Core\Tests\Sample;
 use HiddenLadder\Demo\FullSchool;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Route;
@@ -46,6 +45,7 @@ final class FullSchoolTest extends AppTestCase
             'medium' => array_values(Medium::query()->get('id')->map(static fn (Medium $one): string => $one->id)->all()),
             'correction' => [$this->school->correction],
             'finding' => ['0123456789abcdef'],
+            'number' => ['0', '1'],
             'phrase?' => ['no-such-class'], 'path?' => ['today', 'quizzes', 'classes', 'sign-in', 'no/such/page'],
         ];
     }
@@ -76,7 +76,7 @@ final class FullSchoolTest extends AppTestCase
     private function body(): array
     {
         return [
-            'title' => 'New', 'version' => 1, 'document' => Sample::document(), 'name' => 'New', 'names' => 'Somebody New', 'quiz' => $this->school->quizzes['tides']->id,
+            'title' => 'New', 'version' => 1, 'id' => Ulids::make(), 'label' => 'Reworded', 'edits' => [['do' => 'set', 'at' => 'quiz', 'member' => 'title', 'value' => 'New']], 'name' => 'New', 'names' => 'Somebody New', 'quiz' => $this->school->quizzes['tides']->id,
             'terms' => ['purpose' => 'learn'], 'profile' => 'secure', 'from' => null, 'events' => [], 'email' => 'x@school.example', 'password' => 'a long password', 'extraTime' => 1.5,
             'phrase' => $this->school->classes['first']->phrase, 'secret' => 'limpet', 'first' => false, 'again' => false, 'size' => 1, 'spacing' => false, 'contrast' => false, 'face' => false,
         ];

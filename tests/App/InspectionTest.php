@@ -43,7 +43,9 @@ final class InspectionTest extends AppTestCase
      */
     private function saved(Quiz $quiz, array $document): array
     {
-        return $this->putJson("/api/quizzes/$quiz->id", ['version' => $quiz->refresh()->version, 'document' => $document])->assertOk()->json('findings');
+        $quiz->refresh()->update(['version' => $quiz->version + 1, 'document' => $document]);
+
+        return $this->getJson("/api/quizzes/$quiz->id")->assertOk()->json('findings');
     }
 
     public function test_a_finding_that_is_left_stays_left_until_it_is_taken_up_again(): void
@@ -83,7 +85,7 @@ final class InspectionTest extends AppTestCase
     public function test_a_trap_is_found_and_gone_at_once_and_words_change_nothing_about_it(): void
     {
         $quiz = $this->quiz($this->teacher);
-        $back = (new Draft('sample'))->reading('last', 'Read on', 'Some text.', ['forks' => [['when' => ['kind' => 'always'], 'to' => Sample::id('first')]]]);
+        $back = (new Draft('sample'))->reading('last', 'Read on', 'Some text.', ['forks' => [['id' => Sample::id('back'), 'when' => ['kind' => 'always'], 'to' => Sample::id('first')]]]);
         $trapped = Sample::with(['stops', 2], $back);
         $reworded = $trapped;
         $reworded['stops'][0]['question']['prompt'][0]['text'] = 'Which is first?';

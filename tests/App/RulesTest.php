@@ -232,8 +232,8 @@ final class RulesTest extends AppTestCase
         $this->begin($task)->assertOk();
         $this->asTeacher($this->teacher);
         $quiz = Quiz::query()->findOrFail($task->quiz_id);
-        $document = Sample::with(['stops', 0, 'question', 'prompt', 0, 'text'], 'First of all?');
-        $this->putJson("/api/quizzes/$quiz->id", ['version' => 1, 'document' => $document])->assertOk()->assertJsonPath('changedSince', true);
+        $this->change($quiz, [['do' => 'set', 'at' => Sample::document()['stops'][0]['question']['id'], 'member' => 'prompt', 'value' => [['kind' => 'text', 'text' => 'First of all?']]]])->assertOk();
+        $this->getJson("/api/quizzes/$quiz->id")->assertOk()->assertJsonPath('changedSince', true);
         $this->getJson("/api/quizzes/$quiz->id/difference")->assertOk()->assertJsonPath('structure', false)->assertJsonPath('mends.0.pointer', '/stops/0/question/prompt/0/text');
         $this->postJson("/api/quizzes/$quiz->id/mends")->assertNoContent();
         self::assertSame(1, Correction::query()->count());

@@ -6,6 +6,7 @@ namespace HiddenLadder\App\Tests;
 
 use HiddenLadder\App\Models\Edition;
 use HiddenLadder\App\Models\Quiz;
+use HiddenLadder\App\Models\QuizChange;
 use HiddenLadder\App\Models\Round;
 use HiddenLadder\App\Models\RoundEvent;
 use HiddenLadder\App\Models\SchoolClass;
@@ -16,6 +17,7 @@ use HiddenLadder\App\Models\Ulids;
 use HiddenLadder\App\Rounds\Corrections;
 use HiddenLadder\App\Rounds\RoundBook;
 use HiddenLadder\Core\Fields;
+use HiddenLadder\Core\Quiz\Edits\Fingerprint;
 use HiddenLadder\Core\Round\State;
 use HiddenLadder\Core\Tests\Sample;
 use Illuminate\Support\Facades\DB;
@@ -176,17 +178,34 @@ final class TwoAtOnceTest extends AppTestCase
 
     public function test_two_saves_of_one_quiz(): void
     {
-        $save = fn (string $title): array => $this->asksAsTeacher('PUT', "/api/quizzes/{$this->quiz->id}", ['version' => 1, 'document' => ['title' => $title] + Sample::document()]);
-        $both = $this->meet(['quizzes', $this->quiz->id], $save('First'), $save('Second'));
-        self::assertEqualsCanonicalizing([200, 409], array_column($both, 'status'));
-        self::assertSame($both[0]['status'] === 200 ? 'First' : 'Second', $this->quiz->refresh()->title);
-        self::assertSame(2, $this->quiz->version);
+        $both = $this->meet(['quizzes', $this->quiz->id], $this->changes('title', 'First'), $this->changes('title', 'Second'));
+        self::assertSame([200, 200], array_column($both, 'status'));
+        self::assertSame(3, $this->quiz->refresh()->version);
+        $all = $this->quiz->changes()->orderBy('number')->get();
+        self::assertSame([true, false], $all->map(static fn (QuizChange $one): bool => $one->inverse !== null)->all(), 'One is laid, the other is kept as not applied.');
+        self::assertSame($all[0]?->edits()[0]->value, $this->quiz->title);
+        self::assertSame($this->quiz->title, $all[1]?->unfit['stands'] ?? null);
+    }
+
+    public function test_two_saves_of_different_members_both_hold(): void
+    {
+        $both = $this->meet(['quizzes', $this->quiz->id], $this->changes('title', 'First'), $this->changes('instructions', 'Second'));
+        self::assertSame([200, 200], array_column($both, 'status'));
+        self::assertSame(['First', 'Second'], [$this->quiz->refresh()->document['title'], $this->quiz->document['instructions']]);
+    }
+
+    /** @return array{string, string, string, string, array<string, mixed>} */
+    private function changes(string $member, string $value): array
+    {
+        $edit = ['do' => 'set', 'at' => 'quiz', 'member' => $member, 'value' => $value, 'was' => Fingerprint::of(Sample::document()[$member])];
+
+        return $this->asksAsTeacher('POST', "/api/quizzes/{$this->quiz->id}/changes", ['id' => Ulids::make(), 'version' => 1, 'label' => $value, 'edits' => [$edit]]);
     }
 
     public function test_a_save_and_a_publishing(): void
     {
         $both = $this->meet(['quizzes', $this->quiz->id],
-            $this->asksAsTeacher('PUT', "/api/quizzes/{$this->quiz->id}", ['version' => 1, 'document' => ['title' => 'Saved'] + Sample::document()]),
+            $this->changes('title', 'Saved'),
             $this->asksAsTeacher('POST', "/api/quizzes/{$this->quiz->id}/editions"));
         self::assertSame([200, 200], array_column($both, 'status'));
         foreach (Edition::query()->where('quiz_id', $this->quiz->id)->get() as $edition) {

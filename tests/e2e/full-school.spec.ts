@@ -60,7 +60,15 @@ test('in the full school a teacher opens every page, and nothing breaks; to othe
     const seen = await crawl(page, ['/', '/quizzes', '/classes'], 40);
     expect(wrong).toEqual([]);
     const kinds = new Map(seen.map((address) => [kindOf(address), address]));
-    for (const kind of ['/quizzes/*', '/quizzes/*/rehearse', '/classes/*', '/tasks/*', '/tasks/*/evidence', '/tasks/*/students/*']) {
+    for (const kind of [
+        '/quizzes/*',
+        '/quizzes/*/rehearse',
+        '/quizzes/*/history',
+        '/classes/*',
+        '/tasks/*',
+        '/tasks/*/evidence',
+        '/tasks/*/students/*',
+    ]) {
         expect([...kinds.keys()]).toContain(kind);
     }
     const hers = [...kinds].filter(([kind]) => kind.includes('*')).map(([, address]) => address);

@@ -71,7 +71,13 @@ test('a student walks through every kind of answer', async ({ browser }) => {
         for (let right = 0; right < 3; right++) {
             await expect(page.getByText(`${right} of 3 right so far`, { exact: false })).toBeVisible();
             await expect(page.getByLabel('Your answer, a number')).toBeVisible();
-            const [, volts, ohms] = /(\d+) V and (\d+) Ω/.exec((await page.locator('main').textContent()) ?? '') ?? [];
+            const [, volts, ohms] =
+                /(\d+) V and (\d+) Ω/.exec(
+                    (await page
+                        .getByText(/\d V and /)
+                        .last()
+                        .textContent()) ?? '',
+                ) ?? [];
             await page.getByLabel('Your answer, a number').fill(`${volts}/${ohms}`);
             await press(page, 'Check');
             await press(page, 'Go on');
@@ -104,7 +110,13 @@ test('a student walks through every kind of answer', async ({ browser }) => {
         for (const step of [2, 3]) {
             await expect(page.getByText(`step ${step} of 3`, { exact: false })).toBeVisible();
             await expect(page.getByLabel('Your answer, a number')).toBeVisible();
-            const [, volts, amperes] = /([\d.]+) V and ([\d.]+) A/.exec((await page.locator('main').textContent()) ?? '') ?? [];
+            const [, volts, amperes] =
+                /([\d.]+) V and ([\d.]+) A/.exec(
+                    (await page
+                        .getByText(/\d V and /)
+                        .last()
+                        .textContent()) ?? '',
+                ) ?? [];
             await page.getByLabel('Your answer, a number').fill(`${(Number(volts) * Number(amperes)).toFixed(3)} W`);
             await press(page, 'Check');
             await press(page, 'Go on');

@@ -11,13 +11,13 @@ test('a new question has the cursor in its text; nothing goes on while saving fa
     await saved(page);
 
     await test.step('what could not be saved is neither published nor rehearsed', async () => {
-        await page.route('**/api/quizzes/*', (route) => (route.request().method() === 'PUT' ? route.abort() : route.continue()));
+        await page.route('**/api/quizzes/**', (route) => (route.request().method() === 'POST' ? route.abort() : route.continue()));
         await page.keyboard.type(' And why?');
         await page.getByRole('button', { name: 'Publish', exact: true }).click();
         await expect(page.getByText('What you changed last has not been saved yet')).toBeVisible();
         await page.getByRole('button', { name: 'Rehearse', exact: true }).click();
         await expect(page.getByLabel('Question', { exact: true })).toBeVisible();
-        await page.unroute('**/api/quizzes/*');
+        await page.unroute('**/api/quizzes/**');
         await saved(page);
     });
     await test.step('a sound is chosen among sounds', async () => {

@@ -32,7 +32,7 @@ test('a quiz from the first word to the teacher’s figures', async ({ page, bro
         await page.getByRole('button', { name: 'Add a question' }).click();
         await page.getByLabel('Kind', { exact: true }).selectOption({ label: 'Number' });
         await page.getByLabel('Question', { exact: true }).fill('How many high tides has a day?');
-        await page.getByRole('button', { name: 'Publish' }).click();
+        await page.getByRole('button', { name: 'Publish', exact: true }).click();
         await expect(page.getByText('This quiz cannot be published yet. No accepted answer has been given yet.')).toBeVisible();
         await expect(page.getByRole('heading', { name: 'Stop 2' })).toBeVisible();
         await page.getByLabel('Answer 1 is').selectOption('right');
@@ -65,7 +65,7 @@ test('a quiz from the first word to the teacher’s figures', async ({ page, bro
         await page.getByRole('link', { name: 'Back to building' }).click();
     });
 
-    await page.getByRole('button', { name: 'Publish' }).click();
+    await page.getByRole('button', { name: 'Publish', exact: true }).click();
     await expect(page.getByText('Edition 1 is published.')).toBeVisible();
     const phrase = await giveOut(page, 'Ebb and flood', ['Ada Brandt', 'Bram Oduya']);
     await expect(page.getByAltText(/QR code/)).toBeVisible();
@@ -165,7 +165,7 @@ test('all of building works by keyboard on the picture', async ({ page }) => {
     await expect(page.getByText('Nothing is recorded.')).toBeVisible();
 });
 
-test('a second tab does not silently write over the first', async ({ page, context }) => {
+test('two at one quiz see each other’s changes, and nothing that is typed is lost', async ({ page, context }) => {
     await signUp(page);
     await makeQuiz(page, 'Two tabs');
     await page.getByRole('button', { name: 'Add the first question' }).click();
@@ -173,10 +173,104 @@ test('a second tab does not silently write over the first', async ({ page, conte
     await saved(page);
     const other = await context.newPage();
     await other.goto(page.url());
-    await other.getByLabel('Question', { exact: true }).fill('From the second tab');
-    await saved(other);
-    await page.getByLabel('When it is right').fill('Late');
-    await expect(page.getByText('This quiz was changed in another tab or on another device.')).toBeVisible();
-    await page.getByRole('button', { name: 'Show that one' }).click();
-    await expect(page.getByLabel('Question', { exact: true })).toHaveValue('From the second tab');
+    await expect(other.getByLabel('Question', { exact: true })).toHaveValue('From the first tab');
+
+    await test.step('what one does, the other sees within three seconds', async () => {
+        await other.getByLabel('Question', { exact: true }).fill('From the second tab');
+        await other.getByLabel('When it is right').focus();
+        await expect(page.getByLabel('Question', { exact: true })).toHaveValue('From the second tab', { timeout: 3500 });
+        await expect(page.getByText('You, on another page or device: Stop 1 reworded')).toBeVisible();
+    });
+    await test.step('both type in different places, one of them offline for a while', async () => {
+        await other.route('**/api/quizzes/**', (route) => route.abort());
+        await other.getByLabel('When it is right').fill('Written without a connection');
+        await page.getByLabel('When it is not right').fill('Written meanwhile');
+        await saved(page);
+        await expect(other.getByText('Kept on this device; saving again soon')).toBeVisible();
+        await other.unroute('**/api/quizzes/**');
+        await saved(other);
+        for (const one of [page, other]) {
+            await expect(one.getByLabel('When it is right')).toHaveValue('Written without a connection');
+            await expect(one.getByLabel('When it is not right')).toHaveValue('Written meanwhile');
+        }
+    });
+    await test.step('where both write the same text, the later one is asked, and keeps what it wrote', async () => {
+        await other.route('**/api/quizzes/**', (route) => route.abort());
+        await other.getByLabel('Question', { exact: true }).fill('Mine');
+        await page.getByLabel('Question', { exact: true }).fill('Theirs');
+        await page.getByLabel('When it is right').focus();
+        await saved(page);
+        await other.unroute('**/api/quizzes/**');
+        await expect(other.getByText('wrote something else there: “Theirs”', { exact: false })).toBeVisible({ timeout: 15_000 });
+        await expect(other.getByLabel('Question', { exact: true })).toHaveValue('Mine');
+        await isAccessible(other);
+        await other.getByRole('button', { name: 'Put mine in its place' }).click();
+        await expect(page.getByLabel('Question', { exact: true })).toHaveValue('Mine', { timeout: 5000 });
+    });
+});
+
+test('every step is undone back to the empty quiz and done again, past a reload, and the history tells them', async ({ page }) => {
+    test.setTimeout(180_000);
+    await signUp(page);
+    await makeQuiz(page, 'Steps');
+    const document = async () => {
+        const reply = await page.request.get(`/api${new URL(page.url()).pathname}`);
+        return ((await reply.json()) as { document: unknown }).document;
+    };
+    const empty = await document();
+    await page.getByRole('button', { name: 'Add the first question' }).click();
+    await page.getByLabel('Question', { exact: true }).fill('Which way does the ebb run?');
+    await page.getByLabel('Option A', { exact: true }).fill('Out to sea');
+    await page.getByLabel('Option B', { exact: true }).fill('Inland');
+    await page.getByRole('button', { name: 'Add hint', exact: true }).click();
+    await page.getByLabel('Hint', { exact: true }).fill('Look at the boats.');
+    for (const kind of ['video', 'reading', 'text', 'drill', 'staircase']) {
+        await page.getByRole('button', { name: `Add a ${kind}`, exact: true }).click();
+    }
+    await page
+        .getByRole('button', { name: /^Stop 1/ })
+        .first()
+        .click();
+    for (const kind of ['Put in order', 'Match pairs', 'Gaps in a sentence', 'Number', 'One choice']) {
+        await page.getByLabel('Kind', { exact: true }).selectOption({ label: kind });
+    }
+    await page
+        .getByRole('button', { name: /^Stop 3/ })
+        .first()
+        .click();
+    await page.getByRole('button', { name: 'Delete', exact: true }).click();
+    await saved(page);
+    const whole = await document();
+    expect(whole).not.toEqual(empty);
+
+    await page.reload();
+    const undo = page.getByRole('button', { name: /^Undo/ });
+    let steps = 0;
+    for (; await undo.isEnabled(); steps++) {
+        expect(steps).toBeLessThan(40);
+        const before = await undo.getAttribute('aria-label');
+        await page.keyboard.press('Control+z');
+        await expect(undo).not.toHaveAttribute('aria-label', before ?? '');
+    }
+    expect(steps).toBeGreaterThan(10);
+    expect(await document()).toEqual(empty);
+    await page.reload();
+    const redo = page.getByRole('button', { name: /^Redo/ });
+    for (let again = 0; again < steps; again++) {
+        const before = await redo.getAttribute('aria-label');
+        await page.keyboard.press('Control+Shift+z');
+        await expect(redo).not.toHaveAttribute('aria-label', before ?? '');
+    }
+    expect(await document()).toEqual(whole);
+
+    await page.getByRole('link', { name: 'History' }).click();
+    await expect(page.getByRole('button', { name: /Done again: Stop 3 taken out/ })).toBeVisible();
+    await isAccessible(page);
+    await page.getByRole('button', { name: /Undone: Option A of stop 1 reworded/ }).click();
+    await expect(page.getByText(/As it was after: Option A of stop 1 reworded/)).toBeVisible();
+    await page.getByRole('button', { name: 'The beginning' }).click();
+    await expect(page.getByText('There were no stops yet.')).toBeVisible();
+    await page.getByRole('button', { name: 'Bring this back' }).click();
+    await expect(page.getByRole('heading', { name: 'Begin with a question' })).toBeVisible();
+    expect(await document()).toEqual(empty);
 });

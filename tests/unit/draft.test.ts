@@ -1,120 +1,316 @@
 // @vitest-environment jsdom
-import { act, cleanup, renderHook } from '@testing-library/react';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { client } from '../../resources/js/api/client';
-import type { Quiz } from '../../resources/js/api/types';
-import { useDraft } from '../../resources/js/teacher/build/useDraft';
-import { answer, quizOf } from './samples';
+import type { Question, Quiz, QuizDocument } from '../../resources/js/api/types';
+import { putQuestion, remove } from '../../resources/js/quiz/document';
+import { apply, type Edit, type Unfit } from '../../resources/js/quiz/edits';
+import { Draft } from '../../resources/js/teacher/build/draft';
+import { answer, asking, quizOf } from './samples';
 
-const quiz = { id: 'Q', version: 1, findings: [], document: quizOf() } as unknown as Quiz;
-const titled = (title: string) => ({ ...quiz.document, title });
-
-function server(...answers: (() => never)[]) {
-    const put = vi.spyOn(client, 'PUT');
-    for (const one of answers) {
-        put.mockImplementationOnce(one);
-    }
-    return put;
+interface Sent {
+    id: string;
+    version: number;
+    label: string;
+    edits: Edit[];
 }
 
-const accepted = (version: number) => () => answer({ version, findings: [] });
-const elsewhere = () => answer({ type: '/problems/changed-elsewhere', detail: 'Changed.', version: 7 }, 409);
-const kept = () => localStorage.getItem('unsaved-quiz-Q');
-const sent = (put: ReturnType<typeof server>) =>
-    (put.mock.calls as unknown as [string, { body: { version: number; document: { title: string } } }][]).map(([, { body }]) => body);
+/** A server that keeps one quiz as the real one does: changes are laid on the newest document, once each, or stand as not applied. */
+class Server {
+    document: QuizDocument = quizOf(asking('First?', ['yes', 'no']), asking('Second?', ['ebb']));
+
+    log: {
+        number: number;
+        id: string;
+        label: string;
+        by: string;
+        own: boolean;
+        kind: string;
+        applied: boolean;
+        unfit: unknown;
+        edits: Edit[];
+    }[] = [];
+
+    sent: Sent[] = [];
+
+    away = false;
+
+    get version() {
+        return 1 + this.log.length;
+    }
+
+    take(change: Omit<Sent, 'version'>, by = 'Ines'): void {
+        if (this.log.some((one) => one.id === change.id)) {
+            return;
+        }
+        const entry = { number: this.version + 1, id: change.id, label: change.label, by, own: by === 'Ines', kind: 'made' };
+        try {
+            const done = apply(this.document, change.edits);
+            this.document = done.document;
+            this.log.push({ ...entry, applied: true, unfit: null, edits: done.edits });
+        } catch (problem) {
+            const { at, reason, stands } = problem as Unfit;
+            this.log.push({ ...entry, applied: false, unfit: { at, reason, stands, by: 'Jonas' }, edits: change.edits });
+        }
+    }
+
+    /** Somebody else sets a member. */
+    elsewhere(at: string, member: string, value: unknown): void {
+        this.take({ id: `other ${this.version}`, label: 'Something', edits: [{ do: 'set', at, member, value }] }, 'Jonas');
+    }
+
+    reply(since: number, taken: string | null) {
+        const changes = this.log.filter((one) => one.number > since);
+        return { version: this.version, taken, changes, undo: 'Undo me', redo: null, findings: changes.length === 0 ? null : [] };
+    }
+}
+
+let server: Server;
 
 beforeEach(() => {
     vi.useFakeTimers();
     localStorage.clear();
+    server = new Server();
+    vi.spyOn(client, 'POST').mockImplementation(((_: string, { body }: { body: Sent }) => {
+        if (server.away) {
+            return Promise.reject(new TypeError('offline'));
+        }
+        server.sent.push(structuredClone(body));
+        server.take(body);
+        return answer(server.reply(body.version, body.id));
+    }) as never);
+    vi.spyOn(client, 'GET').mockImplementation(((_: string, { params }: { params: { query?: { since: number } } }) => {
+        if (server.away) {
+            return Promise.reject(new TypeError('offline'));
+        }
+        return answer(params.query === undefined ? quiz() : server.reply(params.query.since, null));
+    }) as never);
 });
+const opened: Draft[] = [];
 afterEach(() => {
-    cleanup();
+    for (const draft of opened.splice(0)) {
+        draft.stop();
+    }
     vi.useRealTimers();
     vi.restoreAllMocks();
 });
 
-const begin = (onSaved = vi.fn()) => ({ onSaved, ...renderHook(() => useDraft(quiz, onSaved)) });
-const pass = (milliseconds: number) => act(() => vi.advanceTimersByTimeAsync(milliseconds));
+const quiz = () =>
+    ({
+        id: 'Q',
+        version: server.version,
+        findings: [],
+        undo: null,
+        redo: null,
+        document: structuredClone(server.document),
+    }) as unknown as Quiz;
+
+function open(onSaved = vi.fn()): Draft {
+    const draft = new Draft(quiz(), onSaved);
+    draft.start();
+    opened.push(draft);
+    return draft;
+}
+const pass = (milliseconds: number) => vi.advanceTimersByTimeAsync(milliseconds);
+const title = (draft: Draft, words: string) => {
+    const { document } = draft.current();
+    draft.change(document, { ...document, title: words });
+};
+const stored = () => Object.keys(localStorage).filter((name) => name.startsWith('changes-Q-'));
 
 describe('a draft saves itself', () => {
-    it('once typing pauses, with the version it was made from', async () => {
-        const put = server(accepted(2));
-        const { result, onSaved } = begin();
-        act(() => result.current.change(titled('T')));
-        await pass(300);
-        act(() => result.current.change(titled('Ti')));
-        expect(result.current.saving.state).toBe('saving');
-        expect(put).not.toHaveBeenCalled();
-        expect(kept()).toContain('"Ti"');
-        await pass(500);
-        expect(sent(put).map(({ version, document }) => [version, document.title])).toEqual([[1, 'Ti']]);
-        expect(result.current.saving).toEqual({ state: 'saved', version: 2 });
-        expect(kept()).toBeNull();
+    it('typing is one change, sent after a rest and not before', async () => {
+        const onSaved = vi.fn();
+        const draft = open(onSaved);
+        title(draft, 'T');
+        await pass(1500);
+        title(draft, 'Ti');
+        expect(draft.current().saving.state).toBe('saving');
+        await pass(1500);
+        expect(server.sent).toHaveLength(0);
+        expect(stored()).toHaveLength(1);
+        await pass(600);
+        expect(server.sent.map(({ version, label, edits }) => [version, label, edits.length])).toEqual([
+            [1, 'The quiz: title reworded', 1],
+        ]);
+        expect(server.document.title).toBe('Ti');
+        expect(draft.current().saving).toEqual({ state: 'saved', version: 2 });
+        expect(stored()).toHaveLength(0);
         expect(onSaved).toHaveBeenCalledOnce();
     });
 
-    it('again after a break, with nothing lost', async () => {
-        const put = server(() => Promise.reject(new TypeError('offline')) as never, accepted(2));
-        const { result } = begin();
-        act(() => result.current.change(titled('Kept')));
-        await pass(500);
-        expect(result.current.saving.state).toBe('waiting');
-        expect(kept()).toContain('"Kept"');
+    it('typing that never rests is sent all the same, and goes on', async () => {
+        const draft = open();
+        for (let at = 1; at <= 12; at++) {
+            title(draft, 'x'.repeat(at));
+            await pass(1000);
+        }
+        expect(server.document.title.length).toBeGreaterThan(9);
         await pass(3000);
-        expect(sent(put).map(({ document }) => document.title)).toEqual(['Kept', 'Kept']);
-        expect(result.current.saving.state).toBe('saved');
+        expect(server.document.title).toBe('x'.repeat(12));
+        expect(server.sent).toHaveLength(2);
     });
 
-    it('from what was kept on the device, when it is opened again', async () => {
-        localStorage.setItem('unsaved-quiz-Q', JSON.stringify({ version: 1, document: titled('From before') }));
-        const put = server(accepted(2));
-        const { result } = begin();
-        expect(result.current.document.title).toBe('From before');
+    it('leaving the field sends at once, and so does what is no text', async () => {
+        const draft = open();
+        title(draft, 'Tides');
+        document.dispatchEvent(new Event('focusout'));
         await pass(0);
-        expect(sent(put)[0]?.document.title).toBe('From before');
+        expect(server.document.title).toBe('Tides');
+        const shown = draft.current().document;
+        draft.change(shown, remove(shown, 'stop First?'));
+        await pass(0);
+        expect(server.document.stops).toHaveLength(1);
+        expect(server.sent.at(-1)?.label).toBe('Stop 1 taken out');
     });
 
-    it.each([
-        ['of another version', JSON.stringify({ version: 9, document: titled('Old') })],
-        ['that cannot be read', '{'],
-    ])('but not from something %s', (_, text) => {
-        localStorage.setItem('unsaved-quiz-Q', text);
-        const { result } = begin();
-        expect(result.current.document.title).toBe('Quiz');
+    it('after a break everything is sent, in order, each once', async () => {
+        const draft = open();
+        server.away = true;
+        title(draft, 'Kept');
+        const shown = draft.current().document;
+        draft.change(shown, remove(shown, 'stop Second?'));
+        await pass(5000);
+        expect(draft.current().saving.state).toBe('waiting');
+        expect(draft.current().document.stops).toHaveLength(1);
+        server.away = false;
+        await pass(4000);
+        expect([server.document.title, server.document.stops.length]).toEqual(['Kept', 1]);
+        expect(draft.current().saving.state).toBe('saved');
     });
 
-    it('and says what the server refuses', async () => {
-        server(() => answer({ type: '/problems/invalid', detail: 'This is not a quiz document.' }, 422));
-        const { result } = begin();
-        act(() => result.current.change(titled('Bad')));
-        await pass(500);
-        expect(result.current.saving).toEqual({ state: 'refused', sentence: 'This is not a quiz document.' });
+    it('what a page that crashed left behind is sent by the next one, in its time; what an open page has is its own', async () => {
+        const first = open();
+        server.away = true;
+        title(first, 'From before');
+        await pass(2500);
+        const second = open();
+        expect(second.current().document.title).toBe('Quiz');
+        await pass(10_000);
+        expect(stored()).toHaveLength(1);
+        // The first one crashes: nothing of it runs any more.
+        opened.splice(opened.indexOf(first), 1);
+        vi.clearAllTimers();
+        second.start();
+        server.away = false;
+        await pass(40_000);
+        expect(server.document.title).toBe('From before');
+        expect(second.current().document.title).toBe('From before');
+    });
+
+    it('what the server cannot take is offered again and holds up nothing', async () => {
+        const draft = open();
+        vi.spyOn(client, 'POST').mockImplementationOnce(
+            () =>
+                answer(
+                    { type: '/problems/invalid', detail: 'No.', status: 422, errors: [{ pointer: '/title', reason: 'too long' }] },
+                    422,
+                ) as never,
+        );
+        title(draft, 'Bad');
+        await draft.save();
+        expect(draft.current().missed.map((one) => one.sentence)).toEqual(['The server did not take it: too long']);
+        expect(draft.current().document.title).toBe('Quiz');
+        title(draft, 'Good');
+        await draft.save();
+        expect(server.document.title).toBe('Good');
     });
 });
 
-describe('a draft that was changed elsewhere too', () => {
-    it('is kept here by the newest version of there', async () => {
-        const put = server(elsewhere, accepted(8));
-        vi.spyOn(client, 'GET').mockImplementation(() => answer({ ...quiz, version: 7 }));
-        const { result } = begin();
-        act(() => result.current.change(titled('Mine')));
-        await pass(500);
-        expect(result.current.saving.state).toBe('elsewhere');
-        act(() => result.current.change(titled('Mine still')));
-        expect(result.current.saving.state).toBe('elsewhere');
-        await act(() => result.current.keepMine());
-        expect(sent(put).at(-1)).toMatchObject({ version: 7, document: { title: 'Mine still' } });
-        expect(result.current.saving).toEqual({ state: 'saved', version: 8 });
+describe('a draft that is changed elsewhere too', () => {
+    it('shows that within three seconds, and says who', async () => {
+        const draft = open();
+        server.elsewhere('quiz', 'instructions', 'Read well.');
+        await pass(2600);
+        expect(draft.current().document.instructions).toBe('Read well.');
+        expect(draft.current().elsewhere).toBe('Jonas: Something');
+        draft.readElsewhere();
+        expect(draft.current().elsewhere).toBeNull();
+    });
+
+    it('both hold where they change different things, also when one was away', async () => {
+        const draft = open();
+        server.away = true;
+        title(draft, 'Mine');
+        server.elsewhere('quiz', 'instructions', 'Theirs.');
+        await pass(6000);
+        server.away = false;
+        await pass(6000);
+        expect([server.document.title, server.document.instructions]).toEqual(['Mine', 'Theirs.']);
+        expect(draft.current().document).toEqual(server.document);
+    });
+
+    it('where both wrote the same text, mine stays under the cursor and is offered', async () => {
+        const draft = open();
+        title(draft, 'Mi');
+        server.elsewhere('quiz', 'title', 'Theirs');
+        await pass(2600);
+        expect(draft.current().document.title).toBe('Mi');
+        const [missed] = draft.current().missed;
+        expect(missed?.sentence).toBe('Meanwhile Jonas wrote something else there: “Theirs”.');
+        // Typing goes on in what is held back.
+        title(draft, 'Mine');
+        await pass(3000);
+        expect([server.document.title, draft.current().document.title, draft.current().missed.length]).toEqual(['Theirs', 'Mine', 1]);
+        draft.again(draft.current().missed[0] as never);
+        await pass(0);
+        expect([server.document.title, draft.current().missed.length]).toEqual(['Mine', 0]);
     });
 
     it('or is given up for theirs', async () => {
-        server(elsewhere);
-        vi.spyOn(client, 'GET').mockImplementation(() => answer({ ...quiz, version: 7, document: titled('Theirs') }));
-        const { result } = begin();
-        act(() => result.current.change(titled('Mine')));
-        await pass(500);
-        await act(async () => void (await result.current.takeTheirs()));
-        expect([result.current.document.title, result.current.saving]).toEqual(['Theirs', { state: 'saved', version: 7 }]);
-        expect(kept()).toBeNull();
+        const draft = open();
+        title(draft, 'Mine');
+        server.elsewhere('quiz', 'title', 'Theirs');
+        await pass(2600);
+        draft.forget(draft.current().missed[0] as never);
+        await pass(2600);
+        expect(draft.current().document.title).toBe('Theirs');
+    });
+
+    it('what was written in something that was taken away is not lost', async () => {
+        const draft = open();
+        const shown = draft.current().document;
+        const [stop] = shown.stops;
+        const question = stop?.kind === 'question' ? stop.question : null;
+        server.take({ id: 'gone', label: 'Gone', edits: [{ do: 'remove', at: 'stop First?' }] }, 'Jonas');
+        draft.change(shown, putQuestion(shown, { ...(question as Question), sentence: 'Typed for an hour' }));
+        await draft.save();
+        expect(draft.current().missed.map((one) => [one.held, one.sentence])).toEqual([[false, 'Jonas took away what it belonged to.']]);
+        expect(JSON.stringify(draft.current().missed)).toContain('Typed for an hour');
+    });
+
+    it('what takes time touches only its own place', async () => {
+        const draft = open();
+        const before = draft.current().document;
+        title(draft, 'Typed meanwhile');
+        // An upload that began before ends now, with the document it was shown.
+        draft.change(before, { ...before, instructions: 'With a picture' });
+        await draft.save();
+        expect([server.document.title, server.document.instructions]).toEqual(['Typed meanwhile', 'With a picture']);
+    });
+
+    it('a server whose past was cut off is taken as it is, and what waits is sent to it', async () => {
+        const draft = open();
+        title(draft, 'One');
+        await draft.save();
+        server.log = [];
+        server.document = quizOf();
+        const post = vi.spyOn(client, 'POST');
+        post.mockImplementationOnce(
+            () => answer({ type: '/problems/unknown-version', detail: 'Load again.', status: 409, version: 1 }, 409) as never,
+        );
+        title(draft, 'Two');
+        await draft.save();
+        expect(draft.current().document.title).toBe('Two');
+        expect(server.sent.at(-1)?.version).toBe(1);
+    });
+
+    it('undo is asked of the server, after what waits was sent', async () => {
+        const draft = open();
+        title(draft, 'Mine');
+        expect(await draft.step('undo')).toBeNull();
+        expect(server.document.title).toBe('Mine');
+        server.away = true;
+        title(draft, 'More');
+        expect(await draft.step('undo')).toMatch(/has not been saved yet/);
     });
 });

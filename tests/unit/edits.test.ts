@@ -2,6 +2,7 @@ import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 import { apply, difference, type Edit, type Node, placesOf, Unfit } from '../../resources/js/quiz/edits';
 import { fingerprint } from '../../resources/js/quiz/fingerprint';
+import { lots } from './samples';
 
 interface Example {
     name: string;
@@ -79,17 +80,6 @@ describe('a change', () => {
         expect(fingerprint(one.value)).toBe(one.is),
     );
 });
-
-/** A generator of numbers from 0 to below 1 (mulberry32, public domain), so that a case can be had again. */
-function lots(seed: number): () => number {
-    let state = seed;
-    return () => {
-        state = (state + 0x6d2b79f5) | 0;
-        let mixed = Math.imul(state ^ (state >>> 15), 1 | state);
-        mixed = (mixed + Math.imul(mixed ^ (mixed >>> 7), 61 | mixed)) ^ mixed;
-        return ((mixed ^ (mixed >>> 14)) >>> 0) / 4294967296;
-    };
-}
 
 describe('the difference of two documents', () => {
     it('is nothing between the same', () => expect(difference(document, structuredClone(document))).toEqual([]));

@@ -64,3 +64,14 @@ export function answer(data: unknown, status = 200): never {
     const response = new Response(null, { status });
     return Promise.resolve(status < 400 ? { data, response } : { error: data, response }) as never;
 }
+
+/** A generator of numbers from 0 to below 1 (mulberry32, public domain), so that a case can be had again. */
+export function lots(seed: number): () => number {
+    let state = seed;
+    return () => {
+        state = (state + 0x6d2b79f5) | 0;
+        let mixed = Math.imul(state ^ (state >>> 15), 1 | state);
+        mixed = (mixed + Math.imul(mixed ^ (mixed >>> 7), 61 | mixed)) ^ mixed;
+        return ((mixed ^ (mixed >>> 14)) >>> 0) / 4294967296;
+    };
+}

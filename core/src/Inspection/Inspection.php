@@ -83,6 +83,9 @@ final class Inspection
         if ($this->quiz->stops === []) {
             $this->find(Severity::Stops, null, 'The quiz has no stops yet.');
         }
+        foreach ((new UnfinishedCheck($this->quiz))->findings() as [$stop, $at, $sentence]) {
+            $this->findings[] = new Finding(Severity::Stops, $stop, $at, $sentence);
+        }
         foreach ([...$this->quiz->stops, ...$this->quiz->sideStops] as $stop) {
             $this->stop = $stop->id;
             $this->stop($stop);

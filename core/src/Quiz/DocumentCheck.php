@@ -12,7 +12,7 @@ use Opis\JsonSchema\Validator;
 
 /**
  * Whether a decoded JSON value is a quiz document: the published JSON Schema, ids that occur once, references that lead
- * somewhere, and nothing that contradicts itself.
+ * somewhere.
  *
  * It says nothing about whether the quiz is any good, or ready to be published: that is the inspection's.
  */

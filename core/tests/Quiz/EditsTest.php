@@ -174,7 +174,7 @@ final class EditsTest extends TestCase
             $same = array_values(array_filter($nodes, static fn (array $node): bool => $node[1] === $type && $node[3] !== null));
             $edit = match ($random->getInt(0, 3)) {
                 0 => $list === null ? null : Edit::remove($id),
-                1 => $list === null ? null : Edit::move($id, ...array_slice($same[$random->getInt(0, count($same) - 1)], 2, 2), before: $same[$random->getInt(0, count($same) - 1)][0]),
+                1 => $list === null ? null : self::moved($id, $same[$random->getInt(0, count($same) - 1)], $same[$random->getInt(0, count($same) - 1)][0]),
                 2 => $above === null || $list === null ? null : Edit::insert($above, $list, $random->getInt(0, 1) === 1 ? $id : null, self::anew($document, $id, $random)),
                 default => self::sets($document, $random),
             };
@@ -184,6 +184,12 @@ final class EditsTest extends TestCase
         }
 
         return $edits;
+    }
+
+    /** @param  array{string, string, ?string, ?string}  $to  a node beside which it comes */
+    private static function moved(string $id, array $to, string $before): Edit
+    {
+        return Edit::move($id, (string) $to[2], (string) $to[3], $before);
     }
 
     /** @param  array<array-key, mixed>  $document */

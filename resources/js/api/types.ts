@@ -3,7 +3,15 @@ import type { components } from './schema';
 type Schemas = components['schemas'];
 
 export type QuizLine = Schemas['QuizLine'];
-export type Quiz = QuizLine & { version: number; findings: Finding[]; document: QuizDocument };
+export type Quiz = QuizLine & {
+    version: number;
+    findings: Finding[];
+    undo: string | null;
+    redo: string | null;
+    document: QuizDocument;
+};
+export type Changes = Schemas['Changes'];
+export type History = Schemas['History'];
 export type Evidence = Schemas['Evidence'];
 export type Share = Schemas['Share'];
 export type Forecast = Schemas['Forecast'];

@@ -549,6 +549,12 @@ class Comparison {
     }
 }
 
+/** The node of an id, where there is one; the document itself for `quiz`. */
+export function nodeIn(document: object, id: string): Thing | undefined {
+    const places = placesOf(document);
+    return places.has(id) ? nodeAt(document as Thing, places, id) : undefined;
+}
+
 function nodeAt(document: Thing, places: Places, id: string): Thing {
     const place = places.get(id);
     if (place === undefined || place.above === null) {

@@ -6,6 +6,7 @@ import { BrowserRouter, Navigate, Route, Routes } from 'react-router';
 import { UndoProvider } from '../ui/Undo';
 import { ForgottenPassword, NewPassword, SignIn, SignUp } from './Account';
 import { BuildPage } from './build/BuildPage';
+import { HistoryPage } from './build/HistoryPage';
 import { ClassesPage } from './ClassesPage';
 import { ClassPage } from './ClassPage';
 import { EvidencePage } from './EvidencePage';
@@ -38,6 +39,7 @@ if (root !== null) {
                                 <Route path="/quizzes" element={<QuizzesPage />} />
                                 <Route path="/quizzes/:quiz" element={<BuildPage />} />
                                 <Route path="/quizzes/:quiz/rehearse" element={<RehearsePage />} />
+                                <Route path="/quizzes/:quiz/history" element={<HistoryPage />} />
                                 <Route path="/classes" element={<ClassesPage />} />
                                 <Route path="/classes/:class" element={<ClassPage />} />
                                 <Route path="/tasks/:task" element={<TaskPage />} />

@@ -1,6 +1,6 @@
 const relative = new Intl.RelativeTimeFormat(undefined, { numeric: 'auto' });
-const clock = new Intl.DateTimeFormat(undefined, { hour: 'numeric', minute: '2-digit' });
-const day = new Intl.DateTimeFormat(undefined, { weekday: 'short', day: 'numeric', month: 'short' });
+const times = new Intl.DateTimeFormat(undefined, { hour: 'numeric', minute: '2-digit' });
+const days = new Intl.DateTimeFormat(undefined, { weekday: 'short', day: 'numeric', month: 'short' });
 const whole = new Intl.DateTimeFormat(undefined, { dateStyle: 'full', timeStyle: 'short' });
 
 /** A moment in words near: "in 5 minutes", "tomorrow 08:00", "Thu 3 Dec 08:00". */
@@ -11,8 +11,18 @@ export function near(iso: string, now: Date = new Date()): string {
         return relative.format(minutes, 'minute');
     }
     const midnight = (date: Date) => new Date(date.getFullYear(), date.getMonth(), date.getDate()).getTime();
-    const days = Math.round((midnight(then) - midnight(now)) / 86_400_000);
-    return Math.abs(days) <= 1 ? `${relative.format(days, 'day')} ${clock.format(then)}` : `${day.format(then)} ${clock.format(then)}`;
+    const apart = Math.round((midnight(then) - midnight(now)) / 86_400_000);
+    return Math.abs(apart) <= 1 ? `${relative.format(apart, 'day')} ${times.format(then)}` : `${days.format(then)} ${times.format(then)}`;
+}
+
+/** The day of a moment: "Thu 3 Dec"; nothing of no moment. */
+export function day(iso: string): string {
+    return iso === '' ? '' : days.format(new Date(iso));
+}
+
+/** The time of day of a moment: "14:02". */
+export function clock(iso: string): string {
+    return times.format(new Date(iso));
 }
 
 export function exact(iso: string): string {

@@ -56,10 +56,10 @@ final class CorrectionController extends Controller
         return new Response('', 204);
     }
 
-    public function takeBack(Quiz $quiz, Correction $correction): JsonResponse
+    public function takeBack(Request $request, Quiz $quiz, Correction $correction): JsonResponse
     {
         $this->authorize('reach', $quiz);
-        $this->corrections->takeBack($quiz, $correction);
+        $this->corrections->takeBack($quiz, $this->teacher($request), $correction);
 
         return new JsonResponse(self::told($correction->refresh()));
     }

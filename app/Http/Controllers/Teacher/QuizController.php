@@ -9,19 +9,19 @@ use HiddenLadder\App\Http\Problem;
 use HiddenLadder\App\Models\Edition;
 use HiddenLadder\App\Models\Quiz;
 use HiddenLadder\App\Models\QuizState;
+use HiddenLadder\App\Models\Teacher;
 use HiddenLadder\App\Models\Ulids;
 use HiddenLadder\App\Quizzes\QuizInspection;
+use HiddenLadder\App\Quizzes\Steps;
 use HiddenLadder\Core\Inspection\Finding;
 use HiddenLadder\Core\Inspection\Inspection;
-use HiddenLadder\Core\Quiz\DocumentCheck;
-use HiddenLadder\Core\Quiz\Problem as DocumentProblem;
 use HiddenLadder\Core\Quiz\QuizDocument;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Illuminate\Support\Facades\DB;
 
-/** Making quizzes: kept at every change, published as editions. */
+/** Making quizzes, and publishing them as editions. How one is changed is the ChangeController's. */
 final class QuizController extends Controller
 {
     /** Findings left as they are that are remembered of one quiz. */
@@ -58,45 +58,18 @@ final class QuizController extends Controller
             ],
         ]);
 
-        return new JsonResponse($this->whole($quiz), 201);
+        return new JsonResponse($this->whole($quiz->refresh(), $this->teacher($request)), 201);
     }
 
-    public function show(Quiz $quiz): JsonResponse
+    public function show(Request $request, Quiz $quiz): JsonResponse
     {
         $this->authorize('reach', $quiz);
 
-        return new JsonResponse($this->whole($quiz));
-    }
-
-    /** Saves the whole document, unless it was saved elsewhere since the version this one was made from. */
-    public function update(Request $request, Quiz $quiz, DocumentCheck $check): JsonResponse
-    {
-        $this->authorize('reach', $quiz);
-        $request->validate(['version' => ['required', 'integer'], 'document' => ['required', 'array']]);
-        $document = $request->input('document');
-        $problems = $check->problems($document);
-        if ($problems !== []) {
-            throw Problem::invalid('This is not a quiz document. The last saved state is kept.', array_map(
-                static fn (DocumentProblem $problem): array => ['pointer' => $problem->pointer, 'reason' => $problem->reason],
-                $problems,
-            ));
-        }
-        assert(is_array($document));
-        $title = trim(QuizDocument::read($document)->title);
-        $saved = Quiz::query()->whereKey($quiz->id)->where('version', $request->integer('version'))->update([
-            'document' => json_encode($document, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE),
-            'title' => $title === '' ? 'Untitled' : $title,
-            'version' => $request->integer('version') + 1,
-        ]);
-        if ($saved === 0) {
-            throw new Problem(409, 'changed-elsewhere', 'This quiz was changed in another tab or on another device.', ['version' => $quiz->refresh()->version]);
-        }
-
-        return new JsonResponse($this->told($quiz->refresh()));
+        return new JsonResponse($this->whole($quiz, $this->teacher($request)));
     }
 
     /** Freezes an edition of the quiz as it stands, when the inspection finds nothing that stops it. */
-    public function publish(Quiz $quiz): JsonResponse
+    public function publish(Request $request, Quiz $quiz): JsonResponse
     {
         $this->authorize('reach', $quiz);
         DB::transaction(function () use ($quiz): void {
@@ -118,7 +91,7 @@ final class QuizController extends Controller
             $locked->update(['state' => QuizState::Published]);
         }, 5);
 
-        return new JsonResponse($this->whole($quiz->refresh()));
+        return new JsonResponse($this->whole($quiz->refresh(), $this->teacher($request)));
     }
 
     /** What answers so far say against its questions. */
@@ -191,19 +164,25 @@ final class QuizController extends Controller
         return new Response('', 204);
     }
 
-    /** @return array<string, mixed> */
-    private function told(Quiz $quiz): array
+    /** @return list<array<string, mixed>> what the inspection finds of it */
+    public function found(Quiz $quiz): array
     {
-        return self::line($quiz->load('latestEdition')) + [
-            'version' => $quiz->version,
-            'findings' => self::findings($quiz, $this->inspection->of($quiz)),
-        ];
+        return self::findings($quiz, $this->inspection->of($quiz));
     }
 
     /** @return array<string, mixed> */
-    private function whole(Quiz $quiz): array
+    private function whole(Quiz $quiz, Teacher $teacher): array
     {
-        return $this->told($quiz) + ['document' => $quiz->document];
+        $steps = Steps::of($quiz, $teacher);
+
+        return self::line($quiz->load('latestEdition')) + [
+            'version' => $quiz->version,
+            'findings' => $this->found($quiz),
+            'undo' => $steps->toUndo()[0]['label'] ?? null,
+            'redo' => $steps->toRedo()[0]['label'] ?? null,
+            // As it is stored: an empty object stays one.
+            'document' => json_decode(strval($quiz->getRawOriginal('document'))),
+        ];
     }
 
     /**

@@ -78,8 +78,8 @@ final class Workpiece
                 $done[] = $edit;
             }
             // Where something was taken out, anything may have referred to it.
-            foreach ($gone ? array_keys($this->places) : array_keys($touched) as $id) {
-                foreach ($this->clearing((string) $id) as $edit) {
+            foreach (array_map(strval(...), array_keys($gone ? $this->places : $touched)) as $id) {
+                foreach ($this->clearing($id) as $edit) {
                     array_unshift($inverse, ...$this->lay($edit, count($done)));
                     $done[] = $edit;
                 }
@@ -362,8 +362,9 @@ final class Workpiece
         $nodes = $above->{$place['in']};
         assert(is_array($nodes));
         $at = self::position($nodes, $id);
+        assert($at !== null);
         $behind = $nodes[$at + 1]->id ?? null;
-        array_splice($nodes, (int) $at, 1);
+        array_splice($nodes, $at, 1);
         $above->{$place['in']} = $nodes;
 
         return is_string($behind) ? $behind : null;

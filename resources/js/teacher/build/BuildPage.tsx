@@ -1,19 +1,22 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { Redo2, Undo2 } from 'lucide-react';
 import { type KeyboardEvent, useCallback, useEffect, useRef, useState } from 'react';
 import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
 import { client, Refused, sentence, take } from '../../api/client';
 import type { Forecast, Quiz, QuizDocument, Rung, Stop } from '../../api/types';
 import { Cutaway } from '../../cutaway/Cutaway';
 import { addRung, find, insertStop, move, newRung, newStop, remove, short, stopName, stopWords } from '../../quiz/document';
-import { Button } from '../../ui/Button';
+import { Button, buttonClass } from '../../ui/Button';
 import { Notice } from '../../ui/Notice';
 import { Switch } from '../../ui/Switch';
 import { useUndo } from '../../ui/Undo';
+import type { Saving } from './draft';
 import { Editor } from './Editor';
 import { LeaveFinding } from './FindingNote';
 import { ForecastList } from './ForecastList';
 import { Mends } from './Mends';
-import { type Saving, useDraft } from './useDraft';
+import { Missed } from './Missed';
+import { useDraft } from './useDraft';
 import { useFindings } from './useFindings';
 
 /** Where a quiz is built: the cutaway, and beside it what is selected. */
@@ -36,7 +39,6 @@ const savingWords: Record<Saving['state'], string> = {
     saved: 'All is saved',
     saving: 'Saving …',
     waiting: 'Kept on this device; saving again soon',
-    elsewhere: 'Changed elsewhere too',
     refused: 'Not saved',
 };
 
@@ -46,8 +48,7 @@ function Builder({ quiz }: { quiz: Quiz }) {
         void queries.invalidateQueries({ queryKey: ['quizzes'] });
         void queries.invalidateQueries({ queryKey: ['today'] });
     }, [queries]);
-    const draft = useDraft(quiz, onSaved);
-    const { document, saving, change } = draft;
+    const { document, saving, draft, ...changes } = useDraft(quiz, onSaved);
     const [query, setQuery] = useSearchParams();
     // The address follows the selection, for coming back; it is not waited for.
     const [selected, setSelected] = useState(query.get('at'));
@@ -57,7 +58,7 @@ function Builder({ quiz }: { quiz: Quiz }) {
     const [message, setMessage] = useState<{ tone: 'well' | 'yet'; words: string } | null>(null);
     const [forecast, setForecast] = useState<Forecast | null>(null);
     const [saved, setSaved] = useState(quiz.version);
-    const { open: findings, left, leave } = useFindings(quiz.id, saved, draft.findings);
+    const { open: findings, left, leave } = useFindings(quiz.id, saved, changes.findings);
     const [forkOf, setForkOf] = useState<string | null>(null);
     // What was only just added: the cursor goes into its text.
     const [fresh, setFresh] = useState<string | null>(null);
@@ -112,12 +113,31 @@ function Builder({ quiz }: { quiz: Quiz }) {
         (next: QuizDocument) => {
             setEdition((now) => ({ ...now, current: false }));
             setMessage(null);
-            // Bringing a deleted thing back puts the whole document back: only while nothing else has changed.
+            // What was deleted is brought back by undoing: only while it is the newest step.
             undo.withdraw();
-            change(next);
+            draft.change(document, next);
         },
-        [change, undo],
+        [draft, document, undo],
     );
+    const step = useCallback(
+        async (what: 'undo' | 'redo') => {
+            undo.withdraw();
+            const why = await draft.step(what);
+            setEdition((now) => ({ ...now, current: false }));
+            setMessage(why === null ? null : { tone: 'yet', words: why });
+        },
+        [draft, undo],
+    );
+    useEffect(() => {
+        const onUndo = (event: globalThis.KeyboardEvent) => {
+            if ((event.ctrlKey || event.metaKey) && !event.altKey && event.key.toLowerCase() === 'z') {
+                event.preventDefault();
+                void step(event.shiftKey ? 'redo' : 'undo');
+            }
+        };
+        window.addEventListener('keydown', onUndo);
+        return () => window.removeEventListener('keydown', onUndo);
+    }, [step]);
     const add = (kind: Stop['kind']) => {
         const stop = newStop(kind);
         const behind = selected === null ? null : (find(document, selected)?.stop?.id ?? null);
@@ -144,7 +164,7 @@ function Builder({ quiz }: { quiz: Quiz }) {
                     ? 'The question'
                     : 'The rung';
         edit(remove(document, id));
-        undo.offer(`${words} is deleted.`, 'Bring it back', () => edit(document));
+        undo.offer(`${words} is deleted.`, 'Bring it back', () => void step('undo'));
         select(
             place.kind === 'stop'
                 ? null
@@ -238,12 +258,27 @@ function Builder({ quiz }: { quiz: Quiz }) {
                 </button>
                 <p
                     role="status"
-                    className={`text-sm ${saving.state === 'saved' || saving.state === 'saving' ? 'text-soft' : 'font-semibold text-accent'}`}
+                    className={`min-w-40 text-sm ${saving.state === 'saved' || saving.state === 'saving' ? 'text-soft' : 'font-semibold text-accent'}`}
                 >
                     {savingWords[saving.state]}
                     {saving.state === 'refused' && `: ${saving.sentence}`}
                 </p>
+                {changes.elsewhere !== null && (
+                    <button
+                        type="button"
+                        className="max-w-80 truncate text-sm text-soft"
+                        title={`${changes.elsewhere} (press to put this away)`}
+                        onClick={() => draft.readElsewhere()}
+                    >
+                        {changes.elsewhere}
+                    </button>
+                )}
                 <div className="ml-auto flex flex-wrap items-center gap-2">
+                    <Step what="undo" label={changes.undo} onStep={step} />
+                    <Step what="redo" label={changes.redo} onStep={step} />
+                    <Link className={buttonClass('quiet')} to={`/quizzes/${quiz.id}/history`}>
+                        History
+                    </Link>
                     <Switch label="From afar" checked={far} onChange={setFar} />
                     <Button onClick={() => void rehearse(null)} disabled={document.stops.length === 0}>
                         Rehearse
@@ -257,17 +292,7 @@ function Builder({ quiz }: { quiz: Quiz }) {
                     )}
                 </div>
             </div>
-            {saving.state === 'elsewhere' && (
-                <div className="px-5 pb-3">
-                    <Notice>
-                        This quiz was changed in another tab or on another device.{' '}
-                        <Button className="mx-1" onClick={() => void draft.takeTheirs()}>
-                            Show that one
-                        </Button>{' '}
-                        <Button onClick={() => void draft.keepMine()}>Keep this one</Button>
-                    </Notice>
-                </div>
-            )}
+            <Missed draft={draft} missed={changes.missed} />
             {message !== null && (
                 <div className="px-5 pb-3">
                     <Notice tone={message.tone}>
@@ -284,7 +309,11 @@ function Builder({ quiz }: { quiz: Quiz }) {
                 <Mends
                     quiz={quiz.id}
                     version={saving.state === 'saved' ? saving.version : 0}
-                    onMended={() => void draft.takeTheirs().then((now) => setEdition({ number: now.edition, current: !now.changedSince }))}
+                    onMended={async () => {
+                        await draft.ask();
+                        const now = await take(client.GET('/quizzes/{quiz}', { params: { path: { quiz: quiz.id } } }));
+                        setEdition({ number: now.edition, current: !now.changedSince });
+                    }}
                 />
             )}
             <div className="grid min-h-0 flex-1 grid-cols-[minmax(0,1fr)] gap-3 px-5 pb-4 lg:grid-cols-[minmax(0,1fr)_26rem]">
@@ -376,6 +405,25 @@ function Builder({ quiz }: { quiz: Quiz }) {
 }
 
 const notSaved = 'What you changed last has not been saved yet, so nothing was done with it. See above why, and try again.';
+
+/** Takes back, or does again, the newest step, and says which. */
+function Step({ what, label, onStep }: { what: 'undo' | 'redo'; label: string | null; onStep: (what: 'undo' | 'redo') => Promise<void> }) {
+    const Picture = what === 'undo' ? Undo2 : Redo2;
+    const words = what === 'undo' ? 'Undo' : 'Redo';
+    return (
+        <Button
+            weight="quiet"
+            className="flex items-center gap-1 px-2"
+            disabled={label === null}
+            aria-label={label === null ? words : `${words}: ${label}`}
+            title={label === null ? `${words} (nothing to ${what})` : `${words}: ${label} (${what === 'undo' ? 'Ctrl+Z' : 'Shift+Ctrl+Z'})`}
+            onClick={() => void onStep(what)}
+        >
+            <Picture size={18} />
+            {label !== null && <span className="max-w-36 truncate text-xs max-xl:hidden">{label}</span>}
+        </Button>
+    );
+}
 
 /** How often a stop is come to in the mean, where that is not simply once. */
 function Expected({ often = 0 }: { often: number | undefined }) {

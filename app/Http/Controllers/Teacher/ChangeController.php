@@ -1,0 +1,148 @@
+<?php
+
+declare(strict_types=1);
+
+namespace HiddenLadder\App\Http\Controllers\Teacher;
+
+use HiddenLadder\App\Http\Controllers\Controller;
+use HiddenLadder\App\Http\Problem;
+use HiddenLadder\App\Models\Quiz;
+use HiddenLadder\App\Models\QuizChange;
+use HiddenLadder\App\Quizzes\QuizChanges;
+use HiddenLadder\App\Quizzes\SentChange;
+use HiddenLadder\App\Quizzes\Steps;
+use HiddenLadder\Core\Fields;
+use HiddenLadder\Core\MalformedInput;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+
+/** Changing a quiz: by changes alone, each of which can be taken back. */
+final class ChangeController extends Controller
+{
+    /** Entries of the history at a time. */
+    private const PAGE = 100;
+
+    public function __construct(private readonly QuizChanges $changes, private readonly QuizController $quizzes)
+    {
+    }
+
+    public function store(Request $request, Quiz $quiz): JsonResponse
+    {
+        $this->authorize('reach', $quiz);
+        try {
+            $sent = SentChange::read(json_decode($request->getContent(), false, 200, JSON_THROW_ON_ERROR));
+        } catch (\JsonException) {
+            throw new MalformedInput('', 'this is no JSON');
+        }
+        $taken = $this->changes->take($quiz, $this->teacher($request), $sent);
+
+        return $this->told($request, $quiz, $sent->version, $taken);
+    }
+
+    public function undo(Request $request, Quiz $quiz): JsonResponse
+    {
+        $this->authorize('reach', $quiz);
+        $fields = Fields::of($request->json()->all())->only(['id', 'version']);
+
+        return $this->told($request, $quiz, $fields->integer('version'), $this->changes->undo($quiz, $this->teacher($request), SentChange::id($fields)));
+    }
+
+    public function redo(Request $request, Quiz $quiz): JsonResponse
+    {
+        $this->authorize('reach', $quiz);
+        $fields = Fields::of($request->json()->all())->only(['id', 'version']);
+
+        return $this->told($request, $quiz, $fields->integer('version'), $this->changes->redo($quiz, $this->teacher($request), SentChange::id($fields)));
+    }
+
+    /** What was changed since a version, here and elsewhere. */
+    public function since(Request $request, Quiz $quiz): JsonResponse
+    {
+        $this->authorize('reach', $quiz);
+        $request->validate(['since' => ['required', 'integer', 'min:0']]);
+
+        return $this->told($request, $quiz, $request->integer('since'), null);
+    }
+
+    /** The diary of a quiz, the newest first. */
+    public function history(Request $request, Quiz $quiz): JsonResponse
+    {
+        $this->authorize('reach', $quiz);
+        $request->validate(['before' => ['integer', 'min:1']]);
+        $entries = [];
+        $more = false;
+        $changes = $quiz->changes()->with('teacher:id,name')->when($request->has('before'), static fn ($query) => $query->where('number', '<', $request->integer('before')))
+            ->orderByDesc('number')->lazy(500);
+        foreach ($changes as $change) {
+            $last = array_key_last($entries);
+            if ($last !== null && self::isOneStep($entries[$last]['first'], $change)) {
+                $entries[$last]['first'] = $change;
+
+                continue;
+            }
+            if (count($entries) === self::PAGE) {
+                $more = true;
+                break;
+            }
+            $entries[] = ['last' => $change, 'first' => $change];
+        }
+
+        return new JsonResponse(['entries' => array_map(static fn (array $entry): array => [
+            'number' => $entry['last']->number,
+            'label' => $entry['last']->label,
+            'by' => $entry['last']->teacher->name,
+            'kind' => $entry['last']->kind->value,
+            'applied' => $entry['last']->inverse !== null,
+            'at' => $entry['last']->made_at->toIso8601ZuluString('millisecond'),
+            'from' => $entry['first']->number,
+        ], $entries), 'more' => $more]);
+    }
+
+    /** The document as it was after a change; 0 is what it was before the first. */
+    public function moment(Quiz $quiz, string $number): JsonResponse
+    {
+        $this->authorize('reach', $quiz);
+        if (preg_match('/^\d{1,9}$/D', $number) !== 1 || (int) $number > $quiz->version) {
+            throw new Problem(404, 'not-found', 'The quiz has no such moment.');
+        }
+
+        return new JsonResponse(['number' => (int) $number, 'document' => json_decode($this->changes->at($quiz, (int) $number)->json())]);
+    }
+
+    private function told(Request $request, Quiz $quiz, int $since, ?QuizChange $taken): JsonResponse
+    {
+        $teacher = $this->teacher($request);
+        $quiz->refresh();
+        if ($since > $quiz->version) {
+            throw new Problem(409, 'unknown-version', 'This page knows more of the quiz than the server does. Load it again; what was not saved is kept.', ['version' => $quiz->version]);
+        }
+        $changes = $since === $quiz->version ? collect() : $this->changes->since($quiz, $since);
+        $steps = Steps::of($quiz, $teacher);
+
+        return new JsonResponse([
+            'version' => $quiz->version,
+            'taken' => $taken?->change_id,
+            'changes' => $changes->map(static fn (QuizChange $change): array => [
+                'number' => $change->number,
+                'id' => $change->change_id,
+                'label' => $change->label,
+                'by' => $change->teacher->name,
+                'own' => $change->teacher_id === $teacher->id,
+                'kind' => $change->kind->value,
+                'applied' => $change->inverse !== null,
+                'unfit' => $change->unfit,
+                'edits' => json_decode($change->edits),
+            ])->all(),
+            'undo' => $steps->toUndo()[0]['label'] ?? null,
+            'redo' => $steps->toRedo()[0]['label'] ?? null,
+            'findings' => $changes->isEmpty() ? null : $this->quizzes->found($quiz),
+        ]);
+    }
+
+    /** One teacher's changes of one member within a minute are one entry. */
+    private static function isOneStep(QuizChange $later, QuizChange $earlier): bool
+    {
+        return $later->member !== null && $later->member === $earlier->member && $later->teacher_id === $earlier->teacher_id && $later->kind === $earlier->kind
+            && $later->made_at->getTimestamp() - $earlier->made_at->getTimestamp() < Steps::JOINED_WITHIN;
+    }
+}

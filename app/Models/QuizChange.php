@@ -1,0 +1,82 @@
+<?php
+
+declare(strict_types=1);
+
+namespace HiddenLadder\App\Models;
+
+use Carbon\CarbonImmutable;
+use HiddenLadder\Core\Quiz\Edits\Edit;
+use Illuminate\Database\Eloquent\Model as Eloquent;
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
+
+/**
+ * A group of edits made to a quiz together. Written once, never changed.
+ *
+ * @property string $quiz_id
+ * @property int $number within the quiz; the quiz's version after it
+ * @property string $change_id made on the device, so that sending again is no second change
+ * @property string $teacher_id who made it
+ * @property ChangeKind $kind
+ * @property string $label what was done, in words
+ * @property ?string $member the one member it sets, as `node.member`, where it does nothing else
+ * @property string $edits JSON: as they were done, with what was mended of what they left dangling
+ * @property ?string $inverse JSON: what takes it back; null where it did not fit
+ * @property ?list<int> $takes_back numbers of the changes that an undo or redo takes back
+ * @property ?array{at: string, reason: string, stands: mixed, by: ?string} $unfit why it did nothing
+ * @property CarbonImmutable $made_at
+ * @property Teacher $teacher
+ */
+final class QuizChange extends Eloquent
+{
+    public $timestamps = false;
+
+    public $incrementing = false;
+
+    protected $primaryKey = null;
+
+    protected $guarded = [];
+
+    protected $dateFormat = 'Y-m-d H:i:s.v';
+
+    /** @return BelongsTo<Teacher, $this> */
+    public function teacher(): BelongsTo
+    {
+        return $this->belongsTo(Teacher::class);
+    }
+
+    /** @return list<Edit> */
+    public function edits(): array
+    {
+        return self::read($this->edits);
+    }
+
+    /** @return list<Edit> */
+    public function inverse(): array
+    {
+        return self::read($this->inverse ?? '[]');
+    }
+
+    /** @param  iterable<Edit>  $edits */
+    public static function written(iterable $edits): string
+    {
+        $all = [];
+        foreach ($edits as $edit) {
+            $all[] = $edit->toObject();
+        }
+
+        return json_encode($all, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_PRESERVE_ZERO_FRACTION);
+    }
+
+    protected function casts(): array
+    {
+        return ['number' => 'integer', 'kind' => ChangeKind::class, 'takes_back' => 'array', 'unfit' => 'array', 'made_at' => 'immutable_datetime'];
+    }
+
+    /** @return list<Edit> */
+    private static function read(string $json): array
+    {
+        $edits = json_decode($json, false, 512, JSON_THROW_ON_ERROR);
+
+        return array_map(Edit::read(...), is_array($edits) ? array_values($edits) : []);
+    }
+}

@@ -1,0 +1,205 @@
+<?php
+
+declare(strict_types=1);
+
+namespace HiddenLadder\App\Quizzes;
+
+use Closure;
+use HiddenLadder\App\Http\Problem;
+use HiddenLadder\App\Models\ChangeKind;
+use HiddenLadder\App\Models\Quiz;
+use HiddenLadder\App\Models\QuizChange;
+use HiddenLadder\App\Models\Teacher;
+use HiddenLadder\Core\Quiz\DocumentCheck;
+use HiddenLadder\Core\Quiz\Edits\Edit;
+use HiddenLadder\Core\Quiz\Edits\Unfit;
+use HiddenLadder\Core\Quiz\Edits\Workpiece;
+use HiddenLadder\Core\Quiz\Problem as DocumentProblem;
+use Illuminate\Support\Collection;
+use Illuminate\Support\Facades\DB;
+
+/**
+ * How quizzes are changed: each change is laid on the newest document and written down, or written down as not applied.
+ * The stored document is derived from the changes.
+ */
+final class QuizChanges
+{
+    /** Times a write is tried again after a deadlock. */
+    private const ATTEMPTS = 5;
+
+    /** Changes that are looked through for who changed something last. */
+    private const LOOKED_THROUGH = 500;
+
+    public function __construct(private readonly DocumentCheck $check)
+    {
+    }
+
+    /**
+     * Takes a change once, however often it is sent.
+     *
+     * @throws Problem where what came out would be no quiz document, or the device knows a later version than there is
+     */
+    public function take(Quiz $quiz, Teacher $teacher, SentChange $sent): QuizChange
+    {
+        return $this->once($quiz, $teacher, $sent->id, function (Quiz $locked) use ($teacher, $sent): QuizChange {
+            if ($sent->version > $locked->version) {
+                throw new Problem(409, 'unknown-version', 'This page knows more of the quiz than the server does. Load it again; what was not saved is kept.', ['version' => $locked->version]);
+            }
+
+            return $this->lay($locked, $teacher, $sent->id, ChangeKind::Made, $sent->label, $sent->edits);
+        });
+    }
+
+    /**
+     * Lays edits that the app itself works out.
+     *
+     * @param  list<Edit>  $edits
+     *
+     * @throws Problem
+     */
+    public function make(Quiz $quiz, Teacher $teacher, string $id, ChangeKind $kind, string $label, array $edits): QuizChange
+    {
+        return $this->once($quiz, $teacher, $id, fn (Quiz $locked): QuizChange => $this->lay($locked, $teacher, $id, $kind, $label, $edits));
+    }
+
+    /**
+     * Takes the teacher's newest step back whose inverse fits.
+     *
+     * @throws Problem where there is none
+     */
+    public function undo(Quiz $quiz, Teacher $teacher, string $id): QuizChange
+    {
+        return $this->step($quiz, $teacher, $id, ChangeKind::Undone);
+    }
+
+    /** @throws Problem where there is nothing to redo */
+    public function redo(Quiz $quiz, Teacher $teacher, string $id): QuizChange
+    {
+        return $this->step($quiz, $teacher, $id, ChangeKind::Redone);
+    }
+
+    /** @return Collection<int, QuizChange> those after a version, in order */
+    public function since(Quiz $quiz, int $version): Collection
+    {
+        return $quiz->changes()->with('teacher')->where('number', '>', $version)->orderBy('number')->get();
+    }
+
+    /** The document as it was after a change. */
+    public function at(Quiz $quiz, int $number): Workpiece
+    {
+        $origin = $quiz->getRawOriginal('origin');
+        $work = Workpiece::fromJson(is_string($origin) ? $origin : self::stored($quiz));
+        foreach ($quiz->changes()->where('number', '<=', $number)->whereNotNull('inverse')->orderBy('number')->lazy(500) as $change) {
+            $work->apply($change->edits());
+        }
+
+        return $work;
+    }
+
+    private function step(Quiz $quiz, Teacher $teacher, string $id, ChangeKind $kind): QuizChange
+    {
+        return $this->once($quiz, $teacher, $id, function (Quiz $locked) use ($teacher, $id, $kind): QuizChange {
+            $own = Steps::of($locked, $teacher);
+            $refused = null;
+            foreach ($kind === ChangeKind::Undone ? $own->toUndo() : $own->toRedo() as $step) {
+                $inverse = [];
+                foreach ($locked->changes()->whereIn('number', $step['numbers'])->orderByDesc('number')->get() as $change) {
+                    array_push($inverse, ...$change->inverse());
+                }
+                try {
+                    return $this->lay($locked, $teacher, $id, $kind, $step['label'], $inverse, $step['numbers'], orThrow: true);
+                } catch (Unfit $unfit) {
+                    $refused ??= [$step['label'], $this->lastToChange($locked, $unfit->at)];
+                }
+            }
+            throw new Problem(409, 'nothing-to-take-back', match (true) {
+                $refused !== null => "“{$refused[0]}” cannot be taken back: ".($refused[1] === null ? 'it was changed since.' : "$refused[1] changed it since."),
+                $kind === ChangeKind::Undone => 'There is nothing of yours to undo.',
+                default => 'There is nothing to redo.',
+            });
+        });
+    }
+
+    /**
+     * @param  Closure(Quiz): QuizChange  $work
+     *
+     * @throws Problem
+     */
+    private function once(Quiz $quiz, Teacher $teacher, string $id, Closure $work): QuizChange
+    {
+        return DB::transaction(static function () use ($quiz, $id, $work): QuizChange {
+            $locked = Quiz::query()->lockForUpdate()->findOrFail($quiz->id);
+
+            return $locked->changes()->where('change_id', $id)->first() ?? $work($locked);
+        }, self::ATTEMPTS);
+    }
+
+    /**
+     * The caller holds the quiz's lock.
+     *
+     * @param  list<Edit>  $edits
+     * @param  ?list<int>  $takesBack
+     *
+     * @throws Problem where what comes out is no quiz document
+     * @throws Unfit where it does not fit and $orThrow is asked; otherwise that is written down
+     */
+    private function lay(Quiz $locked, Teacher $teacher, string $id, ChangeKind $kind, string $label, array $edits, ?array $takesBack = null, bool $orThrow = false): QuizChange
+    {
+        $number = $locked->version + 1;
+        $before = self::stored($locked);
+        $work = Workpiece::fromJson($before);
+        $row = ['number' => $number, 'change_id' => $id, 'teacher_id' => $teacher->id, 'kind' => $kind, 'label' => $label, 'takes_back' => $takesBack, 'made_at' => now()];
+        try {
+            $done = $work->apply($edits);
+        } catch (Unfit $unfit) {
+            if ($orThrow) {
+                throw $unfit;
+            }
+            $this->store($locked, $number, null);
+
+            return $locked->changes()->create($row + [
+                'member' => null, 'edits' => QuizChange::written($edits), 'inverse' => null,
+                'unfit' => ['at' => $unfit->at, 'reason' => $unfit->reason, 'stands' => $unfit->stands, 'by' => $this->lastToChange($locked, $unfit->at)],
+            ]);
+        }
+        $document = $work->toArray();
+        $problems = $this->check->problems($document);
+        if ($problems !== []) {
+            throw Problem::invalid('This would be no quiz document. Nothing of the change was done.', array_map(
+                static fn (DocumentProblem $problem): array => ['pointer' => $problem->pointer, 'reason' => $problem->reason],
+                $problems,
+            ));
+        }
+        $this->store($locked, $number, $work, is_string($document['title'] ?? null) ? $document['title'] : '', $before);
+        $first = $done->edits[0] ?? null;
+
+        return $locked->changes()->create($row + [
+            'member' => count($done->edits) === 1 && $first?->do === 'set' ? mb_substr("$first->at.$first->member", 0, 160) : null,
+            'edits' => QuizChange::written($done->edits), 'inverse' => QuizChange::written($done->inverse), 'unfit' => null,
+        ]);
+    }
+
+    private function store(Quiz $locked, int $number, ?Workpiece $work, string $title = '', string $before = ''): void
+    {
+        $title = trim($title) === '' ? 'Untitled' : trim($title);
+        Quiz::query()->whereKey($locked->id)->update(['version' => $number] + ($work === null ? [] : ['document' => $work->json(), 'title' => $title])
+            + ($work === null || $locked->getRawOriginal('origin') !== null ? [] : ['origin' => $before]));
+        $locked->refresh();
+    }
+
+    private static function stored(Quiz $quiz): string
+    {
+        $document = $quiz->getRawOriginal('document');
+
+        return is_string($document) ? $document : throw new \LogicException('A stored quiz has a document.');
+    }
+
+    /** Who changed a node last. */
+    private function lastToChange(Quiz $quiz, string $node): ?string
+    {
+        $found = $quiz->changes()->with('teacher')->whereNotNull('inverse')->where('number', '>', $quiz->version - self::LOOKED_THROUGH)
+            ->where('edits', 'like', '%"'.addcslashes($node, '%_\\').'"%')->orderByDesc('number')->first();
+
+        return $found?->teacher->name;
+    }
+}

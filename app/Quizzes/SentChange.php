@@ -1,0 +1,50 @@
+<?php
+
+declare(strict_types=1);
+
+namespace HiddenLadder\App\Quizzes;
+
+use HiddenLadder\Core\Fields;
+use HiddenLadder\Core\MalformedInput;
+use HiddenLadder\Core\Quiz\Edits\Edit;
+
+/** A change of a quiz as a teacher's device sends it. */
+final readonly class SentChange
+{
+    /** Edits of one change; bringing back a moment long ago takes many. */
+    public const MOST_EDITS = 5000;
+
+    /** @param  non-empty-list<Edit>  $edits */
+    private function __construct(public string $id, public int $version, public string $label, public array $edits)
+    {
+    }
+
+    /**
+     * From JSON, decoded with objects.
+     *
+     * @throws MalformedInput
+     */
+    public static function read(mixed $body): self
+    {
+        $all = $body instanceof \stdClass ? get_object_vars($body) : throw new MalformedInput('', 'a change is an object');
+        $fields = Fields::of(array_replace($all, array_intersect_key(['edits' => true], $all)))->only(['id', 'version', 'label', 'edits']);
+        $edits = $all['edits'] ?? null;
+        if (! is_array($edits) || $edits === [] || count($edits) > self::MOST_EDITS) {
+            throw new MalformedInput('/edits', 'a change has between 1 and '.self::MOST_EDITS.' edits');
+        }
+        $read = [];
+        foreach (array_values($edits) as $number => $edit) {
+            $read[] = Edit::read($edit, "/edits/$number");
+        }
+
+        return new self(self::id($fields), $fields->integer('version'), mb_substr($fields->string('label'), 0, 200), $read);
+    }
+
+    /** @throws MalformedInput */
+    public static function id(Fields $fields): string
+    {
+        $id = strtoupper($fields->string('id'));
+
+        return preg_match('/^[0-7][0-9A-HJKMNP-TV-Z]{25}$/D', $id) === 1 ? $id : throw new MalformedInput('/id', 'a ULID is expected');
+    }
+}

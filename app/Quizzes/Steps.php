@@ -1,0 +1,91 @@
+<?php
+
+declare(strict_types=1);
+
+namespace HiddenLadder\App\Quizzes;
+
+use Carbon\CarbonImmutable;
+use HiddenLadder\App\Models\ChangeKind;
+use HiddenLadder\App\Models\Quiz;
+use HiddenLadder\App\Models\QuizChange;
+use HiddenLadder\App\Models\Teacher;
+
+/** What one teacher can undo and redo of a quiz, from their own changes alone. */
+final class Steps
+{
+    /** Changes of one member within so many seconds are one step. */
+    public const JOINED_WITHIN = 60;
+
+    /** So many of the latest own changes are looked at. */
+    private const REACH = 5000;
+
+    /** @var list<array{numbers: list<int>, label: string, member: ?string, at: CarbonImmutable}> the newest last */
+    private array $undo = [];
+
+    /** @var list<array{numbers: list<int>, label: string, member: ?string, at: CarbonImmutable}> the newest last */
+    private array $redo = [];
+
+    public static function of(Quiz $quiz, Teacher $teacher): self
+    {
+        $steps = new self;
+        $own = QuizChange::query()->where('quiz_id', $quiz->id)->where('teacher_id', $teacher->id)->whereNotNull('inverse')->where('kind', '!=', ChangeKind::Corrected)
+            ->orderByDesc('number')->limit(self::REACH)->get(['quiz_id', 'number', 'kind', 'label', 'member', 'takes_back', 'made_at']);
+        foreach ($own->reverse() as $change) {
+            $steps->add($change);
+        }
+
+        return $steps;
+    }
+
+    /** @return list<array{numbers: list<int>, label: string}> what can be undone, the newest first */
+    public function toUndo(): array
+    {
+        return array_reverse($this->undo);
+    }
+
+    /** @return list<array{numbers: list<int>, label: string}> what can be redone, the newest first */
+    public function toRedo(): array
+    {
+        return array_reverse($this->redo);
+    }
+
+    private function add(QuizChange $change): void
+    {
+        $step = ['numbers' => [$change->number], 'label' => $change->label, 'member' => $change->member, 'at' => $change->made_at];
+        switch ($change->kind) {
+            case ChangeKind::Undone:
+                $this->undo = self::without($this->undo, $change);
+                $this->redo[] = $step;
+
+                return;
+            case ChangeKind::Redone:
+                $this->redo = self::without($this->redo, $change);
+                $this->undo[] = ['member' => null] + $step;
+
+                return;
+        }
+        $this->redo = [];
+        $last = array_key_last($this->undo);
+        if ($last !== null && $change->member !== null && self::goesOn($this->undo[$last], $change)) {
+            $this->undo[$last]['numbers'][] = $change->number;
+            $this->undo[$last]['at'] = $change->made_at;
+        } else {
+            $this->undo[] = $step;
+        }
+    }
+
+    /** @param  array{numbers: list<int>, label: string, member: ?string, at: CarbonImmutable}  $step */
+    private static function goesOn(array $step, QuizChange $change): bool
+    {
+        return $step['member'] === $change->member && $change->made_at->getTimestamp() - $step['at']->getTimestamp() < self::JOINED_WITHIN;
+    }
+
+    /**
+     * @param  list<array{numbers: list<int>, label: string, member: ?string, at: CarbonImmutable}>  $steps
+     * @return list<array{numbers: list<int>, label: string, member: ?string, at: CarbonImmutable}>
+     */
+    private static function without(array $steps, QuizChange $change): array
+    {
+        return array_values(array_filter($steps, static fn (array $step): bool => array_intersect($step['numbers'], $change->takes_back ?? []) === []));
+    }
+}

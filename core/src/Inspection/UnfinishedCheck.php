@@ -1,0 +1,88 @@
+<?php
+
+declare(strict_types=1);
+
+namespace HiddenLadder\Core\Inspection;
+
+use HiddenLadder\Core\Quiz\DrillEnd;
+use HiddenLadder\Core\Quiz\DrillStop;
+use HiddenLadder\Core\Quiz\Question;
+use HiddenLadder\Core\Quiz\QuestionKind;
+use HiddenLadder\Core\Quiz\QuizDocument;
+use HiddenLadder\Core\Quiz\StaircaseStop;
+
+/** What stands against itself in a quiz that is being made: kept as it is, and to be mended before it is published. */
+final readonly class UnfinishedCheck
+{
+    public function __construct(private QuizDocument $quiz)
+    {
+    }
+
+    /** @return iterable<array{?string, ?string, string}> stop, what it is about, sentence */
+    public function findings(): iterable
+    {
+        $stage = $this->quiz->stage;
+        if ($stage?->from !== null && $stage->to !== null && $stage->from > $stage->to) {
+            yield [null, null, 'The oldest for whom this is made would be younger than the youngest.'];
+        }
+        yield from $this->parts();
+        foreach ([...$this->quiz->stops, ...$this->quiz->sideStops] as $stop) {
+            if ($stop instanceof DrillStop && $stop->ends === DrillEnd::Deal && $stop->need > $stop->deal) {
+                yield [$stop->id, $stop->id, "This drill ends after its $stop->deal questions, and asks for $stop->need right answers."];
+            }
+            foreach ($stop->questions() as $question) {
+                if ($stop instanceof DrillStop || $stop instanceof StaircaseStop) {
+                    yield from self::inSeries($stop->id, $question);
+                }
+                yield from self::sentence($stop->id, $question);
+            }
+        }
+        foreach ($this->quiz->pool as $question) {
+            if ($question->alike === null) {
+                yield [null, $question->id, 'A question that stands in for others belongs to a group of alike ones; this one has none yet.'];
+            }
+            yield from self::sentence(null, $question);
+        }
+    }
+
+    /** @return iterable<array{?string, ?string, string}> */
+    private function parts(): iterable
+    {
+        $closed = [];
+        $open = null;
+        foreach ($this->quiz->stops as $stop) {
+            if ($stop->part !== $open) {
+                $closed[(string) $open] = true;
+                $open = $stop->part;
+                if ($open !== null && isset($closed[$open])) {
+                    yield [$stop->id, $stop->id, 'The stops of a part stand together: other stops stand between this one and the rest of its part.'];
+                }
+            }
+        }
+    }
+
+    /** @return iterable<array{?string, ?string, string}> */
+    private static function inSeries(string $stop, Question $question): iterable
+    {
+        if (! $question->kind->isMarked() || $question->keyless) {
+            yield [$stop, $question->id, 'Drills and staircases need questions that are right or not; this one is neither.'];
+        }
+        foreach ($question->entries as $entry) {
+            if ($entry->fork !== null) {
+                yield [$stop, $entry->id, 'A question of a drill or a staircase leads nowhere but on: take out where this answer leads to.'];
+            }
+        }
+    }
+
+    /** @return iterable<array{?string, ?string, string}> */
+    private static function sentence(?string $stop, Question $question): iterable
+    {
+        preg_match_all('/\[(\d+)\]/', $question->sentence, $found);
+        $numbers = array_map(intval(...), $found[1]);
+        sort($numbers);
+        $gaps = count($question->gaps);
+        if ($question->kind === QuestionKind::Gaps && $numbers !== [] && $numbers !== range(1, max(1, $gaps))) {
+            yield [$stop, $question->id, "The sentence names each of its $gaps gaps once, as [1] to [$gaps]."];
+        }
+    }
+}

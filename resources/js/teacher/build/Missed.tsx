@@ -1,0 +1,27 @@
+import { short } from '../../quiz/document';
+import { Button } from '../../ui/Button';
+import { Notice } from '../../ui/Notice';
+import { type Draft, type Missed as MissedChange, wordsOf } from './draft';
+
+/** Changes that could not be laid, each offered again until it is decided: nothing that was typed is lost. */
+export function Missed({ draft, missed }: { draft: Draft; missed: MissedChange[] }) {
+    return missed.map((one) => (
+        <div key={one.id} className="px-5 pb-3">
+            <Notice>
+                <b>{one.label}</b> could not be laid. {one.sentence} {yours(one)}
+                <span className="ml-2 inline-flex flex-wrap gap-2">
+                    <Button onClick={() => draft.again(one)}>{one.held ? 'Put mine in its place' : 'Try it again'}</Button>
+                    <Button weight="quiet" onClick={() => draft.forget(one)}>
+                        {one.held ? 'Leave theirs' : 'Leave it'}
+                    </Button>
+                </span>
+            </Notice>
+        </div>
+    ));
+}
+
+/** What was typed, so that it can be read, and copied, whatever is decided. */
+function yours({ edits }: MissedChange): string {
+    const text = edits.map((edit) => (edit.do === 'set' ? wordsOf(edit.value).trim() : '')).find((value) => value !== '');
+    return text === undefined ? '' : `Yours: “${short(text, 200)}”.`;
+}

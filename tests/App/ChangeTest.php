@@ -1,0 +1,182 @@
+<?php
+
+declare(strict_types=1);
+
+namespace HiddenLadder\App\Tests;
+
+use HiddenLadder\App\Models\Quiz;
+use HiddenLadder\App\Models\Teacher;
+use HiddenLadder\App\Models\Ulids;
+use HiddenLadder\App\Quizzes\QuizChanges;
+use HiddenLadder\App\Quizzes\SentChange;
+use HiddenLadder\Core\Quiz\Edits\Fingerprint;
+use HiddenLadder\Core\Tests\Sample;
+use PHPUnit\Framework\Attributes\DataProvider;
+
+/** Changing a quiz: taken once, taken back, written down, told to other devices. */
+final class ChangeTest extends AppTestCase
+{
+    private Teacher $owner;
+
+    private Quiz $quiz;
+
+    protected function setUp(): void
+    {
+        parent::setUp();
+        $this->quiz = $this->quiz($this->owner = $this->teacher());
+        $this->asTeacher($this->owner);
+    }
+
+    /** @return array<string, mixed> */
+    private function set(string $value, ?string $was = null, string $member = 'title', string $at = 'quiz'): array
+    {
+        return ['do' => 'set', 'at' => $at, 'member' => $member, 'value' => $value] + ($was === null ? [] : ['was' => Fingerprint::of($was)]);
+    }
+
+    private function title(): mixed
+    {
+        return $this->quiz->refresh()->document['title'] ?? null;
+    }
+
+    private function takes(string $step): string
+    {
+        $reply = $this->postJson("/api/quizzes/{$this->quiz->id}/$step", ['id' => Ulids::make(), 'version' => $this->quiz->refresh()->version]);
+
+        return $reply->status() === 200 ? strval($reply->json('changes.0.label')) : strval($reply->assertStatus(409)->json('detail'));
+    }
+
+    public function test_a_change_is_taken_once_however_often_it_is_sent(): void
+    {
+        $id = Ulids::make();
+        foreach ([1, 1, 2] as $version) {
+            $reply = $this->change($this->quiz, [$this->set('Ebb', 'Sample')], $version, $id)->assertOk()->assertJsonPath('version', 2)->assertJsonPath('taken', $id);
+            self::assertCount(2 - $version, $reply->json('changes'));
+        }
+        self::assertSame(['Ebb', 1], [$this->title(), $this->quiz->changes()->count()]);
+        self::assertSame('Ebb', $this->quiz->title);
+    }
+
+    public function test_a_text_that_was_reworded_elsewhere_is_not_written_over_and_the_change_is_kept(): void
+    {
+        $this->change($this->quiz, [$this->set('Theirs', 'Sample')], 1)->assertOk();
+        $reply = $this->change($this->quiz, [$this->set('Kept anyway', '', 'instructions'), $this->set('Mine', 'Sample')], 1)->assertOk()->assertJsonPath('version', 3);
+        self::assertSame([true, false], $reply->json('changes.*.applied'));
+        self::assertEquals(['at' => 'quiz', 'reason' => 'changed', 'stands' => 'Theirs', 'by' => $this->owner->name], $reply->json('changes.1.unfit'));
+        self::assertSame(['Theirs', ''], [$this->title(), $this->quiz->document['instructions']], 'nothing of it is half taken');
+        self::assertSame('Mine', $reply->json('changes.1.edits.1.value'), 'what was typed is not lost');
+        // Offered again and sent anew, it is laid.
+        $this->change($this->quiz, [$this->set('Mine', 'Theirs')])->assertOk();
+        self::assertSame('Mine', $this->title());
+    }
+
+    public function test_every_step_is_undone_back_to_the_beginning_and_done_again(): void
+    {
+        $stop = Sample::document()['stops'][0];
+        $states = [$this->quiz->document];
+        foreach ([
+            [['do' => 'remove', 'at' => $stop['id']]], [$this->set('Ebb')], [$this->set('Words', null, 'text', Sample::document()['sideStops'][0]['id'])],
+            [['do' => 'move', 'at' => Sample::document()['stops'][1]['id'], 'into' => 'quiz', 'list' => 'stops', 'before' => null]],
+        ] as $number => $edits) {
+            $this->change($this->quiz, $edits, label: "Step $number")->assertOk();
+            $states[] = $this->quiz->refresh()->document;
+        }
+        foreach ([3, 2, 1, 0] as $step) {
+            self::assertSame("Step $step", $this->takes('undo'));
+            self::assertEquals($states[$step], $this->quiz->refresh()->document);
+        }
+        self::assertSame('There is nothing of yours to undo.', $this->takes('undo'));
+        foreach ([0, 1, 2, 3] as $step) {
+            self::assertSame("Step $step", $this->takes('redo'));
+            self::assertEquals($states[$step + 1], $this->quiz->refresh()->document);
+        }
+        self::assertSame('There is nothing to redo.', $this->takes('redo'));
+        self::assertSame('Step 3', $this->takes('undo'), 'what was done again can be undone again');
+        $this->change($this->quiz, [$this->set('Other')])->assertOk()->assertJsonPath('redo', null);
+    }
+
+    public function test_typing_in_one_place_is_one_step_for_a_minute(): void
+    {
+        $this->travelTo('2026-03-02 14:00:00');
+        foreach (['E', 'Eb', 'Ebb'] as $title) {
+            $this->change($this->quiz, [$this->set($title)], label: 'The title')->assertOk();
+            $this->travel(20)->seconds();
+        }
+        $this->travel(2)->minutes();
+        $this->change($this->quiz, [$this->set('Ebb and flow')], label: 'The title')->assertOk();
+        $history = $this->getJson("/api/quizzes/{$this->quiz->id}/history")->assertOk()->assertJsonCount(2, 'entries')->json('entries');
+        self::assertSame([[5, 5], [4, 2]], array_map(static fn (array $entry): array => [$entry['number'], $entry['from']], $history));
+        $this->takes('undo');
+        self::assertSame('Ebb', $this->title());
+        $this->takes('undo');
+        self::assertSame('Sample', $this->title());
+    }
+
+    public function test_another_device_is_told_what_it_does_not_know(): void
+    {
+        $this->change($this->quiz, [$this->set('Ebb')])->assertOk();
+        $address = "/api/quizzes/{$this->quiz->id}/changes";
+        $this->getJson("$address?since=2")->assertOk()->assertJsonCount(0, 'changes')->assertJsonPath('findings', null)->assertJsonPath('undo', 'Reworded');
+        $this->getJson("$address?since=1")->assertOk()->assertJsonPath('changes.0.edits.0.value', 'Ebb')->assertJsonPath('changes.0.own', true);
+        // A history that was cut off, as a restored backup has it: the device knows more than the server.
+        $this->getJson("$address?since=9")->assertStatus(409)->assertJsonPath('type', '/problems/unknown-version')->assertJsonPath('version', 2);
+        $this->change($this->quiz, [$this->set('Flow')], 9)->assertStatus(409);
+        self::assertSame('Ebb', $this->title());
+    }
+
+    public function test_any_moment_can_be_looked_at_and_all_of_it_is_derived_from_the_changes(): void
+    {
+        $this->change($this->quiz, [$this->set('Ebb')])->assertOk();
+        $this->change($this->quiz, [['do' => 'remove', 'at' => Sample::document()['sideStops'][0]['id']]])->assertOk();
+        $address = "/api/quizzes/{$this->quiz->id}/history";
+        self::assertEquals(Sample::document(), $this->getJson("$address/0")->assertOk()->json('document'));
+        $this->getJson("$address/2")->assertOk()->assertJsonPath('document.title', 'Ebb')->assertJsonCount(count(Sample::document()['sideStops']), 'document.sideStops');
+        $this->getJson("$address/4")->assertNotFound();
+        self::assertSame($this->quiz->refresh()->getRawOriginal('document'), app(QuizChanges::class)->at($this->quiz, 3)->json());
+    }
+
+    public function test_the_documents_are_derived_anew_with_the_same_outcome_and_a_spoilt_one_is_told_and_repaired(): void
+    {
+        $this->change($this->quiz, [$this->set('Ebb')])->assertOk();
+        $this->command('quizzes:rebuild')->expectsOutputToContain('All 1 quizzes are what their changes say.')->assertSuccessful();
+        $this->quiz->refresh()->update(['document' => ['title' => 'Spoilt'] + $this->quiz->document]);
+        $this->command('quizzes:rebuild')->expectsOutputToContain('1 of 1 quizzes differ.')->assertFailed();
+        $this->command('quizzes:rebuild', ['--repair' => true])->assertSuccessful();
+        self::assertSame('Ebb', $this->title());
+    }
+
+    /** @return iterable<string, array{mixed, string}> */
+    public static function bad(): iterable
+    {
+        $set = ['do' => 'set', 'at' => 'quiz', 'member' => 'title', 'value' => 'Ebb'];
+        yield 'no edits' => [[], '/edits'];
+        yield 'too many edits' => [array_fill(0, SentChange::MOST_EDITS + 1, $set), '/edits'];
+        yield 'an edit that is none' => [[$set, ['do' => 'copy']], '/edits/1/do'];
+        yield 'a document that would be none' => [[$set, ['do' => 'set', 'at' => 'quiz', 'member' => 'language', 'value' => 7]], '/language'];
+        yield 'a member that is not known' => [[['do' => 'set', 'at' => 'quiz', 'member' => 'colour', 'value' => 'red']], ''];
+    }
+
+    #[DataProvider('bad')]
+    public function test_bad_input_changes_nothing_and_says_where(mixed $edits, string $pointer): void
+    {
+        $body = ['id' => Ulids::make(), 'version' => 1, 'label' => 'Bad', 'edits' => $edits];
+        $this->postJson("/api/quizzes/{$this->quiz->id}/changes", $body)->assertStatus(422)->assertJsonPath('errors.0.pointer', $pointer);
+        self::assertSame(['Sample', 1, 0], [$this->title(), $this->quiz->version, $this->quiz->changes()->count()]);
+    }
+
+    public function test_what_is_no_json_and_what_has_no_id_is_told(): void
+    {
+        $this->call('POST', "/api/quizzes/{$this->quiz->id}/changes", content: '{"id":', server: ['CONTENT_TYPE' => 'application/json', 'HTTP_ACCEPT' => 'application/json'])->assertStatus(422);
+        $this->change($this->quiz, [$this->set('Ebb')], id: 'first')->assertStatus(422)->assertJsonPath('errors.0.pointer', '/id');
+    }
+
+    public function test_a_correction_of_the_edition_is_in_the_history_and_undo_leaves_it_alone(): void
+    {
+        $this->given($this->schoolClass($this->owner), $this->quiz);
+        $this->change($this->quiz, [$this->set('Mine', null, 'instructions')], label: 'Instructions')->assertOk();
+        $this->postJson("/api/quizzes/{$this->quiz->id}/corrections", ['pointer' => '/title', 'value' => 'Mended'])->assertStatus(201);
+        self::assertSame('Mended', $this->title());
+        $this->getJson("/api/quizzes/{$this->quiz->id}/history")->assertOk()->assertJsonPath('entries.0.kind', 'corrected');
+        self::assertSame('Instructions', $this->takes('undo'));
+        self::assertSame('Mended', $this->title());
+    }
+}

@@ -1,0 +1,120 @@
+import { spawnSync } from 'node:child_process';
+import { describe, expect, it } from 'vitest';
+import type { Question, QuestionKind, QuizDocument, Rung, Stop } from '../../resources/js/api/types';
+import { changeInWords } from '../../resources/js/quiz/changeWords';
+import {
+    addRung,
+    allQuestions,
+    insertStop,
+    kindWords,
+    move,
+    newEntry,
+    newQuestion,
+    newRung,
+    newStop,
+    putQuestion,
+    putStop,
+    remove,
+    rungWords,
+    stopWords,
+    withKind,
+    withSentence,
+} from '../../resources/js/quiz/document';
+import { apply, difference, type Edit, placesOf } from '../../resources/js/quiz/edits';
+import { ulid } from '../../resources/js/ui/ulid';
+import { lots } from './samples';
+
+/** The editor's own operations at random: whatever it makes of a document, the server takes. */
+
+const empty = (): QuizDocument => ({
+    schema: 1,
+    title: 'Made by lot',
+    instructions: '',
+    language: 'en',
+    stops: [],
+    sideStops: [],
+    finishes: [{ id: ulid(), title: 'End', message: '' }],
+});
+
+type Lot = <T>(list: readonly T[]) => T;
+
+/** One thing that the editor does, to something that is there; the document as it was where there is nothing to do it to. */
+function operation(document: QuizDocument, lot: Lot): QuizDocument {
+    const stops = [...document.stops, ...document.sideStops];
+    const questions = allQuestions(document);
+    const places = [...placesOf(document).keys()];
+    const question = questions.length === 0 ? null : lot(questions);
+    const put = (change: (question: Question) => Question) => (question === null ? document : putQuestion(document, change(question)));
+    const target = lot([...stops, ...document.finishes]).id;
+    if (stops.length < 4) {
+        return insertStop(document, newStop(lot(Object.keys(stopWords) as Stop['kind'][])), null);
+    }
+    return lot<() => QuizDocument>([
+        () => insertStop(document, newStop(lot(Object.keys(stopWords) as Stop['kind'][])), stops.length === 0 ? null : lot(stops).id),
+        () => ({ ...document, sideStops: [...document.sideStops, newStop('reading')] }),
+        () => (question === null ? document : addRung(document, question, null, newRung(lot(Object.keys(rungWords) as Rung['kind'][])))),
+        () => put((one) => withKind(one, lot(Object.keys(kindWords) as QuestionKind[]))),
+        () => put((one) => withSentence(one, lot(['It [1].', 'It [1] and [3].', '[2]', 'No gap', '[1] [1]']))),
+        () => put((one) => ({ ...one, prompt: [{ kind: 'text', text: lot(['Why?', 'How?', '']) }] })),
+        () => put((one) => ({ ...one, entries: [...one.entries, newEntry(lot([true, false]), lot(['', 'ebb', '3 m']))] })),
+        () => put((one) => ({ ...one, entries: one.entries.slice(1) })),
+        () => put((one) => ({ ...one, entries: one.entries.map((entry) => ({ ...entry, right: !entry.right, share: 0.5 })) })),
+        () => put((one) => ({ ...one, entries: one.entries.map((entry) => ({ ...entry, fork: target })) })),
+        () => put((one) => ({ ...one, alike: lot(['moon', null]), keyless: lot([true, false]), points: lot([0, 1, 2.5]) })),
+        () => put((one) => ({ ...one, text: { ...one.text, spelling: lot(['exact', 'ask', 'accept'] as const) } })),
+        () => move(document, lot(places), lot([1, -1] as const)),
+        () => move(document, lot(places), lot([1, -1] as const)),
+        () => remove(document, lot(places)),
+        () => ({ ...document, objectives: [...(document.objectives ?? []), { id: ulid(), text: 'Tells ebb from flow' }] }),
+        () => {
+            const objectives = (document.objectives ?? []).map((one) => one.id);
+            return put((one) => ({ ...one, objectives }));
+        },
+        () => ({ ...document, parts: [...(document.parts ?? []), { id: ulid(), title: 'Part', weight: lot([null, 0, 3]) }] }),
+        () => {
+            const part = lot([null, ...(document.parts ?? []).map((one) => one.id)]);
+            return stops.length === 0 ? document : putStop(document, { ...lot(stops), part });
+        },
+        () =>
+            stops.length === 0 || question === null
+                ? document
+                : putStop(document, { ...lot(stops), shownIf: { kind: 'answered', question: question.id, is: lot([true, false]) } }),
+        () =>
+            stops.length === 0
+                ? document
+                : putStop(document, { ...lot(stops), forks: [{ id: ulid(), when: { kind: 'always' }, to: target }] }),
+        () => ({ ...document, pool: [...(document.pool ?? []), newQuestion('number')] }),
+        () => ({
+            ...document,
+            finishes: document.finishes.map((one) => ({ ...one, byScore: [{ id: ulid(), from: 0.5, message: 'Half' }] })),
+        }),
+        () => ({ ...document, stage: { from: lot([8, 14]), to: lot([10, 12]) } }),
+    ])();
+}
+
+describe('whatever the editor makes', () => {
+    it('the server takes, comes to the same, and takes back', () => {
+        const next = lots(11);
+        const lot: Lot = (list) => list[Math.floor(next() * list.length)] as never;
+        const walks = Array.from({ length: 8 }, () => {
+            const documents = [empty()];
+            const edits: Edit[][] = [];
+            for (let step = 0; step < 40; step++) {
+                const from = documents.at(-1) as QuizDocument;
+                const made = difference(from, operation(from, lot));
+                const done = apply(from, made);
+                expect(changeInWords(from, made)).not.toBe('');
+                expect(apply(done.document, done.inverse).document).toEqual(from);
+                documents.push(done.document);
+                edits.push(made);
+            }
+            return { documents, edits };
+        });
+        // Something stands in them by now, so that there was something to go wrong.
+        const sizes = walks.map(({ documents }) => placesOf(documents.at(-1) as QuizDocument).size);
+        expect(Math.min(...sizes)).toBeGreaterThan(20);
+        const told = spawnSync('php', [`${import.meta.dirname}/making.php`], { input: JSON.stringify(walks), encoding: 'utf8' });
+        expect(told.stderr).toBe('');
+        expect(JSON.parse(told.stdout)).toEqual([]);
+    }, 60_000);
+});
