@@ -13,11 +13,12 @@ use HiddenLadder\App\Models\RoundEvent;
 use HiddenLadder\App\Models\School;
 use HiddenLadder\App\Models\Task;
 use HiddenLadder\App\Models\Ulids;
+use HiddenLadder\App\Quizzes\SentChange;
 use HiddenLadder\App\Rounds\Corrections;
 use HiddenLadder\App\Rounds\RoundBook;
-use HiddenLadder\Core\Fields;
 use HiddenLadder\Core\Forecast\MadeUpStudent;
 use HiddenLadder\Core\Forecast\Profile;
+use HiddenLadder\Core\Quiz\Edits\Edit;
 use HiddenLadder\Core\Quiz\QuizDocument;
 use HiddenLadder\Core\Round\State;
 use HiddenLadder\Core\Round\Terms;
@@ -63,7 +64,7 @@ foreach ($class->students()->get() as $index => $student) {
 $answers = RoundEvent::query()->where('kind', 'answered')->count();
 fwrite(STDERR, "$answers answers in ".DB::table('rounds')->count()." rounds\n");
 $corrections = app(Corrections::class);
-$corrections->correct($quiz, $teacher, Fields::of(['pointer' => '/stops/1/question/entries/1/right', 'value' => true]));
+$corrections->correct($quiz, $teacher, SentChange::made(Ulids::make(), 'Another key', [Edit::set(strval($quiz->document['stops'][1]['question']['entries'][1]['id']), 'right', true)]));
 $start = hrtime(true);
 $changed = 0;
 do {

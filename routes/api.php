@@ -50,7 +50,7 @@ Route::middleware('auth:teacher')->group(static function (): void {
     Route::post('quizzes/{quiz}/corrections', [CorrectionController::class, 'store']);
     Route::delete('quizzes/{quiz}/corrections/{correction}', [CorrectionController::class, 'takeBack']);
     Route::get('quizzes/{quiz}/difference', [CorrectionController::class, 'difference']);
-    Route::post('quizzes/{quiz}/mends', [CorrectionController::class, 'mend']);
+    Route::post('quizzes/{quiz}/corrections/{correction}/editions/{number}', [CorrectionController::class, 'layOver']);
     Route::post('quizzes/{quiz}/re-markings', [CorrectionController::class, 'remark']);
     Route::post('terms', TermsController::class);
     Route::get('quizzes/{quiz}/forecast', [ForecastController::class, 'ofDraft']);

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace HiddenLadder\App\Models;
 
 use Carbon\CarbonImmutable;
-use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 
 /**
@@ -15,10 +14,10 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property string $quiz_id
  * @property int $number from 1
  * @property int $version of the quiz that was frozen
- * @property array<array-key, mixed> $document
- * @property int $revision counts the corrections made and taken back
+ * @property array<array-key, mixed> $document as it was published
+ * @property ?array<array-key, mixed> $corrected with the corrections laid over it; null where there never were any
+ * @property int $revision counts the corrections laid and taken back
  * @property CarbonImmutable $published_at
- * @property-read Collection<int, Correction> $corrections
  */
 final class Edition extends Model
 {
@@ -26,14 +25,14 @@ final class Edition extends Model
 
     protected $attributes = ['revision' => 0];
 
-    /** @return HasMany<Correction, $this> those in force, in order */
+    /** @return HasMany<EditionCorrection, $this> all that was laid and taken back, in order */
     public function corrections(): HasMany
     {
-        return $this->hasMany(Correction::class)->whereNull('taken_back_at')->orderBy('number');
+        return $this->hasMany(EditionCorrection::class)->orderBy('number');
     }
 
     protected function casts(): array
     {
-        return ['document' => 'array', 'number' => 'integer', 'version' => 'integer', 'revision' => 'integer', 'published_at' => 'immutable_datetime'];
+        return ['document' => 'array', 'corrected' => 'array', 'number' => 'integer', 'version' => 'integer', 'revision' => 'integer', 'published_at' => 'immutable_datetime'];
     }
 }

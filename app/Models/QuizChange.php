@@ -47,36 +47,17 @@ final class QuizChange extends Eloquent
     /** @return list<Edit> */
     public function edits(): array
     {
-        return self::read($this->edits);
+        return Edit::fromJson($this->edits);
     }
 
     /** @return list<Edit> */
     public function inverse(): array
     {
-        return self::read($this->inverse ?? '[]');
-    }
-
-    /** @param  iterable<Edit>  $edits */
-    public static function written(iterable $edits): string
-    {
-        $all = [];
-        foreach ($edits as $edit) {
-            $all[] = $edit->toObject();
-        }
-
-        return json_encode($all, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_PRESERVE_ZERO_FRACTION);
+        return Edit::fromJson($this->inverse ?? '[]');
     }
 
     protected function casts(): array
     {
         return ['number' => 'integer', 'kind' => ChangeKind::class, 'takes_back' => 'array', 'unfit' => 'array', 'made_at' => 'immutable_datetime'];
-    }
-
-    /** @return list<Edit> */
-    private static function read(string $json): array
-    {
-        $edits = json_decode($json, false, 512, JSON_THROW_ON_ERROR);
-
-        return array_map(Edit::read(...), is_array($edits) ? array_values($edits) : []);
     }
 }

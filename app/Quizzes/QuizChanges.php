@@ -158,7 +158,7 @@ final class QuizChanges
             $this->store($locked, $number, null);
 
             return $locked->changes()->create($row + [
-                'member' => null, 'edits' => QuizChange::written($edits), 'inverse' => null,
+                'member' => null, 'edits' => Edit::toJson($edits), 'inverse' => null,
                 'unfit' => ['at' => $unfit->at, 'reason' => $unfit->reason, 'stands' => $unfit->stands, 'by' => $this->lastToChange($locked, $unfit->at)],
             ]);
         }
@@ -175,7 +175,7 @@ final class QuizChanges
 
         return $locked->changes()->create($row + [
             'member' => count($done->edits) === 1 && $first?->do === 'set' ? mb_substr("$first->at.$first->member", 0, 160) : null,
-            'edits' => QuizChange::written($done->edits), 'inverse' => QuizChange::written($done->inverse), 'unfit' => null,
+            'edits' => Edit::toJson($done->edits), 'inverse' => Edit::toJson($done->inverse), 'unfit' => null,
         ]);
     }
 

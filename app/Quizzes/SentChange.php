@@ -7,6 +7,7 @@ namespace HiddenLadder\App\Quizzes;
 use HiddenLadder\Core\Fields;
 use HiddenLadder\Core\MalformedInput;
 use HiddenLadder\Core\Quiz\Edits\Edit;
+use Illuminate\Http\Request;
 
 /** A change of a quiz as a teacher's device sends it. */
 final readonly class SentChange
@@ -38,6 +39,26 @@ final readonly class SentChange
         }
 
         return new self(self::id($fields), $fields->integer('version'), mb_substr($fields->string('label'), 0, 200), $read);
+    }
+
+    /** @throws MalformedInput */
+    public static function of(Request $request): self
+    {
+        try {
+            return self::read(json_decode($request->getContent(), false, 200, JSON_THROW_ON_ERROR));
+        } catch (\JsonException) {
+            throw new MalformedInput('', 'this is no JSON');
+        }
+    }
+
+    /**
+     * What the app itself makes of edits.
+     *
+     * @param  non-empty-list<Edit>  $edits
+     */
+    public static function made(string $id, string $label, array $edits): self
+    {
+        return new self($id, 0, $label, $edits);
     }
 
     /** @throws MalformedInput */

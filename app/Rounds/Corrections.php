@@ -8,24 +8,27 @@ use HiddenLadder\App\Http\Problem;
 use HiddenLadder\App\Models\ChangeKind;
 use HiddenLadder\App\Models\Correction;
 use HiddenLadder\App\Models\Edition;
+use HiddenLadder\App\Models\EditionCorrection;
 use HiddenLadder\App\Models\Quiz;
 use HiddenLadder\App\Models\Round;
 use HiddenLadder\App\Models\Student;
 use HiddenLadder\App\Models\Teacher;
 use HiddenLadder\App\Models\Ulids;
 use HiddenLadder\App\Quizzes\QuizChanges;
-use HiddenLadder\Core\Fields;
-use HiddenLadder\Core\Quiz\Correction as Mend;
-use HiddenLadder\Core\Quiz\Difference;
+use HiddenLadder\App\Quizzes\SentChange;
+use HiddenLadder\Core\MalformedInput;
 use HiddenLadder\Core\Quiz\DocumentCheck;
+use HiddenLadder\Core\Quiz\Edits\Difference;
 use HiddenLadder\Core\Quiz\Edits\Edit;
-use HiddenLadder\Core\Quiz\Edits\Shapes;
-use HiddenLadder\Core\Quiz\Overlay;
-use HiddenLadder\Core\Quiz\Pointer;
+use HiddenLadder\Core\Quiz\Edits\Mendable;
+use HiddenLadder\Core\Quiz\Edits\Nodes;
+use HiddenLadder\Core\Quiz\Edits\Unfit;
+use HiddenLadder\Core\Quiz\Edits\Workpiece;
 use HiddenLadder\Core\Round\State;
+use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Support\Facades\DB;
 
-/** Mends of an edition in use, and the marking anew that follows from them. */
+/** Mends of a quiz in use, laid over every edition that has rounds, and the marking anew that follows from them. */
 final class Corrections
 {
     /** Rounds are marked anew for so many milliseconds at a time, so that the teacher sees how far it is. */
@@ -34,148 +37,121 @@ final class Corrections
     /** Changes told at a time. */
     private const TOLD = 40;
 
-    public function __construct(private readonly Editions $editions, private readonly RoundBook $book, private readonly RoundRules $rules, private readonly QuizChanges $changes)
-    {
+    public function __construct(
+        private readonly RoundBook $book,
+        private readonly RoundRules $rules,
+        private readonly QuizChanges $changes,
+        private readonly DocumentCheck $check,
+    ) {
     }
 
     /**
-     * Lays a mend over the latest edition, and over the draft where the same place is still there.
+     * Lays a correction over the latest edition, over every other that has rounds where it fits, and over the draft.
      *
-     * @throws Problem when there is no edition
+     * @throws MalformedInput where it is structure
+     * @throws Problem where there is no edition, or the latest reads otherwise by now
      */
-    public function correct(Quiz $quiz, Teacher $teacher, Fields $sent): Correction
+    public function correct(Quiz $quiz, Teacher $teacher, SentChange $sent): Correction
     {
-        $mend = Mend::read($sent);
-
-        return DB::transaction(function () use ($quiz, $teacher, $mend): Correction {
-            $edition = $this->latest($quiz);
-            $document = $this->editions->document($edition);
-            $correction = $this->lay($edition, $teacher, $mend);
-            $this->mendDraft($quiz, $teacher, $edition, $document, $mend);
+        return DB::transaction(function () use ($quiz, $teacher, $sent): Correction {
+            $locked = Quiz::query()->lockForUpdate()->findOrFail($quiz->id);
+            $known = Correction::query()->find($sent->id);
+            if ($known !== null) {
+                return $known->quiz_id === $locked->id ? $known : throw new Problem(409, 'id-taken', 'This correction has the id of another one. Nothing was changed.');
+            }
+            $editions = $this->inUse($locked);
+            $latest = $editions->last() ?? throw new Problem(409, 'not-published', 'This quiz is not in use yet: change it as it is.');
+            $places = Nodes::of($this->workpiece($latest)->document());
+            foreach ($sent->edits as $number => $edit) {
+                Mendable::allowsAt($places, $edit) || throw new MalformedInput("/edits/$number", 'this is structure, which changes only by a new edition');
+            }
+            $correction = Correction::query()->create([
+                'id' => $sent->id, 'quiz_id' => $locked->id, 'teacher_id' => $teacher->id, 'label' => $sent->label, 'edits' => Edit::toJson($sent->edits), 'made_at' => now(),
+                'number' => 1 + (int) Correction::query()->where('quiz_id', $locked->id)->max('number'),
+            ]);
+            $wasEdition = $locked->version === $latest->version;
+            $before = $this->workpiece($latest)->document();
+            foreach ($editions as $edition) {
+                $unfit = $this->lay($edition, $correction, $sent->edits);
+                if ($unfit !== null && $edition->is($latest)) {
+                    throw new Problem(409, 'changed-elsewhere', 'The edition in use reads otherwise by now. Load the page again to see how.');
+                }
+            }
+            $this->mendDraft($locked, $teacher, $latest, $before, $wasEdition, $sent->label);
 
             return $correction;
         }, 5);
     }
 
-    private function lay(Edition $edition, Teacher $teacher, Mend $mend): Correction
+    /** Lays a correction over an edition that reads otherwise, whatever stands there. */
+    public function layOver(Correction $correction, Edition $edition): void
     {
-        $document = $this->editions->document($edition);
-        $mend->over($document);
-        $place = Pointer::resolve($document, $mend->pointer);
-        $correction = Correction::query()->create([
-            'edition_id' => $edition->id,
-            'teacher_id' => $teacher->id,
-            'number' => 1 + (int) Correction::query()->where('edition_id', $edition->id)->max('number'),
-            'pointer' => $place,
-            'before' => Pointer::get($document, $place),
-            'value' => $mend->value,
-            'made_at' => now(),
-        ]);
-        $edition->update(['revision' => $edition->revision + 1]);
-
-        return $correction;
-    }
-
-    /** What the draft changed since the latest edition, or nothing where there is none. */
-    public function difference(Quiz $quiz): ?Difference
-    {
-        $edition = $quiz->latestEdition;
-
-        return $edition === null || $edition->version === $quiz->version ? null : Difference::between($this->editions->document($edition), $quiz->document);
-    }
-
-    /** Lays all that the draft mended over the latest edition. */
-    public function mend(Quiz $quiz, Teacher $teacher): void
-    {
-        DB::transaction(function () use ($quiz, $teacher): void {
-            $difference = $this->difference($quiz);
-            foreach ($difference->mends ?? [] as $mend) {
-                $this->lay($this->latest($quiz), $teacher, $mend);
+        DB::transaction(function () use ($correction, $edition): void {
+            $locked = Edition::query()->lockForUpdate()->findOrFail($edition->id);
+            $correction = Correction::query()->lockForUpdate()->findOrFail($correction->id);
+            $last = $this->layer($locked, $correction);
+            if ($correction->taken_back_at !== null || ($last !== null && $last->unfit === null)) {
+                return;
             }
-            if ($difference !== null && ! $difference->structure) {
-                $this->latest($quiz)->update(['version' => $quiz->version]);
+            $edits = array_map(static fn (Edit $edit): Edit => $edit->regardless(), Edit::fromJson($correction->edits));
+            if ($this->lay($locked, $correction, $edits) !== null) {
+                throw new Problem(409, 'no-place', "What it corrects does not stand in edition $locked->number.");
             }
         }, 5);
     }
 
+    /**
+     * Takes a correction back from every edition: each reads then as if it had never been laid, with those that are in force.
+     */
     public function takeBack(Quiz $quiz, Teacher $teacher, Correction $correction): void
     {
         DB::transaction(function () use ($quiz, $teacher, $correction): void {
-            $edition = $this->latest($quiz);
-            abort_if($correction->edition_id !== $edition->id, 404);
+            $locked = Quiz::query()->lockForUpdate()->findOrFail($quiz->id);
+            $correction = Correction::query()->lockForUpdate()->findOrFail($correction->id);
             if ($correction->taken_back_at !== null) {
                 return;
             }
-            $document = $this->editions->document($edition);
-            $this->restsOnNothing($edition, $correction);
-            $correction->update(['taken_back_at' => now()]);
-            $edition->update(['revision' => $edition->revision + 1]);
-            if (Pointer::has($document, $correction->pointer) && $correction->before !== null) {
-                $this->mendDraft($quiz, $teacher, $edition, $document, Mend::read(Fields::of(['pointer' => $correction->pointer, 'value' => $correction->before])));
+            $correction->update(['taken_back_at' => now(), 'marked' => null]);
+            $inverse = [];
+            $editions = $this->inUse($locked);
+            $latest = $editions->last() ?? throw new Problem(409, 'not-published', 'This quiz is not in use.');
+            $before = $this->workpiece($latest)->document();
+            $wasEdition = $locked->version === $latest->version;
+            foreach ($editions as $edition) {
+                $layer = $this->layer($edition, $correction);
+                if ($layer !== null && $layer->unfit === null) {
+                    $inverse = Edit::fromJson($layer->inverse);
+                    $this->write($edition, $correction, true, [], []);
+                } elseif ($layer === null && $inverse !== []) {
+                    // A later edition was made from a draft that had it already.
+                    $fitting = $this->workpiece($edition)->applyWhatFits($inverse);
+                    if ($fitting !== []) {
+                        $this->write($edition, $correction, true, $fitting, []);
+                    }
+                }
             }
+            $this->mendDraft($locked, $teacher, $latest, $before, $wasEdition, $correction->label);
         }, 5);
     }
 
-    /** @throws Problem while a later mend would have no place without this one */
-    private function restsOnNothing(Edition $edition, Correction $correction): void
-    {
-        $others = $edition->corrections->reject(static fn (Correction $other): bool => $other->id === $correction->id)
-            ->mapWithKeys(static fn (Correction $other): array => [$other->number => ['pointer' => $other->pointer, 'value' => $other->value]])->all();
-        $homeless = Overlay::homeless($edition->document, $others);
-        if ($homeless !== null || (new DocumentCheck)->problems(Overlay::over($edition->document, $others)) !== []) {
-            throw new Problem(409, 'rested-on', 'A later mend rests on this one. Take that one back first.', ['number' => $homeless]);
-        }
-    }
-
     /**
-     * A draft that still is the edition stays it; one that was changed since is mended where the same thing stands in it.
+     * What the draft changed since the latest edition, as edits of the edition.
      *
-     * @param  array<array-key, mixed>  $document  the edition as it read before the mend
+     * @return array{edition: int, document: \stdClass, mends: list<Edit>, structure: list<Edit>}|null
      */
-    private function mendDraft(Quiz $quiz, Teacher $teacher, Edition $edition, array $document, Mend $mend): void
+    public function difference(Quiz $quiz): ?array
     {
-        $locked = Quiz::query()->lockForUpdate()->findOrFail($quiz->id);
-        $pointer = Pointer::carried($document, $mend->pointer, $locked->document);
-        $draft = $pointer === null ? null : $mend->at($pointer)->laidOver($locked->document);
-        if ($draft === null || (new DocumentCheck)->problems($draft) !== []) {
-            return;
+        $edition = $quiz->latestEdition;
+        if ($edition === null) {
+            return null;
         }
-        $isEdition = $locked->version === $edition->version;
-        $this->changes->make($locked, $teacher, Ulids::make(), ChangeKind::Corrected, 'A correction of the edition in use', [self::asEdit($draft, Pointer::resolve($locked->document, $pointer))]);
-        if ($isEdition) {
-            $edition->update(['version' => $locked->refresh()->version]);
-        }
-    }
+        $document = $this->workpiece($edition)->document();
+        $draft = Workpiece::fromJson(strval($quiz->getRawOriginal('document')))->document();
+        $edits = $edition->version === $quiz->version ? [] : Difference::between($document, $draft);
+        $places = Nodes::of($document);
+        $mends = array_values(array_filter($edits, static fn (Edit $edit): bool => Mendable::allowsAt($places, $edit)));
 
-    /**
-     * What stands at a pointer in a document, as the edit that puts it there.
-     *
-     * @param  array<array-key, mixed>  $draft  with what is put there
-     */
-    private static function asEdit(array $draft, string $pointer): Edit
-    {
-        [$id, $type, $node, $steps] = [Shapes::QUIZ, Shapes::QUIZ, $draft, Pointer::steps($pointer)];
-        while (count($steps) > 1) {
-            $shape = Shapes::of($type);
-            $inside = $shape['lists'][$steps[0]] ?? $shape['children'][$steps[0]] ?? null;
-            if ($inside === null) {
-                break;
-            }
-            $list = array_shift($steps);
-            $child = isset($shape['lists'][$list]) ? Pointer::get($node, "/$list/".array_shift($steps)) : ($node[$list] ?? null);
-            assert(is_array($child) && is_string($child['id'] ?? null));
-            if ($steps === []) {
-                $added = json_decode((string) json_encode($child, JSON_PRESERVE_ZERO_FRACTION));
-
-                return Edit::insert($id, $list, null, $added instanceof \stdClass ? $added : new \stdClass);
-            }
-            [$id, $type, $node] = [$child['id'], $inside, $child];
-        }
-        // A position in a list of values is no member: the list is set as a whole.
-        $position = array_key_first(array_filter($steps, static fn (string $step): bool => ctype_digit($step)));
-        $members = array_slice($steps, 0, $position ?? count($steps));
-
-        return Edit::set($id, implode('.', $members), json_decode((string) json_encode(Pointer::get($node, '/'.implode('/', $members)), JSON_PRESERVE_ZERO_FRACTION)));
+        return ['edition' => $edition->number, 'document' => $document, 'mends' => $mends, 'structure' => array_values(array_udiff($edits, $mends, static fn (Edit $a, Edit $b): int => spl_object_id($a) <=> spl_object_id($b)))];
     }
 
     /**
@@ -185,19 +161,32 @@ final class Corrections
      */
     public function remark(Quiz $quiz): array
     {
-        $edition = $this->latest($quiz);
         $until = hrtime(true) + self::SLICE * 1_000_000;
-        $stale = Round::query()->where('edition_id', $edition->id)->where('revision', '!=', $edition->revision);
+        $all = Round::query()->join('editions', 'editions.id', '=', 'rounds.edition_id')->where('editions.quiz_id', $quiz->id)->select('rounds.*');
+        $stale = (clone $all)->whereColumn('rounds.revision', '!=', 'editions.revision');
         $changes = [];
-        foreach ((clone $stale)->with('student')->lazyById(100) as $round) {
+        foreach ((clone $stale)->with('student')->lazyById(100, 'rounds.id', 'id') as $round) {
             [$before, $after] = $this->book->rebuild($round->id);
             array_push($changes, ...$this->changes($round->student, $after, State::fromArray($before->state)));
             if (hrtime(true) > $until) {
                 break;
             }
         }
+        $left = $stale->count();
+        if ($left === 0) {
+            $this->noteMarked($quiz);
+        }
 
-        return ['total' => Round::query()->where('edition_id', $edition->id)->count(), 'left' => $stale->count(), 'changes' => array_slice($changes, 0, self::TOLD)];
+        return ['total' => $all->count(), 'left' => $left, 'changes' => array_slice($changes, 0, self::TOLD)];
+    }
+
+    /** Every round of the editions that a correction reached was marked again for it. */
+    private function noteMarked(Quiz $quiz): void
+    {
+        foreach (Correction::query()->where('quiz_id', $quiz->id)->whereNull('marked')->get() as $correction) {
+            $reached = $correction->layers()->whereNull('unfit')->select('edition_id');
+            $correction->update(['marked' => Round::query()->whereIn('edition_id', $reached)->count()]);
+        }
     }
 
     /** @return list<array{student: string, question: string, before: string, after: string}> */
@@ -215,10 +204,107 @@ final class Corrections
         return $changes;
     }
 
-    private function latest(Quiz $quiz): Edition
+    /** @return Collection<int, Edition> those that have rounds, and the latest, in order */
+    private function inUse(Quiz $quiz): Collection
     {
-        $edition = $quiz->latestEdition ?? throw new Problem(409, 'not-published', 'This quiz is not in use yet: change it as it is.');
+        $editions = Edition::query()->lockForUpdate()->where('quiz_id', $quiz->id)->orderBy('number')->get();
+        $walked = Round::query()->whereIn('edition_id', $editions->modelKeys())->distinct()->pluck('edition_id')->all();
+        $latest = $editions->last();
 
-        return Edition::query()->lockForUpdate()->with('corrections')->findOrFail($edition->id);
+        return $editions->filter(static fn (Edition $edition): bool => $edition === $latest || in_array($edition->id, $walked, true))->values();
+    }
+
+    private function workpiece(Edition $edition): Workpiece
+    {
+        return Workpiece::fromJson(strval($edition->getRawOriginal('corrected') ?? $edition->getRawOriginal('document')));
+    }
+
+    /** How a correction stands in an edition now. */
+    private function layer(Edition $edition, Correction $correction): ?EditionCorrection
+    {
+        return EditionCorrection::query()->where('correction_id', $correction->id)->where('edition_id', $edition->id)->orderByDesc('number')->first();
+    }
+
+    /**
+     * @param  list<Edit>  $edits
+     * @return ?Unfit why it did nothing
+     */
+    private function lay(Edition $edition, Correction $correction, array $edits): ?Unfit
+    {
+        $work = $this->workpiece($edition);
+        try {
+            $done = $work->apply($edits);
+        } catch (Unfit $unfit) {
+            $this->write($edition, $correction, false, [], [], $unfit);
+
+            return $unfit;
+        }
+        $problem = $this->check->problems($work->toArray())[0] ?? null;
+        if ($problem !== null) {
+            throw new MalformedInput('/edits', "$problem->reason (at $problem->pointer)");
+        }
+        $this->write($edition, $correction, false, $done->edits, $done->inverse);
+
+        return null;
+    }
+
+    /**
+     * @param  list<Edit>  $edits
+     * @param  list<Edit>  $inverse
+     */
+    private function write(Edition $edition, Correction $correction, bool $takesBack, array $edits, array $inverse, ?Unfit $unfit = null): void
+    {
+        EditionCorrection::query()->create([
+            'edition_id' => $edition->id,
+            'correction_id' => $correction->id,
+            'number' => 1 + (int) EditionCorrection::query()->where('edition_id', $edition->id)->max('number'),
+            'takes_back' => $takesBack,
+            'edits' => Edit::toJson($edits),
+            'inverse' => Edit::toJson($inverse),
+            'unfit' => $unfit === null ? null : ['at' => $unfit->at, 'reason' => $unfit->reason, 'stands' => $unfit->stands],
+            'made_at' => now(),
+        ]);
+        if ($unfit === null) {
+            Edition::query()->whereKey($edition->id)->update(['corrected' => $this->derived($edition)->json(), 'revision' => $edition->revision + 1]);
+            $edition->refresh();
+        }
+    }
+
+    /**
+     * An edition from its document and its corrections alone: those in force, in order, whatever was taken back in between. One
+     * that rests on what was taken back does nothing, and does again when that is laid again.
+     */
+    public function derived(Edition $edition): Workpiece
+    {
+        $work = Workpiece::fromJson(strval($edition->getRawOriginal('document')));
+        $layers = $edition->corrections()->get();
+        $last = $layers->whereNull('unfit')->keyBy('correction_id');
+        foreach ($layers as $layer) {
+            // What was taken back by leaving it out has a later layer without edits.
+            if ($layer->takes_back || $last->get($layer->correction_id)?->takes_back !== true) {
+                $work->applyWhatFits(Edit::fromJson($layer->edits));
+            }
+        }
+
+        return $work;
+    }
+
+    /** A draft that was the edition stays it; one that was changed since is mended where it reads as the edition did before. */
+    private function mendDraft(Quiz $quiz, Teacher $teacher, Edition $latest, \stdClass $before, bool $wasEdition, string $label): void
+    {
+        $edits = Difference::between($before, $this->workpiece($latest)->document());
+        $draft = Workpiece::fromJson(strval($quiz->getRawOriginal('document')));
+        try {
+            $draft->apply($edits);
+            if ($edits !== []) {
+                $this->changes->make($quiz, $teacher, Ulids::make(), ChangeKind::Corrected, $label, $edits);
+            }
+        } catch (Unfit) {
+            // It reads otherwise there already; most often because it was mended in the draft first.
+        }
+        $now = Quiz::query()->findOrFail($quiz->id);
+        if ($wasEdition || Difference::between($this->workpiece($latest)->document(), Workpiece::fromJson(strval($now->getRawOriginal('document')))->document()) === []) {
+            $latest->update(['version' => $now->version]);
+        }
     }
 }

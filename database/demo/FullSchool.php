@@ -20,6 +20,7 @@ use HiddenLadder\App\Models\TaskAudience;
 use HiddenLadder\App\Models\Teacher;
 use HiddenLadder\App\Models\Ulids;
 use HiddenLadder\App\Quizzes\QuizChanges;
+use HiddenLadder\App\Quizzes\SentChange;
 use HiddenLadder\App\Rounds\Corrections;
 use HiddenLadder\App\Rounds\OwnRounds;
 use HiddenLadder\App\Rounds\RoundBook;
@@ -204,8 +205,9 @@ final class FullSchool
         // An older edition with corrections, on which rounds go on; a newer one for those that begin later.
         $corrections = app(Corrections::class);
         $tides = $this->quizzes['tides'];
-        $correction = $corrections->correct($tides, $this->teacher, Fields::of(['pointer' => '/stops/0/question/points', 'value' => 3]));
-        $corrections->correct($tides->refresh(), $this->teacher, Fields::of(['pointer' => '/stops/0/question/feedback/right', 'value' => 'Quite right.']));
+        $question = QuizDocument::read($tides->document)->stops[0]->questions()[0]->id;
+        $correction = $corrections->correct($tides, $this->teacher, SentChange::made(Ulids::make(), 'Stop 1: points changed', [Edit::set($question, 'points', 3)]));
+        $corrections->correct($tides->refresh(), $this->teacher, SentChange::made(Ulids::make(), 'Stop 1: feedback for right reworded', [Edit::set($question, 'feedback.right', 'Quite right.')]));
         $this->correction = $correction->id;
         $tides->refresh();
         Edition::query()->create(['quiz_id' => $tides->id, 'number' => 2, 'version' => $tides->version, 'document' => $tides->document, 'published_at' => now()]);

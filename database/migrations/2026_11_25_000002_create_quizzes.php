@@ -48,29 +48,45 @@ return new class extends Migration
             $table->unsignedInteger('number');
             $table->unsignedInteger('version');
             $table->longText('document');
-            // Counts the corrections made and taken back, so that a round marked under older ones is known.
+            // With the corrections laid over it: derived from the document and edition_corrections.
+            $table->longText('corrected')->nullable();
+            // Counts the corrections laid and taken back, so that a round marked under older ones is known.
             $table->unsignedInteger('revision')->default(0);
             $table->timestamp('published_at', 3);
             $table->unique(['quiz_id', 'number']);
         });
-        // Mends laid over an edition, in order; taking one back leaves it here and sets taken_back_at.
+        // What was corrected of a quiz in use.
         Schema::create('corrections', static function (Blueprint $table): void {
             $table->ulid('id')->primary();
-            $table->foreignUlid('edition_id')->constrained();
+            $table->foreignUlid('quiz_id')->constrained();
             $table->foreignUlid('teacher_id')->constrained();
             $table->unsignedInteger('number');
-            $table->string('pointer', 400);
-            $table->longText('before')->nullable();
-            $table->longText('value');
+            $table->string('label', 200);
+            $table->longText('edits');
             $table->timestamp('made_at', 3);
             $table->timestamp('taken_back_at', 3)->nullable();
+            // Rounds that were marked again for it; null until they were.
+            $table->unsignedInteger('marked')->nullable();
+            $table->unique(['quiz_id', 'number']);
+        });
+        // Append-only: how each correction was laid over each edition, and taken back from it. Each edition has its own inverse.
+        Schema::create('edition_corrections', static function (Blueprint $table): void {
+            $table->ulid('id')->primary();
+            $table->foreignUlid('edition_id')->constrained();
+            $table->foreignUlid('correction_id')->constrained();
+            $table->unsignedInteger('number');
+            $table->boolean('takes_back');
+            $table->longText('edits');
+            $table->longText('inverse');
+            $table->text('unfit')->nullable();
+            $table->timestamp('made_at', 3);
             $table->unique(['edition_id', 'number']);
         });
     }
 
     public function down(): void
     {
-        foreach (['corrections', 'editions', 'quiz_changes', 'quizzes'] as $table) {
+        foreach (['edition_corrections', 'corrections', 'editions', 'quiz_changes', 'quizzes'] as $table) {
             Schema::drop($table);
         }
     }

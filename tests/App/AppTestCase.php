@@ -116,6 +116,17 @@ abstract class AppTestCase extends TestCase
         return $this->postJson("/api/quizzes/$quiz->id/changes", ['id' => $id ?? Ulids::make(), 'version' => $version ?? $quiz->refresh()->version, 'label' => $label, 'edits' => $edits]);
     }
 
+    /**
+     * Sends a correction of a quiz in use.
+     *
+     * @param  list<array<string, mixed>>  $edits
+     * @return TestResponse<\Symfony\Component\HttpFoundation\Response>
+     */
+    protected function correct(string $quiz, array $edits, string $label = 'Corrected'): TestResponse
+    {
+        return $this->postJson("/api/quizzes/$quiz/corrections", ['id' => Ulids::make(), 'version' => 1, 'label' => $label, 'edits' => $edits]);
+    }
+
     protected function schoolClass(Teacher $teacher, string $names = "Ada\nBram"): SchoolClass
     {
         $class = SchoolClass::query()->create(['school_id' => $teacher->school_id, 'teacher_id' => $teacher->id, 'name' => 'Year 8', 'phrase' => strtr(strtolower(Ulids::make()), '0123456789', 'ghijklmnop')]);

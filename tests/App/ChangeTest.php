@@ -173,7 +173,7 @@ final class ChangeTest extends AppTestCase
     {
         $this->given($this->schoolClass($this->owner), $this->quiz);
         $this->change($this->quiz, [$this->set('Mine', null, 'instructions')], label: 'Instructions')->assertOk();
-        $this->postJson("/api/quizzes/{$this->quiz->id}/corrections", ['pointer' => '/title', 'value' => 'Mended'])->assertStatus(201);
+        $this->correct($this->quiz->id, [$this->set('Mended')])->assertCreated();
         self::assertSame('Mended', $this->title());
         $this->getJson("/api/quizzes/{$this->quiz->id}/history")->assertOk()->assertJsonPath('entries.0.kind', 'corrected');
         self::assertSame('Instructions', $this->takes('undo'));

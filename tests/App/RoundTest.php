@@ -149,7 +149,7 @@ final class RoundTest extends AppTestCase
 
     public function test_a_correction_laid_over_the_edition_reaches_a_running_round(): void
     {
-        $this->asTeacher($this->teacher)->postJson("/api/quizzes/{$this->task->quiz_id}/corrections", ['pointer' => '/stops/0/question/entries/1/right', 'value' => true])->assertCreated();
+        $this->asTeacher($this->teacher)->correct($this->task->quiz_id, [['do' => 'set', 'at' => Sample::id('entry/plain'), 'member' => 'right', 'value' => true]])->assertCreated();
         $this->asStudent($this->ada)->answers('plain')->assertOk()->assertJsonPath('place.verdict.result', 'right');
     }
 

@@ -209,11 +209,13 @@ final class RulesTest extends AppTestCase
         $before = Round::query()->findOrFail($this->round)->state;
         $this->asTeacher($this->teacher);
         $quiz = Quiz::query()->findOrFail($task->quiz_id);
-        $this->postJson("/api/quizzes/$quiz->id/corrections", ['pointer' => '/stops/0/question/kind', 'value' => 'poll'])->assertStatus(422)->assertJsonPath('errors.0.pointer', '/pointer');
-        $correction = $this->postJson("/api/quizzes/$quiz->id/corrections", ['pointer' => '/stops/0/question/entries/1/right', 'value' => true])->assertCreated()->assertJsonPath('before', false)->json('id');
+        $this->correct($quiz->id, [['do' => 'set', 'at' => Sample::id('first/question'), 'member' => 'kind', 'value' => 'poll']])->assertStatus(422)->assertJsonPath('errors.0.pointer', '/edits/0');
+        $correction = $this->correct($quiz->id, [['do' => 'set', 'at' => Sample::id('entry/plain'), 'member' => 'right', 'value' => true]])->assertCreated()
+            ->assertJsonPath('inverse.0.value', false)->assertJsonPath('marked', null)->json('id');
         $this->getJson("/api/quizzes/$quiz->id")->assertOk()->assertJsonPath('changedSince', false)->assertJsonPath('document.stops.0.question.entries.1.right', true);
         $this->postJson("/api/quizzes/$quiz->id/re-markings")->assertOk()->assertJsonPath('left', 0)->assertJsonPath('total', 1)
             ->assertJsonPath('changes.0.before', 'on-the-ladder')->assertJsonPath('changes.0.after', 'clear');
+        $this->getJson("/api/quizzes/$quiz->id/corrections")->assertOk()->assertJsonPath('0.marked', 1);
         $state = Round::query()->findOrFail($this->round)->state;
         self::assertSame($before['path'], $state['path']);
         $this->getJson("/api/tasks/$task->id/students/{$this->ada->id}")->assertOk()->assertJsonPath('rounds.0.events.1.facts.0.result', 'right');
@@ -234,8 +236,8 @@ final class RulesTest extends AppTestCase
         $quiz = Quiz::query()->findOrFail($task->quiz_id);
         $this->change($quiz, [['do' => 'set', 'at' => Sample::document()['stops'][0]['question']['id'], 'member' => 'prompt', 'value' => [['kind' => 'text', 'text' => 'First of all?']]]])->assertOk();
         $this->getJson("/api/quizzes/$quiz->id")->assertOk()->assertJsonPath('changedSince', true);
-        $this->getJson("/api/quizzes/$quiz->id/difference")->assertOk()->assertJsonPath('structure', false)->assertJsonPath('mends.0.pointer', '/stops/0/question/prompt/0/text');
-        $this->postJson("/api/quizzes/$quiz->id/mends")->assertNoContent();
+        $this->getJson("/api/quizzes/$quiz->id/difference")->assertOk()->assertJsonCount(0, 'structure')->assertJsonPath('mends.0.member', 'prompt')->assertJsonPath('edition', 1);
+        $this->correct($quiz->id, $this->getJson("/api/quizzes/$quiz->id/difference")->json('mends'))->assertCreated();
         self::assertSame(1, Correction::query()->count());
         $this->getJson("/api/quizzes/$quiz->id")->assertOk()->assertJsonPath('changedSince', false)->assertJsonPath('edition', 1);
         $this->asStudent($this->ada)->getJson("/api/student/rounds/$this->round")->assertOk()->assertJsonPath('place.question.prompt.0.text', 'First of all?');

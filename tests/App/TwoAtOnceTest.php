@@ -14,9 +14,10 @@ use HiddenLadder\App\Models\Student;
 use HiddenLadder\App\Models\Task;
 use HiddenLadder\App\Models\Teacher;
 use HiddenLadder\App\Models\Ulids;
+use HiddenLadder\App\Quizzes\SentChange;
 use HiddenLadder\App\Rounds\Corrections;
 use HiddenLadder\App\Rounds\RoundBook;
-use HiddenLadder\Core\Fields;
+use HiddenLadder\Core\Quiz\Edits\Edit;
 use HiddenLadder\Core\Quiz\Edits\Fingerprint;
 use HiddenLadder\Core\Round\State;
 use HiddenLadder\Core\Tests\Sample;
@@ -57,7 +58,7 @@ final class TwoAtOnceTest extends AppTestCase
     protected function tearDown(): void
     {
         DB::statement('SET foreign_key_checks = 0');
-        foreach (['round_events', 'rounds', 'tasks', 'enrolments', 'classes', 'students', 'corrections', 'editions', 'quizzes', 'teachers', 'schools', 'door_tries', 'letters'] as $table) {
+        foreach (['round_events', 'rounds', 'tasks', 'enrolments', 'classes', 'students', 'edition_corrections', 'corrections', 'quiz_changes', 'editions', 'quizzes', 'teachers', 'schools', 'door_tries', 'letters'] as $table) {
             DB::table($table)->delete();
         }
         DB::statement('SET foreign_key_checks = 1');
@@ -133,7 +134,7 @@ final class TwoAtOnceTest extends AppTestCase
     {
         [$slip] = $this->meet(['rounds', $this->round->id], $this->answers('plain'));
         self::assertSame(200, $slip['status']);
-        app(Corrections::class)->correct($this->quiz->refresh(), $this->teacher, Fields::of(['pointer' => '/stops/0/question/entries/1/right', 'value' => true]));
+        app(Corrections::class)->correct($this->quiz->refresh(), $this->teacher, SentChange::made(Ulids::make(), 'Another key', [Edit::set(Sample::id('entry/plain'), 'right', true)]));
         $hint = ['student', $this->ada->id, 'POST', "/api/student/rounds/{$this->round->id}/events", ['id' => Ulids::make(), 'after' => $this->round->refresh()->last_event_id, 'kind' => 'went-on', 'at' => null, 'data' => ['from' => Sample::id('hint-1')]]];
         $both = $this->meet(['rounds', $this->round->id], $hint, $this->asksAsTeacher('POST', "/api/quizzes/{$this->quiz->id}/re-markings"));
         self::assertSame([200, 200], array_column($both, 'status'));
@@ -154,7 +155,7 @@ final class TwoAtOnceTest extends AppTestCase
     public function test_an_overruling_right_after_a_correction_does_not_keep_the_old_key(): void
     {
         $this->meet(['rounds', $this->round->id], $this->answers('plain'));
-        app(Corrections::class)->correct($this->quiz->refresh(), $this->teacher, Fields::of(['pointer' => '/stops/0/question/entries/1/right', 'value' => true]));
+        app(Corrections::class)->correct($this->quiz->refresh(), $this->teacher, SentChange::made(Ulids::make(), 'Another key', [Edit::set(Sample::id('entry/plain'), 'right', true)]));
         $this->meet(['rounds', $this->round->id], $this->asksAsTeacher('POST', "/api/tasks/{$this->task->id}/rounds/{$this->round->id}/overrulings", ['question' => Sample::id('first/question'), 'share' => 1]));
         self::assertSame('right', $this->round->refresh()->state['records'][Sample::id('first/question')]['mark']['result'] ?? null);
         $this->isSound(3);

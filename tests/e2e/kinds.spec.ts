@@ -212,7 +212,7 @@ test('a mended key reaches a round under way, and can be taken back', async ({ p
     await page.goto(address);
     await page.getByRole('button', { name: /^Stop 1/ }).click();
     await page.getByLabel('Accepted answer 1', { exact: true }).fill('2');
-    await page.getByRole('button', { name: 'Mend the edition in use' }).click();
+    await page.getByRole('button', { name: 'Mend the quiz in use' }).click();
     await expect(page.getByText('Ida: on the ladder → right at once', { exact: false })).toBeVisible();
     await ida.reload();
     await expect(ida.getByText('1 answer right')).toBeVisible();

@@ -11,6 +11,8 @@ export type Quiz = QuizLine & {
     document: QuizDocument;
 };
 export type Changes = Schemas['Changes'];
+export type Correction = Schemas['Correction'];
+export type Difference = Schemas['Difference'];
 export type History = Schemas['History'];
 export type Evidence = Schemas['Evidence'];
 export type Share = Schemas['Share'];
@@ -61,7 +63,6 @@ export type Condition = Schemas['Condition'];
 export type Fork = Schemas['Fork'];
 export type DrillStop = Schemas['DrillStop'];
 export type StaircaseStop = Schemas['StaircaseStop'];
-export type Correction = Schemas['Correction'];
 export type Gap = Schemas['Gap'];
 export type Remarking = Schemas['Remarking'];
 export type TermsTold = Schemas['TermsTold'];

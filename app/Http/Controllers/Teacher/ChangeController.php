@@ -12,7 +12,6 @@ use HiddenLadder\App\Quizzes\QuizChanges;
 use HiddenLadder\App\Quizzes\SentChange;
 use HiddenLadder\App\Quizzes\Steps;
 use HiddenLadder\Core\Fields;
-use HiddenLadder\Core\MalformedInput;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 
@@ -29,11 +28,7 @@ final class ChangeController extends Controller
     public function store(Request $request, Quiz $quiz): JsonResponse
     {
         $this->authorize('reach', $quiz);
-        try {
-            $sent = SentChange::read(json_decode($request->getContent(), false, 200, JSON_THROW_ON_ERROR));
-        } catch (\JsonException) {
-            throw new MalformedInput('', 'this is no JSON');
-        }
+        $sent = SentChange::of($request);
         $taken = $this->changes->take($quiz, $this->teacher($request), $sent);
 
         return $this->told($request, $quiz, $sent->version, $taken);

@@ -126,7 +126,7 @@ final class ClassController extends Controller
                 'id' => $student->id, 'name' => $student->name, 'entered' => $student->secret !== null, 'extraTime' => $student->extra_time,
                 'shutUntil' => isset($shut[$student->id]) ? $shut[$student->id]->toIso8601ZuluString() : null,
             ])->all(),
-            'tasks' => $class->tasks()->with(['quiz.latestEdition.corrections', 'class'])->get()->map(static fn (Task $task): array => TaskController::line($task))->all(),
+            'tasks' => $class->tasks()->with(['quiz.latestEdition', 'class'])->get()->map(static fn (Task $task): array => TaskController::line($task))->all(),
         ];
     }
 }

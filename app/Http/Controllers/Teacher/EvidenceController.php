@@ -15,7 +15,7 @@ final class EvidenceController extends Controller
 {
     public function __invoke(Request $request, Task $task, Evidence $evidence): JsonResponse
     {
-        $this->authorize('reach', $task->load(['class', 'quiz.latestEdition.corrections']));
+        $this->authorize('reach', $task->load(['class', 'quiz.latestEdition']));
 
         $request->validate(['leastGroup' => ['integer', 'between:1,100']]);
 

@@ -44,7 +44,7 @@ final class ForecastController extends Controller
     /** Of the latest edition, under terms that it may be given with. */
     public function underTerms(Request $request, Quiz $quiz, Editions $editions): JsonResponse
     {
-        $this->authorize('reach', $quiz->load('latestEdition.corrections'));
+        $this->authorize('reach', $quiz->load('latestEdition'));
         $edition = $quiz->latestEdition ?? throw new Problem(409, 'not-published', 'Publish this quiz first.');
 
         return $this->forecast($request, $quiz, $editions->read($edition), Terms::read(Fields::of($request->input('terms') ?? [], '/terms')), 'edition');

@@ -97,7 +97,7 @@ final class QuizController extends Controller
     /** What answers so far say against its questions. */
     public function findingsFromAnswers(Quiz $quiz): JsonResponse
     {
-        $this->authorize('reach', $quiz->load('latestEdition.corrections'));
+        $this->authorize('reach', $quiz->load('latestEdition'));
 
         return new JsonResponse(self::findings($quiz, $this->inspection->fromAnswers($quiz)));
     }

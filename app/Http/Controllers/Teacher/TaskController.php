@@ -53,7 +53,7 @@ final class TaskController extends Controller
             'due_at' => self::time($request->input('dueAt')),
         ]);
 
-        return new JsonResponse(self::line($task->load(['quiz.latestEdition.corrections', 'class'])), 201);
+        return new JsonResponse(self::line($task->load(['quiz.latestEdition', 'class'])), 201);
     }
 
     public function update(Request $request, Task $task, RoundBook $book): JsonResponse
@@ -79,7 +79,7 @@ final class TaskController extends Controller
         $task->save();
         $book->settle($task);
 
-        return new JsonResponse(self::line($task->load(['quiz.latestEdition.corrections', 'class'])));
+        return new JsonResponse(self::line($task->load(['quiz.latestEdition', 'class'])));
     }
 
     /** Now, or opened again: a closing time that has passed then no longer holds. */
@@ -94,7 +94,7 @@ final class TaskController extends Controller
     /** The task with the edition that rounds now begin on. */
     public function show(Task $task, Editions $editions): JsonResponse
     {
-        $this->authorize('reach', $task->load(['class', 'quiz.latestEdition.corrections']));
+        $this->authorize('reach', $task->load(['class', 'quiz.latestEdition']));
         $edition = $task->quiz->latestEdition;
         assert($edition !== null);
 
@@ -110,7 +110,7 @@ final class TaskController extends Controller
 
     public function lookout(Task $task, Lookout $lookout): JsonResponse
     {
-        $this->authorize('reach', $task->load(['class', 'quiz.latestEdition.corrections']));
+        $this->authorize('reach', $task->load(['class', 'quiz.latestEdition']));
 
         return new JsonResponse($lookout->of($task));
     }

@@ -110,6 +110,33 @@ final readonly class Edit
         throw new MalformedInput("$pointer/do", 'an edit sets, inserts, removes or moves');
     }
 
+    /**
+     * @return list<self> from a JSON list
+     *
+     * @throws MalformedInput
+     * @throws \JsonException
+     */
+    public static function fromJson(string $json): array
+    {
+        $edits = json_decode($json, false, 512, JSON_THROW_ON_ERROR);
+
+        return array_map(static fn (mixed $edit): self => self::read($edit), is_array($edits) ? array_values($edits) : []);
+    }
+
+    /** @param  list<self>  $edits */
+    public static function toJson(array $edits): string
+    {
+        $flags = JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_PRESERVE_ZERO_FRACTION;
+
+        return json_encode(array_map(static fn (self $edit): \stdClass => $edit->toObject(), $edits), $flags);
+    }
+
+    /** The same, whatever stands there by now. */
+    public function regardless(): self
+    {
+        return $this->do !== 'set' ? $this : new self('set', $this->at, $this->member, $this->value, $this->without);
+    }
+
     /** As it is written in JSON. */
     public function toObject(): \stdClass
     {

@@ -11,15 +11,16 @@ namespace HiddenLadder\Core\Quiz\Edits;
  * DocumentCheck to say.
  *
  * @phpstan-import-type Reference from Shapes
+ * @phpstan-import-type Place from Nodes
  */
 final class Workpiece
 {
-    /** @var array<string, array{node: \stdClass, type: string, above: ?string, in: string}> by id; `in` is a list or a member of the node above */
-    private array $places = [];
+    /** @var array<string, Place> by id; `in` is a list or a member of the node above */
+    private array $places;
 
     private function __construct(private readonly \stdClass $document)
     {
-        $this->enter($document, Shapes::QUIZ, null, '');
+        $this->places = Nodes::of($document);
     }
 
     /** @throws \JsonException */
@@ -49,10 +50,31 @@ final class Workpiece
         return is_array($document) ? $document : [];
     }
 
-    /** Whether there is a node of that id. */
-    public function has(string $id): bool
+    /** The document as it is now; whoever is told must not change it. */
+    public function document(): \stdClass
     {
-        return isset($this->places[$id]);
+        return $this->document;
+    }
+
+    /**
+     * Lays as much of a change as fits, edit by edit, whatever stands there.
+     *
+     * @param  iterable<Edit>  $edits
+     * @return list<Edit> those that fitted
+     */
+    public function applyWhatFits(iterable $edits): array
+    {
+        $fitted = [];
+        foreach ($edits as $edit) {
+            try {
+                $this->apply([$edit->regardless()]);
+                $fitted[] = $edit;
+            } catch (Unfit) {
+                // What it is about is not there.
+            }
+        }
+
+        return $fitted;
     }
 
     /**
@@ -194,7 +216,7 @@ final class Workpiece
         $node = self::copy($node);
         assert($node instanceof \stdClass && is_string($node->id));
         $clears = $this->put($above['node'], $edit->at, (string) $edit->list, $node, $edit->before);
-        $this->enter($node, $type, $edit->at, (string) $edit->list);
+        Nodes::enter($this->places, $node, $type, $edit->at, (string) $edit->list);
 
         return [Edit::remove($node->id), ...$clears];
     }
@@ -304,7 +326,7 @@ final class Workpiece
     }
 
     /**
-     * @return array{node: \stdClass, type: string, above: ?string, in: string}
+     * @return Place
      *
      * @throws Unfit
      */
@@ -314,7 +336,7 @@ final class Workpiece
     }
 
     /**
-     * @return array{node: \stdClass, type: string, above: ?string, in: string}
+     * @return Place
      *
      * @throws Unfit for what stands alone in its place, as the question of a stop does
      */
@@ -327,7 +349,7 @@ final class Workpiece
     }
 
     /**
-     * @param  array{node: \stdClass, type: string, above: ?string, in: string}  $above
+     * @param  Place  $above
      *
      * @throws Unfit
      */
@@ -353,7 +375,7 @@ final class Workpiece
     /**
      * Takes a node out of its list.
      *
-     * @param  array{node: \stdClass, type: string, above: ?string, in: string}  $place
+     * @param  Place  $place
      * @return ?string id of the node that stood behind it
      */
     private function take(string $id, array $place): ?string
@@ -382,41 +404,11 @@ final class Workpiece
         return null;
     }
 
-    private function enter(\stdClass $node, string $type, ?string $above, string $in): void
-    {
-        $id = $type === Shapes::QUIZ ? Shapes::QUIZ : ($node->id ?? null);
-        if (! is_string($id)) {
-            return;
-        }
-        $this->places[$id] = ['node' => $node, 'type' => $type, 'above' => $above, 'in' => $in];
-        foreach (self::nodesIn($node, $type) as [$one, $inside, $list]) {
-            $this->enter($one, $inside, $id, $list);
-        }
-    }
-
     private function leave(\stdClass $node, string $type): void
     {
         unset($this->places[is_string($node->id ?? null) ? $node->id : '']);
-        foreach (self::nodesIn($node, $type) as [$one, $inside]) {
+        foreach (Nodes::below($node, $type) as [$one, $inside]) {
             $this->leave($one, $inside);
-        }
-    }
-
-    /** @return iterable<array{\stdClass, string, string}> the nodes right below a node, with their type and the list or member they are in */
-    private static function nodesIn(\stdClass $node, string $type): iterable
-    {
-        $shape = Shapes::of($type);
-        foreach ($shape['lists'] as $list => $inside) {
-            foreach (is_array($node->{$list} ?? null) ? $node->{$list} : [] as $one) {
-                if ($one instanceof \stdClass) {
-                    yield [$one, $inside, $list];
-                }
-            }
-        }
-        foreach ($shape['children'] as $member => $inside) {
-            if (($node->{$member} ?? null) instanceof \stdClass) {
-                yield [$node->{$member}, $inside, $member];
-            }
         }
     }
 

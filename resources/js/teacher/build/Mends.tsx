@@ -1,23 +1,29 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { client, sentence, take } from '../../api/client';
-import type { Remarking } from '../../api/types';
+import type { Correction, Difference, QuizDocument, Remarking } from '../../api/types';
+import { changeInWords } from '../../quiz/changeWords';
 import { short } from '../../quiz/document';
+import type { Edit } from '../../quiz/edits';
 import { Button } from '../../ui/Button';
 import { Notice } from '../../ui/Notice';
 import { standingWords } from '../../ui/Standing';
 import { near } from '../../ui/time';
+import { ulid } from '../../ui/ulid';
+import { wordsOf } from './draft';
 
-/** The edition in use can be mended: keys, points and wording reach everybody at once, and old answers are marked again. */
+/** Quizzes in use can be mended: keys, points and wording reach every edition with rounds at once, and old answers are marked again. */
 export function Mends({ quiz, version, onMended }: { quiz: string; version: number; onMended: () => void }) {
     const queries = useQueryClient();
+    const path = { quiz };
     const difference = useQuery({
         queryKey: ['difference', quiz, version],
-        queryFn: () => take(client.GET('/quizzes/{quiz}/difference', { params: { path: { quiz } } })),
+        queryFn: () => take(client.GET('/quizzes/{quiz}/difference', { params: { path } })) as Promise<Difference | null>,
+        placeholderData: (before) => before,
     });
     const made = useQuery({
         queryKey: ['corrections', quiz],
-        queryFn: () => take(client.GET('/quizzes/{quiz}/corrections', { params: { path: { quiz } } })),
+        queryFn: () => take(client.GET('/quizzes/{quiz}/corrections', { params: { path } })),
     });
     const [progress, setProgress] = useState<{ total: number; left: number } | null>(null);
     const [changes, setChanges] = useState<Remarking['changes'] | null>(null);
@@ -26,7 +32,7 @@ export function Mends({ quiz, version, onMended }: { quiz: string; version: numb
     const remark = async () => {
         const found: Remarking['changes'] = [];
         for (let left = 1; left > 0; ) {
-            const slice = await take(client.POST('/quizzes/{quiz}/re-markings', { params: { path: { quiz } } }));
+            const slice = await take(client.POST('/quizzes/{quiz}/re-markings', { params: { path } }));
             left = slice.left;
             found.push(...slice.changes);
             setProgress({ total: slice.total, left });
@@ -46,24 +52,48 @@ export function Mends({ quiz, version, onMended }: { quiz: string; version: numb
             setError(sentence(problem));
         }
     };
-    const mends = difference.data?.mends ?? [];
-    const inForce = (made.data ?? []).filter((one) => !one.takenBack);
-    if (mends.length === 0 && inForce.length === 0 && changes === null) {
+    const told = difference.data ?? null;
+    const mends = (told?.mends ?? []) as Edit[];
+    const structure = (told?.structure ?? []) as Edit[];
+    const inForce = (made.data ?? []).filter((one) => !one.takenBack || one.elsewhere.length > 0);
+    if (mends.length === 0 && inForce.length === 0 && changes === null && error === null) {
         return null;
     }
+    /** Each is a correction of its own, so that each can be taken back by itself. */
+    const mendAll = async () => {
+        for (const edit of mends) {
+            const body = { id: ulid(), version, label: changeInWords(told?.document as QuizDocument, [edit]), edits: [edit] };
+            await take(client.POST('/quizzes/{quiz}/corrections', { params: { path }, body }));
+        }
+    };
     return (
         <div className="grid gap-2 px-5 pb-3 text-sm">
-            {mends.length > 0 && (
-                <div className="flex flex-wrap items-center gap-3">
-                    <p>
-                        {difference.data?.structure === true
-                            ? 'Some of what you changed is structure, which only a new edition can bring.'
-                            : 'What you changed are mends: keys, points or wording.'}{' '}
-                        {mends.length} {mends.length === 1 ? 'mend' : 'mends'} can reach the edition in use.
-                    </p>
-                    <Button onClick={() => void run(() => take(client.POST('/quizzes/{quiz}/mends', { params: { path: { quiz } } })))}>
-                        Mend the edition in use
-                    </Button>
+            {mends.length > 0 && told !== null && (
+                <div className="flex flex-wrap items-start gap-3">
+                    <details>
+                        <summary className="min-h-9 content-center">
+                            {structure.length > 0
+                                ? 'Some of what you changed is structure, which only a new edition can bring.'
+                                : 'What you changed are mends: keys, points or wording.'}{' '}
+                            <b>
+                                {mends.length} {mends.length === 1 ? 'mend' : 'mends'} can reach the quiz in use.
+                            </b>
+                        </summary>
+                        <ul className="mt-1 grid gap-0.5 pl-4">
+                            {mends.map((edit, index) => (
+                                <li key={index}>
+                                    {changeInWords(told.document as QuizDocument, [edit])}
+                                    <Became edit={edit} />
+                                </li>
+                            ))}
+                            {structure.map((edit, index) => (
+                                <li key={index} className="text-soft">
+                                    {changeInWords(told.document as QuizDocument, [edit])} (with the next edition)
+                                </li>
+                            ))}
+                        </ul>
+                    </details>
+                    <Button onClick={() => void run(mendAll)}>Mend the quiz in use</Button>
                 </div>
             )}
             {progress !== null && (
@@ -87,29 +117,34 @@ export function Mends({ quiz, version, onMended }: { quiz: string; version: numb
             {inForce.length > 0 && (
                 <details>
                     <summary className="font-semibold">
-                        {inForce.length} {inForce.length === 1 ? 'mend' : 'mends'} in force
+                        {inForce.filter((one) => !one.takenBack).length === 1
+                            ? '1 mend in force'
+                            : `${inForce.filter((one) => !one.takenBack).length} mends in force`}
                     </summary>
                     <ul className="mt-1 grid gap-1">
                         {inForce.map((one) => (
-                            <li key={one.id} className="flex flex-wrap items-center gap-2">
-                                <span>
-                                    {near(one.madeAt)}: “{words(one.before)}” became “{words(one.value)}”
-                                </span>
-                                <Button
-                                    weight="quiet"
-                                    onClick={() =>
-                                        void run(() =>
-                                            take(
-                                                client.DELETE('/quizzes/{quiz}/corrections/{correction}', {
-                                                    params: { path: { quiz, correction: one.id } },
-                                                }),
-                                            ),
-                                        )
-                                    }
-                                >
-                                    Take it back
-                                </Button>
-                            </li>
+                            <Made
+                                key={one.id}
+                                correction={one}
+                                takeBack={() =>
+                                    void run(() =>
+                                        take(
+                                            client.DELETE('/quizzes/{quiz}/corrections/{correction}', {
+                                                params: { path: { quiz, correction: one.id } },
+                                            }),
+                                        ),
+                                    )
+                                }
+                                layOver={(edition) =>
+                                    void run(() =>
+                                        take(
+                                            client.POST('/quizzes/{quiz}/corrections/{correction}/editions/{number}', {
+                                                params: { path: { quiz, correction: one.id, number: String(edition) } },
+                                            }),
+                                        ),
+                                    )
+                                }
+                            />
                         ))}
                     </ul>
                 </details>
@@ -118,19 +153,70 @@ export function Mends({ quiz, version, onMended }: { quiz: string; version: numb
     );
 }
 
+/** A correction that was made: what it did, where it did not fit, and the way back. */
+function Made({ correction, takeBack, layOver }: { correction: Correction; takeBack: () => void; layOver: (edition: number) => void }) {
+    const { takenBack, marked } = correction;
+    return (
+        <li className="flex flex-wrap items-center gap-2">
+            <span>
+                {near(correction.madeAt)}: {correction.label}
+                {correction.edits.map((edit, index) => (
+                    <Became key={index} edit={edit as Edit} before={correction.inverse[index] as Edit | undefined} />
+                ))}
+                {takenBack ? ', taken back' : marked !== null && `, marked again: ${marked} ${marked === 1 ? 'round' : 'rounds'}`}
+            </span>
+            {correction.elsewhere.map((one) => (
+                <span key={one.edition} className="text-soft">
+                    {takenBack ? 'Part of it stays in' : 'Not in'} edition {one.edition}
+                    {one.reason === 'changed' ? `, where it reads “${inWords(one.stands)}”` : ', where it does not stand'}
+                    {!takenBack && one.reason === 'changed' && (
+                        <Button weight="quiet" onClick={() => layOver(one.edition)}>
+                            Mend it there too
+                        </Button>
+                    )}
+                </span>
+            ))}
+            {!takenBack && (
+                <Button weight="quiet" onClick={takeBack}>
+                    Take it back
+                </Button>
+            )}
+        </li>
+    );
+}
+
+/** What stood there, and what stands there now. */
+function Became({ edit, before }: { edit: Edit; before?: Edit | undefined }) {
+    if (edit.do === 'insert') {
+        return <span>: “{inWords(edit.node)}”</span>;
+    }
+    if (edit.do !== 'set') {
+        return null;
+    }
+    const stood = before?.do === 'set' && 'value' in before ? `“${inWords(before.value)}” became ` : '';
+    return (
+        <span>
+            : {stood}“{inWords(edit.value)}”
+        </span>
+    );
+}
+
 /** A value of the document in a few words. */
-function words(value: unknown): string {
+function inWords(value: unknown): string {
     if (value === null || value === undefined) {
         return 'nothing';
     }
     if (typeof value === 'boolean') {
         return value ? 'right' : 'not right';
     }
+    const words = wordsOf(value).trim();
     const text =
-        typeof value === 'object' && 'text' in value
-            ? String(value.text)
-            : typeof value === 'object'
-              ? JSON.stringify(value)
-              : String(value);
+        words !== ''
+            ? words
+            : typeof value === 'object' && 'text' in value
+              ? String(value.text)
+              : typeof value === 'object'
+                ? JSON.stringify(value)
+                : String(value);
     return short(text, 60);
 }

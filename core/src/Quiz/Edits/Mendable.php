@@ -1,0 +1,98 @@
+<?php
+
+declare(strict_types=1);
+
+namespace HiddenLadder\Core\Quiz\Edits;
+
+use HiddenLadder\Core\Quiz\QuestionKind;
+
+/**
+ * What may be corrected in an edition in use: keys, points, wording and feedback, and further accepted answers where they
+ * are typed. Everything else is structure, which changes only by a new edition.
+ *
+ * @phpstan-import-type Place from Nodes
+ */
+final class Mendable
+{
+    /** Members that may be set, by the type of their node; a member may be set at any depth. */
+    private const MEMBERS = [
+        'quiz' => ['title', 'instructions'],
+        'part' => ['title', 'weight'],
+        'objective' => ['text', 'code'],
+        'misconception' => ['text'],
+        'stop' => ['title', 'text', 'points', 'need', 'ends'],
+        'cue' => ['text'],
+        'question' => ['prompt', 'points', 'tolerance', 'unitShare', 'keyless', 'scoring', 'text', 'form', 'feedback', 'sentence', 'model', 'objectives', 'difficulty'],
+        'entry' => ['text', 'right', 'share', 'feedback', 'misconception', 'order', 'pairs', 'blocks'],
+        'item' => ['text', 'blocks'],
+        'pair' => ['text', 'item', 'blocks'],
+        'rung' => ['text', 'title', 'answers', 'link'],
+        'finish' => ['title', 'message'],
+        'scoreMessage' => ['from', 'message'],
+    ];
+
+    /** Members of blocks that are wording. */
+    private const WORDS = ['text', 'tex', 'alternative'];
+
+    /** Whether an edit of a document may be laid over an edition in use. */
+    public static function allows(\stdClass $document, Edit $edit): bool
+    {
+        return self::allowsAt(Nodes::of($document), $edit);
+    }
+
+    /** @param  array<string, Place>  $places  the nodes of that document */
+    public static function allowsAt(array $places, Edit $edit): bool
+    {
+        $place = $places[$edit->at] ?? null;
+        if ($place === null) {
+            return false;
+        }
+        if ($edit->do === 'insert') {
+            return $edit->list === 'entries' && self::isTyped($place['node'], $place['type']) && self::bare($edit->node ?? new \stdClass);
+        }
+        $member = explode('.', (string) $edit->member)[0];
+        if ($edit->do !== 'set' || ! in_array($member, self::MEMBERS[$place['type']] ?? [], true)) {
+            return false;
+        }
+
+        // A picture, or where a gap stands, is structure; how it is worded is not.
+        return match ($member) {
+            'prompt', 'blocks' => self::around($place['node']->{$member} ?? []) === self::around($edit->value),
+            'sentence' => self::gaps($place['node']->sentence ?? '') === self::gaps($edit->value),
+            default => true,
+        };
+    }
+
+    private static function isTyped(\stdClass $node, string $type): bool
+    {
+        $kind = is_string($node->kind ?? null) ? QuestionKind::tryFrom($node->kind) : null;
+
+        return $type === 'gap' ? ($node->show ?? null) === 'typed'
+            : in_array($kind, [QuestionKind::ShortText, QuestionKind::Number, QuestionKind::Expression, QuestionKind::Order, QuestionKind::Match], true);
+    }
+
+    /** Rungs and forks of a new entry wait for the next edition. */
+    private static function bare(\stdClass $entry): bool
+    {
+        return ($entry->ladder ?? null) === [] && ($entry->fork ?? null) === null;
+    }
+
+    private static function around(mixed $blocks): string
+    {
+        $bare = array_map(
+            static fn (mixed $block): mixed => $block instanceof \stdClass ? array_diff_key(get_object_vars($block), array_flip(self::WORDS)) : $block,
+            is_array($blocks) ? $blocks : [],
+        );
+
+        return json_encode($bare, JSON_THROW_ON_ERROR);
+    }
+
+    /** @return list<string> */
+    private static function gaps(mixed $sentence): array
+    {
+        preg_match_all('/\[\d+\]/', is_string($sentence) ? $sentence : '', $found);
+        sort($found[0]);
+
+        return $found[0];
+    }
+}
