@@ -10,9 +10,12 @@ use HiddenLadder\Core\Quiz\Fork;
 use HiddenLadder\Core\Quiz\Question;
 use HiddenLadder\Core\Quiz\QuizDocument;
 use HiddenLadder\Core\Quiz\VideoStop;
+use HiddenLadder\Core\Round\Allowed;
 use HiddenLadder\Core\Round\Answered;
 use HiddenLadder\Core\Round\AskedForAlike;
 use HiddenLadder\Core\Round\AskedForHelp;
+use HiddenLadder\Core\Round\Conditions;
+use HiddenLadder\Core\Round\EventKind;
 use HiddenLadder\Core\Round\Finished;
 use HiddenLadder\Core\Round\FrameKind;
 use HiddenLadder\Core\Round\HandedIn;
@@ -35,6 +38,8 @@ final class Moves
 {
     private readonly Position $position;
 
+    private readonly Allowed $allowed;
+
     private readonly PossibleAnswers $possible;
 
     /** @var array<string, true> entries that conditions ask for */
@@ -49,6 +54,7 @@ final class Moves
     public function __construct(private readonly QuizDocument $quiz, private readonly Terms $terms, private readonly bool $apart = false)
     {
         $this->position = new Position($quiz, $terms);
+        $this->allowed = new Allowed($quiz, $terms, $this->position, new Conditions($quiz, $terms));
         $this->possible = new PossibleAnswers(new Marker($quiz->language));
         $askedFor = [];
         $partly = false;
@@ -79,14 +85,14 @@ final class Moves
         if ($this->position->rung($state) !== null) {
             $moves = [new Move(new WentOn($top->id), MoveKind::On)];
             $question = $home === null ? null : $this->position->asked($home, $state);
-            if ($question !== null && $this->terms->help && $this->position->nextRung($state) !== null) {
+            if ($question !== null && $this->allowed->may(EventKind::AskedForHelp, $question->id, $state)) {
                 $moves[] = new Move(new AskedForHelp($question->id), MoveKind::Help);
             }
 
             return $moves;
         }
         if ($home !== null) {
-            return $this->position->isTold($home, $state) ? [new Move(new WentOn($top->id), MoveKind::On)] : $this->atQuestion($home, $state);
+            return $this->allowed->may(EventKind::WentOn, $top->id, $state) ? [new Move(new WentOn($top->id), MoveKind::On)] : $this->atQuestion($home, $state);
         }
         $stop = $this->quiz->stop($top->id);
         $cue = $stop instanceof VideoStop && $top->kind === FrameKind::Stop ? $this->position->openCue($stop, $state) : null;
@@ -111,9 +117,9 @@ final class Moves
     /** @return list<Move> */
     private function atQuestion(Question $home, State $state): array
     {
-        $record = $state->record($home->id);
         $question = $this->position->asked($home, $state);
-        if ($this->position->isJudging($question, $record, $state)) {
+        $may = fn (EventKind $kind): bool => $this->allowed->may($kind, $question->id, $state);
+        if ($may(EventKind::JudgedOwn)) {
             return [new Move(new JudgedOwn($question->id, true), MoveKind::Right), new Move(new JudgedOwn($question->id, false), MoveKind::Slip)];
         }
         $moves = [];
@@ -122,13 +128,13 @@ final class Moves
         if ($ends !== null) {
             $moves[] = new Move(new TimedOut($question->id), MoveKind::Slip, 0.0, $ends);
         }
-        if ($this->terms->help && $this->position->nextRung($state) !== null) {
+        if ($may(EventKind::AskedForHelp)) {
             $moves[] = new Move(new AskedForHelp($question->id), MoveKind::Help);
         }
-        if ($this->terms->alikeOnRequest && $record->slips > 0 && $this->quiz->alikes($home) !== [] && $this->position->series($state) === null) {
+        if ($may(EventKind::AskedForAlike)) {
             $moves[] = new Move(new AskedForAlike($question->id), MoveKind::Help);
         }
-        if ($record->mayLeave) {
+        if ($may(EventKind::SetAside)) {
             $moves[] = new Move(new SetAside($question->id), MoveKind::Leave);
         }
 
@@ -160,14 +166,12 @@ final class Moves
     /** @return list<Move> past a stop that need not be answered, and about in a round with an overview */
     private function waysOut(State $state): array
     {
-        $stop = $this->quiz->stop((string) $state->stop());
         $top = $state->top();
-        $mayMove = $this->position->mayMove($state);
         $moves = [];
-        if ($stop !== null && $top !== null && (! $stop->required || $mayMove)) {
+        if ($top !== null && $this->allowed->may(EventKind::Skipped, $top->id, $state)) {
             $moves[] = new Move(new Skipped($top->id), MoveKind::Leave);
         }
-        if ($mayMove) {
+        if ($this->allowed->may(EventKind::WentTo, null, $state)) {
             $moves[] = new Move(new WentTo(null), MoveKind::Leave);
         }
 

@@ -46,14 +46,6 @@ final class Decisions
         return $this->facts;
     }
 
-    /** A guard of the rules. What was taken once has passed it, and passes again whatever the key says now. */
-    public function must(bool $holds, Rule $rule, string $sentence): void
-    {
-        if (! $holds && $this->recorded === null) {
-            throw new Refused($rule, $sentence);
-        }
-    }
-
     /**
      * @param  callable(): array<string, mixed>  $compute
      * @return array<array-key, mixed> the recorded decision, or a new one, which becomes a fact

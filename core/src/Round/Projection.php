@@ -34,12 +34,15 @@ final readonly class Projection
 
     private Position $position;
 
+    private Allowed $allowed;
+
     public function __construct(
         private QuizDocument $quiz,
         private Terms $terms,
         private Circumstances $now = new Circumstances,
     ) {
         $this->position = new Position($quiz, $terms);
+        $this->allowed = new Allowed($quiz, $terms, $this->position, new Conditions($quiz, $terms));
     }
 
     /** @return array<string, mixed> */
@@ -202,17 +205,17 @@ final readonly class Projection
             return $this->question($home, $state, $top);
         }
         $stop = $this->quiz->stop($top->id);
-        $place = ['frame' => $top->id, 'maySkip' => $this->maySkip($stop, $state)];
+        $place = ['frame' => $top->id, 'maySkip' => $this->may(EventKind::Skipped, $top->id, $state)];
         if ($stop instanceof VideoStop) {
-            return ['kind' => 'video', 'mayGoOn' => $this->position->openCue($stop, $state) === null] + $place + $this->video($stop, $state);
+            return ['kind' => 'video', 'mayGoOn' => $this->may(EventKind::WentOn, $top->id, $state)] + $place + $this->video($stop, $state);
         }
 
         return ['kind' => 'reading', 'title' => $stop instanceof ReadingStop ? $stop->title : '', 'text' => $stop instanceof ReadingStop ? $stop->text : ''] + $place;
     }
 
-    private function maySkip(?Stop $stop, State $state): bool
+    private function may(EventKind $kind, ?string $about, State $state): bool
     {
-        return $stop !== null && ! $this->isLed($state) && ! $state->returning && (! $stop->required || ($this->terms->hasOverview() && ! $state->handedIn)) && $stop->questions() !== [];
+        return $this->allowed->may($kind, $about, $state, $this->now->front);
     }
 
     /** @return array<string, mixed> */
@@ -252,8 +255,7 @@ final readonly class Projection
         $rung = $this->position->rung($state);
         $onRung = $rung?->toArray();
         $judging = $this->position->isJudging($question, $record, $state);
-        $told = $state->told || ($record->standing->isRight() && $onRung === null && $this->position->series($state) === null);
-        $isFree = ! $told && $onRung === null && ! $judging && ! $this->isLed($state);
+        $told = $this->position->isTold($home, $state);
 
         return [
             'kind' => 'question',
@@ -270,12 +272,12 @@ final readonly class Projection
             'seen' => $seen,
             'simpler' => $top->kind === FrameKind::Rung && $onRung === null,
             'series' => $this->series($state),
-            'moreHelp' => ! $told && ! $judging && ! $this->isLed($state) && $this->position->nextRung($state) !== null,
-            'maySetAside' => $isFree && $record->mayLeave,
-            'mayAskAlike' => $isFree && $this->terms->alikeOnRequest && $record->slips > 0 && $this->position->series($state) === null && $this->quiz->alikes($home) !== [],
-            'mayCall' => ! $told && ! $record->called,
+            'moreHelp' => $this->may(EventKind::AskedForHelp, $question->id, $state),
+            'maySetAside' => $this->may(EventKind::SetAside, $question->id, $state),
+            'mayAskAlike' => $this->may(EventKind::AskedForAlike, $question->id, $state),
+            'mayCall' => $this->may(EventKind::Called, $question->id, $state),
             'called' => $record->called,
-            'maySkip' => $isFree && $this->maySkip($this->quiz->stopOf($home->id), $state),
+            'maySkip' => $this->may(EventKind::Skipped, $top->id, $state),
             'waits' => $this->isLed($state) && ! $told && $record->response !== null,
             'ends' => $told || $onRung !== null ? null : $this->position->questionEnds($home, $state),
             'watchAgain' => $this->watchAgain($state),

@@ -28,5 +28,6 @@ enum Rule: string
     case NotHandedInWhole = 'not-handed-in-whole';
     case AlreadyHandedIn = 'already-handed-in';
     case NotWritten = 'not-written';
+    case AlreadyCalled = 'already-called';
     case NothingToRead = 'nothing-to-read';
 }

@@ -8,7 +8,6 @@ use HiddenLadder\Core\Marking\Mark;
 use HiddenLadder\Core\Marking\Marker;
 use HiddenLadder\Core\Marking\Result;
 use HiddenLadder\Core\Marking\UnfitResponse;
-use HiddenLadder\Core\Quiz\CueKind;
 use HiddenLadder\Core\Quiz\DrillStop;
 use HiddenLadder\Core\Quiz\Question;
 use HiddenLadder\Core\Quiz\QuestionKind;
@@ -26,11 +25,15 @@ final class Walk
     /** Seconds by which a player may stop short of a cue and still have reached it. */
     private const CUE_REACH = 0.3;
 
+    private const LONGEST_COMMENT = 2000;
+
     private readonly SeriesWalk $seriesWalk;
 
     private readonly Decisions $decisions;
 
     private readonly Trail $trail;
+
+    private readonly Allowed $allowed;
 
     public function __construct(
         private readonly QuizDocument $quiz,
@@ -43,6 +46,7 @@ final class Walk
     ) {
         $this->seriesWalk = new SeriesWalk;
         $this->decisions = new Decisions($withFacts);
+        $this->allowed = new Allowed($quiz, $terms, $position, $conditions);
         $this->trail = new Trail($quiz, $terms, $position, $conditions, $state, $this->decisions, $this->seriesWalk);
     }
 
@@ -62,7 +66,11 @@ final class Walk
         if ($isLate) {
             $this->state->interrupted->restore($this->state);
         }
-        $this->allow($event, $front);
+        // What was taken once has passed the rules, and passes again whatever the key says now.
+        $refused = $recorded !== null ? null : $this->allowed->refusal($event->kind(), Allowed::about($event), $this->state, $at, $front);
+        if ($refused !== null) {
+            throw $refused;
+        }
         match (true) {
             $event instanceof Answered => $this->answer($event, $front),
             $event instanceof WentOn => $this->goOn($event->from),
@@ -71,7 +79,7 @@ final class Walk
             $event instanceof AskedForAlike => $this->askForAlike($event->question),
             $event instanceof SetAside => $this->setAside($event->question),
             $event instanceof JudgedOwn => $this->judgeOwn($event),
-            $event instanceof Skipped => $this->skip($event->from),
+            $event instanceof Skipped => $this->skip(),
             $event instanceof WentTo => $this->goTo($event->stop),
             $event instanceof Called => $this->call($event->question),
             $event instanceof TimedOut => $this->timeOut($event->question),
@@ -93,39 +101,6 @@ final class Walk
         $this->state->number++;
 
         return $this->decisions->facts();
-    }
-
-    /** What holds for every event. */
-    private function allow(Event $event, ?Front $front): void
-    {
-        if ($event instanceof Started) {
-            $this->decisions->must($this->state->number === 0, Rule::AlreadyStarted, 'This round has begun already.');
-
-            return;
-        }
-        $this->decisions->must($this->state->number > 0, Rule::NotStarted, 'This round has not begun yet.');
-        if ($this->state->isFinished()) {
-            $this->decisions->must($event instanceof Overruled || ($event instanceof Reopened && $this->state->interrupted !== null), Rule::RoundFinished, 'This round is finished. Everything you did in it has arrived.');
-        }
-        if ($front !== null) {
-            $this->allowFromFront($event, $front);
-        }
-        $ends = $this->terms->secondsForRound === null ? null : $this->position->roundEnds($this->state);
-        if ($ends !== null && $this->trail->at > $ends + Engine::GRACE && $event->kind()->isStudents() && ! $event instanceof TimedOut) {
-            $this->decisions->must(false, Rule::TimeOver, 'The time for this round is over. What you did before has been kept.');
-        }
-    }
-
-    /** While the class is led, one answers where it stands, until answers are closed; all else waits. */
-    private function allowFromFront(Event $event, Front $front): void
-    {
-        $waits = match (true) {
-            $event instanceof Answered => $front->closed || $this->state->stop() !== $front->stop,
-            default => $event->kind()->isStudents() && ! ($event instanceof Called || $event instanceof Watched || $event instanceof Commented || $event instanceof TimedOut || $event instanceof Paused),
-        };
-        $this->decisions->must(! $waits, Rule::FromTheFront, $event instanceof Answered && $front->closed
-            ? 'Your teacher has closed the answers to this question.'
-            : 'Your teacher leads through this quiz from the front.');
     }
 
     private function start(Started $event): void
@@ -155,9 +130,6 @@ final class Walk
     {
         [$home, $question] = $this->asked($event->question);
         $record = $this->state->record($home->id);
-        $this->decisions->must(! $this->position->isJudging($question, $record, $this->state), Rule::NotHere, 'Look at the model answer first, and say whether yours is right.');
-        $ends = $this->position->questionEnds($home, $this->state);
-        $this->decisions->must($ends === null || $this->trail->at <= $ends + Engine::GRACE, Rule::TimeOver, 'The time for this question is over.');
         try {
             $mark = $this->marker->mark($question, $event->response);
         } catch (UnfitResponse $unfit) {
@@ -351,7 +323,6 @@ final class Walk
     {
         [$home, $question] = $this->asked($event->question);
         $record = $this->trail->own($home);
-        $this->decisions->must($this->position->isJudging($question, $record, $this->state), Rule::NotWritten, 'There is no written answer here to be judged.');
         $record->judged = $event->yes;
         $record->tries++;
         if ($event->yes) {
@@ -372,8 +343,6 @@ final class Walk
         if ($home === null || $question === null || $question->id !== $id) {
             throw new Refused(Rule::NotHere, 'Help is there for the question you are at.');
         }
-        $this->decisions->must(! $this->position->isTold($home, $this->state), Rule::NotHere, 'Help is there for the question you are at.');
-        $this->decisions->must($this->terms->help, Rule::NoHelp, 'In this task there is no help on the way.');
         $next = $this->decisions->decide(FactKind::Led, function (): array {
             $rung = $this->position->nextRung($this->state);
 
@@ -392,7 +361,6 @@ final class Walk
     {
         [$home] = $this->asked($id);
         $record = $this->trail->own($home);
-        $this->decisions->must($this->terms->alikeOnRequest && $record->slips > 0 && $this->position->series($this->state) === null, Rule::NoneAlike, 'Another question like this one is there after a slip.');
         if (! $this->trail->standIn($home, $record)) {
             throw new Refused(Rule::NoneAlike, 'There is no other question like this one.');
         }
@@ -411,15 +379,11 @@ final class Walk
         }
         $home = $this->position->home($this->state);
         if ($home !== null) {
-            $this->decisions->must($this->position->isTold($home, $this->state), Rule::AnswerFirst, 'This question needs an answer before you go on.');
             $this->trail->afterVerdict($home);
 
             return;
         }
         $stop = $this->quiz->stop($top->id);
-        if ($stop instanceof VideoStop) {
-            $this->decisions->must($this->position->openCue($stop, $this->state) === null, Rule::CueStillOpen, 'There is still a question in this video.');
-        }
         if ($top->kind === FrameKind::Stop && $stop !== null && $stop->forks !== []) {
             $this->trail->follow($this->decisions->decide(FactKind::Led, fn (): array => ['way' => 'on', 'to' => $this->conditions->fork($stop->forks, null, $this->state)]));
 
@@ -430,7 +394,6 @@ final class Walk
 
     private function watch(Watched $event): void
     {
-        $this->decisions->must($this->position->clipSeen($event->video, $this->state) !== null, Rule::NotHere, 'This video does not belong to where you have been.');
         $stop = $this->quiz->stop($event->video);
         if (! $stop instanceof VideoStop || $this->state->top()?->id !== $stop->id) {
             return;
@@ -452,21 +415,14 @@ final class Walk
     {
         [$home] = $this->asked($id);
         $record = $this->trail->own($home);
-        $this->decisions->must($record->mayLeave, Rule::NotYetPastTheLadder, 'There is still help to look at before this question can wait.');
         $record->leftForGood = $record->leftForGood || $this->state->returning;
         $this->trail->stand($home, $record, Standing::SetAside);
         $this->trail->leave();
     }
 
-    private function skip(string $from): void
+    private function skip(): void
     {
-        $top = $this->state->top();
-        $stop = $this->quiz->stop((string) $this->state->stop());
-        if ($top === null || $top->id !== $from || $stop === null) {
-            throw new Refused(Rule::NotHere, 'You are somewhere else in this quiz by now.');
-        }
-        $this->decisions->must(! $stop->required || $this->position->mayMove($this->state), Rule::MustBeAnswered, 'This has to be answered before you go on.');
-        while ($this->state->top()?->kind !== FrameKind::Stop) {
+        while (! in_array($this->state->top()?->kind, [null, FrameKind::Stop], true)) {
             $this->trail->pop();
         }
         $this->trail->leave();
@@ -474,19 +430,12 @@ final class Walk
 
     private function goTo(?string $stop): void
     {
-        $this->decisions->must($this->position->mayMove($this->state), Rule::OrderIsSet, 'In this quiz the stops come one after the other.');
         if ($stop === null) {
             $this->state->path = [];
             $this->state->told = false;
 
             return;
         }
-        $known = array_map(static fn ($one): string => $one->id, $this->position->sequence($this->state));
-        $target = $this->quiz->stop($stop);
-        if ($target === null || ! in_array($stop, $known, true)) {
-            throw new Refused(Rule::NoSuchStop, 'This stop is not in the quiz.');
-        }
-        $this->decisions->must($target->shownIf === null || $this->conditions->met($target->shownIf, null, $this->state), Rule::NoSuchStop, 'This stop is not there yet.');
         $this->trail->enter($stop);
     }
 
@@ -502,17 +451,11 @@ final class Walk
     private function timeOut(?string $id): void
     {
         if ($id === null) {
-            $ends = $this->position->roundEnds($this->state);
-            $this->decisions->must($ends !== null, Rule::NoTimeLimit, 'There is no time limit here.');
-            $this->decisions->must($this->trail->at >= $ends, Rule::NoTimeLimit, 'There is still time.');
             $this->terms->handedIn && ! $this->state->handedIn ? $this->handIn() : $this->endEarly();
 
             return;
         }
         [$home, $question] = $this->asked($id);
-        $ends = $this->position->questionEnds($home, $this->state);
-        $this->decisions->must($ends !== null, Rule::NoTimeLimit, 'There is no time limit here.');
-        $this->decisions->must($this->trail->at >= $ends, Rule::NoTimeLimit, 'There is still time.');
         $record = $this->trail->own($home);
         $record->response = null;
         $record->timedOut = true;
@@ -521,17 +464,15 @@ final class Walk
 
     private function comment(Commented $event): void
     {
-        $stop = $this->quiz->stop((string) $this->state->stop());
-        $cue = $stop instanceof VideoStop ? $stop->cue($event->cue) : null;
-        $this->decisions->must($cue !== null && $cue->kind === CueKind::Comments && mb_strlen($event->text) <= 2000, Rule::NotHere, 'This is not a moment for comments.');
+        if (mb_strlen($event->text) > self::LONGEST_COMMENT) {
+            throw new Refused(Rule::UnfitResponse, 'A comment has at most '.self::LONGEST_COMMENT.' letters.');
+        }
         $this->decisions->tell(FactKind::Commented, ['cue' => $event->cue]);
     }
 
     /** Everything answered is marked; what was missed comes back with its ladders, where the terms say so. */
     private function handIn(): void
     {
-        $this->decisions->must($this->terms->handedIn, Rule::NotHandedInWhole, 'In this task each answer is taken as you go.');
-        $this->decisions->must(! $this->state->handedIn, Rule::AlreadyHandedIn, 'This has been handed in already.');
         $this->state->handedIn = true;
         foreach ($this->position->sequence($this->state) as $stop) {
             foreach ($stop instanceof DrillStop || $stop instanceof StaircaseStop ? [] : $stop->questions() as $question) {
@@ -617,7 +558,6 @@ final class Walk
 
     private function finishFreely(): void
     {
-        $this->decisions->must($this->terms->freeOrder && ! $this->terms->handedIn && ! $this->state->returning, Rule::OrderIsSet, 'This quiz ends by itself after its last stop.');
         $this->state->path = [];
         $this->state->told = false;
         $this->trail->comeBack();
@@ -770,7 +710,6 @@ final class Walk
         if ($home === null || $question === null || $question->id !== $id || $this->position->rung($this->state) !== null) {
             throw new Refused(Rule::NotHere, 'You are somewhere else in this quiz by now.');
         }
-        $this->decisions->must(! $this->position->isTold($home, $this->state), Rule::NotHere, 'You are somewhere else in this quiz by now.');
 
         return [$home, $question];
     }

@@ -14,22 +14,31 @@ use HiddenLadder\Core\Quiz\DocumentCheck;
 use HiddenLadder\Core\Quiz\DrillEnd;
 use HiddenLadder\Core\Quiz\DrillStop;
 use HiddenLadder\Core\Quiz\QuizDocument;
+use HiddenLadder\Core\Round\Action;
+use HiddenLadder\Core\Round\Allowed;
 use HiddenLadder\Core\Round\Answered;
 use HiddenLadder\Core\Round\Applied;
 use HiddenLadder\Core\Round\AskedForAlike;
 use HiddenLadder\Core\Round\AskedForHelp;
 use HiddenLadder\Core\Round\Called;
+use HiddenLadder\Core\Round\Circumstances;
+use HiddenLadder\Core\Round\Commented;
+use HiddenLadder\Core\Round\Conditions;
 use HiddenLadder\Core\Round\Engine;
 use HiddenLadder\Core\Round\Event;
+use HiddenLadder\Core\Round\EventKind;
 use HiddenLadder\Core\Round\Fact;
 use HiddenLadder\Core\Round\FactKind;
 use HiddenLadder\Core\Round\Finished;
+use HiddenLadder\Core\Round\Front;
 use HiddenLadder\Core\Round\HandedIn;
 use HiddenLadder\Core\Round\JudgedOwn;
 use HiddenLadder\Core\Round\Overruled;
+use HiddenLadder\Core\Round\Paused;
 use HiddenLadder\Core\Round\Position;
 use HiddenLadder\Core\Round\Projection;
 use HiddenLadder\Core\Round\Refusal;
+use HiddenLadder\Core\Round\Rule;
 use HiddenLadder\Core\Round\SetAside;
 use HiddenLadder\Core\Round\Skipped;
 use HiddenLadder\Core\Round\Standing;
@@ -37,6 +46,7 @@ use HiddenLadder\Core\Round\Started;
 use HiddenLadder\Core\Round\State;
 use HiddenLadder\Core\Round\Taken;
 use HiddenLadder\Core\Round\Terms;
+use HiddenLadder\Core\Round\TimedOut;
 use HiddenLadder\Core\Round\Watched;
 use HiddenLadder\Core\Round\WentOn;
 use HiddenLadder\Core\Round\WentTo;
@@ -133,6 +143,72 @@ final class WalkPropertiesTest extends TestCase
             $anew = $engine->fold(array_map(static fn (Taken $one): Taken => new Taken($one->event, $one->at, null), $taken));
             self::assertEquals($state, $anew->state, 'the same seed and answers give the same walk');
         });
+    }
+
+    public function test_what_may_be_done_is_taken_and_whatever_may_not_is_refused_by_the_rule_that_is_named(): void
+    {
+        $this->forSeeds(static function (Randomizer $lot): void {
+            $quiz = QuizDocument::read(MadeUpQuiz::document($lot));
+            $terms = MadeUpQuiz::terms($lot);
+            [$state] = self::walk($quiz, $terms, $lot, $lot->getInt(1, 30));
+            $stops = [...$quiz->stops, ...$quiz->sideStops];
+            $front = $lot->getInt(0, 3) > 0 ? null : new Front($lot->getInt(0, 1) === 0 ? (string) $state->stop() : $stops[$lot->getInt(0, count($stops) - 1)]->id, $lot->getInt(0, 1) === 0);
+            $now = new Circumstances(front: $front);
+            $at = 40_000 + $lot->getInt(0, 400_000);
+            $engine = new Engine($quiz, $terms);
+            $allowed = Allowed::at($quiz, $terms, $state, $at, $now);
+            foreach ($allowed as $action) {
+                $outcome = $engine->apply($state, self::doing($action, $quiz, $terms, $state, $lot), $at, $front);
+                self::assertInstanceOf(Applied::class, $outcome, "{$action->kind->value} $action->about: ".($outcome instanceof Refusal ? $outcome->sentence : ''));
+            }
+            $why = new Allowed($quiz, $terms, new Position($quiz, $terms), new Conditions($quiz, $terms));
+            $listed = array_map(static fn (Action $action): string => "{$action->kind->value} $action->about", $allowed);
+            for ($try = 0; $try < 12; $try++) {
+                $event = self::event($quiz, $terms, $state, $lot);
+                if (! $event->kind()->isStudents()) {
+                    continue;
+                }
+                $outcome = $engine->apply($state, $event, $at, $front);
+                $about = Allowed::about($event);
+                $rule = $why->refusal($event->kind(), $about, $state, $at, $front)?->rule;
+                // What an event carries is looked at beside the list: a response of another kind fits nowhere.
+                if (! $outcome instanceof Refusal || $outcome->rule !== Rule::UnfitResponse) {
+                    self::assertSame($rule, $outcome instanceof Refusal ? $outcome->rule : null, "{$event->kind()->value} $about");
+                }
+                // Looking at a video again that was seen is possible from anywhere, and stands in no list.
+                self::assertTrue($rule !== null || $event instanceof Watched || in_array("{$event->kind()->value} $about", $listed, true), "{$event->kind()->value} $about is not listed");
+            }
+            $place = (new Projection($quiz, $terms, $now))->of($state)['place'];
+            foreach (is_array($place) ? ['maySkip' => 'skipped', 'maySetAside' => 'set-aside', 'mayAskAlike' => 'asked-for-alike', 'moreHelp' => 'asked-for-help', 'mayCall' => 'called'] : [] as $flag => $kind) {
+                $can = array_filter($listed, static fn (string $one): bool => str_starts_with($one, "$kind ")) !== [];
+                self::assertTrue(! isset($place[$flag]) || $place[$flag] === $can || $terms->secondsForRound !== null, $flag);
+            }
+        });
+    }
+
+    private static function doing(Action $action, QuizDocument $quiz, Terms $terms, State $state, Randomizer $lot): Event
+    {
+        $id = (string) $action->about;
+        $answer = static fn (): Response => (new MadeUpAnswers($lot))->slip($quiz->question($id) ?? throw new \LogicException($id));
+
+        return match ($action->kind) {
+            EventKind::Answered => new Answered($id, $answer()),
+            EventKind::AskedForHelp => new AskedForHelp($id),
+            EventKind::AskedForAlike => new AskedForAlike($id),
+            EventKind::SetAside => new SetAside($id),
+            EventKind::JudgedOwn => new JudgedOwn($id, $lot->getInt(0, 1) === 0),
+            EventKind::Called => new Called($id),
+            EventKind::TimedOut => new TimedOut($action->about),
+            EventKind::WentOn => new WentOn($id),
+            EventKind::Skipped => new Skipped($id),
+            EventKind::WentTo => new WentTo($action->about),
+            EventKind::Commented => new Commented($id, 'Look there.'),
+            EventKind::Watched => new Watched($id, 0, 5.0, 1.0),
+            EventKind::HandedIn => new HandedIn,
+            EventKind::Finished => new Finished,
+            EventKind::Paused => new Paused,
+            default => throw new \LogicException($action->kind->value),
+        };
     }
 
     public function test_a_correction_leaves_the_path_and_taken_back_restores_every_result(): void

@@ -1,0 +1,320 @@
+<?php
+
+declare(strict_types=1);
+
+namespace HiddenLadder\Core\Round;
+
+use HiddenLadder\Core\Quiz\CueKind;
+use HiddenLadder\Core\Quiz\Question;
+use HiddenLadder\Core\Quiz\QuizDocument;
+use HiddenLadder\Core\Quiz\Stop;
+use HiddenLadder\Core\Quiz\VideoStop;
+
+/**
+ * What may be done where a student stands: told once, for the engine that refuses what is not in it, for the projection that
+ * shows it, and for whoever looks ahead (docs/decisions/what-may-be-done.md).
+ *
+ * Whether what an event carries fits (a response of another kind, too long a comment) is for the engine to say.
+ */
+final readonly class Allowed
+{
+    public function __construct(
+        private QuizDocument $quiz,
+        private Terms $terms,
+        private Position $position,
+        private Conditions $conditions,
+    ) {
+    }
+
+    /**
+     * Everything a student may do now.
+     *
+     * @param  int  $at  milliseconds since 1970
+     * @return list<Action> in no particular order
+     */
+    public static function at(QuizDocument $quiz, Terms $terms, State $state, int $at, Circumstances $now = new Circumstances): array
+    {
+        $allowed = new self($quiz, $terms, new Position($quiz, $terms), new Conditions($quiz, $terms));
+
+        return array_values(array_filter(
+            $allowed->imaginable($state),
+            static fn (Action $action): bool => $allowed->refusal($action->kind, $action->about, $state, $at, $now->front) === null,
+        ));
+    }
+
+    /** Whether a student may do something of a kind with what they are at, and the clock let alone. */
+    public function may(EventKind $kind, ?string $about, State $state, ?Front $front = null): bool
+    {
+        return $this->general($kind, $about, $state, null, $front) === null && $this->own($kind, $about, $state, null) === null;
+    }
+
+    /** Why the rules do not let a student do something; null where they do. */
+    public function refusal(EventKind $kind, ?string $about, State $state, int $at, ?Front $front = null): ?Refused
+    {
+        return $this->general($kind, $about, $state, $at, $front) ?? $this->own($kind, $about, $state, $at);
+    }
+
+    /** What an event is about, as an action has it. */
+    public static function about(Event $event): ?string
+    {
+        return match (true) {
+            $event instanceof Answered, $event instanceof AskedForHelp, $event instanceof AskedForAlike, $event instanceof SetAside,
+            $event instanceof JudgedOwn, $event instanceof Called, $event instanceof TimedOut => $event->question,
+            $event instanceof WentOn, $event instanceof Skipped => $event->from,
+            $event instanceof Watched => $event->video,
+            $event instanceof WentTo => $event->stop,
+            $event instanceof Commented => $event->cue,
+            default => null,
+        };
+    }
+
+    /** @return list<Action> everything that could be meant where the student stands */
+    private function imaginable(State $state): array
+    {
+        $home = $this->position->home($state);
+        $question = $home === null ? null : $this->position->asked($home, $state)->id;
+        $top = $state->top()?->id;
+        $found = [new Action(EventKind::HandedIn, null), new Action(EventKind::Finished, null), new Action(EventKind::WentTo, null), new Action(EventKind::TimedOut, null), new Action(EventKind::Paused, null)];
+        foreach ($question === null ? [] : [EventKind::Answered, EventKind::AskedForHelp, EventKind::AskedForAlike, EventKind::SetAside, EventKind::JudgedOwn, EventKind::Called, EventKind::TimedOut] as $kind) {
+            $found[] = new Action($kind, $question);
+        }
+        foreach ($top === null ? [] : [EventKind::WentOn, EventKind::Skipped] as $kind) {
+            $found[] = new Action($kind, $top);
+        }
+        foreach ($this->position->sequence($state) as $stop) {
+            $found[] = new Action(EventKind::WentTo, $stop->id);
+        }
+        $stop = $this->quiz->stop((string) $state->stop());
+        foreach ($stop instanceof VideoStop ? $stop->cues : [] as $cue) {
+            $found[] = new Action(EventKind::Commented, $cue->id);
+        }
+        if ($stop instanceof VideoStop) {
+            $found[] = new Action(EventKind::Watched, $stop->id);
+        }
+
+        return $found;
+    }
+
+    /** What holds for everything. */
+    private function general(EventKind $kind, ?string $about, State $state, ?int $at, ?Front $front): ?Refused
+    {
+        if ($kind === EventKind::Started) {
+            return $state->number === 0 ? null : new Refused(Rule::AlreadyStarted, 'This round has begun already.');
+        }
+        if ($state->number === 0) {
+            return new Refused(Rule::NotStarted, 'This round has not begun yet.');
+        }
+        if ($state->isFinished() && $kind !== EventKind::Overruled && ! ($kind === EventKind::Reopened && $state->interrupted !== null)) {
+            return new Refused(Rule::RoundFinished, 'This round is finished. Everything you did in it has arrived.');
+        }
+        if ($front !== null && $kind->isStudents() && ! $this->goesFromFront($kind, $state, $front)) {
+            return new Refused(Rule::FromTheFront, $kind === EventKind::Answered && $front->closed
+                ? 'Your teacher has closed the answers to this question.'
+                : 'Your teacher leads through this quiz from the front.');
+        }
+        $ends = $at === null || $this->terms->secondsForRound === null || ! $kind->isStudents() || $kind === EventKind::TimedOut ? null : $this->position->roundEnds($state);
+
+        return $ends !== null && $at > $ends + Engine::GRACE ? new Refused(Rule::TimeOver, 'The time for this round is over. What you did before has been kept.') : null;
+    }
+
+    /** While the class is led, one answers where it stands, until answers are closed; all else waits. */
+    private function goesFromFront(EventKind $kind, State $state, Front $front): bool
+    {
+        return match ($kind) {
+            EventKind::Answered => ! $front->closed && $state->stop() === $front->stop,
+            EventKind::Called, EventKind::Watched, EventKind::Commented, EventKind::TimedOut, EventKind::Paused => true,
+            default => false,
+        };
+    }
+
+    private function own(EventKind $kind, ?string $about, State $state, ?int $at): ?Refused
+    {
+        return match ($kind) {
+            EventKind::Answered => $this->answering($about, $state, $at),
+            EventKind::WentOn => $this->goingOn($about, $state),
+            EventKind::Watched => $about !== null && $this->position->clipSeen($about, $state) !== null ? null : new Refused(Rule::NotHere, 'This video does not belong to where you have been.'),
+            EventKind::AskedForHelp => $this->help($about, $state),
+            EventKind::AskedForAlike => $this->alike($about, $state),
+            EventKind::SetAside => $this->settingAside($about, $state),
+            EventKind::JudgedOwn => $this->judging($about, $state),
+            EventKind::Skipped => $this->skipping($about, $state),
+            EventKind::WentTo => $this->goingTo($about, $state),
+            EventKind::Called => $this->calling($about, $state),
+            EventKind::TimedOut => $this->timeOut($about, $state, $at),
+            EventKind::Commented => $this->commenting($about, $state),
+            EventKind::HandedIn => match (true) {
+                ! $this->terms->handedIn => new Refused(Rule::NotHandedInWhole, 'In this task each answer is taken as you go.'),
+                $state->handedIn => new Refused(Rule::AlreadyHandedIn, 'This has been handed in already.'),
+                default => null,
+            },
+            EventKind::Finished => $this->terms->freeOrder && ! $this->terms->handedIn && ! $state->returning ? null : new Refused(Rule::OrderIsSet, 'This quiz ends by itself after its last stop.'),
+            default => null,
+        };
+    }
+
+    private function answering(?string $id, State $state, ?int $at): ?Refused
+    {
+        $home = $this->asked($id, $state);
+        if ($home === null) {
+            return self::elsewhere();
+        }
+        if ($this->isJudging($home, $state)) {
+            return new Refused(Rule::NotHere, 'Look at the model answer first, and say whether yours is right.');
+        }
+        $ends = $at === null ? null : $this->position->questionEnds($home, $state);
+
+        return $ends !== null && $at > $ends + Engine::GRACE ? new Refused(Rule::TimeOver, 'The time for this question is over.') : null;
+    }
+
+    private function goingOn(?string $from, State $state): ?Refused
+    {
+        $top = $state->top();
+        if ($top === null || $top->id !== $from) {
+            return self::elsewhere();
+        }
+        if ($this->position->rung($state) !== null) {
+            return null;
+        }
+        $home = $this->position->home($state);
+        if ($home !== null) {
+            return $this->position->isTold($home, $state) ? null : new Refused(Rule::AnswerFirst, 'This question needs an answer before you go on.');
+        }
+        $stop = $this->quiz->stop($top->id);
+
+        return $stop instanceof VideoStop && $this->position->openCue($stop, $state) !== null ? new Refused(Rule::CueStillOpen, 'There is still a question in this video.') : null;
+    }
+
+    /** Help is there before an answer and between tries, on the way down too; not while one's own answer is to be judged. */
+    private function help(?string $id, State $state): ?Refused
+    {
+        $home = $this->position->home($state);
+
+        return match (true) {
+            $home === null || $this->position->asked($home, $state)->id !== $id || $this->position->isTold($home, $state) || $this->isJudging($home, $state) => new Refused(Rule::NotHere, 'Help is there for the question you are at.'),
+            ! $this->terms->help => new Refused(Rule::NoHelp, 'In this task there is no help on the way.'),
+            $this->position->nextRung($state) === null => new Refused(Rule::NoMoreHelp, 'You have seen all the help there is for this question.'),
+            default => null,
+        };
+    }
+
+    private function alike(?string $id, State $state): ?Refused
+    {
+        $home = $this->asked($id, $state);
+
+        return match (true) {
+            $home === null || $this->isJudging($home, $state) => self::elsewhere(),
+            ! $this->terms->alikeOnRequest || $state->record($home->id)->slips === 0 || $this->position->series($state) !== null => new Refused(Rule::NoneAlike, 'Another question like this one is there after a slip.'),
+            $this->quiz->alikes($home) === [] => new Refused(Rule::NoneAlike, 'There is no other question like this one.'),
+            default => null,
+        };
+    }
+
+    private function settingAside(?string $id, State $state): ?Refused
+    {
+        $home = $this->asked($id, $state);
+
+        return match (true) {
+            $home === null || $this->isJudging($home, $state) => self::elsewhere(),
+            ! $state->record($home->id)->mayLeave => new Refused(Rule::NotYetPastTheLadder, 'There is still help to look at before this question can wait.'),
+            default => null,
+        };
+    }
+
+    private function judging(?string $id, State $state): ?Refused
+    {
+        $home = $this->asked($id, $state);
+
+        return match (true) {
+            $home === null => self::elsewhere(),
+            ! $this->isJudging($home, $state) => new Refused(Rule::NotWritten, 'There is no written answer here to be judged.'),
+            default => null,
+        };
+    }
+
+    /**
+     * A stop that asks something may be left out where it need not be answered: from the question itself, or from the video it
+     * stands in. From a rung one goes back first, after a verdict one goes on; what came back is set aside.
+     */
+    private function skipping(?string $from, State $state): ?Refused
+    {
+        $top = $state->top();
+        $stop = $this->quiz->stop((string) $state->stop());
+        $home = $this->position->home($state);
+        $isFree = $home === null || ($this->position->rung($state) === null && ! $this->position->isTold($home, $state) && ! $this->isJudging($home, $state));
+
+        return match (true) {
+            $top === null || $top->id !== $from || $stop === null || ! $isFree || $state->returning => self::elsewhere(),
+            $stop->questions() === [] => new Refused(Rule::MustBeAnswered, 'There is nothing here to be left out: go on.'),
+            $stop->required && ! $this->position->mayMove($state) => new Refused(Rule::MustBeAnswered, 'This has to be answered before you go on.'),
+            default => null,
+        };
+    }
+
+    private function goingTo(?string $stop, State $state): ?Refused
+    {
+        if (! $this->position->mayMove($state)) {
+            return new Refused(Rule::OrderIsSet, 'In this quiz the stops come one after the other.');
+        }
+        if ($stop === null) {
+            return null;
+        }
+        $target = $this->quiz->stop($stop);
+        if ($target === null || ! in_array($stop, array_map(static fn (Stop $one): string => $one->id, $this->position->sequence($state)), true)) {
+            return new Refused(Rule::NoSuchStop, 'This stop is not in the quiz.');
+        }
+
+        return $target->shownIf === null || $this->conditions->met($target->shownIf, null, $state) ? null : new Refused(Rule::NoSuchStop, 'This stop is not there yet.');
+    }
+
+    private function calling(?string $id, State $state): ?Refused
+    {
+        $home = $this->position->home($state);
+
+        return match (true) {
+            $home === null || $this->position->asked($home, $state)->id !== $id || $this->position->isTold($home, $state) => self::elsewhere(),
+            $state->record($home->id)->called => new Refused(Rule::AlreadyCalled, 'Your teacher has been called already.'),
+            default => null,
+        };
+    }
+
+    private function timeOut(?string $id, State $state, ?int $at): ?Refused
+    {
+        $home = $id === null ? null : $this->asked($id, $state);
+        if ($id !== null && $home === null) {
+            return self::elsewhere();
+        }
+        $ends = $home === null ? $this->position->roundEnds($state) : $this->position->questionEnds($home, $state);
+
+        return match (true) {
+            $ends === null => new Refused(Rule::NoTimeLimit, 'There is no time limit here.'),
+            $at !== null && $at < $ends => new Refused(Rule::NoTimeLimit, 'There is still time.'),
+            default => null,
+        };
+    }
+
+    private function commenting(?string $id, State $state): ?Refused
+    {
+        $stop = $this->quiz->stop((string) $state->stop());
+        $cue = $stop instanceof VideoStop && $id !== null ? $stop->cue($id) : null;
+
+        return $cue?->kind === CueKind::Comments ? null : new Refused(Rule::NotHere, 'This is not a moment for comments.');
+    }
+
+    /** The home of the question that is asked now, where it is the one meant: not from a rung, and not after its verdict. */
+    private function asked(?string $id, State $state): ?Question
+    {
+        $home = $this->position->home($state);
+
+        return $home !== null && $this->position->asked($home, $state)->id === $id && $this->position->rung($state) === null && ! $this->position->isTold($home, $state) ? $home : null;
+    }
+
+    private function isJudging(Question $home, State $state): bool
+    {
+        return $this->position->isJudging($this->position->asked($home, $state), $state->record($home->id), $state);
+    }
+
+    private static function elsewhere(): Refused
+    {
+        return new Refused(Rule::NotHere, 'You are somewhere else in this quiz by now.');
+    }
+}
