@@ -4,6 +4,7 @@ import {
     addRung,
     find,
     insertStop,
+    isNamed,
     laddersOf,
     letter,
     move,
@@ -19,6 +20,8 @@ import {
     rungName,
     stopName,
     withMend,
+    withoutGap,
+    withSentence,
     withText,
 } from '../../resources/js/quiz/document';
 import { quizOf } from './samples';
@@ -255,5 +258,25 @@ describe('mends', () => {
         const stop = { ...question('One'), forks };
         const after = withMend(frozen(quiz([stop])), { words: '', at: stop.id, member: 'forks', how: 'without', value: 1 });
         expect(after.stops[0]?.forks?.map(({ to }) => to)).toEqual(['F', 'H']);
+    });
+});
+
+describe('a sentence with gaps', () => {
+    const filled = (sentence: string, question = newQuestion('gaps')) => withSentence(question, sentence);
+
+    it('loses nothing that was typed when it names a gap no longer, and has it again when it does', () => {
+        const both = filled('It [1] and [2].');
+        const [first, second] = both.gaps ?? [];
+        const one = filled('It [1].', both);
+        expect(one.gaps).toEqual([first, second]);
+        expect([isNamed(one, 0), isNamed(one, 1)]).toEqual([true, false]);
+        expect(filled('It [1] and [2].', one).gaps).toEqual([first, second]);
+    });
+
+    it('without a gap the ones behind it move up', () => {
+        const three = filled('[1], [2] and [3]');
+        const two = withoutGap(three, 1);
+        expect(two.sentence).toBe('[1],  and [2]');
+        expect(two.gaps).toEqual([three.gaps?.[0], three.gaps?.[2]]);
     });
 });

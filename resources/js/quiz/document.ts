@@ -130,14 +130,27 @@ export function withKind(question: Question, kind: QuestionKind): Question {
     }
 }
 
-/** A sentence with as many gaps as it names: new ones are added, those no longer named are kept at the end of nothing. */
+/** A sentence with as many gaps as it names: new ones are added; those that it names no longer stay, with all that was typed. */
 export function withSentence(question: Question, sentence: string): Question {
     const most = Math.max(0, ...[...sentence.matchAll(/\[(\d+)\]/g)].map((found) => Number(found[1])));
     const gaps = [...(question.gaps ?? [])];
     while (gaps.length < Math.min(most, 40)) {
         gaps.push(newGap());
     }
-    return { ...question, sentence, gaps: gaps.slice(0, Math.max(most, 0)) };
+    return { ...question, sentence, gaps };
+}
+
+/** Whether the sentence names its gap of that position, from 0. */
+export function isNamed(question: Question, at: number): boolean {
+    return (question.sentence ?? '').includes(`[${at + 1}]`);
+}
+
+/** Without a gap; those behind it move up, in the sentence too. */
+export function withoutGap(question: Question, at: number): Question {
+    const sentence = (question.sentence ?? '').replaceAll(/\[(\d+)\]/g, (name, digits) =>
+        Number(digits) === at + 1 ? '' : Number(digits) > at + 1 ? `[${Number(digits) - 1}]` : name,
+    );
+    return { ...question, sentence, gaps: (question.gaps ?? []).filter((_, index) => index !== at) };
 }
 
 export function newItem(): { id: string; text: string } {

@@ -11,6 +11,10 @@ import {
 export const inputClass =
     'w-full rounded-md border border-edge bg-sheet px-3 py-2 text-ink placeholder:text-soft focus-visible:outline-offset-0 aria-invalid:border-accent';
 
+/** Letters that a line and a text of several lines hold, unless said otherwise: the limits of the quiz document. */
+const LINE = 500;
+const PAGES = 20_000;
+
 interface Labelled {
     label: string;
     hint?: ReactNode;
@@ -50,6 +54,7 @@ export function Field({
     error,
     hideLabel = false,
     className = '',
+    maxLength = LINE,
     ...rest
 }: Labelled & InputHTMLAttributes<HTMLInputElement>) {
     const id = useId();
@@ -59,6 +64,7 @@ export function Field({
                 id={id}
                 className={`${inputClass} ${className}`}
                 aria-invalid={error !== undefined}
+                maxLength={maxLength}
                 {...described(id, hint, error)}
                 {...rest}
             />
@@ -73,6 +79,7 @@ export function Text({
     error,
     hideLabel = false,
     className = '',
+    maxLength = PAGES,
     ...rest
 }: Labelled & TextareaHTMLAttributes<HTMLTextAreaElement>) {
     const id = useId();
@@ -92,6 +99,7 @@ export function Text({
                 rows={2}
                 className={`${inputClass} resize-none ${className}`}
                 aria-invalid={error !== undefined}
+                maxLength={maxLength}
                 {...described(id, hint, error)}
                 {...rest}
             />

@@ -1,6 +1,6 @@
 import { ArrowDown, ArrowUp, X } from 'lucide-react';
 import type { Gap, Question } from '../../api/types';
-import { newEntry, newItem, withSentence } from '../../quiz/document';
+import { isNamed, newEntry, newItem, withoutGap, withSentence } from '../../quiz/document';
 import { Button } from '../../ui/Button';
 import { Check, Field, inputClass, Select, Text } from '../../ui/Field';
 import { ParsedField } from '../../ui/ParsedField';
@@ -443,7 +443,21 @@ function GapFields({ question, put }: Props) {
             />
             {gaps.map((gap, index) => (
                 <fieldset key={gap.id} className="grid gap-2 rounded-md border border-line bg-sheet p-2">
-                    <legend className="px-1 text-sm font-semibold">Gap {index + 1}</legend>
+                    <legend className="px-1 text-sm font-semibold">
+                        Gap {index + 1}
+                        {!isNamed(question, index) && ' (not in the sentence)'}
+                    </legend>
+                    {!isNamed(question, index) && (
+                        <Button
+                            className="justify-self-start"
+                            onClick={() => {
+                                const { sentence, gaps: left } = withoutGap(question, index);
+                                put({ sentence: sentence ?? '', gaps: left ?? [] });
+                            }}
+                        >
+                            Take gap {index + 1} out
+                        </Button>
+                    )}
                     <Select
                         label="Filled"
                         value={gap.show}
