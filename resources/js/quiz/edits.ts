@@ -1,5 +1,5 @@
 import { fingerprint, nothing } from './fingerprint';
-import { fits, type Reference, shapeOf, typeInList } from './shapes';
+import { fits, type Reference, type Shape, shapeOf, typeInList } from './shapes';
 
 /**
  * Edits of a quiz document, as docs/quiz-document.md tells them: nodes are named by their ids, the document by `quiz`;
@@ -104,8 +104,21 @@ class Bench {
         return this.document as T;
     }
 
-    ids(): string[] {
-        return [...this.places.keys()];
+    /** The nodes of the whole document that refer to something that is not there. */
+    withDangling(): string[] {
+        const found: string[] = [];
+        const visit = (node: Thing, type: string) => {
+            for (const reference of shapeOf(type).references) {
+                const top = node[reference.path[0] ?? ''];
+                if (top !== undefined && top !== null && this.dangling(node, reference, 0, []).length > 0) {
+                    found.push(String(node.id));
+                    break;
+                }
+            }
+            eachBelow(node, type, visit);
+        };
+        visit(this.document, 'quiz');
+        return found;
     }
 
     place(id: string, edit: number): Place {
@@ -370,7 +383,7 @@ export function apply<T extends object>(document: T, edits: Edit[]): Done<T> {
     };
     edits.forEach(lay);
     const touched = edits.some((edit) => edit.do === 'remove')
-        ? bench.ids()
+        ? bench.withDangling()
         : edits.flatMap((edit) => (edit.do === 'insert' ? idsIn(edit.node) : [edit.at]));
     for (const id of new Set(touched)) {
         for (let edit = bench.clearing(id); edit !== null; edit = bench.clearing(id)) {
@@ -382,7 +395,62 @@ export function apply<T extends object>(document: T, edits: Edit[]): Done<T> {
 
 /** The edits that make one document of another: what has an id is told by its id, wherever it stands. */
 export function difference(from: object, to: object): Edit[] {
-    return from === to ? [] : new Comparison(from as Thing, to as Thing).edits();
+    return from === to ? [] : (reworded('quiz', 'quiz', from as Thing, to as Thing) ?? new Comparison(from as Thing, to as Thing).edits());
+}
+
+/**
+ * The edits where nothing came, went or moved, as with most key presses: only what is another object is looked at.
+ *
+ * @returns null where something did
+ */
+function reworded(id: string, type: string, mine: Thing, theirs: Thing): Edit[] | null {
+    const shape = shapeOf(type);
+    const found: Edit[] = [];
+    values(found, id, mine, theirs, '', shape);
+    const pairs: [unknown, unknown, string][] = Object.entries(shape.children).map(([member, inside]) => [
+        mine[member],
+        theirs[member],
+        inside,
+    ]);
+    for (const list in shape.lists) {
+        const [before, after] = [mine[list] as Node[] | undefined, theirs[list] as Node[] | undefined];
+        if (before?.length !== after?.length) {
+            return null;
+        }
+        before?.forEach((one, at) => pairs.push([one, after?.[at], shape.lists[list] as string]));
+    }
+    for (const [before, after, inside] of pairs) {
+        if (before === after) {
+            continue;
+        }
+        if (!isThing(before) || !isThing(after) || before.id !== after.id || (inside !== 'question' && before.kind !== after.kind)) {
+            return null;
+        }
+        const below = reworded(String(before.id), inside, before, after);
+        if (below === null) {
+            return null;
+        }
+        found.push(...below);
+    }
+    return found;
+}
+
+/** The edits that set the values of a node, or of an object in one, as they are in another. */
+function values(found: Edit[], id: string, mine: Thing, theirs: Thing, above: string, shape: Shape | null): void {
+    for (const name of new Set([...Object.keys(mine), ...Object.keys(theirs)])) {
+        const stood = mine[name];
+        const stands = theirs[name];
+        if (stood === stands || (shape !== null && (name === 'id' || name in shape.lists || name in shape.children))) {
+            continue;
+        }
+        const member = `${above}${name}`;
+        if (isThing(stood) && isThing(stands) && shape?.whole.includes(name) !== true) {
+            values(found, id, stood, stands, `${member}.`, null);
+        } else if (fingerprint(stood) !== fingerprint(stands) || (stood === undefined) !== (stands === undefined)) {
+            const was = stood === undefined ? nothing : fingerprint(stood);
+            found.push(stands === undefined ? { do: 'set', at: id, member, was } : { do: 'set', at: id, member, value: stands, was });
+        }
+    }
 }
 
 class Comparison {
@@ -463,7 +531,7 @@ class Comparison {
             return;
         }
         const shape = shapeOf(this.after.get(id)?.type ?? 'quiz');
-        this.values(id, mine, theirs, '', (name) => name === 'id' || name in shape.lists || name in shape.children);
+        values(this.found, id, mine, theirs, '', shape);
         for (const list in shape.lists) {
             this.list(id, list, mine[list] as Node[] | undefined, theirs[list] as Node[] | undefined);
         }
@@ -471,26 +539,6 @@ class Comparison {
             const one = theirs[member];
             if (isThing(one)) {
                 this.node(String(one.id), mine[member] as Thing, one);
-            }
-        }
-    }
-
-    private values(id: string, mine: Thing, theirs: Thing, above: string, skip: (name: string) => boolean): void {
-        for (const name of new Set([...Object.keys(mine), ...Object.keys(theirs)])) {
-            const stood = mine[name];
-            const stands = theirs[name];
-            if (stood === stands || skip(name)) {
-                continue;
-            }
-            const member = `${above}${name}`;
-            const whole = above === '' && shapeOf(this.after.get(id)?.type ?? 'quiz').whole.includes(name);
-            if (isThing(stood) && isThing(stands) && !whole) {
-                this.values(id, stood, stands, `${member}.`, () => false);
-            } else if (fingerprint(stood) !== fingerprint(stands) || (stood === undefined) !== (stands === undefined)) {
-                const was = stood === undefined ? nothing : fingerprint(stood);
-                this.found.push(
-                    stands === undefined ? { do: 'set', at: id, member, was } : { do: 'set', at: id, member, value: stands, was },
-                );
             }
         }
     }
