@@ -39,6 +39,10 @@ $told('a rewording in 200 stops, laid and taken back', $median(static fn () => $
 $told('a stop of 200 removed with what leads to it, and brought back', $median(static fn () => $there(Edit::remove($document['stops'][100]['id']))), 5);
 $told('reading a document of 200 stops to be changed', $median(static fn () => Workpiece::fromJson($json)), 20);
 $told('checking a document of 200 stops', $median(static fn () => (new DocumentCheck)->problems($document), 3), 100);
+$check = new DocumentCheck;
+$told('checking what a rewording in 200 stops touched', $median(static function () use ($work, $question, $check): void {
+    $check->problemsAfter($work, $work->apply([Edit::set($question, 'feedback.right', 'Quite right.')]));
+}), 100);
 $told('10,000 changes laid one after the other', $median(static function () use ($json, $document): void {
     $work = Workpiece::fromJson($json);
     for ($i = 0; $i < 10_000; $i++) {

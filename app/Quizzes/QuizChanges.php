@@ -163,7 +163,7 @@ final class QuizChanges
             ]);
         }
         $document = $work->toArray();
-        $problems = $this->check->problems($document);
+        $problems = $this->check->problemsAfter($work, $done);
         if ($problems !== []) {
             throw Problem::invalid('This would be no quiz document. Nothing of the change was done.', array_map(
                 static fn (DocumentProblem $problem): array => ['pointer' => $problem->pointer, 'reason' => $problem->reason],

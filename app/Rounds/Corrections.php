@@ -137,16 +137,16 @@ final class Corrections
     /**
      * What the draft changed since the latest edition, as edits of the edition.
      *
-     * @return array{edition: int, document: \stdClass, mends: list<Edit>, structure: list<Edit>}|null
+     * @return array{edition: ?int, document: \stdClass, mends: list<Edit>, structure: list<Edit>} without an edition: the draft
      */
-    public function difference(Quiz $quiz): ?array
+    public function difference(Quiz $quiz): array
     {
         $edition = $quiz->latestEdition;
+        $draft = Workpiece::fromJson(strval($quiz->getRawOriginal('document')))->document();
         if ($edition === null) {
-            return null;
+            return ['edition' => null, 'document' => $draft, 'mends' => [], 'structure' => []];
         }
         $document = $this->workpiece($edition)->document();
-        $draft = Workpiece::fromJson(strval($quiz->getRawOriginal('document')))->document();
         $edits = $edition->version === $quiz->version ? [] : Difference::between($document, $draft);
         $places = Nodes::of($document);
         $mends = array_values(array_filter($edits, static fn (Edit $edit): bool => Mendable::allowsAt($places, $edit)));
@@ -239,7 +239,7 @@ final class Corrections
 
             return $unfit;
         }
-        $problem = $this->check->problems($work->toArray())[0] ?? null;
+        $problem = $this->check->problemsAfter($work, $done)[0] ?? null;
         if ($problem !== null) {
             throw new MalformedInput('/edits', "$problem->reason (at $problem->pointer)");
         }

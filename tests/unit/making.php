@@ -45,8 +45,13 @@ foreach (json_decode((string) stream_get_contents(STDIN), false, 512, JSON_THROW
         } catch (Unfit $unfit) {
             $against[] = "walk $number, step $step: {$unfit->getMessage()}";
         }
-        foreach ($check->problems($work->toArray()) as $problem) {
+        $whole = $check->problems($work->toArray());
+        foreach ($whole as $problem) {
             $against[] = "walk $number, step $step: $problem->pointer $problem->reason";
+        }
+        // Looked at only where it was touched, a document is as sound as the whole.
+        if (isset($done) && ($check->problemsAfter($work, $done) === []) !== ($whole === [])) {
+            $against[] = "walk $number, step $step: what was touched says something else than the whole";
         }
     }
 }

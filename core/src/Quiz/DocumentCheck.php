@@ -6,6 +6,9 @@ namespace HiddenLadder\Core\Quiz;
 
 use HiddenLadder\Core\Fields;
 use HiddenLadder\Core\MalformedInput;
+use HiddenLadder\Core\Quiz\Edits\Done;
+use HiddenLadder\Core\Quiz\Edits\Shapes;
+use HiddenLadder\Core\Quiz\Edits\Workpiece;
 use HiddenLadder\Core\Round\Terms;
 use Opis\JsonSchema\Errors\ErrorFormatter;
 use Opis\JsonSchema\Validator;
@@ -20,29 +23,98 @@ final class DocumentCheck
 {
     public const SCHEMA = __DIR__.'/../../schema/quiz-1.schema.json';
 
+    private const URI = 'https://hidden-ladder.invalid/schema/quiz-1.json';
+
     /** Questions hang under questions at most so deep. */
     public const DEEPEST = 3;
+
+    private ?Validator $validator = null;
 
     /** @return list<Problem> nothing when the document is sound */
     public function problems(mixed $document): array
     {
-        $asObjects = self::asObjects($document);
-        $validator = new Validator(max_errors: 20);
-        $schema = json_decode((string) file_get_contents(self::SCHEMA));
-        assert(is_object($schema));
-        $error = $validator->validate($asObjects, $schema)->error();
-        if ($error !== null) {
-            $problems = [];
-            foreach ((new ErrorFormatter)->format($error, true) as $pointer => $reasons) {
-                foreach (is_array($reasons) ? $reasons : [$reasons] as $reason) {
-                    $problems[] = new Problem($pointer === '/' ? '' : (string) $pointer, is_string($reason) ? $reason : 'does not fit');
-                }
-            }
+        $problems = $this->against(self::asObjects($document), '', '');
 
-            return $problems;
+        return $problems === [] && is_array($document) ? $this->references($document) : $problems;
+    }
+
+    /**
+     * The same of a document that was sound before a change: only what the change touched is held against the schema.
+     *
+     * @param  Done  $done  what the change did
+     * @return list<Problem>
+     */
+    public function problemsAfter(Workpiece $work, Done $done): array
+    {
+        $touched = [];
+        // What was taken out is told by where its inverse puts it back.
+        foreach ([...$done->edits, ...$done->inverse] as $edit) {
+            $id = $edit->node === null ? null : ($edit->node->id ?? null);
+            $touched += array_fill_keys(array_filter([$edit->at, $edit->into, $id], is_string(...)), true);
+        }
+        foreach (array_map(strval(...), array_keys($touched)) as $id) {
+            $found = $work->node($id);
+            $problems = match (true) {
+                $found === null => [],
+                $found['type'] === Shapes::QUIZ => $this->ofTheWhole($found['node']),
+                default => $this->against(self::asObjects($found['node']), "#/\$defs/{$found['type']}", $work->pointer($id)),
+            };
+            if ($problems !== []) {
+                return $problems;
+            }
         }
 
-        return is_array($document) ? [...(new ReferenceCheck($document))->problems(), ...$this->terms($document)] : [];
+        return $this->references($work->toArray());
+    }
+
+    /** @return list<Problem> of the document without what is in its lists, which are only counted */
+    private function ofTheWhole(\stdClass $document): array
+    {
+        $bare = clone $document;
+        $limits = (array) (json_decode((string) file_get_contents(self::SCHEMA), true)['properties'] ?? []);
+        foreach (array_keys(Shapes::of(Shapes::QUIZ)['lists']) as $list) {
+            $nodes = $document->{$list} ?? null;
+            $most = $limits[$list]['maxItems'] ?? null;
+            if (is_array($nodes) && is_int($most) && count($nodes) > $most) {
+                return [new Problem("/$list", "Array should have at most $most items, ".count($nodes).' found')];
+            }
+            if (is_array($nodes)) {
+                $bare->{$list} = array_slice($nodes, 0, 1);
+            }
+        }
+
+        return $this->against(self::asObjects($bare), '', '');
+    }
+
+    /**
+     * @param  string  $definition  of the schema, as a fragment; the whole where it is empty
+     * @param  string  $pointer  where the value stands
+     * @return list<Problem>
+     */
+    private function against(mixed $value, string $definition, string $pointer): array
+    {
+        if ($this->validator === null) {
+            $this->validator = new Validator(max_errors: 20);
+            $this->validator->resolver()?->registerFile(self::URI, self::SCHEMA);
+        }
+        $error = $this->validator->validate($value, self::URI.$definition)->error();
+        $problems = [];
+        foreach ($error === null ? [] : (new ErrorFormatter)->format($error, true) as $below => $reasons) {
+            foreach (is_array($reasons) ? $reasons : [$reasons] as $reason) {
+                $problems[] = new Problem($pointer.($below === '/' ? '' : $below), is_string($reason) ? $reason : 'does not fit');
+            }
+        }
+
+        return $problems;
+    }
+
+    /**
+     * @param  array<array-key, mixed>  $document
+     * @return list<Problem>
+     */
+    private function references(array $document): array
+    {
+        return [...(new ReferenceCheck($document))->problems(), ...$this->terms($document)];
     }
 
     /** As JSON has it: PHP's empty arrays are lists, but these members are objects. */

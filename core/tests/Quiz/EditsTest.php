@@ -11,7 +11,9 @@ use HiddenLadder\Core\Quiz\Edits\Fingerprint;
 use HiddenLadder\Core\Quiz\Edits\Shapes;
 use HiddenLadder\Core\Quiz\Edits\Unfit;
 use HiddenLadder\Core\Quiz\Edits\Workpiece;
+use HiddenLadder\Core\Quiz\Problem;
 use HiddenLadder\Core\Tests\Round\MadeUpQuiz;
+use HiddenLadder\Core\Tests\Sample;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Random\Engine\Xoshiro256StarStar;
@@ -142,6 +144,31 @@ final class EditsTest extends TestCase
                 self::assertSame(end($states), self::sorted($work->json()));
             }
         }
+    }
+
+    /** @return iterable<string, array{Edit, string}> */
+    public static function spoiling(): iterable
+    {
+        $stop = json_decode((string) json_encode(Sample::document()['stops'][0]));
+        assert($stop instanceof \stdClass);
+        yield 'a value of another type' => [Edit::set(Sample::id('first/question'), 'points', 'many'), '/stops/0/question/points'];
+        yield 'a member that is not known' => [Edit::set(Sample::id('hint-1'), 'colour', 'red'), '/stops/0/question/ladder/0'];
+        yield 'a member that is needed' => [Edit::without(Sample::id('first/question'), 'feedback'), '/stops/0/question'];
+        yield 'of the document itself' => [Edit::set('quiz', 'language', 'English!'), '/language'];
+        yield 'a node that is none' => [Edit::insert('quiz', 'stops', null, (object) ['id' => Sample::id('new'), 'kind' => 'oracle']), '/stops/3/kind'];
+        yield 'an id that is none' => [Edit::insert('quiz', 'sideStops', null, (object) (['id' => 'x', 'kind' => 'text', 'text' => ''])), '/sideStops/1/id'];
+        yield 'terms that are none' => [Edit::set('quiz', 'terms', (object) ['tries' => 0]), '/terms/tries'];
+        yield 'the last finish' => [Edit::remove(strval(Sample::document()['finishes'][0]['id'])), '/finishes'];
+    }
+
+    #[DataProvider('spoiling')]
+    public function test_what_a_change_spoils_is_found_where_it_was_touched(Edit $edit, string $pointer): void
+    {
+        $work = Workpiece::of(Sample::document());
+        $done = $work->apply([$edit]);
+        $check = new DocumentCheck;
+        self::assertContains($pointer, array_map(static fn (Problem $problem): string => $problem->pointer, $check->problemsAfter($work, $done)));
+        self::assertNotSame([], $check->problems($work->toArray()));
     }
 
     public function test_edits_of_different_members_may_come_in_any_order(): void

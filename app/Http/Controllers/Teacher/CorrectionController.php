@@ -44,7 +44,7 @@ final class CorrectionController extends Controller
         $difference = $this->corrections->difference($quiz);
         $told = static fn (array $edits): array => array_map(static fn (Edit $edit): \stdClass => $edit->toObject(), $edits);
 
-        return new JsonResponse($difference === null ? null : ['mends' => $told($difference['mends']), 'structure' => $told($difference['structure'])] + $difference);
+        return new JsonResponse(['mends' => $told($difference['mends']), 'structure' => $told($difference['structure'])] + $difference);
     }
 
     /** Lays a correction over one more edition, which reads otherwise. */

@@ -50,6 +50,28 @@ final class Workpiece
         return is_array($document) ? $document : [];
     }
 
+    /**
+     * A node as it is now, where there is one; whoever is told must not change it.
+     *
+     * @return ?array{node: \stdClass, type: string}
+     */
+    public function node(string $id): ?array
+    {
+        return isset($this->places[$id]) ? ['node' => $this->places[$id]['node'], 'type' => $this->places[$id]['type']] : null;
+    }
+
+    /** Where a node stands, as a JSON pointer (RFC 6901). */
+    public function pointer(string $id): string
+    {
+        $place = $this->places[$id] ?? null;
+        if ($place === null || $place['above'] === null) {
+            return '';
+        }
+        $in = $this->places[$place['above']]['node']->{$place['in']} ?? null;
+
+        return $this->pointer($place['above'])."/{$place['in']}".(is_array($in) ? '/'.self::position($in, $id) : '');
+    }
+
     /** The document as it is now; whoever is told must not change it. */
     public function document(): \stdClass
     {

@@ -18,7 +18,7 @@ export function Mends({ quiz, version, onMended }: { quiz: string; version: numb
     const path = { quiz };
     const difference = useQuery({
         queryKey: ['difference', quiz, version],
-        queryFn: () => take(client.GET('/quizzes/{quiz}/difference', { params: { path } })) as Promise<Difference | null>,
+        queryFn: () => take(client.GET('/quizzes/{quiz}/difference', { params: { path } })) as Promise<Difference>,
         placeholderData: (before) => before,
     });
     const made = useQuery({
