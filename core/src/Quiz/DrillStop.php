@@ -22,6 +22,9 @@ final readonly class DrillStop extends Stop
 
     public float $points;
 
+    /** All of the points when enough are right, or none; otherwise each right answer has its share of them. */
+    public bool $allOrNone;
+
     protected function __construct(Fields $fields)
     {
         parent::__construct($fields);
@@ -31,6 +34,7 @@ final readonly class DrillStop extends Stop
         $this->need = $fields->integer('need');
         $this->ends = DrillEnd::from($fields->string('ends'));
         $this->points = $fields->number('points');
+        $this->allOrNone = $fields->stringOr('credit', 'share') === 'all';
     }
 
     public function name(): string

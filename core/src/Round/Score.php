@@ -14,7 +14,7 @@ use HiddenLadder\Core\Quiz\Stop;
 /**
  * Points of a round.
  *
- * A question gives points × share × the share left at that try; a drill its points × min(right / need, 1); a staircase its
+ * A question gives points × share × the share left at that try; a drill its points × min(right / need, 1), or all or none of them; a staircase its
  * points × level reached / levels; either its points × the share that a person gave it. Where parts are given weights they count
  * by these; a part without one, and all outside the parts, weigh as many as they have points.
  */
@@ -105,7 +105,9 @@ final readonly class Score
             return [$stop->points * $series->overruled, $stop->points, false];
         }
         if ($stop instanceof DrillStop) {
-            return [$stop->points * min($series->right() / $stop->need, 1), $stop->points, false];
+            $share = min($series->right() / $stop->need, 1);
+
+            return [$stop->points * ($stop->allOrNone ? floor($share) : $share), $stop->points, false];
         }
         if ($stop instanceof StaircaseStop) {
             return [$stop->points * $series->reached / max(1, count($stop->levels)), $stop->points, false];

@@ -76,6 +76,22 @@ final class SeriesTest extends TestCase
         self::assertSame([], $walker->place()['left'], 'what a drill leaves open is not listed question by question');
     }
 
+    public function test_a_drill_gives_all_or_none_of_its_points_where_it_says_so(): void
+    {
+        $document = self::drill(6, 4, 3, 'deal');
+        $document['stops'][0]['credit'] = 'all';
+        $walker = new Walker($document);
+        self::dealt($walker, 0, 1);
+        self::assertSame(0.0, $walker->share());
+        $walker = new Walker($document);
+        self::dealt($walker, 0);
+        self::assertSame(1.0, $walker->share());
+        $document['stops'][0]['credit'] = 'share';
+        $walker = new Walker($document);
+        self::dealt($walker, 0, 1);
+        self::assertEqualsWithDelta(2 / 3, $walker->share(), 1e-12);
+    }
+
     public function test_a_further_deal_brings_back_what_was_missed_before_what_was_right(): void
     {
         $walker = new Walker(self::drill(5, 3, 3, 'need'));

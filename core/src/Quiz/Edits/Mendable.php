@@ -20,7 +20,7 @@ final class Mendable
         'part' => ['title', 'weight'],
         'objective' => ['text', 'code'],
         'misconception' => ['text'],
-        'stop' => ['title', 'text', 'points', 'need', 'ends'],
+        'stop' => ['title', 'text', 'points', 'need', 'ends', 'credit'],
         'cue' => ['text'],
         'question' => ['prompt', 'points', 'tolerance', 'unitShare', 'keyless', 'scoring', 'text', 'form', 'feedback', 'sentence', 'model', 'objectives', 'difficulty'],
         'entry' => ['text', 'right', 'share', 'feedback', 'misconception', 'order', 'pairs', 'blocks'],

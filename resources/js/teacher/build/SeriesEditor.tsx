@@ -84,6 +84,14 @@ export function DrillEditor({ document, stop, change, select }: Props<DrillStop>
                 <option value="none-missed">when enough are right and none missed is left</option>
                 <option value="deal">after the deal, with “not yet” if too few are right</option>
             </Select>
+            <Select
+                label="Points are given"
+                value={stop.credit ?? 'share'}
+                onChange={(event) => put({ credit: event.currentTarget.value as NonNullable<DrillStop['credit']> })}
+            >
+                <option value="share">for each right answer, up to so many as are needed</option>
+                <option value="all">all of them when so many are right, or none</option>
+            </Select>
             <fieldset>
                 <legend className="mb-1 text-sm font-semibold">Questions, alike in difficulty and length</legend>
                 <Questions
