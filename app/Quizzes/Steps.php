@@ -17,7 +17,7 @@ final class Steps
     public const JOINED_WITHIN = 60;
 
     /** So many of the latest own changes are looked at. */
-    private const REACH = 5000;
+    private const REACH = 2000;
 
     /** @var list<array{numbers: list<int>, label: string, member: ?string, at: CarbonImmutable}> the newest last */
     private array $undo = [];
@@ -28,8 +28,8 @@ final class Steps
     public static function of(Quiz $quiz, Teacher $teacher): self
     {
         $steps = new self;
-        $own = QuizChange::query()->where('quiz_id', $quiz->id)->where('teacher_id', $teacher->id)->whereNotNull('inverse')->where('kind', '!=', ChangeKind::Corrected)
-            ->orderByDesc('number')->limit(self::REACH)->get(['quiz_id', 'number', 'kind', 'label', 'member', 'takes_back', 'made_at']);
+        $own = QuizChange::query()->where('quiz_id', $quiz->id)->where('teacher_id', $teacher->id)->whereNull('unfit')->where('kind', '!=', ChangeKind::Corrected)
+            ->orderByDesc('number')->limit(self::REACH)->get(['number', 'kind', 'label', 'member', 'takes_back', 'made_at']);
         foreach ($own->reverse() as $change) {
             $steps->add($change);
         }

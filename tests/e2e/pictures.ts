@@ -22,7 +22,6 @@ async function picture(page: Page, name: string, shows: Locator): Promise<void> 
 
 test('the teacher’s views', async ({ page }) => {
     await page.goto('/sign-in');
-    await picture(page, 'sign-in', page.getByRole('button', { name: 'Sign in' }));
     await signInToDemo(page);
     await picture(page, 'today', page.getByRole('link', { name: /Tides at Skerry Bay/ }).first());
     await page
@@ -91,6 +90,21 @@ test('terms and a drill', async ({ page }) => {
     await page.getByRole('link', { name: /Simple electric circuits/ }).click();
     await page.getByRole('button', { name: /^Stop 7/ }).click();
     await picture(page, 'build-drill', page.getByLabel('What is selected'));
+    await page.getByRole('button', { name: /^Stop 1/ }).click();
+    await page.getByRole('button', { name: 'Add a question', exact: true }).click();
+    await page.getByLabel('Question', { exact: true }).fill('What do you measure a current in?');
+    await page.getByLabel('Option A', { exact: true }).fill('Volts');
+    await page.getByLabel('Option B', { exact: true }).fill('Amperes');
+    await page.getByLabel('Option B is right').check();
+    await expect(page.getByText('All is saved')).toBeVisible();
+    await page.keyboard.press('Control+z');
+    await expect(page.getByRole('button', { name: /^Redo/ })).toBeEnabled();
+    await page.getByRole('link', { name: 'History' }).click();
+    await page
+        .getByRole('button', { name: /Option B of stop 2 reworded/ })
+        .first()
+        .click();
+    await picture(page, 'history', page.getByText('As it was after: Option B of stop 2 reworded', { exact: false }));
     await page.goto('/classes');
     await page.getByRole('link', { name: /Year 8 Geography/ }).click();
     await page.getByLabel('Give out a quiz').selectOption({ label: 'Reading note values' });

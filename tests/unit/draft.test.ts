@@ -197,6 +197,18 @@ describe('a draft saves itself', () => {
         expect(second.current().document.title).toBe('From before');
     });
 
+    it('whoever is signed out is told so, and saves as soon as they are in again', async () => {
+        const draft = open();
+        vi.spyOn(client, 'POST').mockImplementationOnce(
+            () => answer({ type: '/problems/unauthenticated', detail: 'Sign in.', status: 401 }, 401) as never,
+        );
+        title(draft, 'Kept');
+        await draft.save();
+        expect(draft.current().saving).toMatchObject({ state: 'refused', sentence: expect.stringContaining('you are signed out') });
+        await pass(4000);
+        expect([server.document.title, draft.current().saving.state]).toEqual(['Kept', 'saved']);
+    });
+
     it('what the server cannot take is offered again and holds up nothing', async () => {
         const draft = open();
         vi.spyOn(client, 'POST').mockImplementationOnce(

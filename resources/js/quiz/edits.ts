@@ -417,7 +417,9 @@ function reworded(id: string, type: string, mine: Thing, theirs: Thing): Edit[] 
         if (before?.length !== after?.length) {
             return null;
         }
-        before?.forEach((one, at) => pairs.push([one, after?.[at], shape.lists[list] as string]));
+        for (const [at, one] of (before ?? []).entries()) {
+            pairs.push([one, after?.[at], shape.lists[list] as string]);
+        }
     }
     for (const [before, after, inside] of pairs) {
         if (before === after) {

@@ -67,7 +67,7 @@ final class ChangeController extends Controller
         $entries = [];
         $more = false;
         $changes = $quiz->changes()->with('teacher:id,name')->when($request->has('before'), static fn ($query) => $query->where('number', '<', $request->integer('before')))
-            ->orderByDesc('number')->lazy(500);
+            ->select(['quiz_id', 'number', 'teacher_id', 'kind', 'label', 'member', 'unfit', 'made_at'])->orderByDesc('number')->lazy(500);
         foreach ($changes as $change) {
             $last = array_key_last($entries);
             if ($last !== null && self::isOneStep($entries[$last]['first'], $change)) {
@@ -87,7 +87,7 @@ final class ChangeController extends Controller
             'label' => $entry['last']->label,
             'by' => $entry['last']->teacher->name,
             'kind' => $entry['last']->kind->value,
-            'applied' => $entry['last']->inverse !== null,
+            'applied' => $entry['last']->unfit === null,
             'at' => $entry['last']->made_at->toIso8601ZuluString('millisecond'),
             'from' => $entry['first']->number,
         ], $entries), 'more' => $more]);

@@ -276,7 +276,15 @@ function Builder({ quiz }: { quiz: Quiz }) {
                 <div className="ml-auto flex flex-wrap items-center gap-2">
                     <Step what="undo" label={changes.undo} onStep={step} />
                     <Step what="redo" label={changes.redo} onStep={step} />
-                    <Link className={buttonClass('quiet')} to={`/quizzes/${quiz.id}/history`}>
+                    <Link
+                        className={buttonClass('quiet')}
+                        to={`/quizzes/${quiz.id}/history`}
+                        onClick={(event) => {
+                            // What was typed last stands in it, too.
+                            event.preventDefault();
+                            void draft.save().then(() => navigate(`/quizzes/${quiz.id}/history`));
+                        }}
+                    >
                         History
                     </Link>
                     <Switch label="From afar" checked={far} onChange={setFar} />

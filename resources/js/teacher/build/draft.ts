@@ -39,6 +39,8 @@ const RETRY = 3000;
 /** How often it is asked what was changed elsewhere. */
 const ASKS = 2500;
 
+const signedOut = 'you are signed out. Sign in on another page; what you changed is kept here and saved then.';
+
 type Set = Extract<Edit, { do: 'set' }>;
 
 /** What stands around the words of a value, so that only typing leaves it as it was. */
@@ -341,8 +343,10 @@ export class Draft {
             this.miss({ ...next, held: false, sentence: `The server did not take it: ${error?.reason ?? sentence(problem)}` });
             return true;
         }
-        const away = problem instanceof Unreachable || (problem instanceof Refused && [401, 419, 429].includes(problem.problem.status));
-        this.emit({ saving: { state: away ? 'waiting' : 'refused', sentence: sentence(problem) } });
+        const status = problem instanceof Refused ? problem.problem.status : null;
+        const away = problem instanceof Unreachable || status === 419 || status === 429;
+        const why = status === 401 ? signedOut : sentence(problem);
+        this.emit({ saving: { state: away ? 'waiting' : 'refused', sentence: why } });
         clearTimeout(this.timer);
         this.timer = setTimeout(() => void this.run(), RETRY);
         return false;
