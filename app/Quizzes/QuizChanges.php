@@ -30,6 +30,9 @@ final class QuizChanges
     /** Changes that are looked through for who changed something last. */
     private const LOOKED_THROUGH = 500;
 
+    /** So many of the newest steps are tried for one that can be taken back. */
+    private const STEPS_TRIED = 20;
+
     public function __construct(private readonly DocumentCheck $check)
     {
     }
@@ -101,7 +104,7 @@ final class QuizChanges
         return $this->once($quiz, $teacher, $id, function (Quiz $locked) use ($teacher, $id, $kind): QuizChange {
             $own = Steps::of($locked, $teacher);
             $refused = null;
-            foreach ($kind === ChangeKind::Undone ? $own->toUndo() : $own->toRedo() as $step) {
+            foreach (array_slice($kind === ChangeKind::Undone ? $own->toUndo() : $own->toRedo(), 0, self::STEPS_TRIED) as $step) {
                 $inverse = [];
                 foreach ($locked->changes()->whereIn('number', $step['numbers'])->orderByDesc('number')->get() as $change) {
                     array_push($inverse, ...$change->inverse());

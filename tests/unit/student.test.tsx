@@ -22,6 +22,7 @@ afterEach(() => {
 
 const goes = (more: Partial<StandingCounts>) =>
     ({
+        answered: 0,
         clear: 0,
         climbed: 0,
         'set-aside': 0,

@@ -47,11 +47,22 @@ describe('dates in words near', () => {
 });
 
 describe('how it goes', () => {
-    const none = { untouched: 5, clear: 0, climbed: 0, 'on-the-ladder': 0, 'set-aside': 0, shown: 0, 'to-be-read': 0, noted: 0 };
+    const none = {
+        untouched: 5,
+        answered: 0,
+        clear: 0,
+        climbed: 0,
+        'on-the-ladder': 0,
+        'set-aside': 0,
+        shown: 0,
+        'to-be-read': 0,
+        noted: 0,
+    };
 
     it.each([
         [none, 'No answers yet'],
         [{ ...none, 'on-the-ladder': 1 }, 'On the way to the first right answer'],
+        [{ ...none, answered: 2 }, '2 answers sent'],
         [{ ...none, clear: 1 }, '1 answer right'],
         [{ ...none, climbed: 1 }, '1 answer right with some help'],
         [{ ...none, clear: 3, climbed: 2 }, '5 answers right, 2 of them with some help'],

@@ -8,6 +8,8 @@ namespace HiddenLadder\Core\Round;
 enum Standing: string
 {
     case Untouched = 'untouched';
+    /** Given, and not marked yet: before a reveal, or before the round is handed in. */
+    case Answered = 'answered';
     /** Right at once, without help. */
     case Clear = 'clear';
     /** Right after a slip or help. */
@@ -32,7 +34,7 @@ enum Standing: string
     public function isSettled(): bool
     {
         return match ($this) {
-            self::Untouched, self::OnTheLadder => false,
+            self::Untouched, self::Answered, self::OnTheLadder => false,
             default => true,
         };
     }

@@ -141,6 +141,7 @@ final class Walk
         $record->judged = null;
         if ($this->terms->handedIn && ! $this->state->handedIn && $this->position->series($this->state) === null) {
             $this->decisions->tell(FactKind::Taken, ['question' => $question->id]);
+            $this->trail->stand($home, $record, Standing::Answered);
             $this->trail->leave();
 
             return;
@@ -148,6 +149,7 @@ final class Walk
         if ($this->decisions->isFollowing() ? ($this->decisions->next(FactKind::Taken)['front'] ?? false) === true : $front !== null) {
             // It can be changed until the front reveals; the mark comes then.
             $this->decisions->tell(FactKind::Taken, ['question' => $question->id, 'front' => true]);
+            $this->trail->stand($home, $record, Standing::Answered);
             $record->mark = null;
 
             return;

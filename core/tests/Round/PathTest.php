@@ -168,7 +168,7 @@ final class PathTest extends TestCase
         $walker = Walker::through([$d->asks('a', $d->question('a', 'written', 'Why?', [], '', '', [], '0', ['model' => 'The Moon pulls.'])), self::stop('b')], new Terms(handedIn: true));
         $walker->answers(Response::text('The wind.'))->does(new WentTo($d->id('a')));
         self::assertStringNotContainsString('The Moon pulls.', (string) json_encode($walker->place()));
-        $walker->answers(Response::text('The Moon.'))->stands('a', Standing::Untouched);
+        $walker->answers(Response::text('The Moon.'))->stands('a', Standing::Answered);
     }
 
     public function test_a_round_handed_in_whole_is_marked_then_and_what_was_missed_comes_back_with_its_ladders(): void
@@ -176,7 +176,7 @@ final class PathTest extends TestCase
         $d = self::d();
         $walker = Walker::through([self::stop('a'), self::stop('b'), self::stop('c')], new Terms(handedIn: true));
         self::gives($walker, 'a-no')->isAt('b');
-        self::gives($walker, 'b-yes')->stands('b', Standing::Untouched);
+        self::gives($walker, 'b-yes')->stands('b', Standing::Answered);
         $walker->refuses(new AskedForHelp($d->id('c/question')), Rule::NoMoreHelp);
         $walker->does(new WentTo($d->id('a')));
         self::assertSame([null, ['choices' => [$d->id('entry/a-no')]]], [$walker->place()['verdict']['result'], $walker->place()['verdict']['response']]);
@@ -213,10 +213,10 @@ final class PathTest extends TestCase
         $walker = Walker::through([self::stop('a'), self::stop('b')]);
         $walker->front = new Front($d->id('a'));
         foreach (['a-yes', 'a-no', 'a-yes'] as $entry) {
-            self::gives($walker, $entry)->isAt('a')->stands('a', Standing::Untouched);
+            self::gives($walker, $entry)->isAt('a')->stands('a', Standing::Answered);
             $place = $walker->place();
             self::assertSame([true, false, null, false], [$place['waits'], $place['told'], $place['verdict']['result'], $place['moreHelp']]);
-            self::assertSame(0, array_sum(array_diff_key($walker->view()['goes'], ['untouched' => 1])));
+            self::assertSame(0, array_sum(array_diff_key($walker->view()['goes'], ['untouched' => 1, 'answered' => 1])));
         }
         $walker->refuses(new WentOn($d->id('a')), Rule::FromTheFront)->refuses(new AskedForHelp($d->id('a/question')), Rule::FromTheFront);
         $walker->front = new Front($d->id('a'), closed: true);

@@ -54,8 +54,8 @@ export function howItGoes(goes: StandingCounts): string {
         const helped = goes.climbed === 0 ? '' : goes.climbed === right ? ' with some help' : `, ${goes.climbed} of them with some help`;
         parts.push(`${right} ${right === 1 ? 'answer' : 'answers'} right${helped}`);
     }
-    if (goes['to-be-read'] + goes.noted > 0) {
-        const sent = goes['to-be-read'] + goes.noted;
+    const sent = goes['to-be-read'] + goes.noted + goes.answered;
+    if (sent > 0) {
         parts.push(`${sent} ${sent === 1 ? 'answer' : 'answers'} sent`);
     }
     if (goes.shown > 0) {

@@ -323,6 +323,12 @@ const counts: Column<QuestionFigures>[] = [
         className: (figures) => (notYet(figures) > 0 ? 'font-semibold text-yet' : ''),
     },
     {
+        key: 'answered',
+        words: 'given',
+        value: ({ standings }) => standings.answered,
+        show: ({ standings }) => standings.answered,
+    },
+    {
         key: 'untouched',
         words: 'untouched',
         value: ({ standings }) => standings.untouched,

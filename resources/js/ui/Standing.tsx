@@ -2,6 +2,7 @@ import type { Standing } from '../api/types';
 
 export const standingWords: Record<Standing, string> = {
     untouched: 'untouched',
+    answered: 'given, not marked yet',
     clear: 'right at once',
     climbed: 'right after help or a slip',
     'on-the-ladder': 'on the ladder',
@@ -24,6 +25,12 @@ export function StandingMark({ standing, size = 20 }: { standing: Standing; size
             stroke="currentColor"
         >
             {standing === 'untouched' && <circle cx="10" cy="10" r="5" strokeWidth="1.2" />}
+            {standing === 'answered' && (
+                <>
+                    <circle cx="10" cy="8" r="4.5" strokeWidth="1.8" />
+                    <path d="M2.5 15.5h15" strokeWidth="2" />
+                </>
+            )}
             {standing === 'clear' && <circle cx="10" cy="10" r="5.5" fill="currentColor" stroke="none" />}
             {standing === 'climbed' && (
                 <>

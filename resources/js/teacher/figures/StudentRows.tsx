@@ -24,7 +24,7 @@ interface Column<T> {
 }
 
 /** From what needs most to what needs least: so a question's column sorts. */
-const order: Standing[] = ['on-the-ladder', 'set-aside', 'shown', 'untouched', 'to-be-read', 'noted', 'climbed', 'clear'];
+const order: Standing[] = ['on-the-ladder', 'set-aside', 'shown', 'untouched', 'answered', 'to-be-read', 'noted', 'climbed', 'clear'];
 
 /** So many rows are shown until all are asked for: a table of thousands makes a tablet wait. */
 const MOST_ROWS = 150;
