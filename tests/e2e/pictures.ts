@@ -90,7 +90,7 @@ test('terms and a drill', async ({ page }) => {
     await page.getByRole('link', { name: /Simple electric circuits/ }).click();
     await page.getByRole('button', { name: /^Stop 7/ }).click();
     await picture(page, 'build-drill', page.getByLabel('What is selected'));
-    await page.getByRole('button', { name: /^Stop 1/ }).click();
+    await page.getByRole('button', { name: /^Stop 1:/ }).click();
     await page.getByRole('button', { name: 'Add a question', exact: true }).click();
     await page.getByLabel('Question', { exact: true }).fill('What do you measure a current in?');
     await page.getByLabel('Option A', { exact: true }).fill('Volts');

@@ -89,8 +89,8 @@ export function DrillEditor({ document, stop, change, select }: Props<DrillStop>
                 value={stop.credit ?? 'share'}
                 onChange={(event) => put({ credit: event.currentTarget.value as NonNullable<DrillStop['credit']> })}
             >
-                <option value="share">for each right answer, up to so many as are needed</option>
-                <option value="all">all of them when so many are right, or none</option>
+                <option value="share">for each right answer</option>
+                <option value="all">all when enough are right, or none</option>
             </Select>
             <fieldset>
                 <legend className="mb-1 text-sm font-semibold">Questions, alike in difficulty and length</legend>
