@@ -63,7 +63,7 @@ final class Corrections
             $latest = $editions->last() ?? throw new Problem(409, 'not-published', 'This quiz is not in use yet: change it as it is.');
             $places = Nodes::of($this->workpiece($latest)->document());
             foreach ($sent->edits as $number => $edit) {
-                Mendable::allowsAt($places, $edit) || throw new MalformedInput("/edits/$number", 'this is structure, which changes only by a new edition');
+                Mendable::allows($places, $edit) || throw new MalformedInput("/edits/$number", 'this is structure, which changes only by a new edition');
             }
             $correction = Correction::query()->create([
                 'id' => $sent->id, 'quiz_id' => $locked->id, 'teacher_id' => $teacher->id, 'label' => $sent->label, 'edits' => Edit::toJson($sent->edits), 'made_at' => now(),
@@ -149,7 +149,7 @@ final class Corrections
         $document = $this->workpiece($edition)->document();
         $edits = $edition->version === $quiz->version ? [] : Difference::between($document, $draft);
         $places = Nodes::of($document);
-        $mends = array_values(array_filter($edits, static fn (Edit $edit): bool => Mendable::allowsAt($places, $edit)));
+        $mends = array_values(array_filter($edits, static fn (Edit $edit): bool => Mendable::allows($places, $edit)));
 
         return ['edition' => $edition->number, 'document' => $document, 'mends' => $mends, 'structure' => array_values(array_udiff($edits, $mends, static fn (Edit $a, Edit $b): int => spl_object_id($a) <=> spl_object_id($b)))];
     }

@@ -7,6 +7,7 @@ namespace HiddenLadder\Core\Tests\Quiz;
 use HiddenLadder\Core\Quiz\Edits\Difference;
 use HiddenLadder\Core\Quiz\Edits\Edit;
 use HiddenLadder\Core\Quiz\Edits\Mendable;
+use HiddenLadder\Core\Quiz\Edits\Nodes;
 use HiddenLadder\Core\Quiz\Edits\Workpiece;
 use HiddenLadder\Core\Tests\Round\MadeUpQuiz;
 use HiddenLadder\Core\Tests\Sample;
@@ -46,7 +47,7 @@ final class MendableTest extends TestCase
     public function test_keys_points_wording_and_feedback_may_be_mended_and_are_told_as_they_were_made(Edit $edit): void
     {
         $before = Workpiece::of(Sample::document());
-        self::assertTrue(Mendable::allows($before->document(), $edit));
+        self::assertTrue(Mendable::allows(Nodes::of($before->document()), $edit));
         $after = Workpiece::of(Sample::document());
         $after->apply([$edit]);
         $difference = Difference::between($before->document(), $after->document());
@@ -72,19 +73,19 @@ final class MendableTest extends TestCase
     #[DataProvider('structure')]
     public function test_everything_else_is_structure(Edit $edit): void
     {
-        self::assertFalse(Mendable::allows(Workpiece::of(Sample::document())->document(), $edit));
+        self::assertFalse(Mendable::allows(Nodes::of(Workpiece::of(Sample::document())->document()), $edit));
     }
 
     public function test_answers_of_typed_gaps_may_be_added_and_those_to_choose_from_not(): void
     {
         $d = new Draft('gaps');
         $question = $d->question('q', 'gaps', 'Fill in.', [], '', '', [], '0', ['sentence' => 'It [1] and [2].', 'gaps' => [$d->gap('typed', [$d->right('ebbs')]), ['show' => 'list'] + $d->gap('listed', [$d->right('flows')])]]);
-        $document = Workpiece::of($d->quiz('Gaps', '', [$d->asks('s', $question)], 'End', ''))->document();
+        $places = Nodes::of(Workpiece::of($d->quiz('Gaps', '', [$d->asks('s', $question)], 'End', ''))->document());
         $gaps = array_column($question['gaps'], 'id');
-        self::assertTrue(Mendable::allows($document, Edit::insert($gaps[0], 'entries', null, self::entry())));
-        self::assertFalse(Mendable::allows($document, Edit::insert($gaps[1], 'entries', null, self::entry())));
-        self::assertTrue(Mendable::allows($document, Edit::set($question['id'], 'sentence', 'Water [1], then it [2].')));
-        self::assertFalse(Mendable::allows($document, Edit::set($question['id'], 'sentence', 'It [1].')));
+        self::assertTrue(Mendable::allows($places, Edit::insert($gaps[0], 'entries', null, self::entry())));
+        self::assertFalse(Mendable::allows($places, Edit::insert($gaps[1], 'entries', null, self::entry())));
+        self::assertTrue(Mendable::allows($places, Edit::set($question['id'], 'sentence', 'Water [1], then it [2].')));
+        self::assertFalse(Mendable::allows($places, Edit::set($question['id'], 'sentence', 'It [1].')));
     }
 
     public function test_the_difference_of_generated_documents_makes_one_of_the_other(): void

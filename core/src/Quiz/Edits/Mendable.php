@@ -34,14 +34,12 @@ final class Mendable
     /** Members of blocks that are wording. */
     private const WORDS = ['text', 'tex', 'alternative'];
 
-    /** Whether an edit of a document may be laid over an edition in use. */
-    public static function allows(\stdClass $document, Edit $edit): bool
-    {
-        return self::allowsAt(Nodes::of($document), $edit);
-    }
-
-    /** @param  array<string, Place>  $places  the nodes of that document */
-    public static function allowsAt(array $places, Edit $edit): bool
+    /**
+     * Whether an edit of a document may be laid over an edition in use.
+     *
+     * @param  array<string, Place>  $places  the nodes of that document
+     */
+    public static function allows(array $places, Edit $edit): bool
     {
         $place = $places[$edit->at] ?? null;
         if ($place === null) {
