@@ -19,17 +19,35 @@ final class Steps
     /** So many of the latest own changes are looked at. */
     private const REACH = 2000;
 
+    /** Mostly the newest step stands among so many. */
+    private const LATEST = 60;
+
     /** @var list<array{numbers: list<int>, label: string, member: ?string, at: CarbonImmutable}> the newest last */
     private array $undo = [];
 
     /** @var list<array{numbers: list<int>, label: string, member: ?string, at: CarbonImmutable}> the newest last */
     private array $redo = [];
 
-    public static function of(Quiz $quiz, Teacher $teacher): self
+    /**
+     * What would be undone and redone now, in words.
+     *
+     * @return array{undo: ?string, redo: ?string}
+     */
+    public static function labels(Quiz $quiz, Teacher $teacher): array
+    {
+        $steps = self::of($quiz, $teacher, self::LATEST);
+        if ($steps->undo === [] && $quiz->version > self::LATEST) {
+            $steps = self::of($quiz, $teacher);
+        }
+
+        return ['undo' => $steps->toUndo()[0]['label'] ?? null, 'redo' => $steps->toRedo()[0]['label'] ?? null];
+    }
+
+    public static function of(Quiz $quiz, Teacher $teacher, int $reach = self::REACH): self
     {
         $steps = new self;
         $own = QuizChange::query()->where('quiz_id', $quiz->id)->where('teacher_id', $teacher->id)->whereNull('unfit')->where('kind', '!=', ChangeKind::Corrected)
-            ->orderByDesc('number')->limit(self::REACH)->get(['number', 'kind', 'label', 'member', 'takes_back', 'made_at']);
+            ->orderByDesc('number')->limit($reach)->get(['number', 'kind', 'label', 'member', 'takes_back', 'made_at']);
         foreach ($own->reverse() as $change) {
             $steps->add($change);
         }

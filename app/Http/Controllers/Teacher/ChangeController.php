@@ -112,7 +112,6 @@ final class ChangeController extends Controller
             throw new Problem(409, 'unknown-version', 'This page knows more of the quiz than the server does. Load it again; what was not saved is kept.', ['version' => $quiz->version]);
         }
         $changes = $since === $quiz->version ? collect() : $this->changes->since($quiz, $since);
-        $steps = Steps::of($quiz, $teacher);
 
         return new JsonResponse([
             'version' => $quiz->version,
@@ -128,10 +127,8 @@ final class ChangeController extends Controller
                 'unfit' => $change->unfit,
                 'edits' => json_decode($change->edits),
             ])->all(),
-            'undo' => $steps->toUndo()[0]['label'] ?? null,
-            'redo' => $steps->toRedo()[0]['label'] ?? null,
             'findings' => $changes->isEmpty() ? null : $this->quizzes->found($quiz),
-        ]);
+        ] + Steps::labels($quiz, $teacher));
     }
 
     /** One teacher's changes of one member within a minute are one entry. */

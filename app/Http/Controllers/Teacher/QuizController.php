@@ -173,16 +173,12 @@ final class QuizController extends Controller
     /** @return array<string, mixed> */
     private function whole(Quiz $quiz, Teacher $teacher): array
     {
-        $steps = Steps::of($quiz, $teacher);
-
         return self::line($quiz->load('latestEdition')) + [
             'version' => $quiz->version,
             'findings' => $this->found($quiz),
-            'undo' => $steps->toUndo()[0]['label'] ?? null,
-            'redo' => $steps->toRedo()[0]['label'] ?? null,
             // As it is stored: an empty object stays one.
             'document' => json_decode(strval($quiz->getRawOriginal('document'))),
-        ];
+        ] + Steps::labels($quiz, $teacher);
     }
 
     /**
