@@ -2,7 +2,6 @@ import type {
     Block,
     Condition,
     Cue,
-    DrillStop,
     Entry,
     Finding,
     Gap,
@@ -16,6 +15,7 @@ import type {
 } from '../api/types';
 import { moment } from '../ui/time';
 import { ulid } from '../ui/ulid';
+import { apply } from './edits';
 
 /** Changes of a quiz document. All are pure: they give a new document and leave the old one as it was. */
 
@@ -578,78 +578,15 @@ export function move(document: QuizDocument, id: string, by: 1 | -1): QuizDocume
     return place?.kind === 'rung' ? putLadder(document, place, moved(ladderAt(place), place.index, by)) : document;
 }
 
-/** Takes a stop, cue, rung or question out. Forks and conditions that named it are taken out with it. */
+/** Takes a stop, cue, rung or question out. What named it, forks and conditions among it, is cleared with it. */
 export function remove(document: QuizDocument, id: string): QuizDocument {
     const place = find(document, id);
     if (place === null) {
         return document;
     }
-    if (place.kind === 'rung') {
-        return withoutDeadEnds(
-            putLadder(
-                document,
-                place,
-                ladderAt(place).filter((rung) => rung.id !== place.rung.id),
-            ),
-        );
-    }
-    if (place.kind === 'cue') {
-        return withoutDeadEnds(putStop(document, { ...place.stop, cues: place.stop.cues.filter((cue) => cue.id !== place.cue.id) }));
-    }
-    if (place.kind === 'question') {
-        return withoutDeadEnds(withoutQuestion(document, place.stop, place.question.id));
-    }
-    const gone = place.stop.id;
-    return withoutDeadEnds({
-        ...document,
-        stops: document.stops.filter((stop) => stop.id !== gone),
-        sideStops: document.sideStops.filter((stop) => stop.id !== gone),
-    });
-}
-
-function withoutQuestion(document: QuizDocument, stop: Stop | null, id: string): QuizDocument {
-    const others = (questions: Question[]) => questions.filter((question) => question.id !== id);
-    if (stop === null) {
-        return { ...document, pool: others(document.pool ?? []) };
-    }
-    return stop.kind === 'drill'
-        ? putStop(document, { ...stop, questions: others(stop.questions) } satisfies DrillStop)
-        : stop.kind === 'staircase'
-          ? putStop(document, {
-                ...stop,
-                levels: stop.levels.map((level) => ({ ...level, questions: others(level.questions) })),
-            } satisfies StaircaseStop)
-          : document;
-}
-
-/** Without forks that lead to nothing and conditions that speak of nothing. */
-export function withoutDeadEnds(document: QuizDocument): QuizDocument {
-    const targets = new Set([...document.stops, ...document.sideStops, ...document.finishes].map((one) => one.id));
-    const questions = allQuestions(document);
-    const ids = new Set([
-        ...questions.map((question) => question.id),
-        ...questions.flatMap((question) => entriesOf(question).map((entry) => entry.id)),
-        ...(document.objectives ?? []).map((one) => one.id),
-    ]);
-    const sound = (when: Condition) => [when.question, when.entry, when.objective].every((id) => id === undefined || ids.has(id));
-    const mend = (stop: Stop): Stop => {
-        const forks = stop.forks?.filter((fork) => targets.has(fork.to) && sound(fork.when));
-        const shownIf = stop.shownIf !== undefined && stop.shownIf !== null && !sound(stop.shownIf) ? null : stop.shownIf;
-        return forks?.length === stop.forks?.length && shownIf === stop.shownIf
-            ? stop
-            : { ...stop, ...(forks === undefined ? {} : { forks }), shownIf: shownIf ?? null };
-    };
-    const mended = { ...document, stops: document.stops.map(mend), sideStops: document.sideStops.map(mend) };
-    return mapQuestions(mended, (question) =>
-        question.entries.every((entry) => entry.fork === null || targets.has(entry.fork))
-            ? question
-            : {
-                  ...question,
-                  entries: question.entries.map((entry) =>
-                      entry.fork !== null && !targets.has(entry.fork) ? { ...entry, fork: null } : entry,
-                  ),
-              },
-    );
+    const at =
+        place.kind === 'rung' ? place.rung : place.kind === 'cue' ? place.cue : place.kind === 'question' ? place.question : place.stop;
+    return apply(document, [{ do: 'remove', at: at.id }]).document;
 }
 
 /** Adds a rung at the foot of a ladder. */

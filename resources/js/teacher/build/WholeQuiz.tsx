@@ -1,7 +1,7 @@
 import { X } from 'lucide-react';
 import type { ReactNode } from 'react';
 import type { Finding, QuizDocument } from '../../api/types';
-import { newQuestion, promptText, withoutDeadEnds } from '../../quiz/document';
+import { newQuestion, promptText } from '../../quiz/document';
 import { Button } from '../../ui/Button';
 import { Field, inputClass, Select, Text } from '../../ui/Field';
 import { ParsedField } from '../../ui/ParsedField';
@@ -43,26 +43,24 @@ export function WholeQuiz({ document, findings, left, change, select, forecast }
                 legend="Objectives"
                 add="Add an objective"
                 list={document.objectives ?? []}
-                onChange={(objectives) => change(withoutGone({ ...document, objectives }))}
+                onChange={(objectives) => change({ ...document, objectives })}
             />
             <Words
                 legend="Misconceptions that wrong answers can show"
                 add="Add a misconception"
                 list={document.misconceptions ?? []}
-                onChange={(misconceptions) => change(withoutGone({ ...document, misconceptions }))}
+                onChange={(misconceptions) => change({ ...document, misconceptions })}
             />
             <Words
                 legend="Parts"
                 add="Add a part"
                 list={(document.parts ?? []).map((part) => ({ id: part.id, text: part.title }))}
                 onChange={(list) =>
-                    change(
-                        withoutGone({
-                            ...document,
-                            // A weight that was given stays; without one a part weighs its points.
-                            parts: list.map(({ id, text }) => ({ ...document.parts?.find((part) => part.id === id), id, title: text })),
-                        }),
-                    )
+                    change({
+                        ...document,
+                        // A weight that was given stays; without one a part weighs its points.
+                        parts: list.map(({ id, text }) => ({ ...document.parts?.find((part) => part.id === id), id, title: text })),
+                    })
                 }
             />
             <fieldset className="grid gap-1">
@@ -133,24 +131,6 @@ export function WholeQuiz({ document, findings, left, change, select, forecast }
             </details>
         </div>
     );
-}
-
-/** References to objectives, misconceptions and parts that are no longer in their list are taken out. */
-function withoutGone(document: QuizDocument): QuizDocument {
-    const has = (list: { id: string }[] | undefined, id: string) => (list ?? []).some((one) => one.id === id);
-    const text = JSON.stringify(document, (key, value: unknown) => {
-        if (key === 'objectives' && Array.isArray(value) && value.every((one) => typeof one === 'string')) {
-            return value.filter((id) => has(document.objectives, id));
-        }
-        if (
-            (key === 'misconception' && typeof value === 'string' && !has(document.misconceptions, value)) ||
-            (key === 'part' && typeof value === 'string' && !has(document.parts, value))
-        ) {
-            return null;
-        }
-        return value;
-    });
-    return withoutDeadEnds(JSON.parse(text) as QuizDocument);
 }
 
 function Words({
