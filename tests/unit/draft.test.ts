@@ -300,6 +300,31 @@ describe('a draft that is changed elsewhere too', () => {
         expect([server.document.title, server.document.instructions]).toEqual(['Typed meanwhile', 'With a picture']);
     });
 
+    it('a reply that comes late, while typing goes on, changes nothing back', async () => {
+        const draft = open();
+        const old = server.reply(1, null);
+        let answerLate = () => {};
+        vi.spyOn(client, 'GET').mockImplementationOnce(
+            () =>
+                new Promise((done) => {
+                    answerLate = () => void (answer({ ...old, undo: 'Old' }) as Promise<unknown>).then(done as never);
+                }) as never,
+        );
+        const asking = draft.ask();
+        title(draft, 'New');
+        await draft.save();
+        title(draft, 'Newer');
+        answerLate();
+        await asking;
+        expect([draft.current().document.title, draft.current().undo, draft.current().saving.state]).toEqual([
+            'Newer',
+            'Undo me',
+            'saving',
+        ]);
+        await draft.save();
+        expect(server.document.title).toBe('Newer');
+    });
+
     it('a server whose past was cut off is taken as it is, and what waits is sent to it', async () => {
         const draft = open();
         title(draft, 'One');

@@ -367,6 +367,10 @@ export class Draft {
 
     /** Takes in what the server tells: changes made since, here and elsewhere, and whether the one that was sent fitted. */
     private take(reply: Changes, sent: Pending | null = null): void {
+        // One that was overtaken tells nothing new, and what it tells of undoing and findings is old.
+        if (reply.version < this.version) {
+            return;
+        }
         let elsewhere = this.shown.elsewhere;
         let missed = this.shown.missed;
         for (const change of reply.changes) {
