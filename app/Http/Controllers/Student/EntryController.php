@@ -106,12 +106,15 @@ final class EntryController extends Controller
     /** @return array<string, mixed> */
     private function task(Student $student, Task $task, RoundBook $book, RoundViews $views): array
     {
-        $before = OwnRounds::of($student->id, $task)->current();
-        $view = $before === null ? null : $book->view($before);
-        if ($before !== null) {
-            $book->seen($before);
-        }
         $own = OwnRounds::of($student->id, $task);
+        $before = $own->current();
+        $current = $before === null ? null : $book->upToDate($before);
+        $view = $current === null ? null : $book->view($current);
+        if ($current !== null) {
+            $book->seen($current);
+        }
+        // Read anew only where the clock, a closing or a correction moved it.
+        $own = $current === $before ? $own : OwnRounds::of($student->id, $task);
         $done = $own->lastDone();
         $soFar = $own->soFar();
         $nextFrom = $soFar->nextFrom();
