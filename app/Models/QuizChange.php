@@ -44,6 +44,12 @@ final class QuizChange extends Eloquent
         return $this->belongsTo(Teacher::class);
     }
 
+    /** It did something; one that did not fit only stands in the history. */
+    public function isApplied(): bool
+    {
+        return $this->unfit === null;
+    }
+
     /** @return list<Edit> */
     public function edits(): array
     {

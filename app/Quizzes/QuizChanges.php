@@ -92,7 +92,7 @@ final class QuizChanges
     {
         $origin = $quiz->getRawOriginal('origin');
         $work = Workpiece::fromJson(is_string($origin) ? $origin : self::stored($quiz));
-        foreach ($quiz->changes()->where('number', '<=', $number)->whereNotNull('inverse')->orderBy('number')->lazy(500) as $change) {
+        foreach ($quiz->changes()->where('number', '<=', $number)->whereNull('unfit')->orderBy('number')->lazy(500) as $change) {
             $work->apply($change->edits());
         }
 
@@ -165,7 +165,6 @@ final class QuizChanges
                 'unfit' => ['at' => $unfit->at, 'reason' => $unfit->reason, 'stands' => $unfit->stands, 'by' => $this->lastToChange($locked, $unfit->at)],
             ]);
         }
-        $document = $work->toArray();
         $problems = $this->check->problemsAfter($work, $done);
         if ($problems !== []) {
             throw Problem::invalid('This would be no quiz document. Nothing of the change was done.', array_map(
@@ -173,7 +172,7 @@ final class QuizChanges
                 $problems,
             ));
         }
-        $this->store($locked, $number, $work, is_string($document['title'] ?? null) ? $document['title'] : '', $before);
+        $this->store($locked, $number, $work, $before);
         $first = $done->edits[0] ?? null;
 
         return $locked->changes()->create($row + [
@@ -182,12 +181,12 @@ final class QuizChanges
         ]);
     }
 
-    private function store(Quiz $locked, int $number, ?Workpiece $work, string $title = '', string $before = ''): void
+    private function store(Quiz $locked, int $number, ?Workpiece $work, string $before = ''): void
     {
-        $title = trim($title) === '' ? 'Untitled' : trim($title);
+        $given = $work?->document()->title;
+        $title = is_string($given) && trim($given) !== '' ? trim($given) : 'Untitled';
         Quiz::query()->whereKey($locked->id)->update(['version' => $number] + ($work === null ? [] : ['document' => $work->json(), 'title' => $title])
             + ($work === null || $locked->getRawOriginal('origin') !== null ? [] : ['origin' => $before]));
-        $locked->refresh();
     }
 
     private static function stored(Quiz $quiz): string
@@ -200,7 +199,7 @@ final class QuizChanges
     /** Who changed a node last. */
     private function lastToChange(Quiz $quiz, string $node): ?string
     {
-        $found = $quiz->changes()->with('teacher')->whereNotNull('inverse')->where('number', '>', $quiz->version - self::LOOKED_THROUGH)
+        $found = $quiz->changes()->with('teacher')->whereNull('unfit')->where('number', '>', $quiz->version - self::LOOKED_THROUGH)
             ->where('edits', 'like', '%"'.addcslashes($node, '%_\\').'"%')->orderByDesc('number')->first();
 
         return $found?->teacher->name;

@@ -14,7 +14,7 @@ use HiddenLadder\App\Models\Teacher;
 final class Steps
 {
     /** Changes of one member within so many seconds are one step. */
-    public const JOINED_WITHIN = 60;
+    private const JOINED_WITHIN = 60;
 
     /** So many of the latest own changes are looked at. */
     private const REACH = 2000;
@@ -84,7 +84,7 @@ final class Steps
         }
         $this->redo = [];
         $last = array_key_last($this->undo);
-        if ($last !== null && $change->member !== null && self::goesOn($this->undo[$last], $change)) {
+        if ($last !== null && self::isOne($this->undo[$last]['member'], $this->undo[$last]['at'], $change)) {
             $this->undo[$last]['numbers'][] = $change->number;
             $this->undo[$last]['at'] = $change->made_at;
         } else {
@@ -92,10 +92,10 @@ final class Steps
         }
     }
 
-    /** @param  array{numbers: list<int>, label: string, member: ?string, at: CarbonImmutable}  $step */
-    private static function goesOn(array $step, QuizChange $change): bool
+    /** Whether a change goes on in the member that an earlier one of the same person set, soon after it: they are one step. */
+    public static function isOne(?string $member, CarbonImmutable $at, QuizChange $later): bool
     {
-        return $step['member'] === $change->member && $change->made_at->getTimestamp() - $step['at']->getTimestamp() < self::JOINED_WITHIN;
+        return $member !== null && $member === $later->member && $later->made_at->getTimestamp() - $at->getTimestamp() < self::JOINED_WITHIN;
     }
 
     /**

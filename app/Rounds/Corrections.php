@@ -87,6 +87,8 @@ final class Corrections
     public function layOver(Correction $correction, Edition $edition): void
     {
         DB::transaction(function () use ($correction, $edition): void {
+            // Locked in the order in which all corrections lock: the quiz comes first.
+            Quiz::query()->lockForUpdate()->findOrFail($edition->quiz_id);
             $locked = Edition::query()->lockForUpdate()->findOrFail($edition->id);
             $correction = Correction::query()->lockForUpdate()->findOrFail($correction->id);
             $last = $this->layer($locked, $correction);

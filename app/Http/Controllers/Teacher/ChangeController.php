@@ -4,10 +4,12 @@ declare(strict_types=1);
 
 namespace HiddenLadder\App\Http\Controllers\Teacher;
 
+use Closure;
 use HiddenLadder\App\Http\Controllers\Controller;
 use HiddenLadder\App\Http\Problem;
 use HiddenLadder\App\Models\Quiz;
 use HiddenLadder\App\Models\QuizChange;
+use HiddenLadder\App\Models\Teacher;
 use HiddenLadder\App\Quizzes\QuizChanges;
 use HiddenLadder\App\Quizzes\SentChange;
 use HiddenLadder\App\Quizzes\Steps;
@@ -36,18 +38,12 @@ final class ChangeController extends Controller
 
     public function undo(Request $request, Quiz $quiz): JsonResponse
     {
-        $this->authorize('reach', $quiz);
-        $fields = Fields::of($request->json()->all())->only(['id', 'version']);
-
-        return $this->told($request, $quiz, $fields->integer('version'), $this->changes->undo($quiz, $this->teacher($request), SentChange::id($fields)));
+        return $this->step($request, $quiz, $this->changes->undo(...));
     }
 
     public function redo(Request $request, Quiz $quiz): JsonResponse
     {
-        $this->authorize('reach', $quiz);
-        $fields = Fields::of($request->json()->all())->only(['id', 'version']);
-
-        return $this->told($request, $quiz, $fields->integer('version'), $this->changes->redo($quiz, $this->teacher($request), SentChange::id($fields)));
+        return $this->step($request, $quiz, $this->changes->redo(...));
     }
 
     /** What was changed since a version, here and elsewhere. */
@@ -70,7 +66,7 @@ final class ChangeController extends Controller
             ->select(['quiz_id', 'number', 'teacher_id', 'kind', 'label', 'member', 'unfit', 'made_at'])->orderByDesc('number')->lazy(500);
         foreach ($changes as $change) {
             $last = array_key_last($entries);
-            if ($last !== null && self::isOneStep($entries[$last]['first'], $change)) {
+            if ($last !== null && self::isOneEntry($entries[$last]['first'], $change)) {
                 $entries[$last]['first'] = $change;
 
                 continue;
@@ -87,7 +83,7 @@ final class ChangeController extends Controller
             'label' => $entry['last']->label,
             'by' => $entry['last']->teacher->name,
             'kind' => $entry['last']->kind->value,
-            'applied' => $entry['last']->unfit === null,
+            'applied' => $entry['last']->isApplied(),
             'at' => $entry['last']->made_at->toIso8601ZuluString('millisecond'),
             'from' => $entry['first']->number,
         ], $entries), 'more' => $more]);
@@ -102,6 +98,15 @@ final class ChangeController extends Controller
         }
 
         return new JsonResponse(['number' => (int) $number, 'document' => json_decode($this->changes->at($quiz, (int) $number)->json())]);
+    }
+
+    /** @param  Closure(Quiz, Teacher, string): QuizChange  $take */
+    private function step(Request $request, Quiz $quiz, Closure $take): JsonResponse
+    {
+        $this->authorize('reach', $quiz);
+        $fields = Fields::of($request->json()->all())->only(['id', 'version']);
+
+        return $this->told($request, $quiz, $fields->integer('version'), $take($quiz, $this->teacher($request), SentChange::id($fields)));
     }
 
     private function told(Request $request, Quiz $quiz, int $since, ?QuizChange $taken): JsonResponse
@@ -123,7 +128,7 @@ final class ChangeController extends Controller
                 'by' => $change->teacher->name,
                 'own' => $change->teacher_id === $teacher->id,
                 'kind' => $change->kind->value,
-                'applied' => $change->inverse !== null,
+                'applied' => $change->isApplied(),
                 'unfit' => $change->unfit,
                 'edits' => json_decode($change->edits),
             ])->all(),
@@ -131,10 +136,9 @@ final class ChangeController extends Controller
         ] + Steps::labels($quiz, $teacher));
     }
 
-    /** One teacher's changes of one member within a minute are one entry. */
-    private static function isOneStep(QuizChange $later, QuizChange $earlier): bool
+    /** One teacher's changes of one kind that are one step are one entry. */
+    private static function isOneEntry(QuizChange $later, QuizChange $earlier): bool
     {
-        return $later->member !== null && $later->member === $earlier->member && $later->teacher_id === $earlier->teacher_id && $later->kind === $earlier->kind
-            && $later->made_at->getTimestamp() - $earlier->made_at->getTimestamp() < Steps::JOINED_WITHIN;
+        return $later->teacher_id === $earlier->teacher_id && $later->kind === $earlier->kind && Steps::isOne($earlier->member, $earlier->made_at, $later);
     }
 }
