@@ -10,23 +10,8 @@ use HiddenLadder\Core\Quiz\Edits\Edit;
 use HiddenLadder\Core\Quiz\Edits\Workpiece;
 
 require __DIR__.'/../vendor/autoload.php';
+require __DIR__.'/measure.php';
 require __DIR__.'/quiz.php';
-
-/** Median of so many turns, in milliseconds. */
-$median = static function (callable $work, int $turns = 9): float {
-    $taken = [];
-    for ($turn = 0; $turn < $turns; $turn++) {
-        $start = hrtime(true);
-        $work();
-        $taken[] = (hrtime(true) - $start) / 1e6;
-    }
-    sort($taken);
-
-    return $taken[intdiv($turns, 2)];
-};
-$told = static function (string $name, float $value, float $limit): void {
-    echo json_encode(['name' => $name, 'value' => round($value, 2), 'unit' => 'ms', 'against' => "limit of $limit ms", 'ratio' => round($value / $limit, 2)]), "\n";
-};
 
 $document = quizOf(200);
 $json = Workpiece::of($document)->json();
@@ -35,15 +20,15 @@ $question = $document['stops'][100]['question']['id'];
 $there = static function (Edit $edit) use ($work): void {
     $work->apply($work->apply([$edit])->inverse);
 };
-$told('a rewording in 200 stops, laid and taken back', $median(static fn () => $there(Edit::set($question, 'feedback.right', 'Quite right.'))), 5);
-$told('a stop of 200 removed with what leads to it, and brought back', $median(static fn () => $there(Edit::remove($document['stops'][100]['id']))), 5);
-$told('reading a document of 200 stops to be changed', $median(static fn () => Workpiece::fromJson($json)), 20);
-$told('checking a document of 200 stops', $median(static fn () => (new DocumentCheck)->problems($document), 3), 100);
+told('a rewording in 200 stops, laid and taken back', median(static fn () => $there(Edit::set($question, 'feedback.right', 'Quite right.'))), 5);
+told('a stop of 200 removed with what leads to it, and brought back', median(static fn () => $there(Edit::remove($document['stops'][100]['id']))), 5);
+told('reading a document of 200 stops to be changed', median(static fn () => Workpiece::fromJson($json)), 20);
+told('checking a document of 200 stops', median(static fn () => (new DocumentCheck)->problems($document), 3), 100);
 $check = new DocumentCheck;
-$told('checking what a rewording in 200 stops touched', $median(static function () use ($work, $question, $check): void {
+told('checking what a rewording in 200 stops touched', median(static function () use ($work, $question, $check): void {
     $check->problemsAfter($work, $work->apply([Edit::set($question, 'feedback.right', 'Quite right.')]));
 }), 100);
-$told('10,000 changes laid one after the other', $median(static function () use ($json, $document): void {
+told('10,000 changes laid one after the other', median(static function () use ($json, $document): void {
     $work = Workpiece::fromJson($json);
     for ($i = 0; $i < 10_000; $i++) {
         $work->apply([Edit::set($document['stops'][$i % 200]['question']['id'], 'feedback.right', "Right, $i.")]);

@@ -21,6 +21,7 @@ use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\DB;
 
 require __DIR__.'/../vendor/autoload.php';
+require __DIR__.'/measure.php';
 require __DIR__.'/quiz.php';
 (require __DIR__.'/../bootstrap/app.php')->make(Kernel::class)->bootstrap();
 
@@ -47,32 +48,18 @@ foreach (array_chunk($rows, 500) as $some) {
 DB::table('quizzes')->where('id', $quiz->id)->update(['version' => CHANGES + 1, 'origin' => $origin, 'document' => $work->json()]);
 
 $controller = app(ChangeController::class);
-$median = static function (callable $work, int $turns = 9): float {
-    $taken = [];
-    for ($turn = 0; $turn < $turns; $turn++) {
-        $start = hrtime(true);
-        $work();
-        $taken[] = (hrtime(true) - $start) / 1e6;
-    }
-    sort($taken);
-
-    return $taken[intdiv($turns, 2)];
-};
 $asks = static function (string $method, string $address, string $body = '') use ($teacher): Request {
     $request = Request::create($address, $method, server: ['CONTENT_TYPE' => 'application/json'], content: $body);
     $request->setUserResolver(static fn () => $teacher);
 
     return $request;
 };
-$told = static function (string $name, float $value, float $limit): void {
-    echo json_encode(['name' => $name, 'value' => round($value, 1), 'unit' => 'ms', 'against' => "limit of $limit ms", 'ratio' => round($value / $limit, 2)]), "\n";
-};
 $quiz = Quiz::query()->findOrFail($quiz->id);
-$told('the history of a quiz with 10,000 changes, its first page', $median(static fn () => $controller->history($asks('GET', '/'), $quiz)), 200);
-$told('what a page is told that asks for news of it, without any', $median(static fn () => $controller->since($asks('GET', '/?since='.(CHANGES + 1)), Quiz::query()->findOrFail($quiz->id))), 50);
-$told('its document rebuilt from all changes', $median(static fn () => app(QuizChanges::class)->at($quiz, CHANGES + 1), 3), 3000);
+told('the history of a quiz with 10,000 changes, its first page', median(static fn () => $controller->history($asks('GET', '/'), $quiz)), 200);
+told('what a page is told that asks for news of it, without any', median(static fn () => $controller->since($asks('GET', '/?since='.(CHANGES + 1)), Quiz::query()->findOrFail($quiz->id))), 50);
+told('its document rebuilt from all changes', median(static fn () => app(QuizChanges::class)->at($quiz, CHANGES + 1), 3), 3000);
 $number = 0;
-$told('a rewording in 30 stops as a whole, with what the inspection finds', $median(static function () use ($controller, $asks, $quiz, $document, &$number): void {
+told('a rewording in 30 stops as a whole, with what the inspection finds', median(static function () use ($controller, $asks, $quiz, $document, &$number): void {
     $now = Quiz::query()->findOrFail($quiz->id);
     $edit = ['do' => 'set', 'at' => $document['stops'][7]['question']['id'], 'member' => 'feedback.right', 'value' => 'Right, '.$number++];
     $controller->store($asks('POST', '/', (string) json_encode(['id' => Ulids::make(), 'version' => $now->version, 'label' => 'Feedback reworded', 'edits' => [$edit]])), $now);

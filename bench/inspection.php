@@ -12,31 +12,19 @@ use HiddenLadder\Core\Inspection\SpellCheck;
 use HiddenLadder\Core\Quiz\QuizDocument;
 
 require __DIR__.'/../vendor/autoload.php';
+require __DIR__.'/measure.php';
 require __DIR__.'/quiz.php';
-
-/** Median of so many turns, in milliseconds. */
-$median = static function (callable $work): float {
-    $taken = [];
-    for ($turn = 0; $turn < 7; $turn++) {
-        $start = hrtime(true);
-        $work();
-        $taken[] = (hrtime(true) - $start) / 1e6;
-    }
-    sort($taken);
-
-    return $taken[3];
-};
 
 foreach ([30 => 100, 200 => 1000] as $stops => $limit) {
     $document = quizOf($stops);
     $quiz = QuizDocument::read($document);
-    $whole = $median(static fn () => Inspection::of($quiz));
-    $words = $median(static function () use ($document, $quiz): void {
+    $whole = median(static fn () => Inspection::of($quiz));
+    $words = median(static function () use ($document, $quiz): void {
         Bones::of($document);
         Inspection::of($quiz, [], static fn (): array => []);
     });
     foreach (['' => $whole, ', when only words changed' => $words] as $when => $value) {
-        echo json_encode(['name' => "inspection of $stops stops$when", 'value' => round($value, 1), 'unit' => 'ms', 'against' => "limit of $limit ms", 'ratio' => round($value / $limit, 2)]), "\n";
+        told("inspection of $stops stops$when", $value, $limit);
     }
 }
 
@@ -45,6 +33,6 @@ $words = explode("\n", trim((string) file_get_contents(__DIR__.'/../core/words/e
 foreach (['known' => '', 'unknown, a fifth of them' => 'zq'] as $which => $more) {
     $text = mb_substr(implode(' ', array_map(static fn (int $i): string => $words[$i * 37].($i % 5 === 0 ? $more : ''), range(0, 2200))), 0, 20_000);
     $passages = [new Passage(null, 'a', 'text', $text)];
-    $value = $median(static fn () => SpellCheck::of($passages, 'en'));
-    echo json_encode(['name' => "spelling of 20,000 letters, words $which", 'value' => round($value, 1), 'unit' => 'ms', 'against' => 'limit of 100 ms', 'ratio' => round($value / 100, 2)]), "\n";
+    $value = median(static fn () => SpellCheck::of($passages, 'en'));
+    told("spelling of 20,000 letters, words $which", $value, 100);
 }
