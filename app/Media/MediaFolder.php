@@ -28,7 +28,7 @@ final class MediaFolder
 
     private const SOUNDS = ['audio/mpeg' => 'mp3', 'audio/ogg' => 'ogg', 'audio/webm' => 'webm', 'audio/x-wav' => 'wav', 'audio/wav' => 'wav', 'audio/mp4' => 'm4a', 'audio/x-m4a' => 'm4a', 'audio/aac' => 'aac', 'audio/flac' => 'flac'];
 
-    /** What else can be handed in; it is only ever downloaded, never shown by the browser. */
+    /** Documents, to read or handed in; they are only ever downloaded, never shown by the browser. */
     private const FILES = [
         'application/pdf' => 'pdf', 'text/plain' => 'txt', 'application/vnd.oasis.opendocument.text' => 'odt',
         'application/vnd.openxmlformats-officedocument.wordprocessingml.document' => 'docx',
@@ -88,7 +88,7 @@ final class MediaFolder
         if ($file === null || ! $file->isValid()) {
             throw $file !== null && in_array($file->getError(), [UPLOAD_ERR_INI_SIZE, UPLOAD_ERR_FORM_SIZE], true)
                 ? $this->tooLarge('video')
-                : Problem::invalid('Choose a video or a picture to send.', [['pointer' => '/file', 'reason' => 'There is no file.']]);
+                : Problem::invalid('Choose a file to send.', [['pointer' => '/file', 'reason' => 'There is no file.']]);
         }
         $type = (string) $file->getMimeType();
         $title = Str::limit(trim(pathinfo($file->getClientOriginalName(), PATHINFO_FILENAME)), 190, '…');
@@ -115,8 +115,14 @@ final class MediaFolder
             $seconds = $this->seconds($file->getRealPath());
             $kind = MediumKind::Sound;
             $file->move($folder, $name);
+        } elseif (isset(self::FILES[$type]) && strtolower($file->getClientOriginalExtension()) === self::FILES[$type]) {
+            $this->within('file', $file);
+            $name = "$id.".self::FILES[$type];
+            $seconds = null;
+            $kind = MediumKind::File;
+            $file->move($folder, $name);
         } else {
-            throw $this->wrongType('A video is WebM or MP4, a sound MP3, OGG, WAV or M4A, a picture JPEG, PNG, WebP or GIF.');
+            throw $this->wrongType('A video is WebM or MP4, a sound MP3, OGG, WAV or M4A, a picture JPEG, PNG, WebP or GIF, a document a PDF, a text or a document of an office program.');
         }
 
         return $teacher->media()->create([

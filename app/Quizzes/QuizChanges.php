@@ -15,6 +15,7 @@ use HiddenLadder\Core\Quiz\Edits\Edit;
 use HiddenLadder\Core\Quiz\Edits\Unfit;
 use HiddenLadder\Core\Quiz\Edits\Workpiece;
 use HiddenLadder\Core\Quiz\Problem as DocumentProblem;
+use HiddenLadder\Core\Quiz\Text;
 use Illuminate\Support\Collection;
 use Illuminate\Support\Facades\DB;
 
@@ -33,7 +34,7 @@ final class QuizChanges
     /** So many of the newest steps are tried for one that can be taken back. */
     private const STEPS_TRIED = 20;
 
-    public function __construct(private readonly DocumentCheck $check)
+    public function __construct(private readonly DocumentCheck $check, private readonly TextCleaner $texts)
     {
     }
 
@@ -151,6 +152,7 @@ final class QuizChanges
         $number = $locked->version + 1;
         $before = self::stored($locked);
         $work = Workpiece::fromJson($before);
+        $edits = $this->texts->edits($edits, $work);
         $row = ['number' => $number, 'change_id' => $id, 'teacher_id' => $teacher->id, 'kind' => $kind, 'label' => $label, 'takes_back' => $takesBack, 'made_at' => now()];
         try {
             $done = $work->apply($edits);
@@ -176,9 +178,17 @@ final class QuizChanges
         $first = $done->edits[0] ?? null;
 
         return $locked->changes()->create($row + [
-            'member' => count($done->edits) === 1 && $first?->do === 'set' ? mb_substr("$first->at.$first->member", 0, 160) : null,
+            'member' => count($done->edits) === 1 && $first?->do === 'set' && self::isTyping($first, $done->inverse[0]) ? mb_substr("$first->at.$first->member", 0, 160) : null,
             'edits' => Edit::toJson($done->edits), 'inverse' => Edit::toJson($done->inverse), 'unfit' => null,
         ]);
+    }
+
+    /** A picture that is put into a text is a step of its own, however soon after the words were typed. */
+    private static function isTyping(Edit $edit, Edit $inverse): bool
+    {
+        [$stood, $stands] = array_map(static fn (Edit $one): array => is_string($one->value) ? Text::read($one->value)->structure() : [], [$inverse, $edit]);
+
+        return $stood === $stands;
     }
 
     private function store(Quiz $locked, int $number, ?Workpiece $work, string $before = ''): void

@@ -43,7 +43,8 @@ final class RoundViews
     {
         $state = State::fromArray($round->state);
 
-        return $this->projection($round, $state, false)->media($state);
+        // Whoever loads a page again comes back to it, and sees what is there then.
+        return $this->projection($round, $state, true)->media($state);
     }
 
     /** Whether the student may see the score of a round that was finished. */

@@ -52,10 +52,7 @@ final class Circuits
                 $d->wrong('law-sum', 'R+I', 'Ohms and amperes cannot be added.', [], null, ['misconception' => $d->id('mixed-sum')]),
             ], 'Yes: U = R · I.', 'Start from I = U / R and bring R to the other side.', [
                 $d->hint('law-hint', 'Multiply both sides of I = U / R by R.'),
-            ], '0', ['form' => 'simplified', 'objectives' => [$d->id('goal-ohm')], 'prompt' => [
-                ['kind' => 'text', 'text' => 'Write the voltage U in terms of the resistance R and the current I. You know:'],
-                ['kind' => 'formula', 'tex' => 'I = \\frac{U}{R}', 'alternative' => 'I is U divided by R'],
-            ]])),
+            ], '0', ['form' => 'simplified', 'objectives' => [$d->id('goal-ohm')], 'prompt' => '<p>Write the voltage U in terms of the resistance R and the current I. You know:</p><span data-tex="I = \\frac{U}{R}">I is U divided by R</span>'])),
             $d->drill('sums', 'Currents, one after the other', array_map(static fn (int $i): array => $d->question("sum-$i", 'number', self::SUMS[$i][0].' V and '.self::SUMS[$i][1].' Ω: how many amperes?', [
                 $d->right((string) (self::SUMS[$i][0] / self::SUMS[$i][1]), '', ['id' => $d->id("sum-$i-right")]),
                 $d->wrong("sum-$i-inverted", (string) round(self::SUMS[$i][1] / self::SUMS[$i][0], 4), 'That is resistance divided by voltage.', [], null, ['misconception' => $d->id('upside-down')]),

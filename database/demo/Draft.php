@@ -4,10 +4,12 @@ declare(strict_types=1);
 
 namespace HiddenLadder\Demo;
 
+use HiddenLadder\Core\Quiz\QuestionKind;
 use HiddenLadder\Core\Quiz\QuizDocument;
+use HiddenLadder\Core\Quiz\Text;
 
 /**
- * Writes quiz documents in few words. Ids are made from what they name, so that the same demo always has the same ids.
+ * Writes quiz documents in few words, without formatting. Ids are made from what they name, so that the same demo always has the same ids.
  *
  * @phpstan-type Doc array<string, mixed>
  */
@@ -41,9 +43,9 @@ final class Draft
     public function quiz(string $title, string $instructions, array $stops, string $finish, string $message, array $sideStops = [], array $more = []): array
     {
         return [
-            'schema' => QuizDocument::SCHEMA, 'title' => $title, 'instructions' => $instructions, 'language' => 'en',
+            'schema' => QuizDocument::SCHEMA, 'title' => $title, 'instructions' => self::rich($instructions), 'language' => 'en',
             'stops' => $stops, 'sideStops' => $sideStops,
-        ] + $more + ['finishes' => [['id' => $this->id('finish'), 'title' => $finish, 'message' => $message]]];
+        ] + $more + ['finishes' => [['id' => $this->id('finish'), 'title' => $finish, 'message' => self::rich($message)]]];
     }
 
     /**
@@ -54,11 +56,18 @@ final class Draft
      */
     public function question(string $name, string $kind, string $text, array $entries, string $right, string $notRight, array $ladder, string $tolerance = '0', array $more = []): array
     {
+        if (isset($more['sentence']) && is_string($more['sentence'])) {
+            $more['sentence'] = self::withGaps($more['sentence'], is_array($more['gaps'] ?? null) ? array_values($more['gaps']) : []);
+        }
+        if (QuestionKind::from($kind)->isTyped()) {
+            $entries = array_map(self::typed(...), $entries);
+        }
+
         return $more + [
             'id' => $this->id("$name/question"), 'kind' => $kind,
-            'prompt' => [['kind' => 'text', 'text' => $text]],
+            'prompt' => self::rich($text),
             'points' => 1, 'tolerance' => ['kind' => 'absolute', 'value' => $tolerance],
-            'feedback' => ['right' => $right, 'notRight' => $notRight],
+            'feedback' => ['right' => self::rich($right), 'notRight' => self::rich($notRight)],
             'entries' => $entries, 'ladder' => $ladder,
         ];
     }
@@ -95,7 +104,7 @@ final class Draft
     /** @return Doc a note, or time for comments, at a moment of a video */
     public function note(string $name, float $at, string $text, string $kind = 'note'): array
     {
-        return ['id' => $this->id($name), 'kind' => $kind, 'at' => $at, 'text' => $text];
+        return ['id' => $this->id($name), 'kind' => $kind, 'at' => $at, 'text' => self::rich($text)];
     }
 
     /**
@@ -104,7 +113,7 @@ final class Draft
      */
     public function reading(string $name, string $title, string $text, array $more = []): array
     {
-        return ['id' => $this->id($name), 'kind' => 'reading', 'title' => $title, 'text' => $text] + $more;
+        return ['id' => $this->id($name), 'kind' => 'reading', 'title' => $title, 'text' => self::rich($text)] + $more;
     }
 
     /**
@@ -130,7 +139,7 @@ final class Draft
     /** @return Doc */
     public function hint(string $name, string $text): array
     {
-        return ['id' => $this->id($name), 'kind' => 'hint', 'text' => $text];
+        return ['id' => $this->id($name), 'kind' => 'hint', 'text' => self::rich($text)];
     }
 
     /** @return Doc */
@@ -151,19 +160,19 @@ final class Draft
     /** @return Doc a rung with something worked through */
     public function example(string $name, string $title, string $text): array
     {
-        return ['id' => $this->id($name), 'kind' => 'worked-example', 'title' => $title, 'text' => $text];
+        return ['id' => $this->id($name), 'kind' => 'worked-example', 'title' => $title, 'text' => self::rich($text)];
     }
 
     /** @return Doc a rung with something to do and answers to check oneself */
     public function exercise(string $name, string $title, string $text, string $answers, string $link = ''): array
     {
-        return ['id' => $this->id($name), 'kind' => 'exercise', 'title' => $title, 'text' => $text, 'link' => $link, 'answers' => $answers];
+        return ['id' => $this->id($name), 'kind' => 'exercise', 'title' => $title, 'text' => self::rich($text), 'link' => $link, 'answers' => self::rich($answers)];
     }
 
     /** @return Doc a rung that calls the teacher */
     public function teacher(string $name, string $text): array
     {
-        return ['id' => $this->id($name), 'kind' => 'teacher', 'text' => $text];
+        return ['id' => $this->id($name), 'kind' => 'teacher', 'text' => self::rich($text)];
     }
 
     /**
@@ -172,7 +181,7 @@ final class Draft
      */
     public function right(string $text, string $feedback = '', array $more = []): array
     {
-        return $more + ['id' => $this->id("entry/$text/$feedback/right"), 'text' => $text, 'right' => true, 'feedback' => $feedback, 'fork' => null, 'ladder' => []];
+        return $more + ['id' => $this->id("entry/$text/$feedback/right"), 'text' => self::rich($text), 'right' => true, 'feedback' => self::rich($feedback), 'fork' => null, 'ladder' => []];
     }
 
     /**
@@ -182,7 +191,7 @@ final class Draft
      */
     public function wrong(string $name, string $text, string $feedback = '', array $ladder = [], ?string $fork = null, array $more = []): array
     {
-        return $more + ['id' => $this->id("entry/$name"), 'text' => $text, 'right' => false, 'feedback' => $feedback, 'fork' => $fork, 'ladder' => $ladder];
+        return $more + ['id' => $this->id("entry/$name"), 'text' => self::rich($text), 'right' => false, 'feedback' => self::rich($feedback), 'fork' => $fork, 'ladder' => $ladder];
     }
 
     /**
@@ -197,13 +206,13 @@ final class Draft
     /** @return Doc */
     public function item(string $name, string $text): array
     {
-        return ['id' => $this->id("item/$name"), 'text' => $text];
+        return ['id' => $this->id("item/$name"), 'text' => self::rich($text)];
     }
 
     /** @return Doc a thing on the left of a match, with the name of its item */
     public function pair(string $name, string $text, string $item): array
     {
-        return ['id' => $this->id("pair/$name"), 'text' => $text, 'item' => $this->id("item/$item")];
+        return ['id' => $this->id("pair/$name"), 'text' => self::rich($text), 'item' => $this->id("item/$item")];
     }
 
     /**
@@ -212,6 +221,30 @@ final class Draft
      */
     public function gap(string $name, array $entries, string $show = 'typed'): array
     {
-        return ['id' => $this->id("gap/$name"), 'show' => $show, 'entries' => $entries];
+        return ['id' => $this->id("gap/$name"), 'show' => $show, 'entries' => array_map(self::typed(...), $entries)];
+    }
+
+    public static function rich(string $plain): string
+    {
+        return Text::of($plain)->html;
+    }
+
+    /**
+     * @param  Doc  $entry
+     * @return Doc as an answer that is typed, and not shown
+     */
+    private static function typed(array $entry): array
+    {
+        return ['text' => '', 'key' => $entry['key'] ?? Text::read(is_string($entry['text']) ? $entry['text'] : '')->plain()] + $entry;
+    }
+
+    /** @param  list<mixed>  $gaps  for which [1], [2] stand in the sentence */
+    private static function withGaps(string $sentence, array $gaps): string
+    {
+        return (string) preg_replace_callback('/\[(\d+)\]/', static function (array $found) use ($gaps): string {
+            $gap = $gaps[(int) $found[1] - 1] ?? null;
+
+            return is_array($gap) && is_string($gap['id'] ?? null) ? '<span data-gap="'.$gap['id'].'"></span>' : $found[0];
+        }, self::rich($sentence));
     }
 }

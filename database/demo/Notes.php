@@ -60,7 +60,7 @@ final class Notes
             $d->asks('again', $d->question('again', 'number', 'How many beats does the dot add to a half note?', [$d->right('1', '', ['id' => $d->id('again-right')])], 'Yes.', 'Half of two.', []),
                 $part('make') + ['shownIf' => ['kind' => 'answered', 'question' => $d->id('explain/question')]]),
             $d->asks('clap', $d->question('clap', 'hand-in', 'Clap a bar of three-four time that begins with a dotted half note, and record it. Or send a picture of the bar you wrote.', [], '', '', [], '0', [
-                'accepts' => ['sound', 'picture'], 'feedback' => ['right' => '', 'notRight' => '', 'always' => 'Your teacher will listen to it.'],
+                'accepts' => ['sound', 'picture'], 'explanation' => 'Your teacher will listen to it.',
             ]), $part('make') + ['required' => false, 'forks' => [$d->fork(['kind' => 'always'], $d->id('finish'))]]),
         ], 'Last bar', 'Now clap it.', [
             $d->reading('whole', 'From whole to half', 'A whole note fills a bar of four-four time: four beats. A half note is half of that: two beats.'),

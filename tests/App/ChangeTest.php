@@ -56,6 +56,38 @@ final class ChangeTest extends AppTestCase
         self::assertSame('Ebb', $this->quiz->title);
     }
 
+    public function test_texts_are_cleaned_on_the_way_in_and_the_device_is_told_what_was_kept(): void
+    {
+        $first = Sample::id('first/question');
+        $rung = ['id' => Ulids::make(), 'kind' => 'hint', 'text' => '<div>Look</div><div>again<img src=x onerror=alert(1)></div>'];
+        $reply = $this->change($this->quiz, [
+            $this->set('<p onclick="x()">So <b>it</b> is.<script>alert(1)</script></p>', null, 'prompt', $first),
+            ['do' => 'set', 'at' => $first, 'member' => 'feedback', 'value' => ['right' => '<i>Yes</i>', 'notRight' => 'a < b & c']],
+            ['do' => 'insert', 'into' => $first, 'list' => 'ladder', 'before' => null, 'node' => $rung],
+            $this->set('<h1>Look</h1>', null, 'text', $rung['id']),
+            $this->set('A < B & C'),
+        ])->assertOk();
+        self::assertSame('So <strong>it</strong> is.', $reply->json('changes.0.edits.0.value'));
+        self::assertSame(['right' => '<em>Yes</em>', 'notRight' => 'a &lt; b &amp; c'], $reply->json('changes.0.edits.1.value'));
+        self::assertSame(['<p>Look</p><p>again</p>', 'Look'], [$reply->json('changes.0.edits.2.node.text'), $reply->json('changes.0.edits.3.value')]);
+        self::assertSame('A < B & C', $this->title(), 'a title is no rich text');
+        $question = $this->quiz->refresh()->document['stops'][0]['question'];
+        self::assertSame(['So <strong>it</strong> is.', 'Look'], [$question['prompt'], $question['ladder'][2]['text']]);
+    }
+
+    public function test_a_picture_put_into_a_text_is_a_step_of_its_own(): void
+    {
+        $first = Sample::id('first/question');
+        $picture = '<img data-medium="'.Ulids::make().'" alt="">';
+        foreach (['One', 'One two', "<p>One two</p>$picture", "<p>One two three</p>$picture"] as $prompt) {
+            $this->change($this->quiz, [$this->set($prompt, null, 'prompt', $first)])->assertOk();
+        }
+        foreach (["<p>One two</p>$picture", 'One two', 'First?'] as $prompt) {
+            $this->takes('undo');
+            self::assertSame($prompt, $this->quiz->refresh()->document['stops'][0]['question']['prompt']);
+        }
+    }
+
     public function test_a_text_that_was_reworded_elsewhere_is_not_written_over_and_the_change_is_kept(): void
     {
         $this->change($this->quiz, [$this->set('Theirs', 'Sample')], 1)->assertOk();

@@ -124,8 +124,8 @@ final class CorrectionTest extends AppTestCase
             } else {
                 $new = Ulids::make();
                 $edit = match (true) {
-                    $kind <= 2 => ['do' => 'insert', 'into' => $question, 'list' => 'entries', 'before' => null, 'node' => ['id' => $added[] = $new, 'text' => "word $step", 'right' => true, 'feedback' => '', 'fork' => null, 'ladder' => []]],
-                    $kind === 3 && $added !== [] => $this->set($added[$random->getInt(0, count($added) - 1)], 'text', "reworded $step"),
+                    $kind <= 2 => ['do' => 'insert', 'into' => $question, 'list' => 'entries', 'before' => null, 'node' => ['id' => $added[] = $new, 'text' => '', 'key' => "word $step", 'right' => true, 'feedback' => '', 'fork' => null, 'ladder' => []]],
+                    $kind === 3 && $added !== [] => $this->set($added[$random->getInt(0, count($added) - 1)], 'key', "reworded $step"),
                     $kind === 4 => $this->set(Sample::id('entry/plain'), 'right', $random->getInt(0, 1) === 1),
                     default => $this->set(Sample::id('first/question'), 'points', $random->getInt(1, 9)),
                 };

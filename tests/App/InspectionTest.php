@@ -88,7 +88,7 @@ final class InspectionTest extends AppTestCase
         $back = (new Draft('sample'))->reading('last', 'Read on', 'Some text.', ['forks' => [['id' => Sample::id('back'), 'when' => ['kind' => 'always'], 'to' => Sample::id('first')]]]);
         $trapped = Sample::with(['stops', 2], $back);
         $reworded = $trapped;
-        $reworded['stops'][0]['question']['prompt'][0]['text'] = 'Which is first?';
+        $reworded['stops'][0]['question']['prompt'] = 'Which is first?';
 
         foreach ([$trapped, $reworded, $trapped] as $document) {
             $finding = self::about($this->saved($quiz, $document), 'can never reach a finish');

@@ -26,9 +26,10 @@ final class NothingUnseenTest extends AppTestCase
     {
         parent::setUp();
         $d = new Draft('sample');
+        [$said, $unsaid] = array_map(static fn (string $words, string $medium): string => "<p>$words</p><img data-medium=\"".Sample::id($medium).'" alt="A drawing">', ['SECRET-wrong-entry', 'SECRET-other-entry'], ['said', 'unsaid']);
         $this->document = $d->quiz('Marked', 'Go.', [
             $d->asks('first', $d->question('first', 'one-choice', 'First?', [
-                $d->right('yes', 'SECRET-right-entry'), $d->wrong('no', 'no', 'SECRET-wrong-entry', [$d->hint('no-hint', 'SECRET-own-rung')]), $d->wrong('never', 'never', 'SECRET-other-entry'),
+                $d->right('yes', 'SECRET-right-entry'), ['feedback' => $said] + $d->wrong('no', 'no', '', [$d->hint('no-hint', 'SECRET-own-rung')]), ['feedback' => $unsaid] + $d->wrong('never', 'never'),
             ], 'SECRET-right', 'SECRET-not-right', [$d->hint('hint-1', 'SECRET-rung-1'), $d->reading('hint-2', 'SECRET-rung-2', 'SECRET-rung-2')])),
             $d->video('video', 'LATER-video', $d->id('film'), [
                 $d->cue('cue', 10, $d->question('cue', 'short-text', 'LATER-cue', [$d->right('SECRET-text'), $d->wrong('t', 'SECRET-foreseen')], 'SECRET-cue-right', '', [])),
@@ -36,10 +37,12 @@ final class NothingUnseenTest extends AppTestCase
             $d->asks('last', $d->question('last', 'number', 'LATER-last', [$d->right('424242')], 'SECRET-last-right', '', [])),
         ], 'LATER-finish', 'LATER-message', [$d->reading('aside', 'LATER-aside', 'LATER-aside')]);
         $class = $this->schoolClass($teacher = $this->teacher());
-        Medium::query()->create([
-            'id' => Sample::id('film'), 'teacher_id' => $teacher->id, 'kind' => MediumKind::Video, 'type' => 'video/webm', 'title' => 'SECRET-title',
-            'bytes' => 3, 'seconds' => 60, 'file' => 'film.webm', 'captions' => null,
-        ]);
+        foreach (['film' => MediumKind::Video, 'said' => MediumKind::Picture, 'unsaid' => MediumKind::Picture] as $name => $kind) {
+            Medium::query()->create([
+                'id' => Sample::id($name), 'teacher_id' => $teacher->id, 'kind' => $kind, 'type' => 'video/webm', 'title' => 'SECRET-title',
+                'bytes' => 3, 'seconds' => 60, 'file' => 'film.webm', 'captions' => null,
+            ]);
+        }
         file_put_contents(app(MediaFolder::class)->folder().'/film.webm', 'abc');
         $this->task = $this->given($class, $this->quiz($teacher, $this->document))->id;
         $this->asStudent($this->member($class));
@@ -77,9 +80,13 @@ final class NothingUnseenTest extends AppTestCase
     public function test_each_thing_is_sent_only_after_what_earns_it(): void
     {
         self::assertSame([], $this->leaked());
-        $this->get('/media/'.Sample::id('film'))->assertNotFound();
+        foreach (['film', 'said', 'unsaid'] as $name) {
+            $this->get('/media/'.Sample::id($name))->assertNotFound();
+        }
 
         $this->chooses('no');
+        $this->get('/media/'.Sample::id('said'))->assertOk();
+        $this->get('/media/'.Sample::id('unsaid'))->assertNotFound();
         self::assertEqualsCanonicalizing(['SECRET-wrong-entry', 'SECRET-not-right', 'SECRET-own-rung'], $this->leaked());
         $this->does('went-on', ['from' => Sample::id('no-hint')]);
 
@@ -101,6 +108,9 @@ final class NothingUnseenTest extends AppTestCase
 
         $this->does('watched', ['video' => Sample::id('video'), 'from' => 0, 'to' => 10, 'speed' => 1]);
         self::assertSame(['LATER-cue'], $this->leaked());
+        // Naming a medium in an answer is not seeing a text that shows it.
+        $this->does('answered', ['question' => Sample::id('cue/question'), 'response' => ['text' => '<img data-medium="'.Sample::id('unsaid').'" alt="">']]);
+        $this->get('/media/'.Sample::id('unsaid'))->assertNotFound();
         $this->does('answered', ['question' => Sample::id('cue/question'), 'response' => ['text' => 'secret-text']]);
         self::assertEqualsCanonicalizing(['LATER-cue', 'SECRET-cue-right'], $this->leaked());
         $this->does('went-on', ['from' => Sample::id('cue')]);

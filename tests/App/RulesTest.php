@@ -234,13 +234,13 @@ final class RulesTest extends AppTestCase
         $this->begin($task)->assertOk();
         $this->asTeacher($this->teacher);
         $quiz = Quiz::query()->findOrFail($task->quiz_id);
-        $this->change($quiz, [['do' => 'set', 'at' => Sample::document()['stops'][0]['question']['id'], 'member' => 'prompt', 'value' => [['kind' => 'text', 'text' => 'First of all?']]]])->assertOk();
+        $this->change($quiz, [['do' => 'set', 'at' => Sample::document()['stops'][0]['question']['id'], 'member' => 'prompt', 'value' => 'First of all?']])->assertOk();
         $this->getJson("/api/quizzes/$quiz->id")->assertOk()->assertJsonPath('changedSince', true);
         $this->getJson("/api/quizzes/$quiz->id/difference")->assertOk()->assertJsonCount(0, 'structure')->assertJsonPath('mends.0.member', 'prompt')->assertJsonPath('edition', 1);
         $this->correct($quiz->id, $this->getJson("/api/quizzes/$quiz->id/difference")->json('mends'))->assertCreated();
         self::assertSame(1, Correction::query()->count());
         $this->getJson("/api/quizzes/$quiz->id")->assertOk()->assertJsonPath('changedSince', false)->assertJsonPath('edition', 1);
-        $this->asStudent($this->ada)->getJson("/api/student/rounds/$this->round")->assertOk()->assertJsonPath('place.question.prompt.0.text', 'First of all?');
+        $this->asStudent($this->ada)->getJson("/api/student/rounds/$this->round")->assertOk()->assertJsonPath('place.question.prompt', 'First of all?');
     }
 
     public function test_reading_support_is_kept_with_the_student(): void

@@ -68,6 +68,7 @@ final class SafetyTest extends AppTestCase
         $send(['file' => $this->upload('film.webm', 'no film at all')])->assertStatus(415);
         $send(['file' => $this->upload('film.webm', "\x1A\x45\xDF\xA3".str_repeat('x', 200))])->assertStatus(415);
         $send(['file' => $this->upload('page.svg', '<svg xmlns="http://www.w3.org/2000/svg"><script>1</script></svg>')])->assertStatus(415);
+        $send(['file' => $this->upload('sheet.txt', 'Ebb and flow.')])->assertStatus(201)->assertJsonPath('kind', 'file');
         $send([])->assertStatus(422);
         $video = (string) file_get_contents(self::VIDEO);
         $send(['file' => $this->upload('f.webm', $video), 'captions' => $this->upload('c.vtt', 'hello')])->assertStatus(415);

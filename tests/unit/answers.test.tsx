@@ -9,7 +9,7 @@ import { emptyAnswer, inWords, isReady } from '../../resources/js/player/answers
 afterEach(cleanup);
 beforeEach(() => localStorage.clear());
 
-const option = (id: string) => ({ id, text: id, blocks: [] });
+const option = (id: string) => ({ id, text: id });
 
 function asked(kind: AskedQuestion['kind'], more: Partial<AskedQuestion> = {}): AskedQuestion {
     return { id: 'Q', kind, blocks: [], options: [], show: 'list', ...more } as unknown as AskedQuestion;
@@ -21,7 +21,7 @@ const samples: Record<string, AskedQuestion> = {
     'short-text': asked('short-text'),
     written: asked('written'),
     gaps: asked('gaps', {
-        sentence: 'A [1] note has [2] beats.',
+        sentence: 'A <span data-gap="g"></span> note has <span data-gap="h"></span> beats.',
         gaps: [
             { id: 'g', options: null },
             { id: 'h', options: [option('two'), option('four')] },
@@ -30,8 +30,8 @@ const samples: Record<string, AskedQuestion> = {
     order: asked('order', { items: [option('low'), option('rising'), option('high')] }),
     match: asked('match', {
         pairs: [
-            { id: 'p', text: 'spring', blocks: [] },
-            { id: 'q', text: 'neap', blocks: [] },
+            { id: 'p', text: 'spring' },
+            { id: 'q', text: 'neap' },
         ],
         items: [option('full moon'), option('half moon')],
     }),

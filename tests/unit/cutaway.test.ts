@@ -26,7 +26,7 @@ first.question = {
         { ...newEntry(), text: 'gone', fork: 'nowhere' },
     ],
 };
-second.question = { ...second.question, kind: 'short-text', entries: [{ ...newEntry(true), text: 'ebb', fork: 'END' }] };
+second.question = { ...second.question, kind: 'short-text', entries: [{ ...newEntry(true), key: 'ebb', fork: 'END' }] };
 const inner = film.cues[0];
 if (inner?.kind === 'question') {
     inner.question.ladder = [newRung('hint')];

@@ -103,7 +103,7 @@ describe('the editor of a question', () => {
     ])('%s has nothing to say to right or wrong', (kind, label) => {
         edit(asking('Which?', ['a', 'b'], kind));
         expect(screen.queryByLabelText(label)).toBeNull();
-        expect(screen.getByLabelText('To everybody')).toBeTruthy();
+        expect(screen.getByLabelText('Explanation, for everybody')).toBeTruthy();
     });
 
     it('writes an order with its foreseen wrong ones, as numbers', async () => {
@@ -149,8 +149,8 @@ describe('the editor of a question', () => {
         expect(now().gaps?.[1]).toMatchObject({
             show: 'list',
             entries: [
-                { text: 'flood', right: true },
-                { text: 'ebb', right: false },
+                { key: 'flood', right: true },
+                { key: 'ebb', right: false },
             ],
         });
     });

@@ -23,7 +23,7 @@ describe('a question is named by its stop', () => {
         id: `cue ${id}`,
         kind: 'question' as const,
         at,
-        question: { ...newQuestion(), id, prompt: [{ kind: 'text' as const, text: id }] },
+        question: { ...newQuestion(), id, prompt: id },
     });
     const film: VideoStop = { ...(newStop('video') as VideoStop), title: 'Film', cues: [cue('early', 5), cue('late', 65)] };
     const document = quizOf(asking('One?', ['yes']), film);

@@ -149,7 +149,7 @@ describe('answers as bars', () => {
         render(<AnswerBars question={asking('How sure?', ['sure', 'not'], 'poll').question} counts={{ sure: 2 }} />);
         expect(lines()).toEqual(['A sure2', 'B not0']);
         cleanup();
-        const gap = (id: string, right: boolean) => ({ id, text: id, right, feedback: '', fork: null, ladder: [] });
+        const gap = (id: string, right: boolean) => ({ id, text: '', key: id, right, feedback: '', fork: null, ladder: [] });
         const { question } = asking('Fill in', [], 'gaps');
         const gaps = [{ id: 'g', show: 'typed' as const, entries: [gap('whole', true), gap('double', false)] }];
         render(<AnswerBars question={{ ...question, gaps }} counts={{ double: 1 }} />);

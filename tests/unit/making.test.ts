@@ -21,6 +21,8 @@ import {
     withSentence,
 } from '../../resources/js/quiz/document';
 import { apply, difference, type Edit, placesOf } from '../../resources/js/quiz/edits';
+import { fromPieces, fromPlain, type Piece, piecesOf } from '../../resources/js/quiz/text';
+import { withFirstWords } from '../../resources/js/teacher/build/PiecesEditor';
 import { ulid } from '../../resources/js/ui/ulid';
 import { lots } from './samples';
 
@@ -37,6 +39,15 @@ const empty = (): QuizDocument => ({
 });
 
 type Lot = <T>(list: readonly T[]) => T;
+
+const pieces: Piece[] = [
+    { kind: 'formula', tex: 'a < "b" & c', words: 'a is less' },
+    ...(['picture', 'sound', 'video', 'document'] as const).map((kind) => ({
+        kind: 'medium' as const,
+        decoration: false,
+        medium: { kind, medium: ulid(), words: 'So & "so" <', from: 1.5, to: kind === 'video' ? 3 : null },
+    })),
+];
 
 /** One thing that the editor does, to something that is there; the document as it was where there is nothing to do it to. */
 function operation(document: QuizDocument, lot: Lot): QuizDocument {
@@ -55,8 +66,11 @@ function operation(document: QuizDocument, lot: Lot): QuizDocument {
         () => (question === null ? document : addRung(document, question, null, newRung(lot(Object.keys(rungWords) as Rung['kind'][])))),
         () => put((one) => withKind(one, lot(Object.keys(kindWords) as QuestionKind[]))),
         () => put((one) => withSentence(one, lot(['It [1].', 'It [1] and [3].', '[2]', 'No gap', '[1] [1]']))),
-        () => put((one) => ({ ...one, prompt: [{ kind: 'text', text: lot(['Why?', 'How?', '']) }] })),
+        () => put((one) => ({ ...one, prompt: withFirstWords(one.prompt, fromPlain(lot(['Why?', 'How <b> & "co"?', 'One\n\ntwo', '']))) })),
         () => put((one) => ({ ...one, entries: [...one.entries, newEntry(lot([true, false]), lot(['', 'ebb', '3 m']))] })),
+        () => put((one) => ({ ...one, prompt: fromPieces([...piecesOf(one.prompt), lot(pieces)]) })),
+        () => put((one) => ({ ...one, explanation: fromPlain(lot(['So.', ' a  b\n', ''])) })),
+        () => put((one) => ({ ...one, entries: one.entries.map((entry) => ({ ...entry, key: '3 m' })) })),
         () => put((one) => ({ ...one, entries: one.entries.slice(1) })),
         () => put((one) => ({ ...one, entries: one.entries.map((entry) => ({ ...entry, right: !entry.right, share: 0.5 })) })),
         () => put((one) => ({ ...one, entries: one.entries.map((entry) => ({ ...entry, fork: target })) })),

@@ -1,11 +1,15 @@
 import type { Evidence, Question, QuestionStop, QuizDocument, Stop } from '../../resources/js/api/types';
-import { newEntry, newQuestion, newStop, withKind } from '../../resources/js/quiz/document';
+import { isTyped, newEntry, newQuestion, newStop, withKind } from '../../resources/js/quiz/document';
 
 /** A question with options of these texts, the first of them right, with the texts as their ids. */
 export function asking(text: string, options: string[], kind: Question['kind'] = 'one-choice'): QuestionStop {
     const stop = newStop('question') as QuestionStop;
-    const question = withKind({ ...newQuestion(), prompt: [{ kind: 'text', text }] }, kind);
-    const entries = options.map((option, index) => ({ ...newEntry(index === 0 && kind !== 'poll', option), id: option }));
+    const question = withKind({ ...newQuestion(), prompt: text }, kind);
+    const entries = options.map((option, index) => ({
+        ...newEntry(index === 0 && kind !== 'poll', isTyped(kind) ? '' : option),
+        ...(isTyped(kind) ? { key: option } : {}),
+        id: option,
+    }));
     return { ...stop, id: `stop ${text}`, question: { ...question, id: text, entries } };
 }
 

@@ -4,11 +4,13 @@ declare(strict_types=1);
 
 namespace HiddenLadder\Core\Ahead;
 
+use HiddenLadder\Core\Quiz\Text;
+
 /** What of a quiz document decides where it can lead: all of it but the words that are only read. */
 final class Bones
 {
     /** Members of stops, questions, entries and rungs that are only read; whether they are empty may matter. */
-    private const READ = ['prompt', 'feedback', 'text', 'model', 'answers', 'link'];
+    private const READ = ['prompt', 'feedback', 'explanation', 'text', 'model', 'answers', 'link'];
 
     /**
      * The same for two documents that differ in nothing but such words, so that what was found out about ways through the
@@ -34,16 +36,19 @@ final class Bones
         if (! is_array($value)) {
             return $value;
         }
-        // Typed answers are told apart by what an entry says.
-        $isEntry = isset($value['right'], $value['ladder']);
         foreach ($value as $member => $one) {
-            if (! in_array($member, self::READ, true) || ($isEntry && $member === 'text') || ($member === 'text' && is_array($one))) {
-                $value[$member] = self::bare($one);
-            } else {
-                $value[$member] = is_string($one) && trim($one) === '' ? $one : '…';
-            }
+            $value[$member] = match (true) {
+                in_array($member, self::READ, true) && is_string($one) => self::emptied($one),
+                $member === 'feedback' && is_array($one) => array_map(self::emptied(...), $one),
+                default => self::bare($one),
+            };
         }
 
         return $value;
+    }
+
+    private static function emptied(mixed $text): string
+    {
+        return is_string($text) && ! Text::read($text)->isEmpty() ? '…' : '';
     }
 }

@@ -79,7 +79,7 @@ final class PossibleAnswers
             'pairs' => self::pairs($question),
             'gaps' => self::gaps($question),
             'files' => [Response::files('01KADE0000FFFFFFFFFFFFFFFF')],
-            default => array_map(static fn (Entry $entry): Response => Response::text($entry->text), $question->entries),
+            default => array_map(static fn (Entry $entry): Response => Response::text($entry->key), $question->entries),
         };
         $candidates = array_map(static fn (Response $response): array => [$response, false], $foreseen);
         if (Marker::asked($question->kind) === 'text') {
@@ -155,7 +155,7 @@ final class PossibleAnswers
     {
         $entry ??= $gap->fromList ? $gap->entries[0] ?? null : null;
 
-        return $entry === null ? self::NONSENSE['text'] : ($gap->fromList ? $entry->id : $entry->text);
+        return $entry === null ? self::NONSENSE['text'] : ($gap->fromList ? $entry->id : $entry->key);
     }
 
     private static function nonsense(Question $question): string

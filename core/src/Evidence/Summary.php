@@ -39,7 +39,7 @@ final readonly class Summary
             }
             $asQuestion = $this->quiz->question($question->question);
             foreach ($asQuestion === null ? [] : $question->hardlyChosen($asQuestion) as $entry) {
-                $found[] = [0.5, "Hardly anybody chose “{$entry->text}” at {$this->place($question->question)}: it does not tell anybody apart.", $question->question];
+                $found[] = [0.5, "Hardly anybody chose “{$entry->name()}” at {$this->place($question->question)}: it does not tell anybody apart.", $question->question];
             }
         }
         foreach ($misconceptions as $id => ['now' => $now, 'left' => $left]) {
@@ -75,6 +75,6 @@ final readonly class Summary
     {
         $rung = $this->quiz->rung($id);
 
-        return mb_strimwidth($rung === null ? '' : ($rung->title !== '' ? $rung->title : ($rung->text !== '' ? $rung->text : $rung->question?->text() ?? '')), 0, 60, '…');
+        return mb_strimwidth($rung === null ? '' : ($rung->title !== '' ? $rung->title : ($rung->text->isEmpty() ? $rung->question?->text() ?? '' : $rung->text->name())), 0, 60, '…');
     }
 }

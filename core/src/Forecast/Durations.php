@@ -53,7 +53,7 @@ final readonly class Durations
             return array_sum(array_map(fn (Question $question): float => $this->behaviour->profile->seconds($question) ?? $pace * self::answering($question), $alike)) / count($alike);
         }
         if ($event instanceof JudgedOwn) {
-            return $pace * self::reading($home->model ?? '');
+            return $pace * self::reading($home?->model->plain() ?? '');
         }
         if ($event instanceof Watched) {
             return $event->to - $event->from;
@@ -76,14 +76,14 @@ final readonly class Durations
 
         return match (true) {
             $stop instanceof VideoStop && ! $state->told => max(0.0, $this->end($stop->clip) - ($state->watchedTo[$stop->id] ?? $stop->clip->from)),
-            $stop instanceof ReadingStop && ! $state->told => $pace * self::reading($stop->title.' '.$stop->text),
+            $stop instanceof ReadingStop && ! $state->told => $pace * self::reading($stop->title.' '.$stop->text->plain()),
             default => $pace * self::VERDICT,
         };
     }
 
     private function onRung(Rung $rung, float $pace): float
     {
-        return $pace * self::reading("$rung->title $rung->text") + ($rung->clip === null ? 0.0 : $this->end($rung->clip) - $rung->clip->from);
+        return $pace * self::reading("$rung->title {$rung->text->plain()}") + ($rung->clip === null ? 0.0 : $this->end($rung->clip) - $rung->clip->from);
     }
 
     private function end(Clip $clip): float
@@ -94,7 +94,7 @@ final readonly class Durations
     /** Reading a question and answering it, by its kind (common practice; ours). */
     private static function answering(Question $question): float
     {
-        $options = $question->kind->showsOptions() ? array_map(static fn (Entry $entry): string => $entry->text, $question->entries) : [];
+        $options = $question->kind->showsOptions() ? array_map(static fn (Entry $entry): string => $entry->text->plain(), $question->entries) : [];
 
         return self::reading($question->text().' '.implode(' ', $options)) + match ($question->kind) {
             QuestionKind::OneChoice, QuestionKind::Poll => 8.0,

@@ -34,11 +34,11 @@ final readonly class AnswersCheck
                 );
             }
             foreach ($evidence->hardlyChosen($was) as $entry) {
-                if ($question->kind === $was->kind && $question->entry($entry->id)?->text === $entry->text) {
+                if ($question->kind === $was->kind && $question->entry($entry->id)?->text->html === $entry->text->html) {
                     $count = $evidence->entries[$entry->id]['count'] ?? 0;
                     $found[] = new Finding(
                         Severity::Advises, $stop, $entry->id,
-                        "Hardly anybody chose “{$entry->text}”: $count of {$evidence->atOnce->of}. An option that nobody believes only makes guessing easier.",
+                        "Hardly anybody chose “{$entry->name()}”: $count of {$evidence->atOnce->of}. An option that nobody believes only makes guessing easier.",
                         [], null, "hardly chosen $entry->id",
                     );
                 }

@@ -15,6 +15,7 @@ use HiddenLadder\Core\Quiz\Rung;
 use HiddenLadder\Core\Quiz\RungKind;
 use HiddenLadder\Core\Quiz\StaircaseStop;
 use HiddenLadder\Core\Quiz\Stop;
+use HiddenLadder\Core\Quiz\Text;
 use HiddenLadder\Core\Quiz\VideoStop;
 use HiddenLadder\Core\Round\Terms;
 
@@ -80,6 +81,7 @@ final class Inspection
         if (trim($this->quiz->title) === '') {
             $this->find(Severity::Stops, null, 'The quiz has no title yet.');
         }
+        $this->texts(null, [$this->quiz->instructions]);
         if ($this->quiz->stops === []) {
             $this->find(Severity::Stops, null, 'The quiz has no stops yet.');
         }
@@ -92,6 +94,9 @@ final class Inspection
         }
         $this->stop = null;
         array_map($this->question(...), $this->quiz->pool);
+        foreach ($this->quiz->finishes as $finish) {
+            $this->texts($finish->id, [$finish->message, ...array_column($finish->byScore, 'message')]);
+        }
         $passages = Passages::of($this->quiz);
         array_push($this->findings, ...(new ReadingAgeCheck($this->quiz))->of($passages), ...SpellCheck::of($passages, $this->quiz->language));
         foreach ($this->teaching->ofWhole() as [$severity, $at, $sentence]) {
@@ -101,9 +106,12 @@ final class Inspection
 
     private function stop(Stop $stop): void
     {
+        if ($stop instanceof ReadingStop) {
+            $this->texts($stop->id, [$stop->text]);
+        }
         if ($stop instanceof VideoStop) {
             $this->video($stop);
-        } elseif ($stop instanceof ReadingStop && trim($stop->text) === '') {
+        } elseif ($stop instanceof ReadingStop && $stop->text->isEmpty()) {
             $this->find(Severity::Stops, $stop->id, 'This reading has no text yet.');
         } elseif ($stop instanceof DrillStop) {
             $this->drill($stop);
@@ -139,6 +147,7 @@ final class Inspection
         $end = $this->end($stop->clip);
         $moments = [];
         foreach ($stop->cues as $cue) {
+            $this->texts($cue->id, [$cue->text]);
             if ($cue->at < $stop->clip->from || ($end !== null && $cue->at > $end)) {
                 $this->find(Severity::Stops, $cue->id, 'This cue lies outside the part of the video that is played.');
             }
@@ -154,16 +163,7 @@ final class Inspection
         if ($question->text() === '') {
             $this->find(Severity::Stops, $question->id, 'This question asks nothing yet: write its text.');
         }
-        foreach ($question->blocks() as $block) {
-            if ($block->clip !== null) {
-                $this->clip($block->clip, $question->id);
-            } elseif ($block->media === '') {
-                $this->find(Severity::Stops, $question->id, 'A picture or a sound has not been chosen here yet.');
-            }
-            if ($block->lacksAlternative()) {
-                $this->find(Severity::Warns, $question->id, 'Something here has no alternative text for those who cannot see or hear it.');
-            }
-        }
+        $this->texts($question->id, $question->texts());
         foreach ($this->keys->of($question) as [$severity, $at, $sentence]) {
             $this->find($severity, $at, $sentence);
         }
@@ -175,8 +175,22 @@ final class Inspection
         }
     }
 
+    /** @param  list<Text>  $texts */
+    private function texts(?string $at, array $texts): void
+    {
+        foreach ($texts as $text) {
+            foreach ($text->clips() as $clip) {
+                $this->clip($clip, $at);
+            }
+            if ($text->lacksAlternative()) {
+                $this->find(Severity::Warns, $at, 'Something here has no alternative text for those who cannot see or hear it.');
+            }
+        }
+    }
+
     private function rung(Rung $rung): void
     {
+        $this->texts($rung->id, [$rung->text, $rung->answers]);
         if ($rung->isEmpty()) {
             $this->find(Severity::Stops, $rung->id, $rung->kind === RungKind::Video
                 ? 'No video has been chosen for this rung yet.'
@@ -200,7 +214,7 @@ final class Inspection
         return $clip->to ?? ($this->films[$clip->media ?? ''] ?? null)?->seconds;
     }
 
-    private function clip(Clip $clip, string $at): void
+    private function clip(Clip $clip, ?string $at): void
     {
         $end = $this->end($clip);
         if ($clip->media === null) {

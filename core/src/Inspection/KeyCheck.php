@@ -14,7 +14,6 @@ use HiddenLadder\Core\Marking\Response;
 use HiddenLadder\Core\Marking\Result;
 use HiddenLadder\Core\Marking\UnfitResponse;
 use HiddenLadder\Core\Quiz\Entry;
-use HiddenLadder\Core\Quiz\Gap;
 use HiddenLadder\Core\Quiz\Item;
 use HiddenLadder\Core\Quiz\Pair;
 use HiddenLadder\Core\Quiz\Question;
@@ -50,7 +49,7 @@ final readonly class KeyCheck
             QuestionKind::Match => $this->match($question),
             QuestionKind::Gaps => $this->gaps($question),
             QuestionKind::Poll => count($question->entries) < 2 ? [[Severity::Stops, $question->id, 'A poll needs at least two options.']] : [],
-            QuestionKind::Written => $question->model === '' && ! $question->readByTeacher && ! $question->keyless
+            QuestionKind::Written => $question->model->isEmpty() && ! $question->readByTeacher && ! $question->keyless
                 ? [[Severity::Advises, $question->id, 'Nobody judges this answer: give a model answer, or read it yourself.']] : [],
             QuestionKind::HandIn => [],
             default => $this->entries($question),
@@ -86,11 +85,11 @@ final readonly class KeyCheck
     private function untaken(Question $question, Entry $entry): ?string
     {
         try {
-            $mark = $this->marker->mark($question, Response::text($entry->text));
+            $mark = $this->marker->mark($question, Response::text($entry->key));
         } catch (UnfitResponse $unfit) {
             return match ($question->kind) {
-                QuestionKind::Number => "“{$entry->text}” cannot be read as a number.",
-                default => "“{$entry->text}” cannot be read: {$unfit->getMessage()}",
+                QuestionKind::Number => "“{$entry->name()}” cannot be read as a number.",
+                default => "“{$entry->name()}” cannot be read: {$unfit->getMessage()}",
             };
         }
         if (! $entry->right || $mark->result === Result::Right) {
@@ -98,8 +97,8 @@ final readonly class KeyCheck
         }
 
         return $mark->result === Result::Unclear
-            ? "“{$entry->text}” would not be taken as right: it can be read in two ways."
-            : "“{$entry->text}” would not be taken as right.";
+            ? "“{$entry->name()}” would not be taken as right: it can be read in two ways."
+            : "“{$entry->name()}” would not be taken as right.";
     }
 
     /** @return list<Found> */
@@ -113,30 +112,24 @@ final readonly class KeyCheck
             return [[Severity::Stops, $question->id, 'Something here is matched to nothing yet.']];
         }
 
-        return self::same(array_map(static fn (Item $item): array => [$item->id, $item->text], $question->items), 'Two things to match to read the same.');
+        return self::same(array_map(static fn (Item $item): array => [$item->id, $item->text->name()], $question->items), 'Two things to match to read the same.');
     }
 
     /** @return list<Found> */
     private function gaps(Question $question): array
     {
         $found = [];
-        if ($question->gaps === [] || preg_match('/\[\d+\]/', $question->sentence) !== 1) {
+        if ($question->gaps === [] || $question->sentence->gaps() === []) {
             $found[] = [Severity::Stops, $question->id, 'The sentence has no gap yet: write [1] where the first one stands.'];
         }
         foreach ($question->gaps as $number => $gap) {
             if (array_filter($gap->entries, static fn (Entry $entry): bool => $entry->right) === []) {
                 $found[] = [Severity::Stops, $gap->id, 'Gap '.($number + 1).' has no right answer yet.'];
             }
-            array_push($found, ...$this->alikeInGap($question, $gap));
+            array_push($found, ...$this->alike($question, $gap->entries));
         }
 
         return $found;
-    }
-
-    /** @return list<Found> */
-    private function alikeInGap(Question $question, Gap $gap): array
-    {
-        return $this->alike($question, $gap->entries);
     }
 
     /**
@@ -152,7 +145,7 @@ final readonly class KeyCheck
             foreach (array_slice($entries, 0, $i) as $earlier) {
                 if ($this->isSame($question, $earlier, $entry)) {
                     $severity = $question->kind->showsOptions() || $earlier->right !== $entry->right ? Severity::Stops : Severity::Warns;
-                    $found[] = [$severity, $entry->id, $earlier->right === $entry->right ? "“{$entry->text}” stands here twice." : "“{$entry->text}” is listed as right and as wrong."];
+                    $found[] = [$severity, $entry->id, $earlier->right === $entry->right ? "“{$entry->name()}” stands here twice." : "“{$entry->name()}” is listed as right and as wrong."];
                     break;
                 }
             }
@@ -166,12 +159,12 @@ final readonly class KeyCheck
         if ($question->kind === QuestionKind::Order || $question->kind === QuestionKind::Match) {
             return $a->order === $b->order && $a->pairs === $b->pairs;
         }
-        if ($a->blocks !== [] || $b->blocks !== []) {
-            return serialize($a->blocks) === serialize($b->blocks) && PlainText::folded($a->text) === PlainText::folded($b->text);
+        if ($a->text->media() !== [] || $b->text->media() !== []) {
+            return $a->text->structure() === $b->text->structure() && PlainText::folded($a->text->plain()) === PlainText::folded($b->text->plain());
         }
         if ($question->kind === QuestionKind::Number) {
-            $first = $this->numbers->quantities($a->text)[0] ?? null;
-            $second = $this->numbers->quantities($b->text)[0] ?? null;
+            $first = $this->numbers->quantities($a->key)[0] ?? null;
+            $second = $this->numbers->quantities($b->key)[0] ?? null;
             if ($first === null || $second === null) {
                 return false;
             }
@@ -181,13 +174,13 @@ final readonly class KeyCheck
         }
         if ($question->kind === QuestionKind::Expression) {
             try {
-                return $this->expressions->equal($a->text, $b->text);
+                return $this->expressions->equal($a->key, $b->key);
             } catch (UnfitResponse) {
                 return false;
             }
         }
 
-        return ComparedText::of($a->text, $question->textRules)->isSame(ComparedText::of($b->text, $question->textRules));
+        return ComparedText::of($a->text->plain(), $question->textRules)->isSame(ComparedText::of($b->text->plain(), $question->textRules));
     }
 
     /**

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace HiddenLadder\Core\Inspection;
 
-use HiddenLadder\Core\Quiz\Block;
 use HiddenLadder\Core\Quiz\Entry;
 use HiddenLadder\Core\Quiz\Finish;
 use HiddenLadder\Core\Quiz\Item;
@@ -17,6 +16,7 @@ use HiddenLadder\Core\Quiz\ReadingStop;
 use HiddenLadder\Core\Quiz\Rung;
 use HiddenLadder\Core\Quiz\StaircaseStop;
 use HiddenLadder\Core\Quiz\Stop;
+use HiddenLadder\Core\Quiz\Text;
 use HiddenLadder\Core\Quiz\VideoStop;
 
 /** Everything in a quiz that people read, in the order in which it stands. Known wrong texts are no part of it: they may be wrong in any way. */
@@ -68,7 +68,7 @@ final class Passages
 
     private function question(Question $question): void
     {
-        $this->blocks($question->id, 'prompt', $question->prompt);
+        $this->add($question->id, 'prompt', $question->prompt);
         if ($question->kind === QuestionKind::Gaps) {
             $this->add($question->id, 'sentence', $question->sentence);
         }
@@ -83,20 +83,24 @@ final class Passages
         };
         foreach ($items as $item) {
             $this->add($item->id, 'text', $item->text);
-            $this->blocks($item->id, 'blocks', $item->blocks);
         }
         foreach ($question->allEntries() as $entry) {
-            $this->entry($entry, $question->kind->showsOptions() || ($entry->right && ($question->kind === QuestionKind::ShortText || $question->kind === QuestionKind::Gaps)));
+            $this->entry($entry, match ($question->kind) {
+                QuestionKind::ShortText, QuestionKind::Gaps => $entry->right ? 'key' : null,
+                default => $question->kind->showsOptions() ? 'text' : null,
+            });
         }
-        $this->add($question->id, 'feedback', ['right' => $question->feedbackRight, 'notRight' => $question->feedbackNotRight, 'always' => $question->feedbackAlways]);
+        $this->add($question->id, 'feedback.right', $question->feedbackRight);
+        $this->add($question->id, 'feedback.notRight', $question->feedbackNotRight);
+        $this->add($question->id, 'explanation', $question->explanation);
         array_map($this->rung(...), $question->ladder);
     }
 
-    private function entry(Entry $entry, bool $isRead): void
+    /** @param  ?string  $member  of the entry that is read, where it is */
+    private function entry(Entry $entry, ?string $member): void
     {
-        if ($isRead) {
-            $this->add($entry->id, 'text', $entry->text);
-            $this->blocks($entry->id, 'blocks', $entry->blocks);
+        if ($member !== null) {
+            $this->add($entry->id, $member, $entry->text);
         }
         $this->add($entry->id, 'feedback', $entry->feedback);
         array_map($this->rung(...), $entry->ladder);
@@ -116,21 +120,16 @@ final class Passages
     {
         $this->add($finish->id, 'title', $finish->title);
         $this->add($finish->id, 'message', $finish->message);
-        $this->add($finish->id, 'byScore', $finish->byScore);
+        foreach ($finish->byScore as $words) {
+            $this->add($words['id'], 'message', $words['message']);
+        }
     }
 
-    /** @param  list<Block>  $blocks */
-    private function blocks(string $at, string $member, array $blocks): void
+    private function add(?string $at, string $member, Text|string $text): void
     {
-        $this->add($at, $member, array_map(static fn (Block $block): array => $block->toArray(), $blocks));
-    }
-
-    /** @param  string|array<array-key, mixed>  $value */
-    private function add(?string $at, string $member, string|array $value): void
-    {
-        $passage = new Passage($this->stop, $at, $member, $value);
-        if ($passage->text !== '') {
-            $this->passages[] = $passage;
+        $words = is_string($text) ? $text : $text->words();
+        if (trim($words) !== '') {
+            $this->passages[] = new Passage($this->stop, $at, $member, $words);
         }
     }
 }

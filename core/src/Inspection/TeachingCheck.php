@@ -33,14 +33,14 @@ final readonly class TeachingCheck
     public function of(Question $question): array
     {
         $found = [];
-        if ($question->isMarked() && $question->ladder === [] && $question->feedbackNotRight === '' && $question->feedbackAlways === '') {
+        if ($question->isMarked() && $question->ladder === [] && $question->feedbackNotRight->isEmpty() && $question->explanation->isEmpty()) {
             $wrong = array_values(array_filter($question->allEntries(), static fn (Entry $entry): bool => ! $entry->right));
-            $silent = array_values(array_filter($wrong, static fn (Entry $entry): bool => $entry->feedback === '' && $entry->ladder === [] && $entry->fork === null));
+            $silent = array_values(array_filter($wrong, static fn (Entry $entry): bool => $entry->feedback->isEmpty() && $entry->ladder === [] && $entry->fork === null));
             if ($wrong === [] || count($silent) === count($wrong)) {
                 $found[] = [Severity::Advises, $question->id, 'A slip here gets no help and no word: add a rung or feedback.', null];
             } else {
                 foreach ($silent as $entry) {
-                    $found[] = [Severity::Advises, $entry->id, "Whoever answers “{$entry->text}” gets no help and no word.", null];
+                    $found[] = [Severity::Advises, $entry->id, "Whoever answers “{$entry->name()}” gets no help and no word.", null];
                 }
             }
         }
@@ -48,19 +48,19 @@ final readonly class TeachingCheck
         if ($loops && $question->givenAwayByASlip() && $question->isMarked() && $this->quiz->alikes($question) === []) {
             $found[] = [Severity::Advises, $question->id, 'With two options one slip gives the answer away. An alike question can come instead of this one again.', null];
         }
-        if ($question->kind === QuestionKind::Written && $question->readByTeacher && $question->model === '' && $this->terms->tries === null && $question->ladder !== []) {
+        if ($question->kind === QuestionKind::Written && $question->readByTeacher && $question->model->isEmpty() && $this->terms->tries === null && $question->ladder !== []) {
             $found[] = [Severity::Warns, $question->id, 'Only a person can say whether this is right, so nobody comes to its ladder before you have read it. A model answer lets students judge for themselves.', null];
         }
         $seconds = $question->seconds ?? $this->terms->secondsForQuestion;
-        $words = (int) preg_match_all('/\S+/u', $question->text().' '.implode(' ', array_map(static fn (Entry $entry): string => $entry->text, $question->kind->showsOptions() ? $question->entries : [])));
+        $words = (int) preg_match_all('/\S+/u', $question->text().' '.implode(' ', array_map(static fn (Entry $entry): string => $entry->text->plain(), $question->kind->showsOptions() ? $question->entries : [])));
         $needed = (int) ceil(60 * $words / self::WORDS_A_MINUTE) + self::SECONDS_TO_ANSWER;
         if ($seconds !== null && $seconds < $needed) {
             $found[] = [Severity::Warns, $question->id, "The time of $seconds s is short for $words words: reading and answering take about $needed s.", $question->seconds === null ? null : Mend::set("Give $needed s", $question->id, 'seconds', $needed)];
         }
         if ($this->quiz->misconceptions !== []) {
             foreach ($question->isMarked() ? $question->allEntries() : [] as $entry) {
-                if (! $entry->right && $entry->misconception === null && $entry->feedback !== '' && $entry->share <= 0) {
-                    $found[] = [Severity::Advises, $entry->id, ($entry->text === '' ? 'A foreseen wrong answer' : "“{$entry->text}”").' names no misconception.', null];
+                if (! $entry->right && $entry->misconception === null && ! $entry->feedback->isEmpty() && $entry->share <= 0) {
+                    $found[] = [Severity::Advises, $entry->id, ($entry->name() === '' ? 'A foreseen wrong answer' : "“{$entry->name()}”").' names no misconception.', null];
                 }
             }
         }

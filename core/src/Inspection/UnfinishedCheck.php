@@ -6,6 +6,7 @@ namespace HiddenLadder\Core\Inspection;
 
 use HiddenLadder\Core\Quiz\DrillEnd;
 use HiddenLadder\Core\Quiz\DrillStop;
+use HiddenLadder\Core\Quiz\Gap;
 use HiddenLadder\Core\Quiz\Question;
 use HiddenLadder\Core\Quiz\QuestionKind;
 use HiddenLadder\Core\Quiz\QuizDocument;
@@ -77,11 +78,12 @@ final readonly class UnfinishedCheck
     /** @return iterable<array{?string, ?string, string}> */
     private static function sentence(?string $stop, Question $question): iterable
     {
-        preg_match_all('/\[(\d+)\]/', $question->sentence, $found);
-        $numbers = array_map(intval(...), $found[1]);
-        sort($numbers);
+        $named = $question->sentence->gaps();
         $gaps = count($question->gaps);
-        if ($question->kind === QuestionKind::Gaps && $numbers !== [] && $numbers !== range(1, max(1, $gaps))) {
+        $each = array_map(static fn (Gap $gap): string => $gap->id, $question->gaps);
+        sort($named);
+        sort($each);
+        if ($question->kind === QuestionKind::Gaps && $named !== [] && $named !== $each) {
             yield [$stop, $question->id, "The sentence names each of its $gaps gaps once, as [1] to [$gaps]."];
         }
     }

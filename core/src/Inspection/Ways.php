@@ -336,7 +336,7 @@ final readonly class Ways
                     if ($to !== null && $to <= $position && ! $stop instanceof DrillStop && ! $stop instanceof StaircaseStop) {
                         $findings[] = new Finding(
                             Severity::Advises, $stop->id, $entry->id,
-                            "The right answer “{$entry->text}” leads back to {$this->name($this->quiz->stops[$to]->id)}: whoever knows it walks that way twice.",
+                            "The right answer “{$entry->name()}” leads back to {$this->name($this->quiz->stops[$to]->id)}: whoever knows it walks that way twice.",
                             [], Mend::set('Let this answer lead on', $entry->id, 'fork', null),
                         );
                     }

@@ -42,18 +42,19 @@ final readonly class WordingCheck
     {
         $found = [];
         foreach ($question->entries as $entry) {
-            if (preg_match(self::BY_PLACE, $entry->text) !== 1) {
+            $words = $entry->text->plain();
+            if (preg_match(self::BY_PLACE, $words) !== 1) {
                 continue;
             }
             $other = match (true) {
-                preg_match('/^\s*all (of )?(the )?(above|previous|preceding)\.?\s*$/iu', $entry->text) === 1 => 'All other answers',
-                preg_match('/^\s*none (of )?(the )?(above|previous|preceding)\.?\s*$/iu', $entry->text) === 1 => 'None of the other answers',
-                preg_match('/^\s*any (of )?(the )?(above|previous|preceding)\.?\s*$/iu', $entry->text) === 1 => 'Any of the other answers',
+                preg_match('/^\s*all (of )?(the )?(above|previous|preceding)\.?\s*$/iu', $words) === 1 => 'All other answers',
+                preg_match('/^\s*none (of )?(the )?(above|previous|preceding)\.?\s*$/iu', $words) === 1 => 'None of the other answers',
+                preg_match('/^\s*any (of )?(the )?(above|previous|preceding)\.?\s*$/iu', $words) === 1 => 'Any of the other answers',
                 default => null,
             };
             $found[] = [
                 $this->terms->mixOptions && ! $entry->pinned ? Severity::Warns : Severity::Advises, $entry->id,
-                "“{$entry->text}” speaks of other options by their place, and options can come in another order.",
+                "“{$words}” speaks of other options by their place, and options can come in another order.",
                 $other === null ? null : Mend::set("Say “{$other}”", $entry->id, 'text', $other),
             ];
         }
@@ -69,8 +70,8 @@ final readonly class WordingCheck
         if (! $question->kind->picksOne() || count($accepted) !== 1 || count($others) < 2) {
             return [];
         }
-        $right = mb_strlen(trim($accepted[0]->text));
-        $longest = max(array_map(static fn (Entry $entry): int => mb_strlen(trim($entry->text)), $others));
+        $right = mb_strlen(trim($accepted[0]->text->plain()));
+        $longest = max(array_map(static fn (Entry $entry): int => mb_strlen(trim($entry->text->plain())), $others));
 
         return $right > self::LONGER * $longest && $right > $longest + self::LONGER_CHARACTERS
             ? [[Severity::Advises, $accepted[0]->id, 'The right option is much longer than all others: that alone gives it away.', null]]
@@ -83,7 +84,7 @@ final readonly class WordingCheck
         if ($question->kind !== QuestionKind::OneChoice || count($question->entries) !== 2) {
             return [];
         }
-        $words = array_map(static fn (Entry $entry): string => PlainText::folded($entry->text), $question->entries);
+        $words = array_map(static fn (Entry $entry): string => PlainText::folded($entry->text->plain()), $question->entries);
         foreach (self::TRUE_OR_FALSE as $pair) {
             if (array_diff($pair, $words) === []) {
                 return [[Severity::Advises, $question->id, 'These two options are really true or false.', Mend::set('Make it true or false', $question->id, 'kind', QuestionKind::TrueFalse->value)]];

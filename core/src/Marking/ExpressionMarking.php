@@ -96,7 +96,7 @@ final class ExpressionMarking
     private function prepared(Entry $entry, array $names): ?Node
     {
         try {
-            $known = $this->prepared[$entry] ??= Parser::read($entry->text, $this->decimalSign, $names)[0];
+            $known = $this->prepared[$entry] ??= Parser::read($entry->key, $this->decimalSign, $names)[0];
         } catch (UnfitResponse) {
             $known = $this->prepared[$entry] = false;
         }

@@ -92,7 +92,7 @@ final class NumberMarking
 
     private function prepared(Entry $entry): ?Quantity
     {
-        $known = $this->prepared[$entry] ??= $this->quantities($entry->text)[0] ?? false;
+        $known = $this->prepared[$entry] ??= $this->quantities($entry->key)[0] ?? false;
 
         return $known === false ? null : $known;
     }

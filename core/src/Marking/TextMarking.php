@@ -68,7 +68,7 @@ final class TextMarking
     {
         $known = $this->prepared[$entry] ?? null;
         if ($known === null || $known[0] !== $rules) {
-            $this->prepared[$entry] = $known = [$rules, ComparedText::of($entry->text, $rules)];
+            $this->prepared[$entry] = $known = [$rules, ComparedText::of($entry->key, $rules)];
         }
 
         return $known[1];

@@ -9,13 +9,13 @@ use HiddenLadder\Core\Fields;
 /** What happens at a moment of a video, in seconds from its own start: a question, a note, or time for comments. */
 final readonly class Cue
 {
-    /** @param  string  $text of a note or of the invitation to comment */
+    /** @param  Text  $text of a note or of the invitation to comment */
     public function __construct(
         public string $id,
         public CueKind $kind,
         public float $at,
         public ?Question $question,
-        public string $text,
+        public Text $text,
     ) {
     }
 
@@ -28,7 +28,7 @@ final readonly class Cue
             $kind,
             $fields->number('at'),
             $kind === CueKind::Question ? Question::read($fields->object('question')) : null,
-            $kind === CueKind::Question ? '' : $fields->string('text'),
+            Text::in($fields, 'text'),
         );
     }
 }

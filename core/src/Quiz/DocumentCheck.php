@@ -7,6 +7,7 @@ namespace HiddenLadder\Core\Quiz;
 use HiddenLadder\Core\Fields;
 use HiddenLadder\Core\MalformedInput;
 use HiddenLadder\Core\Quiz\Edits\Done;
+use HiddenLadder\Core\Quiz\Edits\RichTexts;
 use HiddenLadder\Core\Quiz\Edits\Shapes;
 use HiddenLadder\Core\Quiz\Edits\Workpiece;
 use HiddenLadder\Core\Round\Terms;
@@ -33,7 +34,11 @@ final class DocumentCheck
     /** @return list<Problem> nothing when the document is sound */
     public function problems(mixed $document): array
     {
-        $problems = $this->against(self::asObjects($document), '', '');
+        $objects = self::asObjects($document);
+        $problems = $this->against($objects, '', '');
+        if ($problems === [] && $objects instanceof \stdClass) {
+            $problems = self::unclean($objects, Shapes::QUIZ, '');
+        }
 
         return $problems === [] && is_array($document) ? $this->references($document) : $problems;
     }
@@ -59,6 +64,9 @@ final class DocumentCheck
                 $found['type'] === Shapes::QUIZ => $this->ofTheWhole($found['node']),
                 default => $this->against(self::asObjects($found['node']), "#/\$defs/{$found['type']}", $work->pointer($id)),
             };
+            if ($problems === [] && $found !== null) {
+                $problems = self::unclean($found['node'], $found['type'], $work->pointer($id), $found['type'] !== Shapes::QUIZ);
+            }
             if ($problems !== []) {
                 return $problems;
             }
@@ -104,6 +112,21 @@ final class DocumentCheck
                 $problems[] = new Problem($pointer.($below === '/' ? '' : $below), is_string($reason) ? $reason : 'does not fit');
             }
         }
+
+        return $problems;
+    }
+
+    /** @return list<Problem> */
+    private static function unclean(\stdClass $node, string $type, string $pointer, bool $below = true): array
+    {
+        $problems = [];
+        RichTexts::map($node, $type, static function (string $text, string $at) use (&$problems): string {
+            if (! CleanText::is($text)) {
+                $problems[] = new Problem($at, 'this text has HTML in it that is not allowed, or not written as it is kept');
+            }
+
+            return $text;
+        }, $below, $pointer);
 
         return $problems;
     }

@@ -10,53 +10,62 @@ use HiddenLadder\Core\Fields;
 final readonly class Entry
 {
     /**
+     * @param  Text  $text  as it is shown
+     * @param  string  $key  as it is compared with what was typed; empty for an option
      * @param  list<Rung>  $ladder
      * @param  float  $share  of the points, 0 to 1; what is right has them all
      * @param  bool  $pinned  keeps its place where options are mixed
-     * @param  list<Block>  $blocks  shown with the text of an option
      * @param  list<string>  $order  item ids: a foreseen order
      * @param  array<string, string>  $pairs  item ids by pair ids: matches that this entry stands for, all of them together
      */
     public function __construct(
         public string $id,
-        public string $text,
+        public Text $text,
+        public string $key,
         public bool $right,
-        public string $feedback,
+        public Text $feedback,
         public ?string $fork,
         public array $ladder,
         public float $share,
         public ?string $misconception,
         public bool $pinned,
-        public array $blocks,
         public array $order,
         public array $pairs,
     ) {
     }
 
-    public static function read(Fields $fields): self
+    /** @param  bool  $isTyped  whether answers are typed and compared with it, rather than chosen: what it keeps of the other is left alone */
+    public static function read(Fields $fields, bool $isTyped): self
     {
+        $key = $isTyped ? $fields->stringOr('key', '') : '';
         $right = $fields->boolean('right');
 
         return new self(
             $fields->string('id'),
-            $fields->string('text'),
+            $isTyped ? Text::of($key) : Text::in($fields, 'text'),
+            $key,
             $right,
-            $fields->string('feedback'),
+            Text::in($fields, 'feedback'),
             $fields->stringOrNull('fork'),
             $fields->objects('ladder', Rung::read(...)),
             $right ? 1.0 : $fields->numberOr('share', 0.0),
             $fields->stringOrNull('misconception'),
             $fields->booleanOr('pinned', false),
-            $fields->objectsOr('blocks', Block::read(...)),
             $fields->stringsOr('order'),
             $fields->stringMapOr('pairs'),
         );
     }
 
+    /** The words by which it is named. */
+    public function name(): string
+    {
+        return $this->text->name();
+    }
+
     /** An entry that says nothing stands for nothing: it is not shown, not marked and not counted. */
     public function isEmpty(): bool
     {
-        return trim($this->text) === '' && $this->blocks === [] && $this->order === [] && $this->pairs === [];
+        return $this->text->isEmpty() && $this->order === [] && $this->pairs === [];
     }
 
     /**

@@ -9,25 +9,25 @@ use HiddenLadder\Core\Fields;
 /** Where a walk through the quiz ends, with the words it ends with. */
 final readonly class Finish
 {
-    /** @param  list<array{from: float, message: string}>  $byScore from the highest share of the points down */
+    /** @param  list<array{id: string, from: float, message: Text}>  $byScore from the highest share of the points down */
     public function __construct(
         public string $id,
         public string $title,
-        public string $message,
+        public Text $message,
         public array $byScore,
     ) {
     }
 
     public static function read(Fields $fields): self
     {
-        $byScore = $fields->objectsOr('byScore', static fn (Fields $one): array => ['from' => $one->number('from'), 'message' => $one->string('message')]);
+        $byScore = $fields->objectsOr('byScore', static fn (Fields $one): array => ['id' => $one->string('id'), 'from' => $one->number('from'), 'message' => Text::in($one, 'message')]);
         usort($byScore, static fn (array $a, array $b): int => $b['from'] <=> $a['from']);
 
-        return new self($fields->string('id'), $fields->string('title'), $fields->string('message'), $byScore);
+        return new self($fields->string('id'), $fields->string('title'), Text::in($fields, 'message'), $byScore);
     }
 
     /** @param  ?float  $share of the points, 0 to 1; null where it may not be told */
-    public function messageFor(?float $share): string
+    public function messageFor(?float $share): Text
     {
         foreach ($share === null ? [] : $this->byScore as $words) {
             if ($share >= $words['from']) {

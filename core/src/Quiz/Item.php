@@ -9,24 +9,23 @@ use HiddenLadder\Core\Fields;
 /** One thing to be put in order or to be matched to. */
 final readonly class Item
 {
-    /** @param  list<Block>  $blocks */
-    public function __construct(public string $id, public string $text, public array $blocks)
+    public function __construct(public string $id, public Text $text)
     {
     }
 
     public static function read(Fields $fields): self
     {
-        return new self($fields->string('id'), $fields->string('text'), $fields->objectsOr('blocks', Block::read(...)));
+        return new self($fields->string('id'), Text::in($fields, 'text'));
     }
 
     public function isEmpty(): bool
     {
-        return trim($this->text) === '' && $this->blocks === [];
+        return $this->text->isEmpty();
     }
 
-    /** @return array{id: string, text: string, blocks: list<array<string, mixed>>} */
+    /** @return array{id: string, text: Text} */
     public function toArray(): array
     {
-        return ['id' => $this->id, 'text' => $this->text, 'blocks' => array_map(static fn (Block $block): array => $block->toArray(), $this->blocks)];
+        return ['id' => $this->id, 'text' => $this->text];
     }
 }

@@ -10,7 +10,6 @@ use HiddenLadder\Core\Fields;
 final readonly class Question
 {
     /**
-     * @param  list<Block>  $prompt
      * @param  float  $points  0 to 1000, for a right answer at the first try
      * @param  float  $unitShare  of the points for the right number with a wrong unit or none, 0 to 1
      * @param  list<Entry>  $entries  only those that are not empty
@@ -29,13 +28,13 @@ final readonly class Question
     private function __construct(
         public string $id,
         public QuestionKind $kind,
-        public array $prompt,
+        public Text $prompt,
         public float $points,
         public Tolerance $tolerance,
         public float $unitShare,
-        public string $feedbackRight,
-        public string $feedbackNotRight,
-        public string $feedbackAlways,
+        public Text $feedbackRight,
+        public Text $feedbackNotRight,
+        public Text $explanation,
         public array $entries,
         public array $ladder,
         public bool $keyless,
@@ -46,9 +45,9 @@ final readonly class Question
         public array $names,
         public array $items,
         public array $pairs,
-        public string $sentence,
+        public Text $sentence,
         public array $gaps,
-        public string $model,
+        public Text $model,
         public bool $readByTeacher,
         public array $accepts,
         public int $difficulty,
@@ -62,18 +61,19 @@ final readonly class Question
     {
         $feedback = $fields->object('feedback');
         $text = $fields->objectOrNull('text');
+        $kind = QuestionKind::from($fields->string('kind'));
 
         return new self(
             $fields->string('id'),
-            QuestionKind::from($fields->string('kind')),
-            $fields->objects('prompt', Block::read(...)),
+            $kind,
+            Text::in($fields, 'prompt'),
             $fields->number('points'),
             Tolerance::read($fields->object('tolerance')),
             $fields->numberOr('unitShare', 0.0),
-            $feedback->string('right'),
-            $feedback->string('notRight'),
-            $feedback->stringOr('always', ''),
-            Entry::filled($fields->objects('entries', Entry::read(...))),
+            Text::in($feedback, 'right'),
+            Text::in($feedback, 'notRight'),
+            Text::in($fields, 'explanation'),
+            Entry::filled($fields->objects('entries', static fn (Fields $entry): Entry => Entry::read($entry, $kind->isTyped()))),
             $fields->objects('ladder', Rung::read(...)),
             $fields->booleanOr('keyless', false),
             $fields->stringOr('scoring', 'all') === 'parts',
@@ -83,9 +83,9 @@ final readonly class Question
             $fields->stringsOr('names'),
             array_values(array_filter($fields->objectsOr('items', Item::read(...)), static fn (Item $item): bool => ! $item->isEmpty())),
             array_values(array_filter($fields->objectsOr('pairs', Pair::read(...)), static fn (Pair $pair): bool => ! $pair->left->isEmpty())),
-            $fields->stringOr('sentence', ''),
+            Text::in($fields, 'sentence'),
             $fields->objectsOr('gaps', Gap::read(...)),
-            $fields->stringOr('model', ''),
+            Text::in($fields, 'model'),
             $fields->booleanOr('readByTeacher', false),
             $fields->stringsOr('accepts', ['picture', 'sound', 'file']),
             $fields->integerOr('difficulty', 3),
@@ -143,13 +143,7 @@ final readonly class Question
     /** The prompt's words, without pictures. */
     public function text(): string
     {
-        $words = [];
-        foreach ($this->prompt as $block) {
-            if ($block->kind === BlockKind::Text || $block->kind === BlockKind::Formula) {
-                $words[] = $block->text;
-            }
-        }
-        $words[] = $this->kind === QuestionKind::Gaps ? (string) preg_replace('/\[\d+\]/', '…', $this->sentence) : '';
+        $words = [$this->prompt->plain(), $this->kind === QuestionKind::Gaps ? $this->sentence->plain() : ''];
 
         return trim(implode(' ', array_filter($words, static fn (string $word): bool => trim($word) !== '')));
     }
@@ -165,14 +159,14 @@ final readonly class Question
         return $ladders;
     }
 
-    /** @return list<Block> of the prompt, the options and the items */
-    public function blocks(): array
+    /** @return list<Text> everything in it that people read, but what is on its ladders */
+    public function texts(): array
     {
-        return array_merge(
-            $this->prompt,
-            ...array_map(static fn (Entry $entry): array => $entry->blocks, $this->entries),
-            ...array_map(static fn (Item $item): array => $item->blocks, $this->items),
-            ...array_map(static fn (Pair $pair): array => $pair->left->blocks, $this->pairs),
-        );
+        return [
+            $this->prompt, $this->sentence, $this->model, $this->feedbackRight, $this->feedbackNotRight, $this->explanation,
+            ...array_merge([], ...array_map(static fn (Entry $entry): array => [$entry->text, $entry->feedback], $this->allEntries())),
+            ...array_map(static fn (Item $item): Text => $item->text, $this->items),
+            ...array_map(static fn (Pair $pair): Text => $pair->left->text, $this->pairs),
+        ];
     }
 }

@@ -59,7 +59,7 @@ final readonly class QuizDocument
      */
     private function __construct(
         public string $title,
-        public string $instructions,
+        public Text $instructions,
         public string $language,
         public ?Stage $stage,
         public array $objectives,
@@ -107,7 +107,7 @@ final readonly class QuizDocument
 
         return new self(
             $fields->string('title'),
-            $fields->string('instructions'),
+            Text::in($fields, 'instructions'),
             $fields->string('language'),
             $stage === null ? null : Stage::read($stage),
             $fields->objectsOr('objectives', Objective::read(...)),
@@ -213,22 +213,41 @@ final readonly class QuizDocument
         return null;
     }
 
-    /** @return list<string> ids of all videos, sounds and pictures the quiz uses, each once */
+    /** @return list<string> ids of all videos, sounds, pictures and documents the quiz uses, each once */
     public function media(): array
     {
         $media = [];
         foreach ($this->stopsById as $stop) {
             $media[] = $stop instanceof VideoStop ? $stop->clip->media : null;
         }
-        foreach ($this->questionsById as $question) {
-            foreach ($question->blocks() as $block) {
-                $media[] = $block->media;
-            }
-        }
         foreach ($this->rungs as $rung) {
             $media[] = $rung->clip?->media;
         }
+        foreach ($this->texts() as $text) {
+            array_push($media, ...$text->media());
+        }
 
         return array_values(array_unique(array_filter($media, is_string(...))));
+    }
+
+    /** @return list<Text> everything that is rich text in it */
+    private function texts(): array
+    {
+        $texts = [$this->instructions];
+        foreach ($this->stopsById as $stop) {
+            array_push($texts, ...($stop instanceof ReadingStop ? [$stop->text] : []));
+            array_push($texts, ...array_map(static fn (Cue $cue): Text => $cue->text, $stop instanceof VideoStop ? $stop->cues : []));
+        }
+        foreach ($this->questionsById as $question) {
+            array_push($texts, ...$question->texts());
+        }
+        foreach ($this->rungs as $rung) {
+            array_push($texts, $rung->text, $rung->answers);
+        }
+        foreach ($this->finishes as $finish) {
+            array_push($texts, $finish->message, ...array_column($finish->byScore, 'message'));
+        }
+
+        return $texts;
     }
 }

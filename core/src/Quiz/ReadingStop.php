@@ -11,7 +11,7 @@ final readonly class ReadingStop extends Stop
 {
     public string $title;
 
-    public string $text;
+    public Text $text;
 
     public bool $staysAtHand;
 
@@ -19,13 +19,13 @@ final readonly class ReadingStop extends Stop
     {
         parent::__construct($fields);
         $this->title = $fields->stringOr('title', '');
-        $this->text = $fields->string('text');
+        $this->text = Text::in($fields, 'text');
         $this->staysAtHand = $fields->booleanOr('staysAtHand', false);
     }
 
     public function name(): string
     {
-        return $this->title === '' ? mb_strimwidth($this->text, 0, 60, '…') : $this->title;
+        return $this->title === '' ? mb_strimwidth($this->text->name(), 0, 60, '…') : $this->title;
     }
 
     public function questions(): array

@@ -11,17 +11,17 @@ final readonly class Rung
 {
     /**
      * @param  string  $link  an address, or nothing
-     * @param  string  $answers  of an exercise, to check oneself
+     * @param  Text  $answers  of an exercise, to check oneself
      */
     private function __construct(
         public string $id,
         public RungKind $kind,
         public string $title,
-        public string $text,
+        public Text $text,
         public ?Clip $clip,
         public ?Question $question,
         public string $link,
-        public string $answers,
+        public Text $answers,
     ) {
     }
 
@@ -33,11 +33,11 @@ final readonly class Rung
             $fields->string('id'),
             $kind,
             $fields->stringOr('title', ''),
-            $fields->stringOr('text', ''),
+            Text::in($fields, 'text'),
             $kind === RungKind::Video ? Clip::read($fields->object('clip')) : null,
             $kind === RungKind::Question ? Question::read($fields->object('question')) : null,
             $fields->stringOr('link', ''),
-            $fields->stringOr('answers', ''),
+            Text::in($fields, 'answers'),
         );
     }
 
@@ -47,8 +47,8 @@ final readonly class Rung
             RungKind::Video => $this->clip?->media === null,
             RungKind::Question => $this->question?->text() === '',
             RungKind::Teacher => false,
-            RungKind::Exercise => trim($this->text) === '' && trim($this->link) === '',
-            default => trim($this->text) === '',
+            RungKind::Exercise => $this->text->isEmpty() && trim($this->link) === '',
+            default => $this->text->isEmpty(),
         };
     }
 
@@ -56,7 +56,7 @@ final readonly class Rung
     public function toArray(): array
     {
         return ['id' => $this->id, 'kind' => $this->kind->value, 'title' => $this->title, 'text' => $this->text]
-            + ($this->clip === null ? [] : ['clip' => $this->clip->toArray()])
+            + ($this->clip === null ? [] : ['clip' => $this->clip])
             + ($this->kind === RungKind::Exercise ? ['link' => $this->link, 'answers' => $this->answers] : []);
     }
 }

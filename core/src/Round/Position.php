@@ -176,7 +176,7 @@ final readonly class Position
     /** Whether a written answer waits to be judged by its writer; not while it can still be changed until it is handed in. */
     public function isJudging(Question $question, Record $record, State $state): bool
     {
-        return ! ($this->terms->handedIn && ! $state->handedIn) && $question->kind === QuestionKind::Written && $question->model !== '' && $record->response !== null
+        return ! ($this->terms->handedIn && ! $state->handedIn) && $question->kind === QuestionKind::Written && ! $question->model->isEmpty() && $record->response !== null
             && $record->judged === null && ! $record->standing->isSettled();
     }
 

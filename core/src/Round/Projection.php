@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace HiddenLadder\Core\Round;
 
 use HiddenLadder\Core\Marking\Result;
-use HiddenLadder\Core\Quiz\Block;
 use HiddenLadder\Core\Quiz\Clip;
 use HiddenLadder\Core\Quiz\Cue;
 use HiddenLadder\Core\Quiz\CueKind;
@@ -16,6 +15,7 @@ use HiddenLadder\Core\Quiz\ReadingStop;
 use HiddenLadder\Core\Quiz\Rung;
 use HiddenLadder\Core\Quiz\StaircaseStop;
 use HiddenLadder\Core\Quiz\Stop;
+use HiddenLadder\Core\Quiz\Text;
 use HiddenLadder\Core\Quiz\VideoStop;
 
 /**
@@ -48,6 +48,40 @@ final readonly class Projection
     /** @return array<string, mixed> */
     public function of(State $state): array
     {
+        $view = $this->view($state);
+        array_walk_recursive($view, static function (mixed &$value): void {
+            $value = match (true) {
+                $value instanceof Text => $value->html,
+                $value instanceof Clip => $value->toArray(),
+                default => $value,
+            };
+        });
+
+        return $view;
+    }
+
+    /** @return list<string> ids of the media the student may load now: of the texts and videos that may be seen, and own files */
+    public function media(State $state): array
+    {
+        $media = [];
+        $view = $this->view($state);
+        array_walk_recursive($view, static function (mixed $value) use (&$media): void {
+            if ($value instanceof Text) {
+                array_push($media, ...$value->media());
+            } elseif ($value instanceof Clip) {
+                $media[] = $value->media;
+            }
+        });
+        foreach ($state->records as $record) {
+            array_push($media, ...($record->response?->as === 'files' ? $record->response->list : []));
+        }
+
+        return array_values(array_unique(array_filter($media, is_string(...))));
+    }
+
+    /** @return array<string, mixed> with texts and videos as they are in the quiz */
+    private function view(State $state): array
+    {
         return [
             'number' => $state->number,
             'title' => $this->quiz->title,
@@ -62,27 +96,6 @@ final readonly class Projection
             'overview' => $this->overview($state),
             'place' => $this->place($state),
         ];
-    }
-
-    /** @return list<string> ids of the videos, sounds and pictures the student may load now */
-    public function media(State $state): array
-    {
-        $question = $this->position->question($state);
-        $home = $this->position->home($state);
-        $media = array_map(static fn (Block $block): ?string => $block->media, $question?->blocks() ?? []);
-        foreach ($home === null ? [] : $this->position->seenRungs($home, $state) as $rung) {
-            $media[] = $rung->clip?->media;
-        }
-        $stop = $this->quiz->stop((string) $state->stop());
-        $media[] = $stop instanceof VideoStop ? $stop->clip->media : null;
-        foreach ($this->stopsAtHand($state) as $atHand) {
-            $media[] = $atHand instanceof VideoStop ? $atHand->clip->media : null;
-        }
-        foreach ($state->records as $record) {
-            array_push($media, ...($record->response?->as === 'files' ? $record->response->list : []));
-        }
-
-        return array_values(array_unique(array_filter($media, is_string(...))));
     }
 
     private function lets(Sight $sight, State $state, Standing $standing): bool
@@ -169,7 +182,7 @@ final readonly class Projection
     private function atHand(State $state): array
     {
         return array_map(static fn (ReadingStop|VideoStop $stop): array => $stop instanceof VideoStop
-            ? ['id' => $stop->id, 'kind' => 'video', 'title' => $stop->title, 'clip' => $stop->clip->toArray()]
+            ? ['id' => $stop->id, 'kind' => 'video', 'title' => $stop->title, 'clip' => $stop->clip]
             : ['id' => $stop->id, 'kind' => 'reading', 'title' => $stop->title, 'text' => $stop->text], $this->stopsAtHand($state));
     }
 
@@ -210,7 +223,7 @@ final readonly class Projection
             return ['kind' => 'video', 'mayGoOn' => $this->may(EventKind::WentOn, $top->id, $state)] + $place + $this->video($stop, $state);
         }
 
-        return ['kind' => 'reading', 'title' => $stop instanceof ReadingStop ? $stop->title : '', 'text' => $stop instanceof ReadingStop ? $stop->text : ''] + $place;
+        return ['kind' => 'reading', 'title' => $stop instanceof ReadingStop ? $stop->title : '', 'text' => $stop instanceof ReadingStop ? $stop->text : Text::of('')] + $place;
     }
 
     private function may(EventKind $kind, ?string $about, State $state): bool
@@ -236,7 +249,7 @@ final readonly class Projection
         return [
             'id' => $stop->id,
             'title' => $stop->title,
-            'clip' => $stop->clip->toArray(),
+            'clip' => $stop->clip,
             'resumeAt' => $resumeAt,
             'cues' => $cues,
             'notes' => $notes,
@@ -308,12 +321,11 @@ final readonly class Projection
         }
         $mark = $record->mark;
         $result = $this->lets(Sight::Result, $state, $record->standing) || $mark->result === Result::Unclear;
-        $tells = $this->lets(Sight::Feedback, $state, $record->standing);
 
         return [
             'result' => $result ? $mark->result->value : null,
             'timedOut' => $record->timedOut,
-            'feedback' => $tells ? $this->feedback($question, $record) : [],
+            'feedback' => $this->feedback($question, $record, $state),
             'near' => $result ? $mark->near?->value : null,
             'readings' => $mark->readings,
             'parts' => $result && $mark->parts !== [] ? $mark->parts : null,
@@ -321,18 +333,22 @@ final readonly class Projection
         ];
     }
 
-    /** @return list<string> */
-    private function feedback(Question $question, Record $record): array
+    /** @return list<Text> what is said to the answer, and the explanation, as far as they may be seen */
+    private function feedback(Question $question, Record $record, State $state): array
     {
-        $general = match ($record->mark?->result) {
-            Result::Right => [$question->feedbackRight, $question->feedbackAlways],
-            Result::Unclear, null => [],
-            Result::Noted => [$question->feedbackAlways],
-            default => [$question->feedbackNotRight, $question->feedbackAlways],
+        $result = $record->mark?->result;
+        $said = match ($result) {
+            Result::Unclear, Result::Noted, null => [],
+            Result::Right => [$question->feedbackRight],
+            default => [$question->feedbackNotRight],
         };
-        $entry = $question->entry($record->mark?->entry);
+        array_unshift($said, $question->entry($record->mark?->entry)?->feedback);
+        $told = [
+            ...($this->lets(Sight::Feedback, $state, $record->standing) ? $said : []),
+            $result !== null && $result !== Result::Unclear && $this->lets(Sight::Explanation, $state, $record->standing) ? $question->explanation : null,
+        ];
 
-        return array_values(array_filter([$entry === null ? '' : $entry->feedback, ...$general], static fn (string $text): bool => trim($text) !== ''));
+        return array_values(array_filter($told, static fn (?Text $text): bool => $text !== null && ! $text->isEmpty()));
     }
 
     /** @return list<string> the options of a choice that the student has found to be not right */
@@ -349,7 +365,7 @@ final readonly class Projection
         return $tried;
     }
 
-    /** @return array{video: string, clip: array{media: ?string, from: float, to: ?float}}|null the part since the last cue */
+    /** @return array{video: string, clip: Clip}|null the part since the last cue */
     private function watchAgain(State $state): ?array
     {
         $cue = $this->position->cue($state);
@@ -359,7 +375,7 @@ final readonly class Projection
         }
         $clip = new Clip($stop->clip->media, $stop->sinceLastCue($cue), $cue->at);
 
-        return ['video' => $stop->id, 'clip' => $clip->toArray()];
+        return ['video' => $stop->id, 'clip' => $clip];
     }
 
     /** @return array<string, mixed> */
@@ -378,7 +394,7 @@ final readonly class Projection
         return [
             'kind' => 'finish',
             'title' => $finish->title ?? '',
-            'message' => $finish !== null && $this->lets(Sight::Closing, $state, Standing::Untouched) ? $finish->messageFor($score->share()) : '',
+            'message' => $finish !== null && $this->lets(Sight::Closing, $state, Standing::Untouched) ? $finish->messageFor($score->share()) : Text::of(''),
             'left' => $this->lets(Sight::Result, $state, Standing::Untouched) ? $left : [],
             'score' => $this->lets(Sight::Score, $state, Standing::Untouched) && $score->share() !== null
                 ? ['share' => $score->share(), 'points' => $score->points(), 'of' => $score->of(), 'provisional' => $score->provisional]
@@ -412,11 +428,11 @@ final readonly class Projection
             $question = $this->position->asked($home, $state);
             $view = new QuestionView($question, $this->terms, $state->seed);
             $review[] = [
-                'question' => $question->text(),
+                'question' => $question->prompt->isEmpty() ? $question->sentence : $question->prompt,
                 'standing' => $this->lets(Sight::Result, $state, $record->standing) ? $record->standing->value : null,
                 'own' => $this->lets(Sight::OwnAnswer, $state, $record->standing) && $record->response !== null ? $view->own($record->response) : null,
                 'revealed' => $this->lets(Sight::RightAnswer, $state, $record->standing) ? $view->key() : null,
-                'feedback' => $this->lets(Sight::Feedback, $state, $record->standing) ? $this->feedback($question, $record) : [],
+                'feedback' => $this->feedback($question, $record, $state),
                 'comment' => $record->comment,
             ];
         }

@@ -5,13 +5,13 @@ declare(strict_types=1);
 namespace HiddenLadder\Core\Round;
 
 use HiddenLadder\Core\Marking\Response;
-use HiddenLadder\Core\Quiz\Block;
 use HiddenLadder\Core\Quiz\Entry;
 use HiddenLadder\Core\Quiz\Gap;
 use HiddenLadder\Core\Quiz\Item;
 use HiddenLadder\Core\Quiz\Pair;
 use HiddenLadder\Core\Quiz\Question;
 use HiddenLadder\Core\Quiz\QuestionKind;
+use HiddenLadder\Core\Quiz\Text;
 
 /** A question as a student sees it: without anything that tells its answer, in this student's order. */
 final readonly class QuestionView
@@ -27,7 +27,7 @@ final readonly class QuestionView
         $asked = [
             'id' => $question->id,
             'kind' => $question->kind->value,
-            'prompt' => self::blocks($question->prompt),
+            'prompt' => $question->prompt,
             'options' => $question->kind->showsOptions() ? $this->options($question->entries, $question->id) : [],
             'show' => $question->dropDown ? 'drop-down' : 'list',
         ];
@@ -47,7 +47,7 @@ final readonly class QuestionView
         };
     }
 
-    /** @return list<string> the right answer in words, one line for each part of it; nothing where there is none */
+    /** @return list<Text> the right answer, one line for each part of it; nothing where there is none */
     public function key(): array
     {
         $question = $this->question;
@@ -56,29 +56,29 @@ final readonly class QuestionView
         }
 
         return match ($question->kind) {
-            QuestionKind::Order => array_map(self::itemWords(...), $question->items),
+            QuestionKind::Order => array_map(static fn (Item $item): Text => $item->text, $question->items),
             QuestionKind::Match => $this->matched(array_filter(array_column(array_map(static fn (Pair $pair): array => [$pair->left->id, $pair->item], $question->pairs), 1, 0), is_string(...))),
             QuestionKind::Gaps => $this->filled(array_combine(
                 array_map(static fn (Gap $gap): string => $gap->id, $question->gaps),
-                array_map(static fn (Gap $gap): string => self::firstRight($gap->entries), $question->gaps),
+                array_map(static fn (Gap $gap): string => self::firstRight($gap->entries)->key ?? '', $question->gaps),
             )),
-            QuestionKind::Written => $question->model === '' ? [] : [$question->model],
+            QuestionKind::Written => $question->model->isEmpty() ? [] : [$question->model],
             QuestionKind::Poll, QuestionKind::HandIn => [],
-            QuestionKind::SeveralChoices => array_map(self::entryWords(...), $question->accepted()),
-            default => array_filter([self::firstRight($question->entries)], static fn (string $words): bool => $words !== ''),
+            QuestionKind::SeveralChoices => array_map(static fn (Entry $entry): Text => $entry->text, $question->accepted()),
+            default => array_filter([self::firstRight($question->entries)?->text]),
         };
     }
 
-    /** @return list<string> an answer in words */
+    /** @return list<Text> an answer, one line for each part of it */
     public function own(Response $response): array
     {
         return match ($response->as) {
-            'text' => [(string) $response->text],
-            'choices' => array_map(fn (string $id): string => self::entryWords($this->question->entry($id)), $response->list),
+            'text' => [Text::of((string) $response->text)],
+            'choices' => array_values(array_filter(array_map(fn (string $id): ?Text => $this->question->entry($id)?->text, $response->list))),
             'order' => array_map($this->item(...), $response->list),
             'pairs' => $this->matched($response->map),
-            'gaps' => $this->filled(array_map(fn (string $filling): string => $this->question->entry($filling)->text ?? $filling, $response->map)),
-            default => [count($response->list) === 1 ? '1 file' : count($response->list).' files'],
+            'gaps' => $this->filled(array_map(fn (string $filling): string => $this->question->entry($filling)->key ?? $filling, $response->map)),
+            default => [Text::of(count($response->list) === 1 ? '1 file' : count($response->list).' files')],
         };
     }
 
@@ -92,7 +92,7 @@ final readonly class QuestionView
             $entries = (new Lot($this->seed, "options/$place"))->mixedAround($entries, static fn (Entry $entry): bool => $entry->pinned);
         }
 
-        return array_map(static fn (Entry $entry): array => ['id' => $entry->id, 'text' => $entry->text, 'blocks' => self::blocks($entry->blocks)], $entries);
+        return array_map(static fn (Entry $entry): array => ['id' => $entry->id, 'text' => $entry->text], $entries);
     }
 
     /** @return list<array<string, mixed>> always mixed: the order in which they were written is the answer */
@@ -110,24 +110,15 @@ final readonly class QuestionView
     }
 
     /**
-     * @param  list<Block>  $blocks
-     * @return list<array<string, mixed>>
-     */
-    private static function blocks(array $blocks): array
-    {
-        return array_map(static fn (Block $block): array => $block->toArray(), $blocks);
-    }
-
-    /**
      * @param  array<string, string>  $items by pair
-     * @return list<string>
+     * @return list<Text>
      */
     private function matched(array $items): array
     {
         $lines = [];
         foreach ($this->question->pairs as $pair) {
             if (isset($items[$pair->left->id])) {
-                $lines[] = self::itemWords($pair->left).' → '.$this->item($items[$pair->left->id]);
+                $lines[] = Text::of($pair->left->text->name().' → '.$this->item($items[$pair->left->id])->name());
             }
         }
 
@@ -136,49 +127,33 @@ final readonly class QuestionView
 
     /**
      * @param  array<string, string>  $fillings by gap
-     * @return list<string>
+     * @return list<Text>
      */
     private function filled(array $fillings): array
     {
-        return [(string) preg_replace_callback('/\[(\d+)\]/', fn (array $found): string => $fillings[($this->question->gaps[(int) $found[1] - 1] ?? null)->id ?? ''] ?? '…', $this->question->sentence)];
+        return [$this->question->sentence->filled(static fn (string $gap): string => $fillings[$gap] ?? '…')];
     }
 
     /** @param  list<Entry>  $entries */
-    private static function firstRight(array $entries): string
+    private static function firstRight(array $entries): ?Entry
     {
         foreach ($entries as $entry) {
             if ($entry->right) {
-                return self::entryWords($entry);
+                return $entry;
             }
         }
 
-        return '';
+        return null;
     }
 
-    private static function entryWords(?Entry $entry): string
-    {
-        return $entry === null ? '' : self::words($entry->text, $entry->blocks);
-    }
-
-    private function item(string $id): string
+    private function item(string $id): Text
     {
         foreach ($this->question->items as $item) {
             if ($item->id === $id) {
-                return self::itemWords($item);
+                return $item->text;
             }
         }
 
-        return '';
-    }
-
-    private static function itemWords(Item $item): string
-    {
-        return self::words($item->text, $item->blocks);
-    }
-
-    /** @param  list<Block>  $blocks */
-    private static function words(string $text, array $blocks): string
-    {
-        return trim(implode(' ', [$text, ...array_map(static fn (Block $block): string => $block->text, $blocks)]));
+        return Text::of('');
     }
 }

@@ -130,6 +130,6 @@ final readonly class Score
     {
         return $question->isMarked()
             || $question->kind === QuestionKind::HandIn
-            || ($question->kind === QuestionKind::Written && ($question->readByTeacher || $question->model !== ''));
+            || ($question->kind === QuestionKind::Written && ($question->readByTeacher || ! $question->model->isEmpty()));
     }
 }

@@ -12,5 +12,6 @@ enum Sight: string
     case OwnAnswer = 'ownAnswer';
     case RightAnswer = 'rightAnswer';
     case Feedback = 'feedback';
+    case Explanation = 'explanation';
     case Closing = 'closing';
 }

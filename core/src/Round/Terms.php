@@ -59,7 +59,8 @@ final readonly class Terms
     /** While rounds remain: result, own answer and feedback, not the right answer. */
     private const SEEN = [
         'result' => Moment::AtOnce, 'score' => Moment::EndOfRound, 'ownAnswer' => Moment::AtOnce,
-        'rightAnswer' => Moment::AfterLastRound, 'feedback' => Moment::AtOnce, 'closing' => Moment::EndOfRound,
+        'rightAnswer' => Moment::AfterLastRound, 'feedback' => Moment::AtOnce, 'explanation' => Moment::AtOnce,
+        'closing' => Moment::EndOfRound,
     ];
 
     /** The terms that a purpose stands for. */
@@ -70,7 +71,7 @@ final readonly class Terms
             Purpose::Check => new self(
                 Purpose::Check, freeOrder: true, tries: 1, handedIn: true, missedComeBack: false, help: false, alikeOnRequest: false,
                 mixOptions: true, rounds: new RoundTerms(limit: 1),
-                seen: ['result' => Moment::WhenReleased, 'score' => Moment::WhenReleased, 'ownAnswer' => Moment::EndOfRound, 'rightAnswer' => Moment::WhenReleased, 'feedback' => Moment::WhenReleased, 'closing' => Moment::EndOfRound],
+                seen: ['result' => Moment::WhenReleased, 'score' => Moment::WhenReleased, 'ownAnswer' => Moment::EndOfRound, 'rightAnswer' => Moment::WhenReleased, 'feedback' => Moment::WhenReleased, 'explanation' => Moment::WhenReleased, 'closing' => Moment::EndOfRound],
             ),
             Purpose::Starter => new self(
                 Purpose::Starter, tries: 2, shares: [1.0, 0.5], rounds: new RoundTerms(limit: 1),
@@ -78,7 +79,7 @@ final readonly class Terms
             ),
             Purpose::ExitCheck => new self(
                 Purpose::ExitCheck, tries: 1, help: false, alikeOnRequest: false, rounds: new RoundTerms(limit: 1),
-                seen: ['result' => Moment::AtOnce, 'score' => Moment::EndOfRound, 'ownAnswer' => Moment::AtOnce, 'rightAnswer' => Moment::EndOfRound, 'feedback' => Moment::EndOfRound, 'closing' => Moment::EndOfRound],
+                seen: ['result' => Moment::AtOnce, 'score' => Moment::EndOfRound, 'ownAnswer' => Moment::AtOnce, 'rightAnswer' => Moment::EndOfRound, 'feedback' => Moment::EndOfRound, 'explanation' => Moment::EndOfRound, 'closing' => Moment::EndOfRound],
             ),
         };
     }

@@ -12,7 +12,7 @@ final class TermsInWords
         'after-last-round' => 'after your last round', 'after-closing' => 'after the task has closed', 'when-released' => 'when your teacher releases it',
     ];
 
-    private const SIGHTS = ['result' => 'what is right', 'score' => 'your score', 'rightAnswer' => 'the right answers', 'feedback' => 'what there is to say about your answers'];
+    private const SIGHTS = ['result' => 'what is right', 'score' => 'your score', 'rightAnswer' => 'the right answers', 'feedback' => 'what there is to say about your answers', 'explanation' => 'the explanations'];
 
     /** @return list<string> what a student will experience, in the order in which they meet it */
     public static function sentences(Terms $terms): array

@@ -525,7 +525,7 @@ final class Walk
 
     private function isWrittenWithModel(Question $question): bool
     {
-        return $question->kind === QuestionKind::Written && $question->model !== '';
+        return $question->kind === QuestionKind::Written && ! $question->model->isEmpty();
     }
 
     /**

@@ -20,7 +20,7 @@ final class BonesTest extends TestCase
         $q = ['stops', 0, 'question'];
         $bones = Bones::of(Sample::document());
         foreach ([
-            [['title'], 'Other'], [['instructions'], 'Other'], [[...$q, 'prompt', 0, 'text'], 'Other?'], [[...$q, 'feedback', 'notRight'], 'Other.'],
+            [['title'], 'Other'], [['instructions'], 'Other'], [[...$q, 'prompt'], 'Other?'], [[...$q, 'entries', 1, 'text'], 'nope'], [[...$q, 'feedback', 'notRight'], 'Other.'],
             [[...$q, 'ladder', 0, 'text'], 'Other rung.'], [[...$q, 'entries', 1, 'feedback'], 'Other.'], [[...$q, 'entries', 2, 'ladder', 0, 'text'], 'Other.'],
             [['objectives'], [['id' => Sample::id('o'), 'text' => 'Other']]],
         ] as [$path, $value]) {
@@ -33,8 +33,8 @@ final class BonesTest extends TestCase
         $q = ['stops', 0, 'question'];
         $bones = Bones::of(Sample::document());
         foreach ([
-            [[...$q, 'entries', 1, 'text'], 'nope'], [[...$q, 'entries', 0, 'right'], false], [[...$q, 'entries', 3, 'fork'], null], [[...$q, 'ladder'], []],
-            [[...$q, 'ladder', 0, 'text'], ''], [['stops', 2, 'question', 'entries', 0, 'text'], '13'], [['stops', 2, 'question', 'tolerance', 'value'], '1'],
+            [[...$q, 'entries', 1, 'text'], ''], [[...$q, 'entries', 0, 'right'], false], [[...$q, 'entries', 3, 'fork'], null], [[...$q, 'ladder'], []],
+            [[...$q, 'ladder', 0, 'text'], ''], [['stops', 2, 'question', 'entries', 0, 'key'], '13'], [['stops', 2, 'question', 'tolerance', 'value'], '1'],
             [['stops', 1, 'cues'], []], [['sideStops', 0, 'title'], 'Another'], [['sideStops', 0, 'text'], 'Another'], [['terms'], ['tries' => 2]],
             [[...$q, 'text'], ['ignoreDiacritics' => true]], [['stops', 0, 'forks'], [['id' => Sample::id('fork'), 'when' => ['kind' => 'always'], 'to' => Sample::id('last')]]],
         ] as [$path, $value]) {
@@ -69,8 +69,8 @@ final class BonesTest extends TestCase
                     $value = strrev('other words');
                 }
             });
-            if (isset($stop['question']['prompt'][0]['text'])) {
-                $stop['question']['prompt'][0]['text'] = 'What else?';
+            if (isset($stop['question'])) {
+                $stop['question']['prompt'] = 'What else?';
             }
         }
 

@@ -22,10 +22,10 @@ final class InspectionTest extends TestCase
         $q = ['stops', 0, 'question'];
         yield 'no title' => [['title'], ' ', Severity::Stops, null];
         yield 'no stops' => [['stops'], [], Severity::Stops, null];
-        yield 'a question that asks nothing' => [[...$q, 'prompt', 0, 'text'], '', Severity::Stops, 'first/question'];
+        yield 'a question that asks nothing' => [[...$q, 'prompt'], '', Severity::Stops, 'first/question'];
         yield 'no key' => [[...$q, 'entries', 0, 'right'], false, Severity::Stops, 'first/question'];
         yield 'two options the same' => [[...$q, 'entries', 2, 'text'], ' NO ', Severity::Stops, 'entry/own'];
-        yield 'right and wrong' => [['stops', 1, 'cues', 0, 'question', 'entries', 1, 'text'], 'ÉBB', Severity::Stops, 'entry/flood'];
+        yield 'right and wrong' => [['stops', 1, 'cues', 0, 'question', 'entries', 1, 'key'], 'ÉBB', Severity::Stops, 'entry/flood'];
         yield 'one option' => [[...$q, 'entries'], [], Severity::Stops, 'first/question'];
         yield 'two right options of a single choice' => [[...$q, 'entries', 1, 'right'], true, Severity::Advises, 'first/question'];
         yield 'an empty rung' => [[...$q, 'ladder', 0, 'text'], '', Severity::Stops, 'hint-1'];
@@ -35,7 +35,7 @@ final class InspectionTest extends TestCase
         yield 'a video stop without video' => [['stops', 1, 'clip', 'media'], null, Severity::Stops, 'video'];
         yield 'a cue past the end' => [['stops', 1, 'clip', 'to'], 5, Severity::Stops, 'cue'];
         yield 'an empty reading' => [['sideStops', 0, 'text'], "\n", Severity::Stops, 'aside'];
-        yield 'a number that is none' => [['stops', 2, 'question', 'entries', 0, 'text'], 'twelve', Severity::Stops, 'entry/12//right'];
+        yield 'a number that is none' => [['stops', 2, 'question', 'entries', 0, 'key'], 'twelve', Severity::Stops, 'entry/12//right'];
         yield 'a question without any help' => [['stops', 2, 'question', 'points'], 1, Severity::Advises, 'last/question'];
     }
 
@@ -125,7 +125,7 @@ final class InspectionTest extends TestCase
         $cue = $document['stops'][1]['cues'][0];
         $cue['id'] = Sample::id('second');
         $document['stops'][1]['cues'][] = $cue;
-        $document['stops'][0]['question']['prompt'][] = ['kind' => 'picture', 'media' => Sample::id('film'), 'alternative' => ''];
+        $document['stops'][0]['question']['prompt'] .= '<img data-medium="'.Sample::id('film').'" alt="">';
         $warned = array_filter(Inspection::of(QuizDocument::read($document)), static fn (Finding $finding): bool => $finding->severity === Severity::Warns);
         self::assertEqualsCanonicalizing([Sample::id('second'), Sample::id('first/question')], array_column($warned, 'at'));
     }

@@ -62,7 +62,7 @@ final class SpellCheckTest extends TestCase
     {
         $document = Sample::document();
         $document['sideStops'][0]['text'] = 'The recieved signal.';
-        $document['stops'][0]['question']['prompt'][0]['text'] = 'Recieved or sent?';
+        $document['stops'][0]['question']['prompt'] = 'Recieved or sent?';
         $found = SpellCheck::of(Passages::of(QuizDocument::read($document)), 'en');
 
         self::assertCount(1, $found);
@@ -76,11 +76,11 @@ final class SpellCheckTest extends TestCase
     {
         $q = ['stops', 0, 'question'];
         foreach ([
-            'the title' => [['title'], true], 'a prompt' => [[...$q, 'prompt', 0, 'text'], true], 'an option' => [[...$q, 'entries', 1, 'text'], true],
+            'the title' => [['title'], true], 'a prompt' => [[...$q, 'prompt'], true], 'an option' => [[...$q, 'entries', 1, 'text'], true],
             'feedback' => [[...$q, 'feedback', 'notRight'], true], 'an option’s feedback' => [[...$q, 'entries', 1, 'feedback'], true],
             'a rung' => [[...$q, 'ladder', 0, 'text'], true], 'a rung’s title' => [[...$q, 'ladder', 1, 'title'], true],
-            'a rung of an option' => [[...$q, 'entries', 2, 'ladder', 0, 'text'], true], 'an accepted answer' => [['stops', 1, 'cues', 0, 'question', 'entries', 0, 'text'], true],
-            'a finish' => [['finishes', 0, 'message'], true], 'a known slip' => [['stops', 1, 'cues', 0, 'question', 'entries', 1, 'text'], false],
+            'a rung of an option' => [[...$q, 'entries', 2, 'ladder', 0, 'text'], true], 'an accepted answer' => [['stops', 1, 'cues', 0, 'question', 'entries', 0, 'key'], true],
+            'a finish' => [['finishes', 0, 'message'], true], 'a known slip' => [['stops', 1, 'cues', 0, 'question', 'entries', 1, 'key'], false],
         ] as $place => [$path, $isRead]) {
             self::assertCount($isRead ? 1 : 0, SpellCheck::of(Passages::of(QuizDocument::read(Sample::with($path, 'This is seperate.'))), 'en'), $place);
         }

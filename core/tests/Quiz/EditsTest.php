@@ -224,7 +224,7 @@ final class EditsTest extends TestCase
     {
         $nodes = self::nodes($document, Shapes::QUIZ);
         [$id, $type] = $nodes[$random->getInt(0, count($nodes) - 1)];
-        $texts = array_values(array_filter(Shapes::of($type)['texts'], static fn (string $text): bool => ! str_contains($text, '*')));
+        $texts = Shapes::of($type)['rich'];
 
         return $texts === [] ? Edit::set('quiz', 'title', "Title {$random->getInt(0, 9)}") : Edit::set($id, $texts[$random->getInt(0, count($texts) - 1)], "Words {$random->getInt(0, 9)}");
     }

@@ -27,9 +27,9 @@ final class MendableTest extends TestCase
         $entry = Sample::id('entry/plain');
         yield 'a key' => [Edit::set($entry, 'right', true)];
         yield 'points' => [Edit::set($first, 'points', 4)];
-        yield 'wording' => [Edit::set($first, 'prompt', [(object) ['kind' => 'text', 'text' => 'First, then?']])];
+        yield 'wording' => [Edit::set($first, 'prompt', 'First, <em>then</em>?')];
         yield 'feedback' => [Edit::set($first, 'feedback.right', 'Better.')];
-        yield 'feedback that was not there' => [Edit::set($first, 'feedback.always', 'So it is.')];
+        yield 'feedback that was not there' => [Edit::set($first, 'explanation', 'So it is.')];
         yield 'an option' => [Edit::set($entry, 'text', 'No!')];
         yield 'a rung' => [Edit::set(Sample::id('hint-1'), 'text', 'Another hint.')];
         yield 'a tolerance' => [Edit::set(Sample::id('last/question'), 'tolerance.value', '2')];
@@ -40,7 +40,7 @@ final class MendableTest extends TestCase
 
     private static function entry(mixed $fork = null): \stdClass
     {
-        return (object) ['id' => '01KADE0000AAAAAAAAAAAAAAAB', 'text' => '7', 'right' => true, 'feedback' => '', 'fork' => $fork, 'ladder' => []];
+        return (object) ['id' => '01KADE0000AAAAAAAAAAAAAAAB', 'text' => '', 'key' => '7', 'right' => true, 'feedback' => '', 'fork' => $fork, 'ladder' => []];
     }
 
     #[DataProvider('mends')]
@@ -62,7 +62,7 @@ final class MendableTest extends TestCase
         yield 'a fork' => [Edit::set(Sample::id('entry/plain'), 'fork', Sample::id('last'))];
         yield 'a new option' => [Edit::insert($first, 'entries', null, self::entry())];
         yield 'a new answer that leads elsewhere' => [Edit::insert(Sample::id('last/question'), 'entries', null, self::entry(Sample::id('first')))];
-        yield 'a picture in a text' => [Edit::set($first, 'prompt', [(object) ['kind' => 'picture', 'media' => Sample::id('x'), 'alternative' => '']])];
+        yield 'a picture in a text' => [Edit::set($first, 'prompt', '<p>First?</p><img data-medium="'.Sample::id('x').'" alt="">')];
         yield 'a rung taken out' => [Edit::remove(Sample::id('hint-1'))];
         yield 'a stop moved' => [Edit::move(Sample::id('first'), 'quiz', 'stops', null)];
         yield 'a condition' => [Edit::set(Sample::id('first'), 'shownIf', null)];
@@ -84,8 +84,8 @@ final class MendableTest extends TestCase
         $gaps = array_column($question['gaps'], 'id');
         self::assertTrue(Mendable::allows($places, Edit::insert($gaps[0], 'entries', null, self::entry())));
         self::assertFalse(Mendable::allows($places, Edit::insert($gaps[1], 'entries', null, self::entry())));
-        self::assertTrue(Mendable::allows($places, Edit::set($question['id'], 'sentence', 'Water [1], then it [2].')));
-        self::assertFalse(Mendable::allows($places, Edit::set($question['id'], 'sentence', 'It [1].')));
+        self::assertTrue(Mendable::allows($places, Edit::set($question['id'], 'sentence', str_replace('It', 'Water', $question['sentence']))));
+        self::assertFalse(Mendable::allows($places, Edit::set($question['id'], 'sentence', "It <span data-gap=\"$gaps[0]\"></span>.")));
     }
 
     public function test_the_difference_of_generated_documents_makes_one_of_the_other(): void

@@ -40,7 +40,7 @@ final class ReferenceTest extends TestCase
     public static function contradictions(): iterable
     {
         $d = new Draft('refs');
-        $question = static fn (string $name, string $kind = 'number', array $more = [], array $ladder = [], array $entries = []): array => ['entries' => $entries, 'ladder' => $ladder] + $d->question($name, $kind, 'Q?', [], '', '', [], '0', $more);
+        $question = static fn (string $name, string $kind = 'number', array $more = [], array $ladder = [], array $entries = []): array => ['ladder' => $ladder] + $d->question($name, $kind, 'Q?', array_values($entries), '', '', [], '0', $more);
         $stop = static fn (array $question, array $more = []): array => $d->asks($question['id'].'-stop', $question, $more);
         $q = $question('q');
         yield 'a misconception of no list' => [self::quiz([$stop($question('q', 'number', [], [], [$d->wrong('w', '1', '', [], null, ['misconception' => self::NOWHERE])]))]), '/stops/0/question/entries/0/misconception'];
@@ -74,7 +74,7 @@ final class ReferenceTest extends TestCase
     public static function unfinished(): iterable
     {
         $d = new Draft('refs');
-        $question = static fn (string $name, string $kind = 'number', array $more = [], array $ladder = [], array $entries = []): array => ['entries' => $entries, 'ladder' => $ladder] + $d->question($name, $kind, 'Q?', [], '', '', [], '0', $more);
+        $question = static fn (string $name, string $kind = 'number', array $more = [], array $ladder = [], array $entries = []): array => ['ladder' => $ladder] + $d->question($name, $kind, 'Q?', array_values($entries), '', '', [], '0', $more);
         $stop = static fn (array $question, array $more = []): array => $d->asks($question['id'].'-stop', $question, $more);
         $q = $question('q');
         yield 'ages the wrong way round' => [['stage' => ['from' => 12, 'to' => 11]] + self::quiz([$stop($q)]), 'younger than the youngest'];
@@ -85,7 +85,7 @@ final class ReferenceTest extends TestCase
         yield 'a fork out of a drill' => [self::quiz([$d->drill('drill', 'D', [$question('q', 'number', [], [], [$d->wrong('w', '1', '', [], $d->id('finish'))])], 1, 1)]), 'leads nowhere but on'];
         yield 'a drill that needs more than it deals' => [self::quiz([$d->drill('drill', 'D', [$q], 1, 2, 'deal')]), 'ends after its 1 questions'];
         yield 'a stand-in of no group' => [self::quiz([$stop($question('s'))], ['pool' => [$q]]), 'group of alike ones'];
-        yield 'a gap too many in the sentence' => [self::quiz([$stop($question('q', 'gaps', ['sentence' => 'It [1] and [3].', 'gaps' => [$d->gap('a', [$d->right('flows')])]]))]), 'names each of its 1 gaps'];
+        yield 'a gap too many in the sentence' => [self::quiz([$stop(['sentence' => 'It <span data-gap="'.$d->id('gap/a').'"></span> and <span data-gap="'.self::NOWHERE.'"></span>.'] + $question('q', 'gaps', ['gaps' => [$d->gap('a', [$d->right('flows')])]]))]), 'names each of its 1 gaps'];
     }
 
     /** @param  array<string, mixed>  $document */
@@ -106,7 +106,8 @@ final class ReferenceTest extends TestCase
     public static function keys(): iterable
     {
         $d = new Draft('keys');
-        $question = static fn (string $kind, array $entries = [], array $more = []): array => ['entries' => $entries] + $d->question('q', $kind, 'Q?', [], '', '', [], '0', $more);
+        $question = static fn (string $kind, array $entries = [], array $more = []): array => $d->question('q', $kind, 'Q?', array_values($entries), '', '', [], '0', $more);
+        $wave = '<img data-medium="'.self::NOWHERE.'" alt="A wave">';
         yield 'an order of one thing' => [$question('order', [], ['items' => [$d->item('a', 'A')]]), 'nothing to put in order'];
         yield 'one pair' => [$question('match', [], ['items' => [$d->item('a', 'A')], 'pairs' => [$d->pair('x', 'X', 'a')]]), 'nothing to match'];
         yield 'a pair without its other half' => [$question('match', [], ['items' => [$d->item('a', 'A')], 'pairs' => [$d->pair('x', 'X', 'a'), ['item' => null] + $d->pair('y', 'Y', 'a')]]), 'matched to nothing'];
@@ -122,7 +123,7 @@ final class ReferenceTest extends TestCase
         yield 'a formula with two meanings' => [$question('expression', [$d->right('1/2x')], ['form' => 'expanded']), ''];
         yield 'two quantities that are the same' => [$question('number', [$d->right('0.5 A'), $d->right('500 mA')]), 'stands here twice'];
         yield 'the same wrong order twice' => [$question('order', [['order' => [$d->id('item/b'), $d->id('item/a')]] + $d->wrong('v', ''), ['order' => [$d->id('item/b'), $d->id('item/a')]] + $d->wrong('w', '')], ['items' => [$d->item('a', 'A'), $d->item('b', 'B')]]), 'stands here twice'];
-        yield 'the same picture twice' => [$question('one-choice', [['blocks' => [['kind' => 'formula', 'tex' => 'x', 'alternative' => 'x']]] + $d->right(''), ['blocks' => [['kind' => 'formula', 'tex' => 'x', 'alternative' => 'x']]] + $d->wrong('w', '')]), 'right and as wrong'];
+        yield 'the same picture twice' => [$question('one-choice', [['text' => $wave] + $d->right(''), ['text' => $wave] + $d->wrong('w', '')]), 'right and as wrong'];
     }
 
     /** @param  array<string, mixed>  $question */
@@ -161,8 +162,8 @@ final class ReferenceTest extends TestCase
     public function test_media_of_options_rungs_and_prompts_are_the_student_s_only_where_they_stand(): void
     {
         $d = new Draft('sample');
-        $blocks = [['kind' => 'text', 'text' => 'Listen.'], ['kind' => 'sound', 'media' => $d->id('sound'), 'alternative' => 'Waves'], ['kind' => 'video', 'clip' => ['media' => $d->id('clip'), 'from' => 0, 'to' => 3], 'alternative' => 'Waves seen']];
-        $question = $d->question('q', 'one-choice', '', [['blocks' => [['kind' => 'picture', 'media' => $d->id('picture'), 'alternative' => 'A wave']]] + $d->right('Wave'), $d->wrong('w', 'Wind')], '', '', [$d->clip('rung', 'See', $d->id('film'))], '0', ['prompt' => $blocks]);
+        $prompt = "<p>Listen.</p><audio data-medium=\"{$d->id('sound')}\">Waves</audio><video data-medium=\"{$d->id('clip')}\" data-from=\"0\" data-to=\"3\">Waves seen</video>";
+        $question = $d->question('q', 'one-choice', '', [['text' => "Wave <img data-medium=\"{$d->id('picture')}\" alt=\"A wave\">"] + $d->right('Wave'), $d->wrong('w', 'Wind')], '', '', [$d->clip('rung', 'See', $d->id('film'))], '0', ['prompt' => $prompt]);
         $walker = Walker::through([$d->video('v', 'First', $d->id('first'), [], ['staysAtHand' => true]), $d->asks('s', $question)]);
         $media = static fn (): array => (new Projection($walker->quiz, new Terms))->media($walker->state);
         self::assertSame([$d->id('first')], $media());
@@ -171,6 +172,6 @@ final class ReferenceTest extends TestCase
         $walker->slips();
         self::assertContains($d->id('film'), $media());
         self::assertEqualsCanonicalizing([$d->id('first'), $d->id('sound'), $d->id('clip'), $d->id('picture'), $d->id('film')], $walker->quiz->media());
-        self::assertSame(['text', 'sound', 'video'], array_column($walker->place()['question']['prompt'], 'kind'));
+        self::assertSame($prompt, $walker->place()['question']['prompt']);
     }
 }

@@ -192,7 +192,7 @@ final class EngineTest extends TestCase
     {
         $document = Sample::document();
         $document['language'] = 'fr';
-        $document['stops'][2]['question']['entries'][0]['text'] = '1250';
+        $document['stops'][2]['question']['entries'][0]['key'] = '1250';
         $engine = new Engine(\HiddenLadder\Core\Quiz\QuizDocument::read($document));
         $started = $engine->apply(new State, new Started(Sample::id('last')), 0);
         assert($started instanceof Applied);

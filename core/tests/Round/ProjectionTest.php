@@ -48,7 +48,7 @@ final class ProjectionTest extends TestCase
     {
         $view = $this->place(null, new Started);
         self::assertSame(['here', 'ahead', 'ahead'], $view['far']);
-        self::assertSame(['id', 'text', 'blocks'], array_keys($view['place']['question']['options'][0]));
+        self::assertSame(['id', 'text'], array_keys($view['place']['question']['options'][0]));
         self::assertNull($view['place']['verdict']);
         self::assertTrue($view['place']['moreHelp']);
         self::assertFalse($view['place']['maySetAside']);

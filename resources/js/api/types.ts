@@ -28,7 +28,6 @@ export type Clip = Schemas['Clip'];
 export type Question = Schemas['Question'];
 export type QuestionKind = Schemas['QuestionKind'];
 export type Entry = Schemas['Entry'];
-export type Block = Schemas['Block'];
 export type Rung = Schemas['Rung'];
 export type Finish = Schemas['Finish'];
 export type Medium = Schemas['Medium'];

@@ -13,7 +13,7 @@ import {
 } from 'lucide-react';
 import { type KeyboardEvent, memo, type ReactNode, useEffect, useMemo, useRef } from 'react';
 import type { Finding, QuizDocument, Rung, Stop } from '../api/types';
-import { kindWords, letter, rungName, rungWords, short, showsOptions, stopName } from '../quiz/document';
+import { entryName, kindWords, letter, rungName, rungWords, short, showsOptions, stopName } from '../quiz/document';
 import { moment } from '../ui/time';
 import { type Arc, arcs, type Column, columns, neighbour } from './model';
 
@@ -322,13 +322,13 @@ function ColumnView({
 function Below({ stop, answers }: { stop: Stop; answers: boolean }) {
     if (stop.kind === 'question') {
         const choice = showsOptions(stop.question.kind);
-        const entries = stop.question.entries.filter((entry) => entry.text.trim() !== '' && (answers || choice));
+        const entries = stop.question.entries.filter((entry) => entryName(entry, stop.question.kind) !== '' && (answers || choice));
         return (
             <span className="grid text-xs leading-snug text-soft">
                 {entries.slice(0, 3).map((entry, index) => (
                     <span key={entry.id} className={`truncate ${answers && entry.right ? 'font-semibold text-well' : ''}`}>
                         {choice ? `${letter(index)} ` : entry.right ? '= ' : '≠ '}
-                        {entry.text}
+                        {entryName(entry, stop.question.kind)}
                     </span>
                 ))}
                 {entries.length === 0 && kindWords[stop.question.kind]}

@@ -1,5 +1,5 @@
 import type { Finish, QuizDocument, Rung, Stop } from '../api/types';
-import { conditionWords, entriesOf, laddersOf, letter, promptText, questionsOf, showsOptions } from '../quiz/document';
+import { conditionWords, entriesOf, entryName, laddersOf, letter, promptText, questionsOf, showsOptions } from '../quiz/document';
 
 /** What the picture is drawn from: columns on the ground line, what hangs below each, and the arcs above. */
 
@@ -55,7 +55,7 @@ function sections(stop: Stop): Section[] {
         question: question.id,
         ladders: laddersOf(question)
             .filter((ladder) => ladder.rungs.length > 0)
-            .map(({ entry, rungs }) => ({ label: entry === null ? '' : `after “${entry.text}”`, rungs: deep(rungs) })),
+            .map(({ entry, rungs }) => ({ label: entry === null ? '' : `after “${entryName(entry, question.kind)}”`, rungs: deep(rungs) })),
     }));
 }
 
@@ -83,7 +83,12 @@ export function arcs(all: Column[]): Arc[] {
             for (const [index, entry] of entriesOf(question).entries()) {
                 const to = entry.fork === null ? undefined : position.get(entry.fork);
                 if (to !== undefined) {
-                    found.push({ from, to, label: showsOptions(question.kind) ? letter(index) : entry.text, right: entry.right });
+                    found.push({
+                        from,
+                        to,
+                        label: showsOptions(question.kind) ? letter(index) : entryName(entry, question.kind),
+                        right: entry.right,
+                    });
                 }
             }
         }

@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import type { RoundView, AtHand as Thing } from '../api/types';
+import { Rich } from './Rich';
 import { VideoPlayer } from './VideoPlayer';
 
 /** Readings and videos taken in before, that stay beside the questions about them. */
@@ -19,9 +20,9 @@ export function AtHand({ shelf, media }: { shelf: Thing[]; media: RoundView['med
                 </span>
             </button>
             {open === thing.id && thing.text !== undefined && (
-                <p className="max-h-[40dvh] overflow-y-auto pb-2 leading-relaxed whitespace-pre-wrap" data-read-aloud>
-                    {thing.text}
-                </p>
+                <div className="max-h-[40dvh] overflow-y-auto pb-2 leading-relaxed" data-read-aloud>
+                    <Rich text={thing.text} />
+                </div>
             )}
             {open === thing.id && thing.clip !== undefined && (
                 <div className="pb-2">

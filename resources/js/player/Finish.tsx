@@ -1,6 +1,7 @@
-import type { ReactNode } from 'react';
+import { Fragment, type ReactNode } from 'react';
 import type { FinishPlace, Moment, StandingCounts } from '../api/types';
 import { StandingMark, standingWords } from '../ui/Standing';
+import { Rich } from './Rich';
 import { RightAnswer } from './Said';
 import { howItGoes, points } from './Signs';
 
@@ -18,7 +19,7 @@ export function Finish({ place, goes, ending }: { place: FinishPlace; goes: Stan
         <section className="flex-1 px-4 py-8">
             <div data-read-aloud>
                 <h2 className="text-3xl">{place.title === '' ? 'This round is over' : place.title}</h2>
-                {place.message !== '' && <p className="mt-3 text-lg whitespace-pre-wrap">{place.message}</p>}
+                <Rich text={place.message} className="mt-3 text-lg" />
                 {goes !== null && <p className="mt-4 text-lg">{howItGoes(goes)}.</p>}
                 {place.score !== null && (
                     <p className="mt-1 text-lg">
@@ -49,12 +50,17 @@ export function Finish({ place, goes, ending }: { place: FinishPlace; goes: Stan
                     <ol className="mt-2 grid gap-4">
                         {place.review.map((one, index) => (
                             <li key={index} className="border-b border-line pb-3">
-                                <p className="font-semibold whitespace-pre-wrap">{one.question}</p>
+                                <Rich text={one.question} className="font-semibold" />
                                 {one.own !== null && (
-                                    <p className="mt-1 whitespace-pre-wrap">
+                                    <div className="mt-1">
                                         <span className="text-soft">Your answer: </span>
-                                        {one.own.join(', ')}
-                                    </p>
+                                        {one.own.map((text, at) => (
+                                            <Fragment key={text}>
+                                                {at > 0 && ', '}
+                                                <Rich inline text={text} />
+                                            </Fragment>
+                                        ))}
+                                    </div>
                                 )}
                                 {one.standing !== null && (
                                     <p className="mt-1 flex items-center gap-2">
@@ -62,9 +68,7 @@ export function Finish({ place, goes, ending }: { place: FinishPlace; goes: Stan
                                     </p>
                                 )}
                                 {one.feedback.map((text) => (
-                                    <p key={text} className="mt-1">
-                                        {text}
-                                    </p>
+                                    <Rich key={text} text={text} className="mt-1" />
                                 ))}
                                 {one.revealed !== null && one.revealed.length > 0 && <RightAnswer lines={one.revealed} />}
                                 {one.comment !== '' && (

@@ -1,11 +1,13 @@
 import { type ReactNode, useState } from 'react';
 import type { EventKind, RoundView } from '../api/types';
+import { isEmpty } from '../quiz/text';
 import { Button } from '../ui/Button';
 import { AtHand } from './AtHand';
 import { Bar } from './Below';
 import { Finish } from './Finish';
 import { Overview } from './Overview';
 import { QuestionView } from './QuestionView';
+import { MediaKnown, Rich } from './Rich';
 import { HowFar, howItGoes } from './Signs';
 import { TimeLeft } from './TimeLeft';
 import { VideoView } from './VideoView';
@@ -39,94 +41,100 @@ export function Player({ view, busy, notice, send, kept, ending, leave, support 
     const isOverview = place.kind === 'overview' || (looking && overview !== null);
     const at = view.far.indexOf('here');
     return (
-        <div className="mx-auto flex min-h-dvh w-full max-w-2xl flex-col bg-paper" data-quiz-language={view.language}>
-            <header className="border-b border-line px-4 pt-3 pb-2">
-                <div className="flex items-center justify-between gap-3">
-                    <h1 className="truncate text-base">{view.title}</h1>
-                    <div className="flex items-center">
-                        {support}
-                        {leave}
+        <MediaKnown value={view.media}>
+            <div className="mx-auto flex min-h-dvh w-full max-w-2xl flex-col bg-paper" data-quiz-language={view.language}>
+                <header className="border-b border-line px-4 pt-3 pb-2">
+                    <div className="flex items-center justify-between gap-3">
+                        <h1 className="truncate text-base">{view.title}</h1>
+                        <div className="flex items-center">
+                            {support}
+                            {leave}
+                        </div>
                     </div>
-                </div>
-                <div className="mt-2 flex items-center">
-                    <HowFar far={view.far} />
-                </div>
-                <div className="mt-1 flex flex-wrap items-center gap-x-3 text-sm text-soft">
-                    <p className="mr-auto">
-                        {view.goes === null ? 'Your answers are being kept' : howItGoes(view.goes)}
-                        {view.returning && ' · now the ones that are not right yet'}
-                    </p>
-                    <TimeLeft
-                        ends={view.ends}
-                        words="for this round"
-                        onOver={() => send({ kind: 'timed-out', data: { question: null } })}
-                    />
-                    {overview !== null && place.kind !== 'overview' && (
-                        <button
-                            type="button"
-                            className="min-h-9 font-semibold text-ink underline underline-offset-4"
-                            onClick={() => setLooking(!looking)}
-                        >
-                            {looking ? 'Back' : 'Overview'}
-                        </button>
+                    <div className="mt-2 flex items-center">
+                        <HowFar far={view.far} />
+                    </div>
+                    <div className="mt-1 flex flex-wrap items-center gap-x-3 text-sm text-soft">
+                        <p className="mr-auto">
+                            {view.goes === null ? 'Your answers are being kept' : howItGoes(view.goes)}
+                            {view.returning && ' · now the ones that are not right yet'}
+                        </p>
+                        <TimeLeft
+                            ends={view.ends}
+                            words="for this round"
+                            onOver={() => send({ kind: 'timed-out', data: { question: null } })}
+                        />
+                        {overview !== null && place.kind !== 'overview' && (
+                            <button
+                                type="button"
+                                className="min-h-9 font-semibold text-ink underline underline-offset-4"
+                                onClick={() => setLooking(!looking)}
+                            >
+                                {looking ? 'Back' : 'Overview'}
+                            </button>
+                        )}
+                    </div>
+                </header>
+                {notice !== null && <div className="px-4 pt-3">{notice}</div>}
+                {!isEmpty(view.instructions) && !view.finished && (
+                    <details
+                        className="border-b border-line px-4 py-2"
+                        open={view.number === 1}
+                        key={view.number === 1 ? 'first' : 'later'}
+                    >
+                        <summary className="min-h-9 content-center text-sm font-semibold">What this is about</summary>
+                        <div className="pb-2" data-read-aloud>
+                            <Rich text={view.instructions} />
+                        </div>
+                    </details>
+                )}
+                <main className="flex flex-1 flex-col">
+                    {isOverview && overview !== null && (
+                        <Overview
+                            overview={overview}
+                            at={at}
+                            busy={busy}
+                            onGo={(stop) => {
+                                setLooking(false);
+                                send({ kind: 'went-to', data: { stop } });
+                            }}
+                            onEnd={() => {
+                                setLooking(false);
+                                send({ kind: overview.handIn ? 'handed-in' : 'finished', data: {} });
+                            }}
+                        />
                     )}
-                </div>
-            </header>
-            {notice !== null && <div className="px-4 pt-3">{notice}</div>}
-            {view.instructions !== '' && !view.finished && (
-                <details className="border-b border-line px-4 py-2" open={view.number === 1} key={view.number === 1 ? 'first' : 'later'}>
-                    <summary className="min-h-9 content-center text-sm font-semibold">What this is about</summary>
-                    <p className="pb-2 whitespace-pre-wrap" data-read-aloud>
-                        {view.instructions}
-                    </p>
-                </details>
-            )}
-            <main className="flex flex-1 flex-col">
-                {isOverview && overview !== null && (
-                    <Overview
-                        overview={overview}
-                        at={at}
-                        busy={busy}
-                        onGo={(stop) => {
-                            setLooking(false);
-                            send({ kind: 'went-to', data: { stop } });
-                        }}
-                        onEnd={() => {
-                            setLooking(false);
-                            send({ kind: overview.handIn ? 'handed-in' : 'finished', data: {} });
-                        }}
-                    />
-                )}
-                {!isOverview && <AtHand shelf={view.atHand} media={view.media} />}
-                {!isOverview && place.kind === 'question' && (
-                    <QuestionView
-                        key={`${place.question.id}-${place.frame}-${place.tries}-${place.told}-${place.rung?.id ?? ''}-${place.judging !== null}`}
-                        place={place}
-                        media={view.media}
-                        round={kept ? view.id : null}
-                        handsIn={overview?.handIn ?? false}
-                        busy={busy}
-                        send={send}
-                    />
-                )}
-                {!isOverview && place.kind === 'video' && (
-                    <VideoView key={place.frame} place={place} media={view.media} busy={busy} send={send} />
-                )}
-                {!isOverview && place.kind === 'reading' && (
-                    <>
-                        <article className="flex-1 px-4 py-5" data-read-aloud>
-                            {place.title !== '' && <h2 className="mb-2 text-2xl">{place.title}</h2>}
-                            <p className="text-lg leading-relaxed whitespace-pre-wrap">{place.text}</p>
-                        </article>
-                        <Bar>
-                            <Button weight="main" large className="flex-1" disabled={busy} onClick={() => goOn(place.frame)}>
-                                Go on
-                            </Button>
-                        </Bar>
-                    </>
-                )}
-                {place.kind === 'finish' && <Finish place={place} goes={view.goes} ending={ending} />}
-            </main>
-        </div>
+                    {!isOverview && <AtHand shelf={view.atHand} media={view.media} />}
+                    {!isOverview && place.kind === 'question' && (
+                        <QuestionView
+                            key={`${place.question.id}-${place.frame}-${place.tries}-${place.told}-${place.rung?.id ?? ''}-${place.judging !== null}`}
+                            place={place}
+                            media={view.media}
+                            round={kept ? view.id : null}
+                            handsIn={overview?.handIn ?? false}
+                            busy={busy}
+                            send={send}
+                        />
+                    )}
+                    {!isOverview && place.kind === 'video' && (
+                        <VideoView key={place.frame} place={place} media={view.media} busy={busy} send={send} />
+                    )}
+                    {!isOverview && place.kind === 'reading' && (
+                        <>
+                            <article className="flex-1 px-4 py-5" data-read-aloud>
+                                {place.title !== '' && <h2 className="mb-2 text-2xl">{place.title}</h2>}
+                                <Rich text={place.text} className="text-lg leading-relaxed" />
+                            </article>
+                            <Bar>
+                                <Button weight="main" large className="flex-1" disabled={busy} onClick={() => goOn(place.frame)}>
+                                    Go on
+                                </Button>
+                            </Bar>
+                        </>
+                    )}
+                    {place.kind === 'finish' && <Finish place={place} goes={view.goes} ending={ending} />}
+                </main>
+            </div>
+        </MediaKnown>
     );
 }

@@ -7,7 +7,7 @@ import { inWords } from './answers/parts';
 import { Bar, Below } from './Below';
 import { draftOf, keepDraft } from './drafts';
 import type { Step } from './Player';
-import { Prompt } from './Prompt';
+import { Rich } from './Rich';
 import { RungContent, rungWords } from './RungContent';
 import { RightAnswer, Said } from './Said';
 import { TimeLeft } from './TimeLeft';
@@ -52,7 +52,9 @@ export function QuestionView({ place, media, round, handsIn, busy, send }: Props
         <>
             <div className="flex flex-1 flex-col px-4 pt-5">
                 <Signs place={place} onOver={() => send({ kind: 'timed-out', data: { question } })} />
-                <Prompt blocks={place.question.prompt} />
+                <div data-read-aloud>
+                    <Rich text={place.question.prompt} className="text-xl leading-snug font-semibold" />
+                </div>
                 {below && (
                     <p className="mt-4 text-lg">
                         <span className="text-soft">Your answer: </span>
@@ -62,9 +64,9 @@ export function QuestionView({ place, media, round, handsIn, busy, send }: Props
                 {place.judging !== null && (
                     <Below label="Is your answer right?" tone="yet">
                         <p className="text-sm text-soft">A model answer</p>
-                        <p className="mb-3 text-lg whitespace-pre-wrap" data-read-aloud>
-                            {place.judging.model}
-                        </p>
+                        <div className="mb-3" data-read-aloud>
+                            <Rich text={place.judging.model} className="text-lg" />
+                        </div>
                         <p className="mb-3 font-semibold">
                             Does yours say the same? Be honest with yourself: “not yet” lets you write it again.
                         </p>

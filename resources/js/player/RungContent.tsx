@@ -1,4 +1,6 @@
 import type { RoundView, ShownRung } from '../api/types';
+import { isEmpty } from '../quiz/text';
+import { Rich } from './Rich';
 import { type Stretch, VideoPlayer } from './VideoPlayer';
 
 /** One step of help, as a student sees it. */
@@ -27,9 +29,9 @@ export function RungContent({
         );
     }
     return (
-        <div className="text-lg leading-relaxed whitespace-pre-wrap" data-read-aloud>
+        <div className="text-lg leading-relaxed" data-read-aloud>
             {rung.title !== '' && <p className="mb-1 font-display text-lg">{rung.title}</p>}
-            {rung.text}
+            <Rich text={rung.text} />
             {rung.kind === 'teacher' && <p className="mt-1 font-semibold">Your teacher has been called.</p>}
             {rung.link !== undefined && rung.link !== '' && (
                 <p className="mt-2">
@@ -38,10 +40,10 @@ export function RungContent({
                     </a>
                 </p>
             )}
-            {rung.answers !== undefined && rung.answers !== '' && (
+            {rung.answers !== undefined && !isEmpty(rung.answers) && (
                 <details className="mt-3 rounded-md border border-line p-3">
                     <summary className="font-semibold">Answers, to check yourself</summary>
-                    <p className="mt-2">{rung.answers}</p>
+                    <Rich text={rung.answers} className="mt-2" />
                 </details>
             )}
         </div>

@@ -1,4 +1,5 @@
 import type { Verdict } from '../api/types';
+import { Rich } from './Rich';
 
 const heads = { right: 'Right.', partly: 'Partly right.', 'not-right': 'Not yet.', unclear: 'Please look again.', noted: 'Thank you.' };
 
@@ -29,9 +30,7 @@ export function Said({ verdict }: { verdict: Verdict }) {
                 </p>
             )}
             {verdict.feedback.map((text) => (
-                <p key={text} className="mt-1 text-lg whitespace-pre-wrap">
-                    {text}
-                </p>
+                <Rich key={text} text={text} className="mt-1 text-lg" />
             ))}
         </div>
     );
@@ -43,10 +42,10 @@ export function RightAnswer({ lines }: { lines: string[] }) {
         <div className="mb-3" data-read-aloud>
             <p className="text-soft">The right answer</p>
             {lines.map((line, index) => (
-                <p key={line} className="text-lg whitespace-pre-wrap">
-                    {lines.length > 1 ? `${index + 1}. ` : ''}
-                    {line}
-                </p>
+                <div key={line} className="flex gap-2 text-lg">
+                    {lines.length > 1 && <span>{index + 1}.</span>}
+                    <Rich text={line} />
+                </div>
             ))}
         </div>
     );

@@ -4,6 +4,7 @@ import { Button } from '../ui/Button';
 import { Text } from '../ui/Field';
 import { Bar } from './Below';
 import type { Step } from './Player';
+import { Rich } from './Rich';
 import { type Stretch, VideoPlayer } from './VideoPlayer';
 
 interface Props {
@@ -44,7 +45,7 @@ export function VideoView({ place, media, busy, send }: Props) {
                 />
                 {note !== undefined && (
                     <div className="mt-3 animate-rise border-l-4 border-rail bg-sheet px-4 py-2" role="status" key={note.id}>
-                        <p className="whitespace-pre-wrap">{note.text}</p>
+                        <Rich text={note.text} />
                         {note.kind === 'comments' && <Comment cue={note.id} busy={busy} send={send} />}
                     </div>
                 )}

@@ -2,6 +2,7 @@ import type { QuizDocument } from '../api/types';
 import { moment } from '../ui/time';
 import { kindWords, letter, rungWords, short, showsOptions, stopWords } from './document';
 import { type Edit, type Node, nodeIn, placesOf } from './edits';
+import { structureOf } from './text';
 
 /** What a change does, in a few words as they stand in a diary: "Option C of stop 3 reworded". */
 export function changeInWords(document: QuizDocument, edits: Edit[]): string {
@@ -44,9 +45,12 @@ const wordsFor: Record<string, string> = {
     model: ': model answer reworded',
     'feedback.right': ': feedback for right reworded',
     'feedback.notRight': ': feedback for not right reworded',
-    'feedback.always': ': feedback to everybody reworded',
+    explanation: ': explanation reworded',
     feedback: ': feedback reworded',
-    blocks: ': picture, sound or formula changed',
+    key: ' reworded',
+    subject: ': subject changed',
+    unit: ': unit changed',
+    tags: ': tags changed',
     points: ': points changed',
     fork: ': where it leads to changed',
     misconception: ': misconception changed',
@@ -68,6 +72,10 @@ function set(document: QuizDocument, edit: Extract<Edit, { do: 'set' }>): string
     if (edit.member === 'kind' && typeof edit.value === 'string' && edit.value in kindWords) {
         return ` made: ${kindWords[edit.value as keyof typeof kindWords].toLowerCase()}`;
     }
+    const stood = node?.[edit.member];
+    if (edit.member !== 'sentence' && structureOf(textOf(edit.value)) !== structureOf(textOf(stood))) {
+        return ': picture, sound, video or document changed';
+    }
     if (edit.member.startsWith('clip')) {
         return ': video changed';
     }
@@ -79,6 +87,8 @@ function set(document: QuizDocument, edit: Extract<Edit, { do: 'set' }>): string
     }
     return wordsFor[edit.member] ?? `: ${edit.member.split('.')[0] ?? ''} changed`;
 }
+
+const textOf = (value: unknown) => (typeof value === 'string' ? value : '');
 
 function inserted(document: QuizDocument, edit: Extract<Edit, { do: 'insert' }>): string {
     const { kind } = edit.node;

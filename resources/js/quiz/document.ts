@@ -1,5 +1,4 @@
 import type {
-    Block,
     Condition,
     Cue,
     Entry,
@@ -15,7 +14,9 @@ import type {
 } from '../api/types';
 import { moment } from '../ui/time';
 import { ulid } from '../ui/ulid';
-import { apply } from './edits';
+import { apply, nodeIn, placesOf } from './edits';
+import { shapeOf } from './shapes';
+import { fromPlain, gapsIn, isEmpty, nameOf, plainOf, withGaps, withNumbers, withWord } from './text';
 
 /** Changes of a quiz document. All are pure: they give a new document and leave the old one as it was. */
 
@@ -81,7 +82,7 @@ export function newQuestion(kind: QuestionKind = 'one-choice'): Question {
         {
             id: ulid(),
             kind: 'one-choice',
-            prompt: [{ kind: 'text', text: '' }],
+            prompt: '',
             points: 1,
             tolerance: { kind: 'absolute', value: '0' },
             feedback: { right: '', notRight: '' },
@@ -92,10 +93,10 @@ export function newQuestion(kind: QuestionKind = 'one-choice'): Question {
     );
 }
 
-/** Another kind: nothing that was typed is lost; what the new kind needs and lacks is put beside it, empty. */
+/** Another kind: nothing that was typed is lost; what the new kind needs and lacks is put beside it. */
 export function withKind(question: Question, kind: QuestionKind): Question {
-    const next = { ...question, kind };
-    const empty = question.entries.every((entry) => entry.text.trim() === '');
+    const next = { ...question, kind, entries: question.entries.map((entry) => asShownOrTyped(entry, kind)) };
+    const empty = next.entries.every((entry) => entryName(entry, kind) === '');
     switch (kind) {
         case 'true-false':
             return empty ? { ...next, entries: [newEntry(false, 'True'), newEntry(false, 'False')] } : next;
@@ -130,27 +131,58 @@ export function withKind(question: Question, kind: QuestionKind): Question {
     }
 }
 
-/** A sentence with as many gaps as it names: new ones are added; those that it names no longer stay, with all that was typed. */
-export function withSentence(question: Question, sentence: string): Question {
-    const most = Math.max(0, ...[...sentence.matchAll(/\[(\d+)\]/g)].map((found) => Number(found[1])));
+/** An option that becomes an answer to type is first the same words, and the other way round; what it had as such stays. */
+function asShownOrTyped(entry: Entry, kind: QuestionKind): Entry {
+    if (isTyped(kind) && (entry.key ?? '') === '') {
+        return { ...entry, key: plainOf(entry.text) };
+    }
+    return showsOptions(kind) && isEmpty(entry.text) && (entry.key ?? '') !== '' ? { ...entry, text: fromPlain(entry.key ?? '') } : entry;
+}
+
+/** What an entry says, in plain words: as it is typed, or as it is shown. */
+export function entryName(entry: Entry, kind: QuestionKind): string {
+    return isTyped(kind) || kind === 'gaps' ? (entry.key ?? '').trim() : nameOf(entry.text);
+}
+
+/** At most so many gaps a sentence. */
+const mostGaps = 40;
+
+function gapIds(question: Question): string[] {
+    return (question.gaps ?? []).map((gap) => gap.id);
+}
+
+/** The sentence as a plain field writes it: [1] stands for the first gap. */
+export function numberedSentence(question: Question): string {
+    return withNumbers(question.sentence ?? '', gapIds(question));
+}
+
+/** Another sentence, with as many gaps as it names: new ones are added; those that it names no longer stay, with all that was typed. */
+export function withSentence(question: Question, numbered: string): Question {
+    const most = Math.max(0, ...[...numbered.matchAll(/\[(\d+)\]/g)].map((found) => Number(found[1])));
     const gaps = [...(question.gaps ?? [])];
-    while (gaps.length < Math.min(most, 40)) {
+    while (gaps.length < Math.min(most, mostGaps)) {
         gaps.push(newGap());
     }
-    return { ...question, sentence, gaps };
+    return {
+        ...question,
+        sentence: withGaps(
+            numbered,
+            gaps.map((gap) => gap.id),
+        ),
+        gaps,
+    };
 }
 
 /** Whether the sentence names its gap of that position, from 0. */
 export function isNamed(question: Question, at: number): boolean {
-    return (question.sentence ?? '').includes(`[${at + 1}]`);
+    return gapsIn(question.sentence ?? '').includes(question.gaps?.[at]?.id ?? '');
 }
 
-/** Without a gap; those behind it move up, in the sentence too. */
+/** Without a gap, in the sentence too. */
 export function withoutGap(question: Question, at: number): Question {
-    const sentence = (question.sentence ?? '').replaceAll(/\[(\d+)\]/g, (name, digits) =>
-        Number(digits) === at + 1 ? '' : Number(digits) > at + 1 ? `[${Number(digits) - 1}]` : name,
-    );
-    return { ...question, sentence, gaps: (question.gaps ?? []).filter((_, index) => index !== at) };
+    const gaps = question.gaps ?? [];
+    const sentence = (question.sentence ?? '').replaceAll(`<span data-gap="${gaps[at]?.id ?? ''}"></span>`, '');
+    return { ...question, sentence, gaps: gaps.filter((_, index) => index !== at) };
 }
 
 export function newItem(): { id: string; text: string } {
@@ -208,32 +240,26 @@ export function newRung(kind: Rung['kind']): Rung {
 
 /** The words of a question, without its pictures. */
 export function promptText(question: Question): string {
-    const words = question.prompt.map((block) => (block.kind === 'text' ? block.text : ''));
-    return [...words, question.kind === 'gaps' ? (question.sentence ?? '').replaceAll(/\[\d+\]/g, '…') : ''].join(' ').trim();
-}
-
-export function withText(prompt: Block[], text: string): Block[] {
-    const at = prompt.findIndex((block) => block.kind === 'text');
-    return at < 0 ? [{ kind: 'text', text }, ...prompt] : prompt.map((block, index) => (index === at ? { kind: 'text', text } : block));
+    return [plainOf(question.prompt), question.kind === 'gaps' ? plainOf(question.sentence ?? '') : ''].join(' ').trim();
 }
 
 export function stopName(stop: Stop): string {
-    const name = stop.kind === 'question' ? promptText(stop.question) : stop.kind === 'text' ? stop.text : stop.title;
+    const name = stop.kind === 'question' ? promptText(stop.question) : stop.kind === 'text' ? nameOf(stop.text) : stop.title;
     return name.trim() !== '' ? name : stop.kind === 'question' ? 'Empty question' : stopWords[stop.kind];
 }
 
 export function rungName(rung: Rung): string {
     switch (rung.kind) {
         case 'hint':
-            return rung.text.trim() === '' ? 'Empty hint' : rung.text;
+            return nameOf(rung.text) || 'Empty hint';
         case 'teacher':
-            return rung.text.trim() === '' ? rungWords.teacher : rung.text;
+            return nameOf(rung.text) || rungWords.teacher;
         case 'question':
             return promptText(rung.question) || rungWords.question;
         case 'video':
             return rung.title || rungWords.video;
         default:
-            return rung.title || rung.text || rungWords[rung.kind];
+            return rung.title || nameOf(rung.text) || rungWords[rung.kind];
     }
 }
 
@@ -505,44 +531,29 @@ export function putLadder(document: QuizDocument, place: RungPlace, rungs: Rung[
 
 type Mend = NonNullable<Finding['mend']>;
 
-/** A mend of the inspection, done to the thing with that id wherever in the document it stands. */
+/** A mend of the inspection, done to the thing with that id wherever in the document it stands; nothing where it is gone. */
 export function withMend(document: QuizDocument, mend: Mend): QuizDocument {
-    const mended = (value: unknown): unknown => {
-        if (Array.isArray(value)) {
-            return value.map(mended);
-        }
-        if (typeof value !== 'object' || value === null) {
-            return value;
-        }
-        const next = Object.fromEntries(Object.entries(value).map(([name, member]) => [name, mended(member)]));
-        return next.id === mend.at ? withMember(next, mend) : next;
-    };
-    return (mend.at === null ? withMember({ ...document }, mend) : mended(document)) as QuizDocument;
+    const at = mend.at ?? 'quiz';
+    const type = placesOf(document).get(at)?.type;
+    const node = nodeIn(document, at);
+    if (type === undefined || node === undefined) {
+        return document;
+    }
+    const stands = mend.member.split('.').reduce<unknown>((value, step) => (value as Record<string, unknown> | undefined)?.[step], node);
+    if (mend.how === 'without') {
+        const one = Array.isArray(stands) ? stands[mend.value as number] : undefined;
+        return one === undefined ? document : apply(document, [{ do: 'remove', at: one.id }]).document;
+    }
+    const isRich = shapeOf(type).rich.includes(mend.member);
+    const value = mend.how === 'word' ? reworded(stands, mend.value as { from: string; to: string }, isRich) : mend.value;
+    return apply(document, [{ do: 'set', at, member: mend.member, value }]).document;
 }
 
-function withMember(thing: Record<string, unknown>, { member, how, value }: Mend): Record<string, unknown> {
-    const now = thing[member];
-    if (how === 'without') {
-        return { ...thing, [member]: Array.isArray(now) ? now.filter((_, index) => index !== value) : now };
+function reworded(stands: unknown, { from, to }: { from: string; to: string }, isRich: boolean): unknown {
+    if (typeof stands !== 'string') {
+        return stands;
     }
-    return { ...thing, [member]: how === 'word' ? withWord(now, value as { from: string; to: string }) : value };
-}
-
-/** Members that a word cannot stand in. */
-const wordless = new Set(['kind', 'media', 'tex', 'clip', 'from']);
-
-/** The same with another word in its place, in a text or in all texts of blocks, feedback or messages. */
-function withWord(value: unknown, word: { from: string; to: string }): unknown {
-    if (typeof value === 'string') {
-        const from = word.from.replace(/[\\^$.*+?()[\]{}|]/g, '\\$&');
-        return value.replace(new RegExp(`(?<![\\p{L}\\p{N}])${from}(?![\\p{L}\\p{N}])`, 'gu'), () => word.to);
-    }
-    if (Array.isArray(value)) {
-        return value.map((one) => withWord(one, word));
-    }
-    return typeof value === 'object' && value !== null
-        ? Object.fromEntries(Object.entries(value).map(([name, one]) => [name, wordless.has(name) ? one : withWord(one, word)]))
-        : value;
+    return isRich ? withWord(stands, from, to) : plainOf(withWord(fromPlain(stands), from, to));
 }
 
 /** Puts a stop behind the one named, or at the end. */

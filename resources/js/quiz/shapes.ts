@@ -14,7 +14,7 @@ export interface Shape {
     children: Record<string, string>;
     kinds: Record<string, string[]>;
     references: Reference[];
-    texts: string[];
+    rich: string[];
     whole: string[];
 }
 

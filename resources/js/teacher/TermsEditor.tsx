@@ -26,6 +26,7 @@ const sights = {
     ownAnswer: 'Own answer',
     rightAnswer: 'Right answer',
     feedback: 'Feedback',
+    explanation: 'Explanation',
     closing: 'Closing message',
 } as const;
 

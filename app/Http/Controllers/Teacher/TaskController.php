@@ -22,6 +22,7 @@ use HiddenLadder\App\Rounds\RoundBook;
 use HiddenLadder\App\Rounds\RoundRules;
 use HiddenLadder\Core\Fields;
 use HiddenLadder\Core\Quiz\QuizDocument;
+use HiddenLadder\Core\Quiz\Text;
 use HiddenLadder\Core\Round\Fact;
 use HiddenLadder\Core\Round\Folded;
 use HiddenLadder\Core\Round\Overruled;
@@ -154,7 +155,7 @@ final class TaskController extends Controller
             $records[$id] = [
                 'standing' => $record->standing->value,
                 'share' => $record->share,
-                'own' => $record->response === null || $question === null ? null : (new QuestionView($question, $terms, ''))->own($record->response),
+                'own' => $record->response === null || $question === null ? null : array_map(static fn (Text $text): string => $text->name(), (new QuestionView($question, $terms, ''))->own($record->response)),
                 'files' => $record->response?->as === 'files' ? $record->response->list : [],
                 'judged' => $record->judged,
                 'overruled' => $record->overruled,

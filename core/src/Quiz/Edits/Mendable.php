@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace HiddenLadder\Core\Quiz\Edits;
 
 use HiddenLadder\Core\Quiz\QuestionKind;
+use HiddenLadder\Core\Quiz\Text;
 
 /**
  * What may be corrected in an edition in use: keys, points, wording and feedback, and further accepted answers where they
@@ -22,17 +23,14 @@ final class Mendable
         'misconception' => ['text'],
         'stop' => ['title', 'text', 'points', 'need', 'ends', 'credit'],
         'cue' => ['text'],
-        'question' => ['prompt', 'points', 'tolerance', 'unitShare', 'keyless', 'scoring', 'text', 'form', 'feedback', 'sentence', 'model', 'objectives', 'difficulty'],
-        'entry' => ['text', 'right', 'share', 'feedback', 'misconception', 'order', 'pairs', 'blocks'],
-        'item' => ['text', 'blocks'],
-        'pair' => ['text', 'item', 'blocks'],
+        'question' => ['prompt', 'points', 'tolerance', 'unitShare', 'keyless', 'scoring', 'text', 'form', 'feedback', 'explanation', 'sentence', 'model', 'objectives', 'difficulty'],
+        'entry' => ['text', 'key', 'right', 'share', 'feedback', 'misconception', 'order', 'pairs'],
+        'item' => ['text'],
+        'pair' => ['text', 'item'],
         'rung' => ['text', 'title', 'answers', 'link'],
         'finish' => ['title', 'message'],
         'scoreMessage' => ['from', 'message'],
     ];
-
-    /** Members of blocks that are wording. */
-    private const WORDS = ['text', 'tex', 'alternative'];
 
     /**
      * Whether an edit of a document may be laid over an edition in use.
@@ -54,11 +52,8 @@ final class Mendable
         }
 
         // A picture, or where a gap stands, is structure; how it is worded is not.
-        return match ($member) {
-            'prompt', 'blocks' => self::around($place['node']->{$member} ?? []) === self::around($edit->value),
-            'sentence' => self::gaps($place['node']->sentence ?? '') === self::gaps($edit->value),
-            default => true,
-        };
+        return ! in_array($edit->member, Shapes::of($place['type'])['rich'], true)
+            || self::structure($place['node'], $edit->member) === (is_string($edit->value) ? Text::read($edit->value)->structure() : []);
     }
 
     private static function isTyped(\stdClass $node, string $type): bool
@@ -75,22 +70,14 @@ final class Mendable
         return ($entry->ladder ?? null) === [] && ($entry->fork ?? null) === null;
     }
 
-    private static function around(mixed $blocks): string
-    {
-        $bare = array_map(
-            static fn (mixed $block): mixed => $block instanceof \stdClass ? array_diff_key(get_object_vars($block), array_flip(self::WORDS)) : $block,
-            is_array($blocks) ? $blocks : [],
-        );
-
-        return json_encode($bare, JSON_THROW_ON_ERROR);
-    }
-
     /** @return list<string> */
-    private static function gaps(mixed $sentence): array
+    private static function structure(\stdClass $node, string $member): array
     {
-        preg_match_all('/\[\d+\]/', is_string($sentence) ? $sentence : '', $found);
-        sort($found[0]);
+        $value = $node;
+        foreach (explode('.', $member) as $step) {
+            $value = $value instanceof \stdClass ? $value->{$step} ?? null : null;
+        }
 
-        return $found[0];
+        return is_string($value) ? Text::read($value)->structure() : [];
     }
 }

@@ -5,11 +5,11 @@ declare(strict_types=1);
 namespace HiddenLadder\Core\Quiz\Edits;
 
 /**
- * What kinds of nodes a quiz document has, with their lists of nodes, their nodes that stand alone, and their references:
+ * What kinds of nodes a quiz document has, with their lists of nodes, their nodes that stand alone, their references and their rich texts:
  * the table that bin/make-shapes makes from the schema.
  *
  * @phpstan-type Reference array{path: list<string>, to: string, clear: int, null: bool}
- * @phpstan-type Shape array{lists: array<string, string>, children: array<string, string>, kinds: array<string, list<string>>, references: list<Reference>, texts: list<string>, whole: list<string>}
+ * @phpstan-type Shape array{lists: array<string, string>, children: array<string, string>, kinds: array<string, list<string>>, references: list<Reference>, rich: list<string>, whole: list<string>}
  */
 final class Shapes
 {

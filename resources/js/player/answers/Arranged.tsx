@@ -1,7 +1,8 @@
 import { ArrowDown, ArrowUp } from 'lucide-react';
 import { useRef, useState } from 'react';
+import { nameOf } from '../../quiz/text';
 import { inputClass } from '../../ui/Field';
-import { Blocks } from '../Prompt';
+import { Rich } from '../Rich';
 import type { InputProps } from './parts';
 
 const small = 'grid size-11 shrink-0 place-items-center rounded-md border border-edge bg-paper disabled:opacity-40';
@@ -13,7 +14,7 @@ export function Order({ question, answer, onChange }: InputProps) {
     const [dragged, setDragged] = useState<string | null>(null);
     const [told, setTold] = useState('');
     const list = useRef<HTMLOListElement>(null);
-    const name = (id: string) => items.find((item) => item.id === id)?.text ?? '';
+    const name = (id: string) => nameOf(items.find((item) => item.id === id)?.text ?? '');
     const move = (id: string, to: number) => {
         const from = order.indexOf(id);
         if (to < 0 || to >= order.length || from === to) {
@@ -50,10 +51,7 @@ export function Order({ question, answer, onChange }: InputProps) {
                                 onPointerCancel={() => setDragged(null)}
                             >
                                 <span className="w-6 shrink-0 text-right text-soft">{index + 1}.</span>
-                                <span>
-                                    {item?.text}
-                                    <Blocks blocks={item?.blocks ?? []} small />
-                                </span>
+                                <Rich inline text={item?.text ?? ''} />
                             </span>
                             <button
                                 type="button"
@@ -95,8 +93,7 @@ export function Match({ question, answer, onChange, parts }: InputProps) {
                     className="grid items-center gap-x-4 gap-y-1 rounded-md border border-edge bg-sheet p-3 sm:grid-cols-[1fr_auto_1fr]"
                 >
                     <span className="text-lg" id={`pair-${pair.id}`}>
-                        {pair.text}
-                        <Blocks blocks={pair.blocks} small />
+                        <Rich inline text={pair.text} />
                     </span>
                     <span aria-hidden="true" className="hidden text-soft sm:block">
                         →
@@ -116,8 +113,7 @@ export function Match({ question, answer, onChange, parts }: InputProps) {
                             <option value="">Choose …</option>
                             {(question.items ?? []).map((item) => (
                                 <option key={item.id} value={item.id}>
-                                    {item.text ||
-                                        item.blocks.map((block) => ('alternative' in block ? block.alternative : block.text)).join(' ')}
+                                    {nameOf(item.text)}
                                 </option>
                             ))}
                         </select>

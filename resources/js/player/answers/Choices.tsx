@@ -1,6 +1,7 @@
 import { useId } from 'react';
+import { nameOf } from '../../quiz/text';
 import { inputClass } from '../../ui/Field';
-import { Blocks } from '../Prompt';
+import { Rich } from '../Rich';
 import type { InputProps } from './parts';
 
 /** One or several of the options, as a list or, for one, as a drop-down. */
@@ -8,7 +9,7 @@ export function Choices({ question, answer, onChange, tried }: InputProps) {
     const id = useId();
     const several = question.kind === 'several-choices';
     const chosen = 'choices' in answer ? answer.choices : [];
-    if (question.show === 'drop-down' && !several && question.options.every((option) => option.blocks.length === 0)) {
+    if (question.show === 'drop-down' && !several && question.options.every((option) => !option.text.includes('<'))) {
         return (
             <select
                 className={`${inputClass} min-h-13 text-lg`}
@@ -19,7 +20,7 @@ export function Choices({ question, answer, onChange, tried }: InputProps) {
                 <option value="">Choose …</option>
                 {question.options.map((option) => (
                     <option key={option.id} value={option.id}>
-                        {option.text}
+                        {nameOf(option.text)}
                         {tried.includes(option.id) ? ' (tried)' : ''}
                     </option>
                 ))}
@@ -46,10 +47,7 @@ export function Choices({ question, answer, onChange, tried }: InputProps) {
                     })
                 }
             />
-            <span className={tried.includes(option.id) ? 'text-soft' : ''}>
-                {option.text}
-                <Blocks blocks={option.blocks} small />
-            </span>
+            <Rich inline text={option.text} className={tried.includes(option.id) ? 'text-soft' : ''} />
             {tried.includes(option.id) && <span className="ml-auto shrink-0 text-sm text-soft">tried</span>}
         </label>
     ));

@@ -1,4 +1,6 @@
+import { nameOf } from '../../quiz/text';
 import { inputClass } from '../../ui/Field';
+import { Rich } from '../Rich';
 import type { InputProps } from './parts';
 
 /** A line to type. */
@@ -36,17 +38,19 @@ export function Gaps({ question, answer, onChange, parts }: InputProps) {
     const gaps = question.gaps ?? [];
     const put = (gap: string, filling: string) => onChange({ gaps: { ...given, [gap]: filling } });
     return (
-        <p className="text-lg leading-[3.2rem]">
-            {(question.sentence ?? '').split(/(\[\d+\])/).map((piece, index) => {
-                const number = /^\[(\d+)\]$/.exec(piece)?.[1];
-                const gap = number === undefined ? undefined : gaps[Number(number) - 1];
+        <Rich
+            text={question.sentence ?? ''}
+            className="text-lg leading-[3.2rem]"
+            gap={(id) => {
+                const number = gaps.findIndex((other) => other.id === id) + 1;
+                const gap = gaps[number - 1];
                 if (gap === undefined) {
-                    return <span key={index}>{piece}</span>;
+                    return null;
                 }
                 const sign = parts === null ? '' : parts[gap.id] === true ? ', this one is right' : ', not yet';
                 const tone = parts === null ? '' : parts[gap.id] === true ? 'border-well' : 'border-yet';
                 return (
-                    <span key={index} className="inline-flex items-center gap-1 align-middle">
+                    <span className="inline-flex items-center gap-1 align-middle">
                         {gap.options === null ? (
                             <input
                                 className={`${inputClass} inline-block w-36 border-b-3 py-1 ${tone}`}
@@ -68,7 +72,7 @@ export function Gaps({ question, answer, onChange, parts }: InputProps) {
                                 <option value="">…</option>
                                 {gap.options.map((option) => (
                                     <option key={option.id} value={option.id}>
-                                        {option.text}
+                                        {nameOf(option.text)}
                                     </option>
                                 ))}
                             </select>
@@ -76,7 +80,7 @@ export function Gaps({ question, answer, onChange, parts }: InputProps) {
                         {parts !== null && <span className="text-sm text-soft">{parts[gap.id] === true ? 'right' : 'not yet'}</span>}
                     </span>
                 );
-            })}
-        </p>
+            }}
+        />
     );
 }

@@ -1,4 +1,5 @@
 import type { Answer, AskedQuestion } from '../../api/types';
+import { nameOf } from '../../quiz/text';
 
 /** What each kind of answer's input gets: its question, the answer so far, and how to change it. */
 export interface InputProps {
@@ -76,16 +77,8 @@ export function inWords(question: AskedQuestion, answer: Answer | null): string 
     if (answer === null) {
         return '';
     }
-    const text = (id: string) =>
-        [...question.options, ...(question.items ?? []), ...(question.gaps ?? []).flatMap((gap) => gap.options ?? [])].find(
-            (option) => option.id === id,
-        );
-    const name = (id: string) => {
-        const option = text(id);
-        return option === undefined
-            ? ''
-            : [option.text, ...option.blocks.map((block) => ('alternative' in block ? block.alternative : block.text))].join(' ').trim();
-    };
+    const shown = [...question.options, ...(question.items ?? []), ...(question.gaps ?? []).flatMap((gap) => gap.options ?? [])];
+    const name = (id: string) => nameOf(shown.find((option) => option.id === id)?.text ?? '');
     if ('choices' in answer) {
         return answer.choices.map(name).join(', ');
     }
@@ -96,7 +89,7 @@ export function inWords(question: AskedQuestion, answer: Answer | null): string 
         return answer.order.map((id, index) => `${index + 1}. ${name(id)}`).join('  ');
     }
     if ('pairs' in answer) {
-        return (question.pairs ?? []).map((pair) => `${pair.text} → ${name(answer.pairs[pair.id] ?? '') || '…'}`).join(', ');
+        return (question.pairs ?? []).map((pair) => `${nameOf(pair.text)} → ${name(answer.pairs[pair.id] ?? '') || '…'}`).join(', ');
     }
     if ('gaps' in answer) {
         return (question.gaps ?? []).map((gap) => name(answer.gaps[gap.id] ?? '') || answer.gaps[gap.id] || '…').join(', ');

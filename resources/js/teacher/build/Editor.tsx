@@ -3,13 +3,14 @@ import type { ReactNode } from 'react';
 import type { Cue, Finding, Finish, QuizDocument, Stop } from '../../api/types';
 import { find, ladderAt, move, type Place, putLadder, putStop } from '../../quiz/document';
 import { Button } from '../../ui/Button';
-import { Field, Text } from '../../ui/Field';
+import { Field } from '../../ui/Field';
 import { moment } from '../../ui/time';
 import { ulid } from '../../ui/ulid';
 import { FindingNote } from './FindingNote';
 import { ShareField } from './KindFields';
 import { MomentField } from './MomentField';
 import { QuestionEditor } from './QuestionEditor';
+import { RichField } from './RichField';
 import { RungEditor } from './RungEditor';
 import { DrillEditor, StaircaseEditor } from './SeriesEditor';
 import { StopSettings } from './StopSettings';
@@ -149,13 +150,10 @@ export function Editor(props: Props) {
                             select={select}
                         />
                     ) : (
-                        <Text
+                        <RichField
                             label={place.cue.kind === 'note' ? 'Note' : 'What students may comment on'}
                             value={place.cue.text}
-                            onChange={(event) =>
-                                place.cue.kind !== 'question' &&
-                                change(putCue(document, place, { ...place.cue, text: event.currentTarget.value }))
-                            }
+                            onChange={(text) => place.cue.kind !== 'question' && change(putCue(document, place, { ...place.cue, text }))}
                         />
                     )}
                 </div>
@@ -242,11 +240,7 @@ function StopEditor({ stop, document, findings, change, select }: Props & { stop
                             onChange={(event) => change(putStop(document, { ...stop, title: event.currentTarget.value }))}
                         />
                     )}
-                    <Text
-                        label="Text"
-                        value={stop.text}
-                        onChange={(event) => change(putStop(document, { ...stop, text: event.currentTarget.value }))}
-                    />
+                    <RichField label="Text" value={stop.text} onChange={(text) => change(putStop(document, { ...stop, text }))} />
                 </div>
             );
     }
@@ -265,7 +259,7 @@ function FinishEditor({ document, finish, change }: { document: QuizDocument; fi
                 maxLength={500}
                 onChange={(event) => put({ title: event.currentTarget.value })}
             />
-            <Text label="Closing message" value={finish.message} onChange={(event) => put({ message: event.currentTarget.value })} />
+            <RichField label="Closing message" value={finish.message} onChange={(message) => put({ message })} />
             <fieldset className="grid gap-3">
                 <legend className="mb-1 text-sm font-semibold">Other words for a score from</legend>
                 {byScore.map((words) => (
@@ -277,15 +271,11 @@ function FinishEditor({ document, finish, change }: { document: QuizDocument; fi
                                 put({ byScore: byScore.map((other) => (other.id === words.id ? { ...other, from } : other)) })
                             }
                         />
-                        <Text
+                        <RichField
                             label="Message"
                             value={words.message}
-                            onChange={(event) =>
-                                put({
-                                    byScore: byScore.map((other) =>
-                                        other.id === words.id ? { ...other, message: event.currentTarget.value } : other,
-                                    ),
-                                })
+                            onChange={(message) =>
+                                put({ byScore: byScore.map((other) => (other.id === words.id ? { ...other, message } : other)) })
                             }
                         />
                     </div>

@@ -1,6 +1,16 @@
 import { X } from 'lucide-react';
 import type { Condition, Fork, QuizDocument, Stop } from '../../api/types';
-import { allQuestions, conditionWords, entriesOf, promptText, questionsOf, short, showsOptions, stopName } from '../../quiz/document';
+import {
+    allQuestions,
+    conditionWords,
+    entriesOf,
+    entryName,
+    promptText,
+    questionsOf,
+    short,
+    showsOptions,
+    stopName,
+} from '../../quiz/document';
 import { Button } from '../../ui/Button';
 import { Select } from '../../ui/Field';
 import { ParsedField } from '../../ui/ParsedField';
@@ -105,7 +115,7 @@ export function ConditionEditor({ document, stop, when, before = false, onChange
                 >
                     {entries.map((entry) => (
                         <option key={entry.id} value={entry.id}>
-                            {entry.text || 'Empty'}
+                            {(of === undefined ? '' : entryName(entry, of.kind)) || 'Empty'}
                             {of !== undefined && !showsOptions(of.kind) && entry.right ? ' (right)' : ''}
                         </option>
                     ))}

@@ -1,10 +1,11 @@
 import { ArrowDown, ArrowUp, X } from 'lucide-react';
 import type { Gap, Question } from '../../api/types';
-import { isNamed, newEntry, newItem, withoutGap, withSentence } from '../../quiz/document';
+import { isNamed, newEntry, newItem, numberedSentence, withoutGap, withSentence } from '../../quiz/document';
 import { Button } from '../../ui/Button';
-import { Check, Field, inputClass, Select, Text } from '../../ui/Field';
+import { Check, Field, inputClass, Select } from '../../ui/Field';
 import { ParsedField } from '../../ui/ParsedField';
 import { ulid } from '../../ui/ulid';
+import { RichField } from './RichField';
 
 interface Props {
     question: Question;
@@ -106,11 +107,11 @@ export function KindFields({ question, put }: Props) {
         case 'written':
             return (
                 <>
-                    <Text
+                    <RichField
                         label="Model answer"
                         hint="Students see it after they have written theirs, and judge it themselves."
                         value={question.model ?? ''}
-                        onChange={(event) => put({ model: event.currentTarget.value })}
+                        onChange={(model) => put({ model })}
                     />
                     <Check
                         label="I read these answers myself"
@@ -229,16 +230,11 @@ function Items({ question, put, legend }: Props & { legend: string }) {
             {items.map((item, index) => (
                 <div key={item.id} className="flex items-center gap-1">
                     <span className="w-5 text-right text-sm text-soft">{index + 1}</span>
-                    <input
-                        className={inputClass}
-                        aria-label={`Thing ${index + 1}`}
+                    <RichField
+                        line
+                        label={`Thing ${index + 1}`}
                         value={item.text}
-                        maxLength={500}
-                        onChange={(event) =>
-                            put({
-                                items: items.map((other) => (other.id === item.id ? { ...other, text: event.currentTarget.value } : other)),
-                            })
-                        }
+                        onChange={(text) => put({ items: items.map((other) => (other.id === item.id ? { ...other, text } : other)) })}
                     />
                     <button
                         type="button"
@@ -310,15 +306,11 @@ function Foreseen({ question, put }: Props) {
                             put({ entries: question.entries.map((other) => (other.id === entry.id ? { ...other, order } : other)) });
                         }}
                     />
-                    <Text
+                    <RichField
                         label="Feedback to it"
                         value={entry.feedback}
-                        onChange={(event) =>
-                            put({
-                                entries: question.entries.map((other) =>
-                                    other.id === entry.id ? { ...other, feedback: event.currentTarget.value } : other,
-                                ),
-                            })
+                        onChange={(feedback) =>
+                            put({ entries: question.entries.map((other) => (other.id === entry.id ? { ...other, feedback } : other)) })
                         }
                     />
                     <button
@@ -353,24 +345,18 @@ function Pairs({ question, put }: Props) {
             <legend className="mb-1 text-sm font-semibold">Pairs that belong together</legend>
             {pairs.map((pair, index) => (
                 <div key={pair.id} className="flex items-center gap-2">
-                    <input
-                        className={inputClass}
-                        aria-label={`Left of pair ${index + 1}`}
+                    <RichField
+                        line
+                        label={`Left of pair ${index + 1}`}
                         value={pair.text}
-                        maxLength={500}
-                        onChange={(event) =>
-                            put({
-                                pairs: pairs.map((other) => (other.id === pair.id ? { ...other, text: event.currentTarget.value } : other)),
-                            })
-                        }
+                        onChange={(text) => put({ pairs: pairs.map((other) => (other.id === pair.id ? { ...other, text } : other)) })}
                     />
                     <span aria-hidden="true">→</span>
-                    <input
-                        className={inputClass}
-                        aria-label={`Right of pair ${index + 1}`}
+                    <RichField
+                        line
+                        label={`Right of pair ${index + 1}`}
                         value={word(pair.item)}
-                        maxLength={500}
-                        onChange={(event) => pair.item !== null && setItem(pair.item, event.currentTarget.value)}
+                        onChange={(text) => pair.item !== null && setItem(pair.item, text)}
                     />
                     <button
                         type="button"
@@ -395,12 +381,11 @@ function Pairs({ question, put }: Props) {
                 <div key={item.id} className="flex items-center gap-2">
                     <span className="w-full text-right text-sm text-soft">belongs to nothing</span>
                     <span aria-hidden="true">→</span>
-                    <input
-                        className={inputClass}
-                        aria-label="Something that belongs to nothing"
+                    <RichField
+                        line
+                        label="Something that belongs to nothing"
                         value={item.text}
-                        maxLength={500}
-                        onChange={(event) => setItem(item.id, event.currentTarget.value)}
+                        onChange={(text) => setItem(item.id, text)}
                     />
                     <button
                         type="button"
@@ -432,12 +417,12 @@ function GapFields({ question, put }: Props) {
     const putGap = (gap: Gap) => put({ gaps: gaps.map((other) => (other.id === gap.id ? gap : other)) });
     return (
         <>
-            <Text
+            <RichField
                 label="Sentence"
                 hint="Write [1] where the first gap is, [2] for the second."
-                value={question.sentence ?? ''}
-                onChange={(event) => {
-                    const { sentence, gaps: named } = withSentence(question, event.currentTarget.value);
+                value={numberedSentence(question)}
+                onChange={(numbered) => {
+                    const { sentence, gaps: named } = withSentence(question, numbered);
                     put({ sentence: sentence ?? '', gaps: named ?? [] });
                 }}
             />
@@ -487,13 +472,13 @@ function GapFields({ question, put }: Props) {
                             <input
                                 className={inputClass}
                                 aria-label={`Answer ${at + 1} of gap ${index + 1}`}
-                                value={entry.text}
+                                value={entry.key ?? ''}
                                 maxLength={500}
                                 onChange={(event) =>
                                     putGap({
                                         ...gap,
                                         entries: gap.entries.map((other) =>
-                                            other.id === entry.id ? { ...other, text: event.currentTarget.value } : other,
+                                            other.id === entry.id ? { ...other, key: event.currentTarget.value } : other,
                                         ),
                                     })
                                 }

@@ -39,10 +39,16 @@ const words: Record<Medium['kind'], { name: string; none: string; send: string; 
         types: 'MP3, OGG, WAV, M4A or FLAC, up to 16 MB',
         accept: 'audio/*',
     },
-    file: { name: 'File', none: 'No file', send: 'Send a file of your own', types: 'Up to 16 MB', accept: '*/*' },
+    file: {
+        name: 'Document',
+        none: 'No document',
+        send: 'Send a document of your own',
+        types: 'PDF, text or a document of an office program, up to 16 MB; students download it',
+        accept: '.pdf,.txt,.odt,.docx,.xlsx',
+    },
 };
 
-/** Chooses one of the teacher's videos, pictures or sounds, or sends a new one. */
+/** Chooses one of the teacher's videos, pictures, sounds or documents, or sends a new one. */
 export function MediaPicker({ kind, value, onChange }: Props) {
     const media = useMedia().filter((medium) => medium.kind === kind);
     const [progress, setProgress] = useState<number | null>(null);

@@ -210,13 +210,5 @@ function inWords(value: unknown): string {
         return value ? 'right' : 'not right';
     }
     const words = wordsOf(value).trim();
-    const text =
-        words !== ''
-            ? words
-            : typeof value === 'object' && 'text' in value
-              ? String(value.text)
-              : typeof value === 'object'
-                ? JSON.stringify(value)
-                : String(value);
-    return short(text, 60);
+    return short(words !== '' ? words : typeof value === 'object' ? JSON.stringify(value) : String(value), 60);
 }

@@ -12,15 +12,15 @@ import {
     putQuestion,
     showsOptions,
     withKind,
-    withText,
 } from '../../quiz/document';
 import { Button } from '../../ui/Button';
-import { Check, Field, inputClass, Select, Text } from '../../ui/Field';
+import { Check, Field, inputClass, Select } from '../../ui/Field';
 import { ParsedField } from '../../ui/ParsedField';
-import { BlocksEditor } from './BlocksEditor';
 import { FindingNote } from './FindingNote';
 import { Targets } from './ForkEditor';
 import { decimal, KindFields, ShareField } from './KindFields';
+import { afterFirst, firstWords, PiecesEditor, withFirstWords } from './PiecesEditor';
+import { RichField } from './RichField';
 import { AddRung, Rungs } from './Rungs';
 
 interface Props {
@@ -41,7 +41,6 @@ export function QuestionEditor({ document, question, findings, change, select, m
     const putEntry = (entry: Entry) => put({ entries: question.entries.map((other) => (other.id === entry.id ? entry : other)) });
     const choosing = showsOptions(question.kind);
     const hasEntries = choosing || isTyped(question.kind);
-    const others = question.prompt.filter((block) => block.kind !== 'text');
     const add = (entry: string | null, kind: Rung['kind']) => {
         const rung = newRung(kind);
         change(addRung(document, question, entry, rung));
@@ -56,11 +55,11 @@ export function QuestionEditor({ document, question, findings, change, select, m
 
     return (
         <div className="grid gap-5">
-            <Text
+            <RichField
                 label="Question"
-                value={question.prompt.find((block) => block.kind === 'text')?.text ?? ''}
+                value={firstWords(question.prompt)}
                 placeholder="What do you ask?"
-                onChange={(event) => put({ prompt: withText(question.prompt, event.currentTarget.value) })}
+                onChange={(words) => put({ prompt: withFirstWords(question.prompt, words) })}
             />
             <div className="grid grid-cols-[1fr_6rem] gap-3">
                 <Select
@@ -137,24 +136,25 @@ export function QuestionEditor({ document, question, findings, change, select, m
                 <legend className="mb-1 text-sm font-semibold">What is said</legend>
                 {!unmarked.includes(question.kind) && (
                     <>
-                        <Text
+                        <RichField
                             label="When it is right"
                             placeholder="Say the idea once more."
                             value={question.feedback.right}
-                            onChange={(event) => put({ feedback: { ...question.feedback, right: event.currentTarget.value } })}
+                            onChange={(right) => put({ feedback: { ...question.feedback, right } })}
                         />
-                        <Text
+                        <RichField
                             label="When it is not right"
                             placeholder="Say where to look."
                             value={question.feedback.notRight}
-                            onChange={(event) => put({ feedback: { ...question.feedback, notRight: event.currentTarget.value } })}
+                            onChange={(notRight) => put({ feedback: { ...question.feedback, notRight } })}
                         />
                     </>
                 )}
-                <Text
-                    label="To everybody"
-                    value={question.feedback.always ?? ''}
-                    onChange={(event) => put({ feedback: { ...question.feedback, always: event.currentTarget.value } })}
+                <RichField
+                    label="Explanation, for everybody"
+                    hint="Seen when the terms say so: at once, unless you choose otherwise."
+                    value={question.explanation ?? ''}
+                    onChange={(explanation) => put({ explanation })}
                 />
             </fieldset>
 
@@ -164,10 +164,10 @@ export function QuestionEditor({ document, question, findings, change, select, m
                 <AddRung onAdd={(kind) => add(null, kind)} />
             </fieldset>
 
-            <details className="rounded-md border border-line px-3 py-2" open={others.length > 0}>
-                <summary className="text-sm font-semibold">Pictures, sound and formulas</summary>
+            <details className="rounded-md border border-line px-3 py-2" open={afterFirst(question.prompt).length > 0}>
+                <summary className="text-sm font-semibold">Pictures, sound, formulas and documents</summary>
                 <div className="mt-2">
-                    <BlocksEditor of="the question" blocks={question.prompt} onChange={(prompt) => put({ prompt })} />
+                    <PiecesEditor of="the question" text={question.prompt} onChange={(prompt) => put({ prompt })} />
                 </div>
             </details>
             <More document={document} question={question} put={put} marked={marked} />
@@ -278,7 +278,7 @@ function EntryRow({ document, question, entry, name, findings, change, onChange,
         entry.ladder.length > 0 && 'own ladder',
         entry.fork !== null && 'leads elsewhere',
         (entry.misconception ?? null) !== null && 'misconception',
-        (entry.blocks ?? []).length > 0 && 'picture or formula',
+        afterFirst(entry.text).length > 0 && choosing && 'picture or formula',
         entry.pinned === true && 'pinned',
     ].filter(Boolean);
     return (
@@ -310,23 +310,20 @@ function EntryRow({ document, question, entry, name, findings, change, onChange,
                     </select>
                 )}
                 {choosing ? (
-                    <div className="min-w-0 flex-1">
-                        <Text
-                            label={label}
-                            hideLabel
-                            rows={1}
-                            value={entry.text}
-                            maxLength={2000}
-                            onChange={(event) => onChange({ ...entry, text: event.currentTarget.value })}
-                        />
-                    </div>
+                    <RichField
+                        label={label}
+                        hideLabel
+                        value={firstWords(entry.text)}
+                        maxLength={2000}
+                        onChange={(words) => onChange({ ...entry, text: withFirstWords(entry.text, words) })}
+                    />
                 ) : (
                     <input
                         className={inputClass}
                         aria-label={label}
-                        value={entry.text}
+                        value={entry.key ?? ''}
                         maxLength={2000}
-                        onChange={(event) => onChange({ ...entry, text: event.currentTarget.value })}
+                        onChange={(event) => onChange({ ...entry, key: event.currentTarget.value })}
                     />
                 )}
                 <button
@@ -346,10 +343,10 @@ function EntryRow({ document, question, entry, name, findings, change, onChange,
             <details className="mt-1 text-sm">
                 <summary className="text-soft">What follows{follows.length === 0 ? '' : `: ${follows.join(', ')}`}</summary>
                 <div className="mt-2 grid gap-3 pb-1">
-                    <Text
+                    <RichField
                         label="Feedback to this answer"
                         value={entry.feedback}
-                        onChange={(event) => onChange({ ...entry, feedback: event.currentTarget.value })}
+                        onChange={(feedback) => onChange({ ...entry, feedback })}
                     />
                     {(mayLead(document, question) || entry.fork !== null) && (
                         <Select
@@ -394,11 +391,7 @@ function EntryRow({ document, question, entry, name, findings, change, onChange,
                                 checked={entry.pinned ?? false}
                                 onChange={(pinned) => onChange({ ...entry, pinned })}
                             />
-                            <BlocksEditor
-                                of="this option"
-                                blocks={entry.blocks ?? []}
-                                onChange={(blocks) => onChange({ ...entry, blocks })}
-                            />
+                            <PiecesEditor of="this option" text={entry.text} onChange={(text) => onChange({ ...entry, text })} />
                         </>
                     )}
                     {!entry.right && !isPoll && entry.fork === null && (

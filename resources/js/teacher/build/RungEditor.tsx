@@ -1,10 +1,11 @@
 import type { Finding, QuizDocument, Rung } from '../../api/types';
 import { VideoPlayer } from '../../player/VideoPlayer';
-import { Field, Text } from '../../ui/Field';
+import { Field } from '../../ui/Field';
 import { ParsedField } from '../../ui/ParsedField';
 import { MediaPicker, useMedia } from './MediaPicker';
 import { EndField, MomentField } from './MomentField';
 import { QuestionEditor } from './QuestionEditor';
+import { RichField } from './RichField';
 
 interface Props {
     document: QuizDocument;
@@ -35,20 +36,20 @@ export function RungEditor({ document, findings, rung, put, change, select }: Pr
     switch (rung.kind) {
         case 'hint':
             return (
-                <Text
+                <RichField
                     label="Hint"
                     placeholder="Point to where to look, without giving the answer."
                     value={rung.text}
-                    onChange={(event) => put({ ...rung, text: event.currentTarget.value })}
+                    onChange={(text) => put({ ...rung, text })}
                 />
             );
         case 'teacher':
             return (
-                <Text
+                <RichField
                     label="What the student reads while you are called"
                     placeholder="You can set this aside meanwhile."
                     value={rung.text}
-                    onChange={(event) => put({ ...rung, text: event.currentTarget.value })}
+                    onChange={(text) => put({ ...rung, text })}
                 />
             );
         case 'question':
@@ -64,10 +65,10 @@ export function RungEditor({ document, findings, rung, put, change, select }: Pr
                         maxLength={500}
                         onChange={(event) => put({ ...rung, title: event.currentTarget.value })}
                     />
-                    <Text
+                    <RichField
                         label={rung.kind === 'exercise' ? 'What to do' : 'Text'}
                         value={rung.text}
-                        onChange={(event) => put({ ...rung, text: event.currentTarget.value })}
+                        onChange={(text) => put({ ...rung, text })}
                     />
                     {rung.kind === 'exercise' && (
                         <>
@@ -80,10 +81,10 @@ export function RungEditor({ document, findings, rung, put, change, select }: Pr
                                 inputMode="url"
                                 onChange={(link) => put({ ...rung, link })}
                             />
-                            <Text
+                            <RichField
                                 label="Answers, to check oneself"
                                 value={rung.answers}
-                                onChange={(event) => put({ ...rung, answers: event.currentTarget.value })}
+                                onChange={(answers) => put({ ...rung, answers })}
                             />
                         </>
                     )}

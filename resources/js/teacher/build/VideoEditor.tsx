@@ -2,6 +2,7 @@ import { useRef, useState } from 'react';
 import type { Cue, QuizDocument, VideoStop } from '../../api/types';
 import { VideoPlayer } from '../../player/VideoPlayer';
 import { newQuestion, promptText, putStop } from '../../quiz/document';
+import { nameOf } from '../../quiz/text';
 import { Button } from '../../ui/Button';
 import { Field } from '../../ui/Field';
 import { moment } from '../../ui/time';
@@ -72,7 +73,7 @@ export function VideoEditor({ document, stop, change, select }: Props) {
                                 onClick={() => select(cue.id)}
                             >
                                 {moment(cue.at)}{' '}
-                                {cue.kind === 'question' ? promptText(cue.question) || 'Empty question' : cue.text || 'Empty note'}
+                                {cue.kind === 'question' ? promptText(cue.question) || 'Empty question' : nameOf(cue.text) || 'Empty note'}
                             </Button>
                         </li>
                     ))}

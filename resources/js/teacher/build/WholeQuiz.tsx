@@ -3,11 +3,13 @@ import type { ReactNode } from 'react';
 import type { Finding, QuizDocument } from '../../api/types';
 import { newQuestion, promptText } from '../../quiz/document';
 import { Button } from '../../ui/Button';
-import { Field, inputClass, Select, Text } from '../../ui/Field';
+import { Field, inputClass, Select } from '../../ui/Field';
 import { ParsedField } from '../../ui/ParsedField';
 import { ulid } from '../../ui/ulid';
 import { TermsEditor } from '../TermsEditor';
 import { FindingNote } from './FindingNote';
+import { decimal } from './KindFields';
+import { RichField } from './RichField';
 
 interface Props {
     document: QuizDocument;
@@ -31,11 +33,12 @@ export function WholeQuiz({ document, findings, left, change, select, forecast }
                 onChange={(event) => change({ ...document, title: event.currentTarget.value })}
             />
             <ForWhom document={document} change={change} />
-            <Text
+            <Shelf document={document} change={change} />
+            <RichField
                 label="Instructions to students"
                 hint="They stand before the first stop."
                 value={document.instructions}
-                onChange={(event) => change({ ...document, instructions: event.currentTarget.value })}
+                onChange={(instructions) => change({ ...document, instructions })}
             />
             <Inspection document={document} findings={findings} left={left} change={change} select={select} />
             {forecast}
@@ -51,18 +54,7 @@ export function WholeQuiz({ document, findings, left, change, select, forecast }
                 list={document.misconceptions ?? []}
                 onChange={(misconceptions) => change({ ...document, misconceptions })}
             />
-            <Words
-                legend="Parts"
-                add="Add a part"
-                list={(document.parts ?? []).map((part) => ({ id: part.id, text: part.title }))}
-                onChange={(list) =>
-                    change({
-                        ...document,
-                        // A weight that was given stays; without one a part weighs its points.
-                        parts: list.map(({ id, text }) => ({ ...document.parts?.find((part) => part.id === id), id, title: text })),
-                    })
-                }
-            />
+            <Parts document={document} change={change} />
             <fieldset className="grid gap-1">
                 <legend className="mb-1 text-sm font-semibold">Stand-ins: questions like others of the same group</legend>
                 {(document.pool ?? []).map((question) => (
@@ -173,6 +165,83 @@ function Words({
             </Button>
         </fieldset>
     );
+}
+
+/** Parts, each with what it weighs in the score; without a weight it weighs its points. */
+function Parts({ document, change }: Pick<Props, 'document' | 'change'>) {
+    const parts = document.parts ?? [];
+    return (
+        <>
+            <Words
+                legend="Parts"
+                add="Add a part"
+                list={parts.map((part) => ({ id: part.id, text: part.title }))}
+                onChange={(list) =>
+                    change({
+                        ...document,
+                        parts: list.map(({ id, text }) => ({ ...parts.find((part) => part.id === id), id, title: text })),
+                    })
+                }
+            />
+            {parts.length > 1 && (
+                <details className="text-sm">
+                    <summary className="font-semibold">What each part weighs in the score</summary>
+                    <div className="mt-2 grid grid-cols-2 gap-3">
+                        {parts.map((part, index) => (
+                            <ParsedField
+                                key={part.id}
+                                label={part.title || `Part ${index + 1}`}
+                                value={(part.weight ?? 'points') as number | 'points'}
+                                read={(typed) => {
+                                    const weight = Number(decimal(typed) ?? Number.NaN);
+                                    return typed.trim() === '' ? 'points' : weight <= 1000 ? weight : null;
+                                }}
+                                write={(weight) => (weight === 'points' ? '' : String(weight))}
+                                wrong="From 0 to 1000."
+                                placeholder="its points"
+                                inputMode="decimal"
+                                onChange={(typed) => {
+                                    const weight = typed === 'points' ? null : typed;
+                                    change({
+                                        ...document,
+                                        parts: parts.map((other) => (other.id === part.id ? { ...other, weight } : other)),
+                                    });
+                                }}
+                            />
+                        ))}
+                    </div>
+                </details>
+            )}
+        </>
+    );
+}
+
+/** By what a quiz is found again: subject, unit and tags. */
+function Shelf({ document, change }: Pick<Props, 'document' | 'change'>) {
+    const put = (name: 'subject' | 'unit', words: string) => change({ ...document, [name]: words });
+    return (
+        <div className="grid grid-cols-2 gap-3">
+            <Field label="Subject" value={document.subject ?? ''} onChange={(event) => put('subject', event.currentTarget.value)} />
+            <Field label="Unit" value={document.unit ?? ''} onChange={(event) => put('unit', event.currentTarget.value)} />
+            <div className="col-span-2">
+                <ParsedField
+                    label="Tags, with commas between them"
+                    value={(document.tags ?? []).join(', ')}
+                    read={(typed) => {
+                        const tags = tagsIn(typed);
+                        return tags.length <= 30 && tags.every((tag) => tag.length <= 60) ? tags.join(', ') : null;
+                    }}
+                    write={(tags) => tags}
+                    wrong="At most 30 tags of 60 letters."
+                    onChange={(tags) => change({ ...document, tags: tagsIn(tags) })}
+                />
+            </div>
+        </div>
+    );
+}
+
+function tagsIn(typed: string): string[] {
+    return [...new Set(typed.split(',').map((tag) => tag.trim().replace(/\s+/g, ' ')))].filter((tag) => tag !== '');
 }
 
 function Inspection({ document, findings, left, change, select }: Omit<Props, 'forecast'>) {

@@ -3,6 +3,7 @@ import type { Changes, Finding, Quiz, QuizDocument } from '../../api/types';
 import { changeInWords } from '../../quiz/changeWords';
 import { short } from '../../quiz/document';
 import { apply, difference, type Edit, nodeIn, Unfit } from '../../quiz/edits';
+import { plainOf, structureOf } from '../../quiz/text';
 import { ulid } from '../../ui/ulid';
 import { type Pending, WaitingChanges } from './waiting';
 
@@ -43,13 +44,9 @@ const signedOut = 'you are signed out. Sign in on another page; what you changed
 
 type Set = Extract<Edit, { do: 'set' }>;
 
-/** What stands around the words of a value, so that only typing leaves it as it was. */
+/** What stands around the words of a text, so that only typing leaves it as it was. */
 function around(value: unknown): string | null {
-    return typeof value === 'string'
-        ? ''
-        : Array.isArray(value) && value.every((one) => typeof one?.kind === 'string')
-          ? JSON.stringify(value.map((block) => (block.kind === 'text' ? 'text' : block)))
-          : null;
+    return typeof value === 'string' ? structureOf(value) : null;
 }
 
 /** The one text that a change sets, where it does nothing else. */
@@ -60,11 +57,7 @@ function typed(edits: Edit[]): Set | null {
 
 /** The words of a value, to be read by a person. */
 export function wordsOf(value: unknown): string {
-    return typeof value === 'string'
-        ? value
-        : Array.isArray(value)
-          ? value.map((block) => (block?.kind === 'text' ? String(block.text) : '')).join(' ')
-          : '';
+    return typeof value === 'string' ? plainOf(value) : '';
 }
 
 const sameMember = (one: Set, other: Set | null) => other !== null && one.at === other.at && one.member === other.member;

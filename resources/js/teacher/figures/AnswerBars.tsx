@@ -1,5 +1,5 @@
 import type { Question } from '../../api/types';
-import { entriesOf, letter, showsOptions } from '../../quiz/document';
+import { entriesOf, entryName, letter, showsOptions } from '../../quiz/document';
 
 interface Props {
     question: Question;
@@ -15,7 +15,7 @@ interface Props {
 export function AnswerBars({ question, counts, other = 0, note }: Props) {
     // A right filling of one gap is no answer to the whole question, and is not counted as one.
     const given = entriesOf(question).filter(
-        (entry) => counts[entry.id] !== undefined || (entry.text.trim() !== '' && !(question.kind === 'gaps' && entry.right)),
+        (entry) => counts[entry.id] !== undefined || (entryName(entry, question.kind) !== '' && !(question.kind === 'gaps' && entry.right)),
     );
     const most = Math.max(1, other, ...Object.values(counts));
     const letters = showsOptions(question.kind) && question.kind !== 'true-false';
@@ -24,7 +24,7 @@ export function AnswerBars({ question, counts, other = 0, note }: Props) {
             {given.map((entry, index) => (
                 <Bar
                     key={entry.id}
-                    words={`${letters ? `${letter(index)} ` : ''}${entry.text.trim() || 'a foreseen answer'}`}
+                    words={`${letters ? `${letter(index)} ` : ''}${entryName(entry, question.kind) || 'a foreseen answer'}`}
                     right={entry.right && question.kind !== 'poll'}
                     count={counts[entry.id] ?? 0}
                     most={most}
