@@ -15,7 +15,8 @@ final class Circuits
         $d = new Draft('circuits');
 
         return $d->quiz('Simple electric circuits', 'Two bulbs, one battery, some wire.', [
-            ['staysAtHand' => true] + $d->reading('ohms-law', 'What we found on Monday', "Current is voltage divided by resistance.\nIn letters: I = U / R.\nVoltage is measured in volts (V), current in amperes (A), resistance in ohms (Ω)."),
+            ['staysAtHand' => true, 'text' => '<p>Current is voltage divided by resistance. In letters:</p><span data-tex="I = \\frac{U}{R}">I is U divided by R</span>'
+                .'<ul><li><strong>voltage</strong> U is measured in volts (V)</li><li><strong>current</strong> I in amperes (A)</li><li><strong>resistance</strong> R in ohms (Ω)</li></ul>'] + $d->reading('ohms-law', 'What we found on Monday', ''),
             $d->asks('closed', $d->question('closed', 'one-choice', 'A bulb is joined to a battery by one wire only. Does it light up?', [
                 $d->wrong('closed-yes', 'Yes, the current reaches it', 'Where could the current go on to from the bulb?', [], null, ['misconception' => $d->id('one-way')]),
                 $d->right('No, the way back is missing'),
@@ -92,6 +93,7 @@ final class Circuits
                 ['id' => $d->id('live-wires'), 'text' => 'The switch may be closed while wiring'],
             ],
             'pool' => [self::truth($d, 'gap-2', 'With a gap in the circle, the current flows up to the gap and waits.', false)],
+            'subject' => 'Physics', 'unit' => 'Electricity', 'tags' => ['circuits', 'Ohm'],
             'stage' => ['from' => 12, 'to' => 14],
             'mastery' => ['rule' => 'estimate'],
             'terms' => ['purpose' => 'learn', 'rounds' => ['onlyMissed' => true], 'goal' => ['kind' => 'rounds-or-perfect', 'rounds' => 3]],

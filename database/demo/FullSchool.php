@@ -31,6 +31,7 @@ use HiddenLadder\Core\Forecast\Profile;
 use HiddenLadder\Core\Quiz\Edits\Edit;
 use HiddenLadder\Core\Quiz\Edits\Fingerprint;
 use HiddenLadder\Core\Quiz\QuizDocument;
+use HiddenLadder\Core\Round\Mode;
 use HiddenLadder\Core\Round\Overruled;
 use HiddenLadder\Core\Round\State;
 use HiddenLadder\Core\Round\Terms;
@@ -150,8 +151,8 @@ final class FullSchool
         $give('tides', 'first', 'tides');
         $give('circuits', 'first', 'circuits', ['due_at' => now()->subDay()]);
         $give('notes', 'second', 'notes');
-        $give('german', 'second', 'german', [], Terms::learn()->with(handedIn: true));
-        $give('closed', 'first', 'german', [], Terms::learn()->with(handedIn: true));
+        $give('german', 'second', 'german', [], Terms::learn()->with(mode: Mode::HandedIn));
+        $give('closed', 'first', 'german', [], Terms::learn()->with(mode: Mode::HandedIn));
         $give('planned', 'first', 'notes', ['opens_at' => now()->addDay()]);
         $give('taken-back', 'first', 'tides', ['taken_back_at' => now()]);
         $give('some', 'second', 'tides', ['audience' => TaskAudience::Students]);

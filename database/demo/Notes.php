@@ -65,6 +65,7 @@ final class Notes
         ], 'Last bar', 'Now clap it.', [
             $d->reading('whole', 'From whole to half', 'A whole note fills a bar of four-four time: four beats. A half note is half of that: two beats.'),
         ], [
+            'subject' => 'Music', 'unit' => 'Rhythm', 'tags' => ['note values'],
             'stage' => ['from' => 9, 'to' => 11],
             'parts' => [['id' => $d->id('warm-up'), 'title' => 'Warm-up', 'weight' => 0], ['id' => $d->id('beats'), 'title' => 'Beats', 'weight' => 2], ['id' => $d->id('make'), 'title' => 'Your own', 'weight' => 1]],
             'finishes' => [['id' => $d->id('finish'), 'title' => 'Last bar', 'message' => 'Now clap it.', 'byScore' => [['id' => $d->id('finish/clean'), 'from' => 0.9, 'message' => 'Clean as a metronome. Now clap it.'], ['id' => $d->id('finish/most'), 'from' => 0.6, 'message' => 'Most of it sits. Clap it slowly once more.']]]],

@@ -132,6 +132,7 @@ final class Tides
             'Next lesson we go down to the quay with the tide table. Bring boots.',
             [$d->reading('read-table', 'Reading a tide table', "00:48  1.1 m   low water\n07:02  5.4 m   high water\n13:12  0.9 m   low water\n\nSmall heights are low water, large heights are high water. They take turns.")],
             [
+                'subject' => 'Geography', 'unit' => 'The coast', 'tags' => ['tides', 'Moon'],
                 'stage' => ['from' => 12, 'to' => 13],
                 'objectives' => array_map(static fn (string $name, string $text): array => ['id' => $d->id($name), 'text' => $text], array_keys(self::OBJECTIVES), array_column(self::OBJECTIVES, 0)),
                 'misconceptions' => array_map(static fn (string $name, string $text): array => ['id' => $d->id($name), 'text' => $text], array_keys(self::MISCONCEPTIONS), array_column(self::MISCONCEPTIONS, 0)),

@@ -35,9 +35,10 @@ final class NothingUnseenTest extends AppTestCase
                 $d->cue('cue', 10, $d->question('cue', 'short-text', 'LATER-cue', [$d->right('SECRET-text'), $d->wrong('t', 'SECRET-foreseen')], 'SECRET-cue-right', '', [])),
             ]),
             $d->asks('last', $d->question('last', 'number', 'LATER-last', [$d->right('424242')], 'SECRET-last-right', '', [])),
-        ], 'LATER-finish', 'LATER-message', [$d->reading('aside', 'LATER-aside', 'LATER-aside')]);
+        ], 'LATER-finish', '', [$d->reading('aside', 'LATER-aside', 'LATER-aside')]);
         $class = $this->schoolClass($teacher = $this->teacher());
-        foreach (['film' => MediumKind::Video, 'said' => MediumKind::Picture, 'unsaid' => MediumKind::Picture] as $name => $kind) {
+        $this->document['finishes'][0]['message'] = '<p>LATER-message</p><img data-medium="'.Sample::id('end').'" alt="A drawing">';
+        foreach (['end' => MediumKind::Picture, 'film' => MediumKind::Video, 'said' => MediumKind::Picture, 'unsaid' => MediumKind::Picture] as $name => $kind) {
             Medium::query()->create([
                 'id' => Sample::id($name), 'teacher_id' => $teacher->id, 'kind' => $kind, 'type' => 'video/webm', 'title' => 'SECRET-title',
                 'bytes' => 3, 'seconds' => 60, 'file' => 'film.webm', 'captions' => null,
@@ -117,9 +118,12 @@ final class NothingUnseenTest extends AppTestCase
         $this->does('went-on', ['from' => Sample::id('video')]);
         self::assertSame(['LATER-last'], $this->leaked());
         $this->get('/media/'.Sample::id('film'))->assertNotFound();
+        $this->get('/media/'.Sample::id('end'))->assertNotFound();
 
         $this->does('answered', ['question' => Sample::id('last/question'), 'response' => ['text' => '424242']]);
         $this->does('went-on', ['from' => Sample::id('last')]);
+        // A closing message with a picture: it may be loaded now that the round is over.
+        $this->get('/media/'.Sample::id('end'))->assertOk();
         // The review names what was asked, what this student answered, and what was said to it; no key.
         self::assertEqualsCanonicalizing(['LATER-finish', 'LATER-message', 'LATER-cue', 'LATER-last', '424242', 'SECRET-right', 'SECRET-right-entry', 'SECRET-cue-right', 'SECRET-last-right'], $this->leaked());
     }

@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { isAccessible, makeQuiz, phone, saved, signUp } from './helpers';
+import { enter, giveOut, isAccessible, makeQuiz, phone, saved, signUp } from './helpers';
 
 test('a new question has the cursor in its text; nothing goes on while saving fails; a link says when it is none', async ({ page }) => {
     await signUp(page);
@@ -21,8 +21,8 @@ test('a new question has the cursor in its text; nothing goes on while saving fa
         await saved(page);
     });
     await test.step('a sound is chosen among sounds', async () => {
-        await page.getByText('Pictures, sound and formulas', { exact: true }).click();
-        await page.getByText('Add a picture or a sound to the question').click();
+        await page.getByText('Pictures, sound, formulas and documents', { exact: true }).click();
+        await page.getByText('Add a picture, a sound, a video or a document to the question').click();
         await expect(page.getByLabel('Sound', { exact: true }).last()).toBeVisible();
         await page.getByText('Send a sound of your own').last().click();
         await expect(page.getByText('MP3, OGG, WAV, M4A or FLAC').last()).toBeVisible();
@@ -42,4 +42,111 @@ test('a new question has the cursor in its text; nothing goes on while saving fa
     await page.getByRole('button', { name: /^Stop 1/ }).click();
     await expect(page.getByRole('button', { name: 'Back to the picture' })).toBeInViewport();
     await isAccessible(page);
+});
+
+test('a text has pictures, formulas and documents in it, an upload takes its time, and what is formatted is left alone', async ({
+    page,
+    browser,
+}) => {
+    await signUp(page);
+    await makeQuiz(page, 'More than words');
+    await page.getByRole('button', { name: 'Add the first question' }).click();
+    const question = page.getByLabel('Question', { exact: true });
+    await question.fill('Which is it?');
+    await page.getByLabel('Option A', { exact: true }).fill('Ebb');
+    await page.getByLabel('Option B', { exact: true }).fill('Flood');
+    await page.getByRole('radio', { name: 'Option A is right' }).check();
+    const parts = page.locator('details').filter({ hasText: /^Pictures, sound, formulas and documents/ });
+
+    await test.step('a picture that arrives late is put beside what was typed meanwhile', async () => {
+        await page.route('**/api/media', async (route) => {
+            await new Promise((done) => setTimeout(done, route.request().method() === 'POST' ? 3000 : 0));
+            await route.continue();
+        });
+        await page.getByText('Pictures, sound, formulas and documents', { exact: true }).click();
+        await parts.getByText('Add a picture, a sound, a video or a document to the question').click();
+        await parts.getByText('Send a picture of your own').last().click();
+        await parts
+            .getByLabel(/JPEG, PNG/)
+            .first()
+            .setInputFiles('docs/screenshots/today.png');
+        await parts.getByRole('button', { name: 'Send', exact: true }).first().click();
+        await question.fill('Which of the two is it?');
+        const words = parts.getByLabel('In words', { exact: true });
+        await expect(words).toBeVisible({ timeout: 15_000 });
+        await expect(question).toHaveValue('Which of the two is it?');
+        await words.fill('A tide gauge');
+        await page.unroute('**/api/media');
+    });
+    await test.step('a formula, and a document to open', async () => {
+        await parts.getByRole('button', { name: 'Add a formula to the question' }).click();
+        await parts.getByLabel('In TeX').fill('h = \\frac{r}{2}');
+        await parts.getByLabel('In words', { exact: true }).last().fill('h is half of r');
+        await parts.getByText('Send a document of your own').first().click();
+        await parts
+            .getByLabel(/PDF, text/)
+            .first()
+            .setInputFiles({ name: 'sheet.txt', mimeType: 'text/plain', buffer: Buffer.from('Ebb and flow.') });
+        await parts.getByRole('button', { name: 'Send', exact: true }).last().click();
+        await parts.getByLabel('Its name').fill('The sheet');
+        await saved(page);
+        await isAccessible(page);
+    });
+    await test.step('what came formatted is shown as it reads, cleaned, and rewritten only when asked', async () => {
+        const address = `/api${new URL(page.url()).pathname}`;
+        const { document, version } = (await (await page.request.get(address)).json()) as {
+            version: number;
+            document: { stops: { question: { id: string } }[] };
+        };
+        const { cookies } = await page.context().storageState();
+        const token = decodeURIComponent(cookies.find(({ name }) => name === 'XSRF-TOKEN')?.value ?? '');
+        await page.request.post(`${address}/changes`, {
+            headers: { 'X-XSRF-TOKEN': token, Accept: 'application/json' },
+            data: {
+                id: '01KADE0000AAAAAAAAAAAAAAAA',
+                version,
+                label: 'Explained',
+                edits: [
+                    {
+                        do: 'set',
+                        at: document.stops[0]?.question.id,
+                        member: 'explanation',
+                        value: '<p>The water <b>falls</b>.<img src=x onerror="document.title = 1"></p><ul><li>twice</li></ul>',
+                    },
+                ],
+            },
+        });
+        const explanation = page.getByRole('group', { name: 'Explanation, for everybody' });
+        await expect(explanation.getByText('falls')).toBeVisible({ timeout: 6000 });
+        await expect(explanation.locator('strong')).toHaveText('falls');
+        await expect(explanation.locator('img')).toHaveCount(0);
+        await expect(explanation.getByRole('textbox')).toHaveCount(0);
+    });
+    await page.getByRole('button', { name: 'Publish', exact: true }).click();
+    await expect(page.getByText('Published')).toBeVisible();
+    const phrase = await giveOut(page, 'More than words', ['Ada']);
+    await test.step('a student sees it all, and the explanation with the verdict', async () => {
+        const student = await enter(browser, phrase, 'Ada');
+        await student.getByRole('button', { name: 'Start' }).click();
+        await expect(student.getByRole('img', { name: 'A tide gauge' })).toBeVisible();
+        await expect
+            .poll(() => student.getByRole('img', { name: 'A tide gauge' }).evaluate((picture: HTMLImageElement) => picture.naturalWidth))
+            .toBe(1280);
+        await expect(student.getByRole('img', { name: 'h is half of r' })).toBeVisible();
+        const sheet = student.waitForEvent('download');
+        await student.getByRole('link', { name: 'The sheet' }).click();
+        expect((await sheet).suggestedFilename()).toMatch(/sheet/);
+        await isAccessible(student);
+        await student.getByLabel('Ebb').check();
+        await student.getByRole('button', { name: 'Check' }).click();
+        await expect(student.getByText('falls')).toBeVisible();
+        await expect(student.getByRole('listitem').filter({ hasText: 'twice' })).toBeVisible();
+    });
+    await test.step('without formatting it can be written again', async () => {
+        await page.getByRole('link', { name: 'Quizzes' }).click();
+        await page.getByRole('link', { name: 'More than words' }).click();
+        await page.getByRole('button', { name: /^Stop 1/ }).click();
+        await page.getByRole('button', { name: 'Rewrite it without formatting' }).click();
+        await expect(page.getByLabel('Explanation, for everybody')).toHaveValue('The water falls.\n\ntwice');
+    });
 });

@@ -27,7 +27,7 @@ final class MediaFileController extends Controller
     {
         $this->mayLoad($request, $medium);
 
-        return $this->send($medium->file, $medium->type, $medium->kind === MediumKind::File ? $medium->title : null);
+        return $this->send($medium->file, $medium->type, $medium->kind === MediumKind::File ? self::fileName($medium) : null);
     }
 
     public function captions(Request $request, Medium $medium): Response
@@ -35,6 +35,13 @@ final class MediaFileController extends Controller
         $this->mayLoad($request, $medium);
 
         return $this->send($medium->captions ?? abort(404), 'text/vtt; charset=utf-8');
+    }
+
+    private static function fileName(Medium $medium): string
+    {
+        $ending = '.'.pathinfo($medium->file, PATHINFO_EXTENSION);
+
+        return str_ends_with(strtolower($medium->title), $ending) ? $medium->title : $medium->title.$ending;
     }
 
     /** Its owner always; what was handed in, whoever gave that task; what a quiz shows, a student whose round stands where it is shown. */
@@ -58,9 +65,14 @@ final class MediaFileController extends Controller
 
     private function isShown(Student $student, Medium $medium): bool
     {
-        foreach ($student->rounds()->whereNull('finished_at')->whereIn('task_id', Task::query()->givenTo($student)->select('id'))->get() as $round) {
-            if (in_array($medium->id, $this->views->media($round), true)) {
-                return true;
+        $rounds = static fn () => $student->rounds()->whereIn('task_id', Task::query()->givenTo($student)->select('id'));
+        $names = static fn ($edition) => $edition->where('document', 'like', "%$medium->id%")->orWhere('corrected', 'like', "%$medium->id%");
+        // Mostly it is of a round under way; of one that is over, the closing words and what is looked back at show some too.
+        foreach ([$rounds()->whereNull('finished_at'), $rounds()->whereNotNull('finished_at')->whereHas('edition', $names)] as $some) {
+            foreach ($some->get() as $round) {
+                if (in_array($medium->id, $this->views->media($round), true)) {
+                    return true;
+                }
             }
         }
 

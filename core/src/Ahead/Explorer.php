@@ -258,7 +258,7 @@ final class Explorer
                 $left->seed = "ahead $turn";
                 if ($comesBack) {
                     $this->node($this->engine->comingBack($left, [$question->id]));
-                } elseif ($this->terms->handedIn && ! $left->handedIn) {
+                } elseif ($this->terms->answersWait($left)) {
                     $this->handIn($stop, $left);
                 }
             }

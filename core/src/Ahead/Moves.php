@@ -20,6 +20,7 @@ use HiddenLadder\Core\Round\Finished;
 use HiddenLadder\Core\Round\FrameKind;
 use HiddenLadder\Core\Round\HandedIn;
 use HiddenLadder\Core\Round\JudgedOwn;
+use HiddenLadder\Core\Round\Mode;
 use HiddenLadder\Core\Round\Position;
 use HiddenLadder\Core\Round\SetAside;
 use HiddenLadder\Core\Round\Skipped;
@@ -106,7 +107,7 @@ final class Moves
     /** @return list<Move> */
     private function fromOverview(State $state): array
     {
-        $moves = [new Move($this->terms->handedIn ? new HandedIn : new Finished, MoveKind::Leave)];
+        $moves = [new Move($this->terms->mode === Mode::HandedIn ? new HandedIn : new Finished, MoveKind::Leave)];
         foreach ($this->position->sequence($state) as $stop) {
             $moves[] = new Move(new WentTo($stop->id), MoveKind::Leave);
         }

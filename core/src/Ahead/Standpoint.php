@@ -213,7 +213,7 @@ final readonly class Standpoint
     private function written(string $id, Record $record, State $state): string
     {
         $home = $this->quiz->question($id);
-        if (! $this->terms->handedIn || $state->handedIn || $record->response === null || $home === null) {
+        if (! $this->terms->answersWait($state) || $record->response === null || $home === null) {
             return '';
         }
         $mark = $this->marker->mark($this->position->asked($home, $state), $record->response);

@@ -18,6 +18,7 @@ use HiddenLadder\Core\Round\Finished;
 use HiddenLadder\Core\Round\FrameKind;
 use HiddenLadder\Core\Round\HandedIn;
 use HiddenLadder\Core\Round\JudgedOwn;
+use HiddenLadder\Core\Round\Mode;
 use HiddenLadder\Core\Round\Position;
 use HiddenLadder\Core\Round\Record;
 use HiddenLadder\Core\Round\SetAside;
@@ -99,7 +100,7 @@ final readonly class Behaviour
             }
         }
 
-        return $this->terms->handedIn ? new HandedIn : new Finished;
+        return $this->terms->mode === Mode::HandedIn ? new HandedIn : new Finished;
     }
 
     /** @return non-empty-list<Choice> */

@@ -9,6 +9,7 @@ use HiddenLadder\Core\Quiz\Objective;
 use HiddenLadder\Core\Quiz\Question;
 use HiddenLadder\Core\Quiz\QuestionKind;
 use HiddenLadder\Core\Quiz\QuizDocument;
+use HiddenLadder\Core\Round\Mode;
 use HiddenLadder\Core\Round\Moment;
 use HiddenLadder\Core\Round\Sight;
 use HiddenLadder\Core\Round\Terms;
@@ -44,7 +45,7 @@ final readonly class TeachingCheck
                 }
             }
         }
-        $loops = $this->terms->tries !== 1 && ! $this->terms->handedIn;
+        $loops = $this->terms->tries !== 1 && $this->terms->mode !== Mode::HandedIn;
         if ($loops && $question->givenAwayByASlip() && $question->isMarked() && $this->quiz->alikes($question) === []) {
             $found[] = [Severity::Advises, $question->id, 'With two options one slip gives the answer away. An alike question can come instead of this one again.', null];
         }

@@ -290,7 +290,7 @@ final readonly class Ways
         }
         $findings = [];
         foreach ([...$this->quiz->stops, ...$this->quiz->sideStops] as $stop) {
-            if (! isset($reached[$stop->id])) {
+            if (! isset($reached[$stop->id]) && ! $stop->extra) {
                 $findings[] = new Finding(Severity::Warns, $stop->id, $stop->id, $this->quiz->position($stop->id) === null ? 'Nothing leads to this side stop.' : 'Nobody reaches this stop: every way goes past it.');
             }
         }

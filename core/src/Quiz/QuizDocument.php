@@ -52,7 +52,7 @@ final readonly class QuizDocument
      * @param  list<Misconception>  $misconceptions
      * @param  list<Part>  $parts
      * @param  list<Stop>  $stops
-     * @param  list<Stop>  $sideStops
+     * @param  list<Stop>  $sideStops  and those that are extra: no way leads along them by itself
      * @param  list<Question>  $pool
      * @param  non-empty-list<Finish>  $finishes
      * @param  array<array-key, mixed>  $terms suggested
@@ -104,6 +104,7 @@ final readonly class QuizDocument
         $finishes = $fields->objects('finishes', Finish::read(...));
         $mastery = $fields->objectOrNull('mastery');
         $stage = $fields->objectOrNull('stage');
+        $stops = $fields->objects('stops', Stop::read(...));
 
         return new self(
             $fields->string('title'),
@@ -113,8 +114,8 @@ final readonly class QuizDocument
             $fields->objectsOr('objectives', Objective::read(...)),
             $fields->objectsOr('misconceptions', Misconception::read(...)),
             $fields->objectsOr('parts', Part::read(...)),
-            $fields->objects('stops', Stop::read(...)),
-            $fields->objects('sideStops', Stop::read(...)),
+            array_values(array_filter($stops, static fn (Stop $stop): bool => ! $stop->extra)),
+            [...$fields->objects('sideStops', Stop::read(...)), ...array_values(array_filter($stops, static fn (Stop $stop): bool => $stop->extra))],
             $fields->objectsOr('pool', Question::read(...)),
             $finishes === [] ? throw new MalformedInput('/finishes', 'at least one finish is expected') : $finishes,
             $mastery === null ? new MasteryTerms : MasteryTerms::read($mastery),

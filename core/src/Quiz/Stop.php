@@ -16,6 +16,9 @@ abstract readonly class Stop
     /** Whether it must be answered; one that need not can be left out. */
     public bool $required;
 
+    /** Not on the way: for those who finish early, when a class is led from the front. */
+    public bool $extra;
+
     public ?Condition $shownIf;
 
     /** @var list<Fork> */
@@ -27,6 +30,7 @@ abstract readonly class Stop
         $this->id = $fields->string('id');
         $this->part = $fields->stringOrNull('part');
         $this->required = $fields->booleanOr('required', true);
+        $this->extra = $fields->booleanOr('extra', false);
         $this->shownIf = $shownIf === null ? null : Condition::read($shownIf);
         $this->forks = $fields->objectsOr('forks', Fork::read(...));
     }

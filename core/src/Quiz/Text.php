@@ -23,6 +23,8 @@ final class Text
 
     private const LINES = ['li', 'tr'];
 
+    private const VOID = ['br', 'img'];
+
     /** Elements whose content is words for those who cannot see or hear them. */
     private const HEARD = ['audio', 'video'];
 
@@ -191,14 +193,19 @@ final class Text
         $told = $between = '';
         $began = $first = false;
         $silent = null;
+        $depth = 0;
         $tokens = $this->tokens();
+        $isFlow = array_intersect(self::PARAGRAPHS, array_column($tokens, 'name')) !== [];
         foreach ($tokens as $index => ['open' => $open, 'name' => $name, 'attributes' => $attributes, 'text' => $text]) {
             if ($name !== '' && ! $open) {
                 $silent = $silent === $name ? null : $silent;
+                $depth--;
 
                 continue;
             }
-            if (in_array($name, self::PARAGRAPHS, true) || in_array($name, self::LINES, true)) {
+            $standsAlone = $isFlow && $depth === 0 && $name !== '';
+            $depth += $name === '' || in_array($name, self::VOID, true) ? 0 : 1;
+            if ($standsAlone || in_array($name, self::LINES, true) || in_array($name, self::PARAGRAPHS, true)) {
                 $between = $began && $between === '' ? (in_array($name, self::LINES, true) ? "\n" : "\n\n") : $between;
             } elseif ($name === 'td' || $name === 'th') {
                 $between = $first ? $between : "\t";

@@ -143,11 +143,11 @@ final readonly class Allowed
             EventKind::TimedOut => $this->timeOut($about, $state, $at),
             EventKind::Commented => $this->commenting($about, $state),
             EventKind::HandedIn => match (true) {
-                ! $this->terms->handedIn => new Refused(Rule::NotHandedInWhole, 'In this task each answer is taken as you go.'),
+                $this->terms->mode !== Mode::HandedIn => new Refused(Rule::NotHandedInWhole, 'In this task each answer is taken as you go.'),
                 $state->handedIn => new Refused(Rule::AlreadyHandedIn, 'This has been handed in already.'),
                 default => null,
             },
-            EventKind::Finished => $this->terms->freeOrder && ! $this->terms->handedIn && ! $state->returning ? null : new Refused(Rule::OrderIsSet, 'This quiz ends by itself after its last stop.'),
+            EventKind::Finished => $this->terms->freeOrder && $this->terms->mode !== Mode::HandedIn && ! $state->returning ? null : new Refused(Rule::OrderIsSet, 'This quiz ends by itself after its last stop.'),
             default => null,
         };
     }

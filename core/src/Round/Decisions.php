@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace HiddenLadder\Core\Round;
 
+use HiddenLadder\Core\Round\Decision\Decision;
+
 /**
  * What an event comes to: facts that are told, and decisions that are made, or followed where they were recorded.
  *
@@ -47,17 +49,41 @@ final class Decisions
     }
 
     /**
-     * @param  callable(): array<string, mixed>  $compute
-     * @return array<array-key, mixed> the recorded decision, or a new one, which becomes a fact
+     * @template T of Decision
+     *
+     * @param  class-string<T>  $what
+     * @param  callable(): ?T  $compute
+     * @return ?T the recorded decision, or a new one, which becomes a fact; null where there is nothing to decide
      */
-    public function decide(FactKind $kind, callable $compute): array
+    public function decide(string $what, callable $compute): ?Decision
     {
-        $decision = $this->recorded === null ? $compute() : ($this->next($kind) ?? []);
-        if ($this->withFacts && $decision !== []) {
-            $this->tell($kind, array_diff_key($decision, ['kind' => true]));
+        $decision = $this->recorded === null ? $compute() : $this->recorded($what);
+        if ($decision !== null) {
+            $this->tell($what::kind(), $decision->toArray());
         }
 
         return $decision;
+    }
+
+    /**
+     * @template T of Decision
+     *
+     * @param  class-string<T>  $what
+     * @return ?T the next recorded decision of that kind
+     */
+    public function recorded(string $what): ?Decision
+    {
+        $fact = $this->next($what::kind());
+        $decision = $fact === null ? null : $what::read($fact);
+        assert($decision === null || $decision instanceof $what);
+
+        return $decision;
+    }
+
+    /** Tells a decision that was made without being looked for among those recorded. */
+    public function made(Decision $decision): void
+    {
+        $this->tell($decision::kind(), $decision->toArray());
     }
 
     /** Whether a fact of the kind was recorded and not followed yet. */
@@ -96,13 +122,5 @@ final class Decisions
         if ($this->withFacts) {
             $this->facts[] = new Fact($kind, $data);
         }
-    }
-
-    /** @param  array<array-key, mixed>  $data */
-    public static function text(array $data, string $name): ?string
-    {
-        $value = $data[$name] ?? null;
-
-        return is_string($value) ? $value : null;
     }
 }

@@ -200,7 +200,7 @@ final readonly class Projection
             }
         }
 
-        return ['stops' => $stops, 'handIn' => $this->terms->handedIn];
+        return ['stops' => $stops, 'handIn' => $this->terms->mode === Mode::HandedIn];
     }
 
     /** @return array<string, mixed> */
@@ -314,7 +314,7 @@ final readonly class Projection
     /** @return array<string, mixed>|null what is said about the last answer */
     private function verdict(Question $question, Record $record, State $state): ?array
     {
-        $own = $this->lets(Sight::OwnAnswer, $state, $record->standing) || ($this->terms->handedIn && ! $state->isFinished());
+        $own = $this->lets(Sight::OwnAnswer, $state, $record->standing) || ($this->terms->mode === Mode::HandedIn && ! $state->isFinished());
         $response = $own ? $record->response?->toArray() : null;
         if ($record->mark === null) {
             return $response === null && $record->response === null ? null : ['result' => null, 'timedOut' => false, 'feedback' => [], 'near' => null, 'readings' => [], 'parts' => null, 'response' => $response];

@@ -8,6 +8,8 @@ use HiddenLadder\Core\Quiz\DrillEnd;
 use HiddenLadder\Core\Quiz\DrillStop;
 use HiddenLadder\Core\Quiz\Question;
 use HiddenLadder\Core\Quiz\StaircaseStop;
+use HiddenLadder\Core\Round\Decision\Dealt;
+use HiddenLadder\Core\Round\Decision\Led;
 
 /**
  * What is particular to drills and staircases: what is given out next, and when they end.
@@ -28,10 +30,8 @@ final class SeriesWalk
     /**
      * A slip shows one rung and leads to the next question, not back to the same: of a drill the question's, of a staircase
      * its own, and only at the easiest level.
-     *
-     * @return array<string, mixed> the decision
      */
-    public function afterSlip(DrillStop|StaircaseStop $stop, State $state, ?Frame $rung, bool $help): array
+    public function afterSlip(DrillStop|StaircaseStop $stop, State $state, ?Frame $rung, bool $help): Led
     {
         $series = $state->series[$stop->id];
         if ($stop instanceof StaircaseStop) {
@@ -39,11 +39,10 @@ final class SeriesWalk
             $rung = $next === null ? null : Frame::rung($next->id, $stop->id);
         }
 
-        return $rung === null ? ['way' => 'on', 'to' => null] : ['way' => 'down', 'rung' => $rung->id, 'ladder' => $rung->ladder];
+        return $rung === null ? Led::on(null) : Led::down($rung);
     }
 
-    /** @return array<string, mixed> the decision: the question (null ends it), with the rest of the hand or the level */
-    public function next(DrillStop|StaircaseStop $stop, Series $series, State $state): array
+    public function next(DrillStop|StaircaseStop $stop, Series $series, State $state): Dealt
     {
         return $stop instanceof DrillStop ? $this->nextOfDrill($stop, $series, $state) : $this->nextOfStaircase($stop, $series, $state);
     }
@@ -57,16 +56,15 @@ final class SeriesWalk
         return $series->right() >= $stop->need && ($stop->ends !== DrillEnd::NoneMissed || $series->missed() === []);
     }
 
-    /** @return array<string, mixed> */
-    private function nextOfDrill(DrillStop $stop, Series $series, State $state): array
+    private function nextOfDrill(DrillStop $stop, Series $series, State $state): Dealt
     {
         $over = $stop->ends === DrillEnd::Deal && $series->dealt >= $stop->deal;
         if ($stop->questions === [] || $over || $this->isMet($stop, $series)) {
-            return ['question' => null];
+            return Dealt::nothing($stop->id);
         }
         $hand = $series->hand === [] ? $this->hand($stop, $series, $state) : $series->hand;
 
-        return ['question' => $hand[0] ?? null, 'hand' => array_slice($hand, 1)];
+        return Dealt::ofDrill($stop->id, $hand[0] ?? null, array_slice($hand, 1));
     }
 
     /**
@@ -102,15 +100,14 @@ final class SeriesWalk
         return $hand;
     }
 
-    /** @return array<string, mixed> */
-    private function nextOfStaircase(StaircaseStop $stop, Series $series, State $state): array
+    private function nextOfStaircase(StaircaseStop $stop, Series $series, State $state): Dealt
     {
         $top = count($stop->levels) - 1;
         $level = $series->level;
         if ($series->answered) {
             $right = $series->results[(string) $series->current] ?? false;
             if (($right && $level === $top) || $series->dealt >= $stop->longest) {
-                return ['question' => null];
+                return Dealt::nothing($stop->id);
             }
             $level = $right ? $level + 1 : max(0, $level - 1);
         }
@@ -119,6 +116,6 @@ final class SeriesWalk
         $unseen = array_values(array_diff($others, array_map(strval(...), array_keys($series->results))));
         $choice = $unseen !== [] ? $unseen : ($others !== [] ? $others : $questions);
 
-        return ['question' => $choice === [] ? null : (new Lot($state->seed, "staircase/$stop->id/$series->dealt"))->one($choice), 'level' => $level];
+        return Dealt::ofStaircase($stop->id, $choice === [] ? null : (new Lot($state->seed, "staircase/$stop->id/$series->dealt"))->one($choice), $level);
     }
 }

@@ -22,7 +22,7 @@ final readonly class Terms
      * @param  bool  $alikeAfterSlip  an alike question instead of the same again
      * @param  bool  $alikeOnRequest  the student may ask for one after a slip
      * @param  bool  $reveal  the answer after the last try
-     * @param  bool  $handedIn  marked when the round is handed in whole
+     * @param  Mode  $mode  when answers are marked
      * @param  bool  $missedComeBack  after handing in, with their ladders
      * @param  bool  $help  ladders are there
      * @param  ?float  $enough  a share that counts as right
@@ -40,7 +40,7 @@ final readonly class Terms
         public bool $alikeAfterSlip = false,
         public bool $alikeOnRequest = true,
         public bool $reveal = true,
-        public bool $handedIn = false,
+        public Mode $mode = Mode::AsOneGoes,
         public bool $missedComeBack = true,
         public bool $help = true,
         public ?float $enough = null,
@@ -69,7 +69,7 @@ final readonly class Terms
         return match ($purpose) {
             Purpose::Learn => new self,
             Purpose::Check => new self(
-                Purpose::Check, freeOrder: true, tries: 1, handedIn: true, missedComeBack: false, help: false, alikeOnRequest: false,
+                Purpose::Check, freeOrder: true, tries: 1, mode: Mode::HandedIn, missedComeBack: false, help: false, alikeOnRequest: false,
                 mixOptions: true, rounds: new RoundTerms(limit: 1),
                 seen: ['result' => Moment::WhenReleased, 'score' => Moment::WhenReleased, 'ownAnswer' => Moment::EndOfRound, 'rightAnswer' => Moment::WhenReleased, 'feedback' => Moment::WhenReleased, 'explanation' => Moment::WhenReleased, 'closing' => Moment::EndOfRound],
             ),
@@ -109,7 +109,7 @@ final readonly class Terms
             $fields->choice('afterSlip', ['same', 'alike'], $base->alikeAfterSlip ? 'alike' : 'same') === 'alike',
             $fields->booleanOr('alikeOnRequest', $base->alikeOnRequest),
             $fields->booleanOr('reveal', $base->reveal),
-            $fields->choice('marking', ['as-one-goes', 'handed-in'], $base->handedIn ? 'handed-in' : 'as-one-goes') === 'handed-in',
+            $fields->has('marking') ? $fields->oneOf('marking', Mode::class) : $base->mode,
             $fields->booleanOr('missedComeBack', $base->missedComeBack),
             $fields->booleanOr('help', $base->help),
             $fields->has('enough') ? $fields->share('enough') : $base->enough,
@@ -165,7 +165,7 @@ final readonly class Terms
             'afterSlip' => $this->alikeAfterSlip ? 'alike' : 'same',
             'alikeOnRequest' => $this->alikeOnRequest,
             'reveal' => $this->reveal,
-            'marking' => $this->handedIn ? 'handed-in' : 'as-one-goes',
+            'marking' => $this->mode->value,
             'missedComeBack' => $this->missedComeBack,
             'help' => $this->help,
             'enough' => $this->enough,
@@ -189,7 +189,13 @@ final readonly class Terms
     /** Free order, or a round that is handed in whole: there is an overview to move about in. */
     public function hasOverview(): bool
     {
-        return $this->freeOrder || $this->handedIn;
+        return $this->freeOrder || $this->mode === Mode::HandedIn;
+    }
+
+    /** Whether answers are only kept for now, and marked when the round is handed in. */
+    public function answersWait(State $state): bool
+    {
+        return $this->mode === Mode::HandedIn && ! $state->handedIn;
     }
 
     /** These terms, with what newer ones of the same task have in the student's favour: more time. */
@@ -221,7 +227,7 @@ final readonly class Terms
         }
 
         return match ($this->seen[$sight->value]) {
-            Moment::AtOnce => ! $this->handedIn || $roundOver,
+            Moment::AtOnce => $this->mode !== Mode::HandedIn || $roundOver,
             Moment::EndOfRound => $roundOver,
             Moment::ComingBack => $roundOver && ($now->comingBack || $now->closed),
             Moment::AfterLastRound => $roundOver && ($now->lastRound || $now->closed),

@@ -36,15 +36,15 @@ final class TermsInWords
         if ($terms->freeOrder) {
             $found[] = 'In free order, forks that look back at earlier stops are off; ladders work.';
         }
-        if ($terms->handedIn) {
+        if ($terms->mode === Mode::HandedIn) {
             $found[] = $terms->missedComeBack && $terms->help
                 ? 'Ladders rest until the round is handed in; then what was missed comes back with them.'
                 : 'Nobody sees a ladder: answers are marked only when the round is handed in.';
         }
-        if ($terms->tries !== null && $terms->help && ! $terms->handedIn) {
+        if ($terms->tries !== null && $terms->help && $terms->mode !== Mode::HandedIn) {
             $found[] = "After try $terms->tries the answer is ".($terms->reveal ? 'shown' : 'closed').', also where rungs are left.';
         }
-        if ($terms->tries === null && ! $terms->help && ! $terms->handedIn) {
+        if ($terms->tries === null && ! $terms->help && $terms->mode !== Mode::HandedIn) {
             $found[] = 'Without help and without a limit of tries a student can only try again or set a question aside.';
         }
         if ($terms->rounds->limit === null && $terms->seen[Sight::RightAnswer->value] === Moment::AfterLastRound) {
@@ -56,7 +56,7 @@ final class TermsInWords
 
     private static function order(Terms $terms): string
     {
-        $move = $terms->handedIn
+        $move = $terms->mode === Mode::HandedIn
             ? 'You can change your answers until you hand them in.'
             : 'You can answer in any order.';
 
@@ -65,7 +65,7 @@ final class TermsInWords
 
     private static function tries(Terms $terms): string
     {
-        if ($terms->handedIn) {
+        if ($terms->mode === Mode::HandedIn) {
             return $terms->missedComeBack ? 'What was not right comes back afterwards, so that you can work on it.' : '';
         }
         if ($terms->tries === null) {
@@ -78,7 +78,7 @@ final class TermsInWords
 
     private static function help(Terms $terms): string
     {
-        if (! $terms->help || ($terms->handedIn && ! $terms->missedComeBack)) {
+        if (! $terms->help || ($terms->mode === Mode::HandedIn && ! $terms->missedComeBack)) {
             return 'There is no help on the way.';
         }
 
@@ -140,7 +140,7 @@ final class TermsInWords
         $byMoment = [];
         foreach (self::SIGHTS as $sight => $words) {
             $moment = $terms->seen[$sight];
-            $moment = $terms->handedIn && $moment === Moment::AtOnce ? Moment::EndOfRound : $moment;
+            $moment = $terms->mode === Mode::HandedIn && $moment === Moment::AtOnce ? Moment::EndOfRound : $moment;
             if ($moment !== Moment::Never) {
                 $byMoment[$moment->value][] = $words;
             }

@@ -9,6 +9,11 @@ use HiddenLadder\Core\Quiz\Question;
 use HiddenLadder\Core\Quiz\QuizDocument;
 use HiddenLadder\Core\Quiz\RungKind;
 use HiddenLadder\Core\Quiz\StaircaseStop;
+use HiddenLadder\Core\Round\Decision\Dealt;
+use HiddenLadder\Core\Round\Decision\Led;
+use HiddenLadder\Core\Round\Decision\Returns;
+use HiddenLadder\Core\Round\Decision\Shown;
+use HiddenLadder\Core\Round\Decision\Way;
 
 /**
  * A student's trail through the quiz: onto stops, down ladders and back, through drills and staircases, along forks, past
@@ -61,7 +66,7 @@ final class Trail
     private function reached(string $id): void
     {
         $this->state->visited[$id] = true;
-        $this->decisions->tell(FactKind::Shown, ['stop' => $id, 'cue' => null]);
+        $this->decisions->made(new Shown($id));
         $stop = $this->quiz->stop($id);
         if (($stop instanceof DrillStop || $stop instanceof StaircaseStop) && ($this->state->series[$id]->ended ?? true)) {
             $series = new Series;
@@ -72,10 +77,9 @@ final class Trail
         }
     }
 
-    /** @param  array<array-key, mixed>  $decision */
-    public function follow(array $decision, ?Question $home = null): void
+    /** @param  ?string  $to  a stop or a finish; null for what comes next */
+    public function follow(?string $to, ?Question $home = null): void
     {
-        $to = Decisions::text($decision, 'to');
         if ($to === null) {
             $this->leave();
         } elseif ($this->quiz->finish($to) !== null) {
@@ -110,7 +114,7 @@ final class Trail
         } elseif ($ahead === null) {
             $this->leave();
         } else {
-            $this->follow(['to' => $ahead], $home);
+            $this->follow($ahead, $home);
         }
     }
 
@@ -141,8 +145,8 @@ final class Trail
             // Back from a side stop: on, where what it was entered from is done; else to that question.
             $home = $this->position->home($this->state);
             $isDone = $home === null || ($this->state->series[$top->id] ?? null)?->ended === true || $this->state->record($home->id)->standing->isSettled();
-            $way = $this->decisions->decide(FactKind::Led, static fn (): array => ['way' => $isDone ? 'on' : 'back']);
-            if (($way['way'] ?? '') === 'on') {
+            $led = $this->decisions->decide(Led::class, static fn (): Led => $isDone ? Led::on(null) : Led::back());
+            if ($led?->way === Way::On) {
                 $this->leave();
             }
 
@@ -155,8 +159,7 @@ final class Trail
     {
         if ($this->decisions->isFollowing()) {
             // What comes back is shown too, but after it was decided that it does.
-            $shown = $this->decisions->has(FactKind::Returns) ? null : $this->decisions->next(FactKind::Shown);
-            $next = $shown === null ? null : Decisions::text($shown, 'stop');
+            $next = $this->decisions->has(FactKind::Returns) ? null : $this->decisions->recorded(Shown::class)?->stop;
         } else {
             $next = $this->nextStop($left);
         }
@@ -218,14 +221,14 @@ final class Trail
     /** Another question of the group comes in the home's place: those not yet seen first. */
     public function standIn(Question $home, Record $record): bool
     {
-        $dealt = $this->decisions->decide(FactKind::Dealt, function () use ($home, $record): array {
+        $dealt = $this->decisions->decide(Dealt::class, function () use ($home, $record): Dealt {
             $others = array_map(static fn (Question $question): string => $question->id, $this->quiz->alikes($home));
             $fresh = array_values(array_diff($others, $record->stoodIn));
             $left = $fresh !== [] ? $fresh : array_values(array_diff([...$others, $home->id], [$record->standIn ?? $home->id]));
 
-            return ['for' => $home->id, 'question' => $left === [] ? null : (new Lot($this->state->seed, "alike/$home->id/".count($record->stoodIn)))->one($left)];
+            return Dealt::standIn($home->id, $left === [] ? null : (new Lot($this->state->seed, "alike/$home->id/".count($record->stoodIn)))->one($left));
         });
-        $standIn = Decisions::text($dealt, 'question');
+        $standIn = $dealt?->question;
         if ($standIn === null) {
             return false;
         }
@@ -248,12 +251,12 @@ final class Trail
     /** Past the last stop: what was set aside comes back before the finish, and an alike one for what was shown. */
     public function comeBack(): void
     {
-        $decision = $this->decisions->decide(FactKind::Returns, function (): array {
+        $returns = $this->decisions->decide(Returns::class, function (): Returns {
             $questions = array_filter($this->quiz->questions(), fn (Question $question): bool => $this->position->comesBack($question, $this->state));
 
-            return ['questions' => array_map(strval(...), array_keys($questions))];
+            return new Returns(array_map(strval(...), array_keys($questions)));
         });
-        $this->bringBack(array_values(array_filter(is_array($decision['questions'] ?? null) ? $decision['questions'] : [], is_string(...))));
+        $this->bringBack($returns->questions ?? []);
     }
 
     /** @param  list<string>  $questions */
@@ -276,7 +279,7 @@ final class Trail
         $place = $this->quiz->place($next);
         $this->state->path = [Frame::stop($place['stop']), ...($place['cue'] === null ? [] : [Frame::cue($place['cue'])])];
         $this->state->told = false;
-        $this->decisions->tell(FactKind::Shown, $place);
+        $this->decisions->made(new Shown($place['stop'], $place['cue']));
         $record = $this->own($home);
         $record->since = null;
         if (($this->decisions->isFollowing() || $record->standing === Standing::Shown) && $this->standIn($home, $record)) {
@@ -292,16 +295,16 @@ final class Trail
     private function nextInSeries(DrillStop|StaircaseStop $stop): void
     {
         $series = $this->ownSeries($stop->id);
-        $dealt = $this->decisions->decide(FactKind::Dealt, fn (): array => ['stop' => $stop->id] + $this->seriesWalk->next($stop, $series, $this->state));
-        $question = $this->quiz->question((string) Decisions::text($dealt, 'question'));
-        if ($question === null) {
+        $dealt = $this->decisions->decide(Dealt::class, fn (): Dealt => $this->seriesWalk->next($stop, $series, $this->state));
+        $question = $this->quiz->question((string) $dealt?->question);
+        if ($dealt === null || $question === null) {
             $this->endSeries($stop, $series);
 
             return;
         }
         $series->current = $question->id;
-        $series->hand = array_values(array_filter(is_array($dealt['hand'] ?? null) ? $dealt['hand'] : [], is_string(...)));
-        $series->level = is_int($dealt['level'] ?? null) ? $dealt['level'] : $series->level;
+        $series->hand = $dealt->hand ?? [];
+        $series->level = $dealt->level ?? $series->level;
         $series->dealt++;
         $series->answered = false;
         $record = $this->own($question);
@@ -325,7 +328,7 @@ final class Trail
             }
         }
         if ($stop->forks !== []) {
-            $this->follow($this->decisions->decide(FactKind::Led, fn (): array => ['way' => 'on', 'to' => $this->conditions->fork($stop->forks, null, $this->state)]));
+            $this->follow($this->decisions->decide(Led::class, fn (): Led => Led::on($this->conditions->fork($stop->forks, null, $this->state)))?->to);
 
             return;
         }

@@ -14,6 +14,9 @@ use HiddenLadder\Core\Quiz\QuestionKind;
 use HiddenLadder\Core\Quiz\QuizDocument;
 use HiddenLadder\Core\Quiz\StaircaseStop;
 use HiddenLadder\Core\Quiz\VideoStop;
+use HiddenLadder\Core\Round\Decision\Led;
+use HiddenLadder\Core\Round\Decision\Shown;
+use HiddenLadder\Core\Round\Decision\Way;
 
 /**
  * Events being carried out on a state of its own: what each may do, what it is marked as, and where it leads.
@@ -92,7 +95,9 @@ final class Walk
             $event instanceof Revealed => $this->revealFromFront($event->question),
             $event instanceof Overruled => $this->overrule($event),
             $event instanceof Started => $this->start($event),
-            default => null,
+            // A pause is written down and changes nothing.
+            $event instanceof Paused => null,
+            default => throw new \LogicException('The walk knows no event of the kind '.$event->kind()->value.'.'),
         };
         if ($isLate && ! $this->state->isFinished()) {
             $this->close();
@@ -121,9 +126,7 @@ final class Walk
 
     private function firstStop(): ?string
     {
-        $recorded = $this->decisions->next(FactKind::Shown);
-
-        return $recorded === null ? $this->trail->nextStop(null) : Decisions::text($recorded, 'stop');
+        return $this->decisions->recorded(Shown::class)->stop ?? $this->trail->nextStop(null);
     }
 
     private function answer(Answered $event, ?Front $front): void
@@ -139,7 +142,7 @@ final class Walk
         $record->response = $event->response;
         $record->timedOut = false;
         $record->judged = null;
-        if ($this->terms->handedIn && ! $this->state->handedIn && $this->position->series($this->state) === null) {
+        if ($this->terms->answersWait($this->state) && $this->position->series($this->state) === null) {
             $this->decisions->tell(FactKind::Taken, ['question' => $question->id]);
             $this->trail->stand($home, $record, Standing::Answered);
             $this->trail->leave();
@@ -226,14 +229,14 @@ final class Walk
         }
         $record->tries++;
         $this->trail->stand($home, $record, self::unmarked($question));
-        $this->led($home, $record, fn (): array => ['way' => 'on', 'to' => $this->fork($home, $record->mark?->entry)]);
+        $this->led($home, $record, fn (): Led => Led::on($this->fork($home, $record->mark?->entry)));
     }
 
     private function right(Question $home, Record $record): void
     {
         $this->seriesResult(true);
         $this->trail->stand($home, $record, self::rightly($record));
-        $this->led($home, $record, fn (): array => ['way' => 'on', 'to' => $this->fork($home, $record->mark?->entry)]);
+        $this->led($home, $record, fn (): Led => Led::on($this->fork($home, $record->mark?->entry)));
     }
 
     /** A slip: the forks, else the matched entry's ladder, else the question's (rules of the job, "What happens after an answer"). */
@@ -243,11 +246,10 @@ final class Walk
         $record->since = null;
         $this->seriesResult(false);
         $this->trail->stand($home, $record, Standing::OnTheLadder);
-        $this->led($home, $record, fn (): array => $this->afterSlip($home, $question, $record, $mark));
+        $this->led($home, $record, fn (): Led => $this->afterSlip($home, $question, $record, $mark));
     }
 
-    /** @return array<string, mixed> the decision */
-    private function afterSlip(Question $home, Question $question, Record $record, Mark $mark): array
+    private function afterSlip(Question $home, Question $question, Record $record, Mark $mark): Led
     {
         $series = $this->position->series($this->state);
         if ($series !== null) {
@@ -255,19 +257,19 @@ final class Walk
         }
         $fork = $this->fork($home, $mark->entry);
         if ($this->terms->tries !== null && $record->tries >= $this->terms->tries) {
-            return ['way' => 'shown', 'to' => $fork];
+            return Led::shown($fork);
         }
         $rung = $this->position->rungAfterSlip($home, $mark->entry, $this->state);
         if ($fork !== null) {
             // Whoever always slips into this fork never comes to the ladder: with no rung left, or after as many slips as
             // there are rungs, they may set it aside.
-            return ['way' => 'on', 'to' => $fork, 'leave' => $rung === null || $record->slips > count($this->quiz->ladder(Position::ownLadder($home, $question)))];
+            return Led::on($fork, $rung === null || $record->slips > count($this->quiz->ladder(Position::ownLadder($home, $question))));
         }
         if ($rung !== null) {
-            return ['way' => 'down', 'rung' => $rung->id, 'ladder' => $rung->ladder];
+            return Led::down($rung);
         }
 
-        return ['way' => $this->trail->wantsAlike($home, $question) ? 'alike' : 'again', 'leave' => true];
+        return Led::again($this->trail->wantsAlike($home, $question));
     }
 
     /** Where an answer leads: the matched entry's fork, then the stop's forks; questions on ladders and in series have none. */
@@ -282,26 +284,27 @@ final class Walk
         return ($question->entry($entry)->fork ?? null) ?? ($stop instanceof VideoStop ? null : $this->conditions->fork($stop->forks, $home, $this->state));
     }
 
-    /** @param  callable(): array<string, mixed>  $decide */
+    /** @param  callable(): Led  $decide */
     private function led(Question $home, Record $record, callable $decide): void
     {
-        $decision = $this->decisions->decide(FactKind::Led, $decide);
-        $record->mayLeave = $record->mayLeave || ($decision['leave'] ?? false) === true;
-        $way = $decision['way'] ?? '';
-        $to = Decisions::text($decision, 'to');
-        if ($way === 'down') {
-            $this->trail->descend($home, $record, Frame::rung((string) Decisions::text($decision, 'rung'), (string) Decisions::text($decision, 'ladder')));
-        } elseif ($way === 'shown') {
+        $led = $this->decisions->decide(Led::class, $decide);
+        if ($led === null) {
+            return;
+        }
+        $record->mayLeave = $record->mayLeave || $led->mayLeave;
+        if ($led->rung !== null) {
+            $this->trail->descend($home, $record, $led->rung);
+        } elseif ($led->way === Way::Shown) {
             $record->revealed = $this->terms->reveal;
             $record->leftForGood = $record->leftForGood || $record->stoodIn !== [];
             $this->trail->stand($home, $record, Standing::Shown);
             if ($this->terms->reveal) {
                 $this->decisions->tell(FactKind::Revealed, ['question' => $record->standIn ?? $home->id]);
             }
-            $this->verdict($to);
-        } elseif ($way === 'on') {
-            $this->verdict($to);
-        } elseif ($way === 'alike') {
+            $this->verdict($led->to);
+        } elseif ($led->way === Way::On) {
+            $this->verdict($led->to);
+        } elseif ($led->way === Way::Alike) {
             // The verdict is read first; then comes the other question.
             $this->verdict($home->id);
         }
@@ -331,7 +334,7 @@ final class Walk
             $record->share = $this->terms->shareAt($record->tries);
             $standing = self::rightly($record);
             $this->trail->stand($home, $record, $question->readByTeacher ? Standing::ToBeRead : $standing);
-            $this->led($home, $record, fn (): array => ['way' => 'on', 'to' => $this->fork($home, null)]);
+            $this->led($home, $record, fn (): Led => Led::on($this->fork($home, null)));
 
             return;
         }
@@ -345,18 +348,18 @@ final class Walk
         if ($home === null || $question === null || $question->id !== $id) {
             throw new Refused(Rule::NotHere, 'Help is there for the question you are at.');
         }
-        $next = $this->decisions->decide(FactKind::Led, function (): array {
+        $led = $this->decisions->decide(Led::class, function (): ?Led {
             $rung = $this->position->nextRung($this->state);
 
-            return $rung === null ? [] : ['way' => 'down', 'rung' => $rung->id, 'ladder' => $rung->ladder];
+            return $rung === null ? null : Led::down($rung);
         });
-        if ($next === []) {
+        if ($led?->rung === null) {
             throw new Refused(Rule::NoMoreHelp, 'You have seen all the help there is for this question.');
         }
         if ($this->position->rung($this->state) !== null) {
             $this->trail->pop();
         }
-        $this->trail->descend($home, $this->trail->own($home), Frame::rung((string) Decisions::text($next, 'rung'), (string) Decisions::text($next, 'ladder')));
+        $this->trail->descend($home, $this->trail->own($home), $led->rung);
     }
 
     private function askForAlike(string $id): void
@@ -387,7 +390,7 @@ final class Walk
         }
         $stop = $this->quiz->stop($top->id);
         if ($top->kind === FrameKind::Stop && $stop !== null && $stop->forks !== []) {
-            $this->trail->follow($this->decisions->decide(FactKind::Led, fn (): array => ['way' => 'on', 'to' => $this->conditions->fork($stop->forks, null, $this->state)]));
+            $this->trail->follow($this->decisions->decide(Led::class, fn (): Led => Led::on($this->conditions->fork($stop->forks, null, $this->state)))?->to);
 
             return;
         }
@@ -402,14 +405,14 @@ final class Walk
         }
         $this->state->watchedTo[$stop->id] = $event->to;
         if ($this->decisions->isFollowing()) {
-            $cue = Decisions::text($this->decisions->next(FactKind::Shown) ?? [], 'cue');
+            $cue = $this->decisions->recorded(Shown::class)?->cue;
         } else {
             $open = $this->position->openCue($stop, $this->state);
             $cue = $open !== null && $event->to + self::CUE_REACH >= $open->at ? $open->id : null;
         }
         if ($cue !== null) {
             $this->trail->push(Frame::cue($cue));
-            $this->decisions->tell(FactKind::Shown, ['stop' => $stop->id, 'cue' => $cue]);
+            $this->decisions->made(new Shown($stop->id, $cue));
         }
     }
 
@@ -453,7 +456,7 @@ final class Walk
     private function timeOut(?string $id): void
     {
         if ($id === null) {
-            $this->terms->handedIn && ! $this->state->handedIn ? $this->handIn() : $this->endEarly();
+            $this->terms->answersWait($this->state) ? $this->handIn() : $this->endEarly();
 
             return;
         }
@@ -588,7 +591,7 @@ final class Walk
     /** @return array<string, Question> what has an answer and waits for the round to be handed in */
     private function unmarkedAnswers(): array
     {
-        return $this->terms->handedIn && ! $this->state->handedIn
+        return $this->terms->answersWait($this->state)
             ? array_filter($this->quiz->questions(), fn (Question $question): bool => ($this->state->records[$question->id] ?? null)?->response !== null && $this->state->record($question->id)->mark === null)
             : [];
     }
@@ -694,7 +697,7 @@ final class Walk
             $this->state->before = $cameTo;
             $this->state->finish = $this->state->finishedAt = null;
             $this->state->returning = true;
-            $this->state->handedIn = $this->terms->handedIn;
+            $this->state->handedIn = $this->terms->mode === Mode::HandedIn;
             $this->state->pending = [$home->id];
             $this->trail->nextPending();
         }

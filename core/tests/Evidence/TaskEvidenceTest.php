@@ -23,6 +23,7 @@ use HiddenLadder\Core\Round\Answered;
 use HiddenLadder\Core\Round\Applied;
 use HiddenLadder\Core\Round\Engine;
 use HiddenLadder\Core\Round\HandedIn;
+use HiddenLadder\Core\Round\Mode;
 use HiddenLadder\Core\Round\Refusal;
 use HiddenLadder\Core\Round\Score;
 use HiddenLadder\Core\Round\Standing;
@@ -64,7 +65,7 @@ final class TaskEvidenceTest extends TestCase
     {
         $quiz = QuizDocument::read(Sample::demo()[0]);
         $this->limitTo(40)->forAll(Generators::choose(0, 1_000_000), Generators::bool())->then(static function (int $seed, bool $handedIn) use ($quiz): void {
-            $terms = Terms::learn()->with(handedIn: $handedIn);
+            $terms = Terms::learn()->with(mode: $handedIn ? Mode::HandedIn : Mode::AsOneGoes);
             [$course, $state, $taken] = self::round($quiz, $seed, $terms);
             foreach ($course->attempts as $attempt) {
                 self::assertSame(20.0, $attempt->seconds);
@@ -192,7 +193,7 @@ final class TaskEvidenceTest extends TestCase
      */
     private static function courseOf(QuizDocument $quiz, array $responses): Course
     {
-        $engine = new Engine($quiz, Terms::learn()->with(handedIn: true));
+        $engine = new Engine($quiz, Terms::learn()->with(mode: Mode::HandedIn));
         $course = new Course;
         $state = new State;
         $events = [new Started(seed: 'x')];

@@ -10,6 +10,7 @@ use HiddenLadder\Core\Round\CameTo;
 use HiddenLadder\Core\Round\Closed;
 use HiddenLadder\Core\Round\HandedIn;
 use HiddenLadder\Core\Round\JudgedOwn;
+use HiddenLadder\Core\Round\Mode;
 use HiddenLadder\Core\Round\Overruled;
 use HiddenLadder\Core\Round\Reopened;
 use HiddenLadder\Core\Round\Rule;
@@ -50,7 +51,7 @@ final class ClosingTest extends TestCase
     public static function ways(): iterable
     {
         yield 'as one goes' => [new Terms];
-        yield 'handed in whole' => [new Terms(handedIn: true)];
+        yield 'handed in whole' => [new Terms(mode: Mode::HandedIn)];
         yield 'in any order' => [new Terms(freeOrder: true)];
         yield 'with a clock' => [new Terms(secondsForQuestion: 60, secondsForRound: 600)];
     }
@@ -60,7 +61,7 @@ final class ClosingTest extends TestCase
     {
         $walker = Walker::through([self::stop('a'), self::stop('b'), self::stop('c')], $terms);
         self::types($walker, 'a', '1');
-        $terms->handedIn ? $walker->isAt('b') : $walker->on();
+        $terms->mode === Mode::HandedIn ? $walker->isAt('b') : $walker->on();
         self::types($walker, 'b', '2');
         $before = $walker->state->toArray();
         $walker->does(new Closed);
@@ -95,7 +96,7 @@ final class ClosingTest extends TestCase
         $walker->doesLate(new Answered($walker->draft->id('a/question'), Response::text('1')))->stands('a', Standing::Clear);
         self::assertTrue($walker->state->isFinished());
         self::assertEqualsWithDelta(0.5, $walker->share(), 1e-12);
-        if (! $terms->handedIn) {
+        if ($terms->mode !== Mode::HandedIn) {
             $walker->doesLate(new WentOn($walker->draft->id('a')));
         }
         $walker->doesLate(new Answered($walker->draft->id('b/question'), Response::text('1')))->stands('b', Standing::Clear);
@@ -105,7 +106,7 @@ final class ClosingTest extends TestCase
 
     public function test_what_a_person_said_of_an_answer_while_it_was_closed_stays(): void
     {
-        $walker = Walker::through([self::stop('a'), self::stop('b')], new Terms(handedIn: true));
+        $walker = Walker::through([self::stop('a'), self::stop('b')], new Terms(mode: Mode::HandedIn));
         self::types($walker, 'a', '5');
         $walker->does(new Closed, new Overruled($walker->draft->id('a/question'), 1, 'Seen.'), new Reopened);
         self::assertSame([1.0, 'Seen.'], [$walker->record('a')->overruled, $walker->record('a')->comment]);
@@ -114,7 +115,7 @@ final class ClosingTest extends TestCase
 
     public function test_a_written_answer_that_was_handed_in_whole_comes_back_to_be_judged(): void
     {
-        $walker = Walker::through([self::stop('a'), self::written('w')], new Terms(handedIn: true));
+        $walker = Walker::through([self::stop('a'), self::written('w')], new Terms(mode: Mode::HandedIn));
         self::types($walker, 'a', '1');
         self::types($walker, 'w', 'Because.');
         $walker->does(new HandedIn)->isAt('w');
@@ -125,7 +126,7 @@ final class ClosingTest extends TestCase
 
     public function test_where_nothing_comes_back_a_person_reads_it_and_until_then_the_score_is_provisional(): void
     {
-        $walker = Walker::through([self::stop('a'), self::written('w')], new Terms(handedIn: true, missedComeBack: false));
+        $walker = Walker::through([self::stop('a'), self::written('w')], new Terms(mode: Mode::HandedIn, missedComeBack: false));
         self::types($walker, 'a', '1');
         self::types($walker, 'w', 'Because.');
         $walker->does(new HandedIn)->stands('w', Standing::ToBeRead);

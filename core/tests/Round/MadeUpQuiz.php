@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace HiddenLadder\Core\Tests\Round;
 
 use HiddenLadder\Core\Round\Counts;
+use HiddenLadder\Core\Round\Mode;
 use HiddenLadder\Core\Round\Moment;
 use HiddenLadder\Core\Round\Purpose;
 use HiddenLadder\Core\Round\RoundTerms;
@@ -51,7 +52,7 @@ final class MadeUpQuiz
             shares: $coin() ? [1.0] : [1.0, 0.5, 0.25],
             alikeAfterSlip: $coin(),
             reveal: $coin(),
-            handedIn: $handedIn,
+            mode: $handedIn ? Mode::HandedIn : Mode::AsOneGoes,
             missedComeBack: $coin(),
             help: ! $coin(4),
             enough: $coin(4) ? 0.5 : null,

@@ -12,6 +12,7 @@ use HiddenLadder\Core\Round\Goal;
 use HiddenLadder\Core\Round\GoalKind;
 use HiddenLadder\Core\Round\KnowledgeTracing;
 use HiddenLadder\Core\Round\Mastery;
+use HiddenLadder\Core\Round\Mode;
 use HiddenLadder\Core\Round\Moment;
 use HiddenLadder\Core\Round\Purpose;
 use HiddenLadder\Core\Round\RoundsSoFar;
@@ -214,8 +215,8 @@ final class MasteryTest extends TestCase
     {
         $said = static fn (Terms $terms): string => implode(' ', TermsInWords::consequences($terms));
         self::assertStringContainsString('forks that look back', $said(new Terms(freeOrder: true)));
-        self::assertStringContainsString('Ladders rest until', $said(new Terms(handedIn: true)));
-        self::assertStringContainsString('Nobody sees a ladder', $said(new Terms(handedIn: true, help: false)));
+        self::assertStringContainsString('Ladders rest until', $said(new Terms(mode: Mode::HandedIn)));
+        self::assertStringContainsString('Nobody sees a ladder', $said(new Terms(mode: Mode::HandedIn, help: false)));
         self::assertStringContainsString('After try 2', $said(new Terms(tries: 2)));
         self::assertStringContainsString('set a question aside', $said(new Terms(help: false)));
         self::assertStringContainsString('only once the task is closed', $said(new Terms));

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace HiddenLadder\Core\Tests\Round;
 
+use HiddenLadder\Core\Inspection\Finding;
+use HiddenLadder\Core\Inspection\Ways;
 use HiddenLadder\Core\Marking\Response;
 use HiddenLadder\Core\Round\Answered;
 use HiddenLadder\Core\Round\AskedForHelp;
@@ -13,11 +15,13 @@ use HiddenLadder\Core\Round\Finished;
 use HiddenLadder\Core\Round\Front;
 use HiddenLadder\Core\Round\HandedIn;
 use HiddenLadder\Core\Round\History;
+use HiddenLadder\Core\Round\Mode;
 use HiddenLadder\Core\Round\MovedFromFront;
 use HiddenLadder\Core\Round\Paused;
 use HiddenLadder\Core\Round\Purpose;
 use HiddenLadder\Core\Round\Revealed;
 use HiddenLadder\Core\Round\Rule;
+use HiddenLadder\Core\Round\Score;
 use HiddenLadder\Core\Round\Skipped;
 use HiddenLadder\Core\Round\Standing;
 use HiddenLadder\Core\Round\Started;
@@ -131,6 +135,17 @@ final class PathTest extends TestCase
         Walker::through([$d->reading('r', 'Read', 'Words.', $fork), self::stop('b')], new Terms, [], $aside)->on()->isAt('r', 'aside')->on()->isAt('b');
     }
 
+    public function test_an_extra_stop_lies_on_no_way_and_counts_for_nothing_and_nobody_misses_it(): void
+    {
+        $extra = ['extra' => true];
+        $walker = Walker::through([self::stop('a'), $extra + self::stop('b'), self::stop('c'), $extra + self::stop('d')]);
+        self::assertSame(['here', 'ahead'], $walker->view()['far']);
+        $walker->right()->on()->isAt('c')->right()->on();
+        self::assertTrue($walker->state->isFinished());
+        self::assertSame(1.0, Score::ofRound($walker->quiz, new Terms, $walker->state)->share());
+        self::assertSame([], array_filter((new Ways($walker->quiz, new Terms))->findings(), static fn (Finding $finding): bool => str_contains($finding->sentence, 'leads to this')));
+    }
+
     public function test_a_stop_shows_only_if_its_condition_holds(): void
     {
         $d = self::d();
@@ -165,7 +180,7 @@ final class PathTest extends TestCase
     public function test_a_model_answer_is_not_sent_while_the_answer_can_still_be_changed(): void
     {
         $d = new Draft('sample');
-        $walker = Walker::through([$d->asks('a', $d->question('a', 'written', 'Why?', [], '', '', [], '0', ['model' => 'The Moon pulls.'])), self::stop('b')], new Terms(handedIn: true));
+        $walker = Walker::through([$d->asks('a', $d->question('a', 'written', 'Why?', [], '', '', [], '0', ['model' => 'The Moon pulls.'])), self::stop('b')], new Terms(mode: Mode::HandedIn));
         $walker->answers(Response::text('The wind.'))->does(new WentTo($d->id('a')));
         self::assertStringNotContainsString('The Moon pulls.', (string) json_encode($walker->place()));
         $walker->answers(Response::text('The Moon.'))->stands('a', Standing::Answered);
@@ -174,7 +189,7 @@ final class PathTest extends TestCase
     public function test_a_round_handed_in_whole_is_marked_then_and_what_was_missed_comes_back_with_its_ladders(): void
     {
         $d = self::d();
-        $walker = Walker::through([self::stop('a'), self::stop('b'), self::stop('c')], new Terms(handedIn: true));
+        $walker = Walker::through([self::stop('a'), self::stop('b'), self::stop('c')], new Terms(mode: Mode::HandedIn));
         self::gives($walker, 'a-no')->isAt('b');
         self::gives($walker, 'b-yes')->stands('b', Standing::Answered);
         $walker->refuses(new AskedForHelp($d->id('c/question')), Rule::NoMoreHelp);

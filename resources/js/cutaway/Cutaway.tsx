@@ -14,6 +14,7 @@ import {
 import { type KeyboardEvent, memo, type ReactNode, useEffect, useMemo, useRef } from 'react';
 import type { Finding, QuizDocument, Rung, Stop } from '../api/types';
 import { entryName, kindWords, letter, rungName, rungWords, short, showsOptions, stopName } from '../quiz/document';
+import { nameOf } from '../quiz/text';
 import { moment } from '../ui/time';
 import { type Arc, arcs, type Column, columns, neighbour } from './model';
 
@@ -382,7 +383,8 @@ function Below({ stop, answers }: { stop: Stop; answers: boolean }) {
             </span>
         );
     }
-    return <span className="line-clamp-3 text-xs text-soft">{stop.text}</span>;
+    // A text between questions is named by its words already.
+    return stop.kind === 'text' ? null : <span className="line-clamp-3 text-xs text-soft">{nameOf(stop.text)}</span>;
 }
 
 interface LadderProps {

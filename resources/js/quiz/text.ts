@@ -66,15 +66,20 @@ function told(rich: string, withAlternatives: boolean): string {
     let began = false;
     let first = false;
     let silent: string | null = null;
+    let depth = 0;
     const tokens = tokensOf(rich);
+    const isFlow = tokens.some((token) => typeof token !== 'string' && paragraphs.has(token.name));
     for (const [index, token] of tokens.entries()) {
         const tag = typeof token === 'string' ? null : token;
         if (tag !== null && !tag.open) {
             silent = silent === tag.name ? null : silent;
+            depth--;
             continue;
         }
         const name = tag?.name ?? '';
-        if (paragraphs.has(name) || lines.has(name)) {
+        const standsAlone = isFlow && depth === 0 && tag !== null;
+        depth += tag === null || name === 'br' || name === 'img' ? 0 : 1;
+        if (standsAlone || paragraphs.has(name) || lines.has(name)) {
             between = began && between === '' ? (lines.has(name) ? '\n' : '\n\n') : between;
         } else if (name === 'td' || name === 'th') {
             between = first ? between : '\t';

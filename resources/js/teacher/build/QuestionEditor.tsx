@@ -13,6 +13,7 @@ import {
     showsOptions,
     withKind,
 } from '../../quiz/document';
+import { isEmpty } from '../../quiz/text';
 import { Button } from '../../ui/Button';
 import { Check, Field, inputClass, Select } from '../../ui/Field';
 import { ParsedField } from '../../ui/ParsedField';
@@ -274,7 +275,7 @@ function EntryRow({ document, question, entry, name, findings, change, onChange,
     const isPoll = question.kind === 'poll';
     const label = choosing ? `Option ${name}` : entry.right ? `Accepted answer ${name}` : `Expected wrong answer ${name}`;
     const follows = [
-        entry.feedback !== '' && 'feedback',
+        !isEmpty(entry.feedback) && 'feedback',
         entry.ladder.length > 0 && 'own ladder',
         entry.fork !== null && 'leads elsewhere',
         (entry.misconception ?? null) !== null && 'misconception',

@@ -218,25 +218,32 @@ function Parts({ document, change }: Pick<Props, 'document' | 'change'>) {
 
 /** By what a quiz is found again: subject, unit and tags. */
 function Shelf({ document, change }: Pick<Props, 'document' | 'change'>) {
+    const told = [document.subject ?? '', document.unit ?? '', ...(document.tags ?? [])].filter((words) => words !== '').join(' · ');
     const put = (name: 'subject' | 'unit', words: string) => change({ ...document, [name]: words });
     return (
-        <div className="grid grid-cols-2 gap-3">
-            <Field label="Subject" value={document.subject ?? ''} onChange={(event) => put('subject', event.currentTarget.value)} />
-            <Field label="Unit" value={document.unit ?? ''} onChange={(event) => put('unit', event.currentTarget.value)} />
-            <div className="col-span-2">
-                <ParsedField
-                    label="Tags, with commas between them"
-                    value={(document.tags ?? []).join(', ')}
-                    read={(typed) => {
-                        const tags = tagsIn(typed);
-                        return tags.length <= 30 && tags.every((tag) => tag.length <= 60) ? tags.join(', ') : null;
-                    }}
-                    write={(tags) => tags}
-                    wrong="At most 30 tags of 60 letters."
-                    onChange={(tags) => change({ ...document, tags: tagsIn(tags) })}
-                />
+        <details className="rounded-md border border-line px-3 py-2">
+            <summary className="text-sm font-semibold">
+                Subject, unit and tags
+                {told !== '' && <span className="ml-2 font-normal text-soft">{told}</span>}
+            </summary>
+            <div className="mt-2 grid grid-cols-2 gap-3">
+                <Field label="Subject" value={document.subject ?? ''} onChange={(event) => put('subject', event.currentTarget.value)} />
+                <Field label="Unit" value={document.unit ?? ''} onChange={(event) => put('unit', event.currentTarget.value)} />
+                <div className="col-span-2">
+                    <ParsedField
+                        label="Tags, with commas between them"
+                        value={(document.tags ?? []).join(', ')}
+                        read={(typed) => {
+                            const tags = tagsIn(typed);
+                            return tags.length <= 30 && tags.every((tag) => tag.length <= 60) ? tags.join(', ') : null;
+                        }}
+                        write={(tags) => tags}
+                        wrong="At most 30 tags of 60 letters."
+                        onChange={(tags) => change({ ...document, tags: tagsIn(tags) })}
+                    />
+                </div>
             </div>
-        </div>
+        </details>
     );
 }
 

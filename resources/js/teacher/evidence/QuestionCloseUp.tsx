@@ -1,5 +1,6 @@
 import type { Evidence, Question, QuizDocument, Share } from '../../api/types';
 import { entriesOf, findQuestion, laddersOf, questionName, rungName } from '../../quiz/document';
+import { nameOf } from '../../quiz/text';
 import { AnswerBars } from '../figures/AnswerBars';
 import { FEW, secondsWords, shareDetail, shareWords } from '../figures/words';
 
@@ -105,7 +106,7 @@ function others(question: Question, { atOnce, entries }: Evidence['questions'][n
 function Parts({ question, parts }: { question: Question; parts: Record<string, Share> }) {
     const named = [
         ...(question.gaps ?? []).map((gap, index) => ({ id: gap.id, words: `Gap ${index + 1}` })),
-        ...(question.pairs ?? []).map((pair) => ({ id: pair.id, words: pair.text || 'a pair' })),
+        ...(question.pairs ?? []).map((pair) => ({ id: pair.id, words: nameOf(pair.text) || 'a pair' })),
     ];
     return (
         <ul className="mb-2 grid max-w-3xl gap-1 text-sm">
