@@ -304,7 +304,7 @@ final readonly class Fields
      */
     public function only(array $known): self
     {
-        foreach ($this->values as $name => $value) {
+        foreach ($this->values as $name => $_) {
             if (! in_array((string) $name, $known, true)) {
                 throw new MalformedInput("$this->pointer/$name", 'this field is not known here');
             }

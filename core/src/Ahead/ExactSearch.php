@@ -49,12 +49,12 @@ final readonly class ExactSearch
             $edges[$node] = [];
             $moves = $nodes[$node]->returning ? [] : $this->moves->from($nodes[$node]);
             foreach ($choose === null ? $moves : $choose($moves) as $move) {
-                $outcome = $this->engine->apply($nodes[$node], $move->event, $move->at);
-                if ($outcome instanceof Applied) {
-                    $key = $this->key($outcome->state);
+                $to = $this->engine->ahead($nodes[$node], $move->event, $move->at);
+                if ($to !== null) {
+                    $key = $this->key($to);
                     if (! isset($byKey[$key])) {
                         $byKey[$key] = count($nodes);
-                        $nodes[] = $outcome->state;
+                        $nodes[] = $to;
                     }
                     $edges[$node][] = new Edge($move, [$byKey[$key]], true);
                 }

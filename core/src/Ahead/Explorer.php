@@ -190,9 +190,9 @@ final class Explorer
     private function results(State $from, Move $move): array
     {
         $results = [];
-        foreach ($this->guesses->each(fn () => $this->engine->apply($from, $move->event, $move->at)) as $outcome) {
-            if ($outcome instanceof Applied) {
-                $results[] = $outcome->state;
+        foreach ($this->guesses->each(fn () => $this->engine->ahead($from, $move->event, $move->at)) as $state) {
+            if ($state !== null) {
+                $results[] = $state;
             }
         }
 
@@ -281,9 +281,9 @@ final class Explorer
         $outcome = $this->mayDeal ? $this->engine->apply($from, $move->event, $move->at) : null;
         $lots = [];
         foreach ($outcome instanceof Applied ? $this->lotsToTry($from, $outcome) : [] as $other) {
-            $outcome = $this->engine->apply($other, $move->event, $move->at);
-            if ($outcome instanceof Applied) {
-                $lots[$this->standpoint->key($outcome->state)] ??= $other;
+            $state = $this->engine->ahead($other, $move->event, $move->at);
+            if ($state !== null) {
+                $lots[$this->standpoint->key($state)] ??= $other;
             }
         }
 

@@ -72,7 +72,7 @@ final class Text
     /** Nothing to read, see or hear. */
     public function isEmpty(): bool
     {
-        return trim($this->html) === '' || ($this->media() === [] && trim($this->plain()) === '');
+        return str_contains($this->html, '<') ? $this->media() === [] && trim($this->plain()) === '' : trim($this->html) === '';
     }
 
     /** The words as they are written, formulas in words, pictures and sounds left out; a gap is “…”. */

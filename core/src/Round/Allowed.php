@@ -49,7 +49,7 @@ final readonly class Allowed
     }
 
     /** Why the rules do not let a student do something; null where they do. */
-    public function refusal(EventKind $kind, ?string $about, State $state, int $at, ?Front $front = null): ?Refused
+    public function refusal(EventKind $kind, ?string $about, State $state, int $at, ?Front $front = null): ?Refusal
     {
         return $this->general($kind, $about, $state, $at, $front) ?? $this->own($kind, $about, $state, $at);
     }
@@ -96,25 +96,25 @@ final readonly class Allowed
     }
 
     /** What holds for everything. */
-    private function general(EventKind $kind, ?string $about, State $state, ?int $at, ?Front $front): ?Refused
+    private function general(EventKind $kind, ?string $about, State $state, ?int $at, ?Front $front): ?Refusal
     {
         if ($kind === EventKind::Started) {
-            return $state->number === 0 ? null : new Refused(Rule::AlreadyStarted, 'This round has begun already.');
+            return $state->number === 0 ? null : new Refusal(Rule::AlreadyStarted, 'This round has begun already.');
         }
         if ($state->number === 0) {
-            return new Refused(Rule::NotStarted, 'This round has not begun yet.');
+            return new Refusal(Rule::NotStarted, 'This round has not begun yet.');
         }
         if ($state->isFinished() && $kind !== EventKind::Overruled && ! ($kind === EventKind::Reopened && $state->interrupted !== null)) {
-            return new Refused(Rule::RoundFinished, 'This round is finished. Everything you did in it has arrived.');
+            return new Refusal(Rule::RoundFinished, 'This round is finished. Everything you did in it has arrived.');
         }
         if ($front !== null && $kind->isStudents() && ! $this->goesFromFront($kind, $state, $front)) {
-            return new Refused(Rule::FromTheFront, $kind === EventKind::Answered && $front->closed
+            return new Refusal(Rule::FromTheFront, $kind === EventKind::Answered && $front->closed
                 ? 'Your teacher has closed the answers to this question.'
                 : 'Your teacher leads through this quiz from the front.');
         }
         $ends = $at === null || $this->terms->secondsForRound === null || ! $kind->isStudents() || $kind === EventKind::TimedOut ? null : $this->position->roundEnds($state);
 
-        return $ends !== null && $at > $ends + Engine::GRACE ? new Refused(Rule::TimeOver, 'The time for this round is over. What you did before has been kept.') : null;
+        return $ends !== null && $at > $ends + Engine::GRACE ? new Refusal(Rule::TimeOver, 'The time for this round is over. What you did before has been kept.') : null;
     }
 
     /** While the class is led, one answers where it stands, until answers are closed; all else waits. */
@@ -127,12 +127,12 @@ final readonly class Allowed
         };
     }
 
-    private function own(EventKind $kind, ?string $about, State $state, ?int $at): ?Refused
+    private function own(EventKind $kind, ?string $about, State $state, ?int $at): ?Refusal
     {
         return match ($kind) {
             EventKind::Answered => $this->answering($about, $state, $at),
             EventKind::WentOn => $this->goingOn($about, $state),
-            EventKind::Watched => $about !== null && $this->position->clipSeen($about, $state) !== null ? null : new Refused(Rule::NotHere, 'This video does not belong to where you have been.'),
+            EventKind::Watched => $about !== null && $this->position->clipSeen($about, $state) !== null ? null : new Refusal(Rule::NotHere, 'This video does not belong to where you have been.'),
             EventKind::AskedForHelp => $this->help($about, $state),
             EventKind::AskedForAlike => $this->alike($about, $state),
             EventKind::SetAside => $this->settingAside($about, $state),
@@ -143,30 +143,30 @@ final readonly class Allowed
             EventKind::TimedOut => $this->timeOut($about, $state, $at),
             EventKind::Commented => $this->commenting($about, $state),
             EventKind::HandedIn => match (true) {
-                $this->terms->mode !== Mode::HandedIn => new Refused(Rule::NotHandedInWhole, 'In this task each answer is taken as you go.'),
-                $state->handedIn => new Refused(Rule::AlreadyHandedIn, 'This has been handed in already.'),
+                $this->terms->mode !== Mode::HandedIn => new Refusal(Rule::NotHandedInWhole, 'In this task each answer is taken as you go.'),
+                $state->handedIn => new Refusal(Rule::AlreadyHandedIn, 'This has been handed in already.'),
                 default => null,
             },
-            EventKind::Finished => $this->terms->freeOrder && $this->terms->mode !== Mode::HandedIn && ! $state->returning ? null : new Refused(Rule::OrderIsSet, 'This quiz ends by itself after its last stop.'),
+            EventKind::Finished => $this->terms->freeOrder && $this->terms->mode !== Mode::HandedIn && ! $state->returning ? null : new Refusal(Rule::OrderIsSet, 'This quiz ends by itself after its last stop.'),
             default => null,
         };
     }
 
-    private function answering(?string $id, State $state, ?int $at): ?Refused
+    private function answering(?string $id, State $state, ?int $at): ?Refusal
     {
         $home = $this->asked($id, $state);
         if ($home === null) {
             return self::elsewhere();
         }
         if ($this->isJudging($home, $state)) {
-            return new Refused(Rule::NotHere, 'Look at the model answer first, and say whether yours is right.');
+            return new Refusal(Rule::NotHere, 'Look at the model answer first, and say whether yours is right.');
         }
         $ends = $at === null ? null : $this->position->questionEnds($home, $state);
 
-        return $ends !== null && $at > $ends + Engine::GRACE ? new Refused(Rule::TimeOver, 'The time for this question is over.') : null;
+        return $ends !== null && $at > $ends + Engine::GRACE ? new Refusal(Rule::TimeOver, 'The time for this question is over.') : null;
     }
 
-    private function goingOn(?string $from, State $state): ?Refused
+    private function goingOn(?string $from, State $state): ?Refusal
     {
         $top = $state->top();
         if ($top === null || $top->id !== $from) {
@@ -177,56 +177,56 @@ final readonly class Allowed
         }
         $home = $this->position->home($state);
         if ($home !== null) {
-            return $this->position->isTold($home, $state) ? null : new Refused(Rule::AnswerFirst, 'This question needs an answer before you go on.');
+            return $this->position->isTold($home, $state) ? null : new Refusal(Rule::AnswerFirst, 'This question needs an answer before you go on.');
         }
         $stop = $this->quiz->stop($top->id);
 
-        return $stop instanceof VideoStop && $this->position->openCue($stop, $state) !== null ? new Refused(Rule::CueStillOpen, 'There is still a question in this video.') : null;
+        return $stop instanceof VideoStop && $this->position->openCue($stop, $state) !== null ? new Refusal(Rule::CueStillOpen, 'There is still a question in this video.') : null;
     }
 
     /** Help is there before an answer and between tries, on the way down too; not while one's own answer is to be judged. */
-    private function help(?string $id, State $state): ?Refused
+    private function help(?string $id, State $state): ?Refusal
     {
         $home = $this->position->home($state);
 
         return match (true) {
-            $home === null || $this->position->asked($home, $state)->id !== $id || $this->position->isTold($home, $state) || $this->isJudging($home, $state) => new Refused(Rule::NotHere, 'Help is there for the question you are at.'),
-            ! $this->terms->help => new Refused(Rule::NoHelp, 'In this task there is no help on the way.'),
-            $this->position->nextRung($state) === null => new Refused(Rule::NoMoreHelp, 'You have seen all the help there is for this question.'),
+            $home === null || $this->position->asked($home, $state)->id !== $id || $this->position->isTold($home, $state) || $this->isJudging($home, $state) => new Refusal(Rule::NotHere, 'Help is there for the question you are at.'),
+            ! $this->terms->help => new Refusal(Rule::NoHelp, 'In this task there is no help on the way.'),
+            $this->position->nextRung($state) === null => new Refusal(Rule::NoMoreHelp, 'You have seen all the help there is for this question.'),
             default => null,
         };
     }
 
-    private function alike(?string $id, State $state): ?Refused
+    private function alike(?string $id, State $state): ?Refusal
     {
         $home = $this->asked($id, $state);
 
         return match (true) {
             $home === null || $this->isJudging($home, $state) => self::elsewhere(),
-            ! $this->terms->alikeOnRequest || $state->record($home->id)->slips === 0 || $this->position->series($state) !== null => new Refused(Rule::NoneAlike, 'Another question like this one is there after a slip.'),
-            $this->quiz->alikes($home) === [] => new Refused(Rule::NoneAlike, 'There is no other question like this one.'),
+            ! $this->terms->alikeOnRequest || $state->record($home->id)->slips === 0 || $this->position->series($state) !== null => new Refusal(Rule::NoneAlike, 'Another question like this one is there after a slip.'),
+            $this->quiz->alikes($home) === [] => new Refusal(Rule::NoneAlike, 'There is no other question like this one.'),
             default => null,
         };
     }
 
-    private function settingAside(?string $id, State $state): ?Refused
+    private function settingAside(?string $id, State $state): ?Refusal
     {
         $home = $this->asked($id, $state);
 
         return match (true) {
             $home === null || $this->isJudging($home, $state) => self::elsewhere(),
-            ! $state->record($home->id)->mayLeave => new Refused(Rule::NotYetPastTheLadder, 'There is still help to look at before this question can wait.'),
+            ! $state->record($home->id)->mayLeave => new Refusal(Rule::NotYetPastTheLadder, 'There is still help to look at before this question can wait.'),
             default => null,
         };
     }
 
-    private function judging(?string $id, State $state): ?Refused
+    private function judging(?string $id, State $state): ?Refusal
     {
         $home = $this->asked($id, $state);
 
         return match (true) {
             $home === null => self::elsewhere(),
-            ! $this->isJudging($home, $state) => new Refused(Rule::NotWritten, 'There is no written answer here to be judged.'),
+            ! $this->isJudging($home, $state) => new Refusal(Rule::NotWritten, 'There is no written answer here to be judged.'),
             default => null,
         };
     }
@@ -235,7 +235,7 @@ final readonly class Allowed
      * A stop that asks something may be left out where it need not be answered: from the question itself, or from the video it
      * stands in. From a rung one goes back first, after a verdict one goes on; what came back is set aside.
      */
-    private function skipping(?string $from, State $state): ?Refused
+    private function skipping(?string $from, State $state): ?Refusal
     {
         $top = $state->top();
         $stop = $this->quiz->stop((string) $state->stop());
@@ -244,40 +244,40 @@ final readonly class Allowed
 
         return match (true) {
             $top === null || $top->id !== $from || $stop === null || ! $isFree || $state->returning => self::elsewhere(),
-            $stop->questions() === [] => new Refused(Rule::MustBeAnswered, 'There is nothing here to be left out: go on.'),
-            $stop->required && ! $this->position->mayMove($state) => new Refused(Rule::MustBeAnswered, 'This has to be answered before you go on.'),
+            $stop->questions() === [] => new Refusal(Rule::MustBeAnswered, 'There is nothing here to be left out: go on.'),
+            $stop->required && ! $this->position->mayMove($state) => new Refusal(Rule::MustBeAnswered, 'This has to be answered before you go on.'),
             default => null,
         };
     }
 
-    private function goingTo(?string $stop, State $state): ?Refused
+    private function goingTo(?string $stop, State $state): ?Refusal
     {
         if (! $this->position->mayMove($state)) {
-            return new Refused(Rule::OrderIsSet, 'In this quiz the stops come one after the other.');
+            return new Refusal(Rule::OrderIsSet, 'In this quiz the stops come one after the other.');
         }
         if ($stop === null) {
             return null;
         }
         $target = $this->quiz->stop($stop);
         if ($target === null || ! in_array($stop, array_map(static fn (Stop $one): string => $one->id, $this->position->sequence($state)), true)) {
-            return new Refused(Rule::NoSuchStop, 'This stop is not in the quiz.');
+            return new Refusal(Rule::NoSuchStop, 'This stop is not in the quiz.');
         }
 
-        return $target->shownIf === null || $this->conditions->met($target->shownIf, null, $state) ? null : new Refused(Rule::NoSuchStop, 'This stop is not there yet.');
+        return $target->shownIf === null || $this->conditions->met($target->shownIf, null, $state) ? null : new Refusal(Rule::NoSuchStop, 'This stop is not there yet.');
     }
 
-    private function calling(?string $id, State $state): ?Refused
+    private function calling(?string $id, State $state): ?Refusal
     {
         $home = $this->position->home($state);
 
         return match (true) {
             $home === null || $this->position->asked($home, $state)->id !== $id || $this->position->isTold($home, $state) => self::elsewhere(),
-            $state->record($home->id)->called => new Refused(Rule::AlreadyCalled, 'Your teacher has been called already.'),
+            $state->record($home->id)->called => new Refusal(Rule::AlreadyCalled, 'Your teacher has been called already.'),
             default => null,
         };
     }
 
-    private function timeOut(?string $id, State $state, ?int $at): ?Refused
+    private function timeOut(?string $id, State $state, ?int $at): ?Refusal
     {
         $home = $id === null ? null : $this->asked($id, $state);
         if ($id !== null && $home === null) {
@@ -286,18 +286,18 @@ final readonly class Allowed
         $ends = $home === null ? $this->position->roundEnds($state) : $this->position->questionEnds($home, $state);
 
         return match (true) {
-            $ends === null => new Refused(Rule::NoTimeLimit, 'There is no time limit here.'),
-            $at !== null && $at < $ends => new Refused(Rule::NoTimeLimit, 'There is still time.'),
+            $ends === null => new Refusal(Rule::NoTimeLimit, 'There is no time limit here.'),
+            $at !== null && $at < $ends => new Refusal(Rule::NoTimeLimit, 'There is still time.'),
             default => null,
         };
     }
 
-    private function commenting(?string $id, State $state): ?Refused
+    private function commenting(?string $id, State $state): ?Refusal
     {
         $stop = $this->quiz->stop((string) $state->stop());
         $cue = $stop instanceof VideoStop && $id !== null ? $stop->cue($id) : null;
 
-        return $cue?->kind === CueKind::Comments ? null : new Refused(Rule::NotHere, 'This is not a moment for comments.');
+        return $cue?->kind === CueKind::Comments ? null : new Refusal(Rule::NotHere, 'This is not a moment for comments.');
     }
 
     /** The home of the question that is asked now, where it is the one meant: not from a rung, and not after its verdict. */
@@ -313,8 +313,8 @@ final readonly class Allowed
         return $this->position->isJudging($this->position->asked($home, $state), $state->record($home->id), $state);
     }
 
-    private static function elsewhere(): Refused
+    private static function elsewhere(): Refusal
     {
-        return new Refused(Rule::NotHere, 'You are somewhere else in this quiz by now.');
+        return new Refusal(Rule::NotHere, 'You are somewhere else in this quiz by now.');
     }
 }

@@ -58,8 +58,8 @@ final class Decisions
     public function decide(string $what, callable $compute): ?Decision
     {
         $decision = $this->recorded === null ? $compute() : $this->recorded($what);
-        if ($decision !== null) {
-            $this->tell($what::kind(), $decision->toArray());
+        if ($decision !== null && $this->withFacts) {
+            $this->made($decision);
         }
 
         return $decision;
@@ -74,42 +74,39 @@ final class Decisions
     public function recorded(string $what): ?Decision
     {
         $fact = $this->next($what::kind());
-        $decision = $fact === null ? null : $what::read($fact);
-        assert($decision === null || $decision instanceof $what);
 
-        return $decision;
+        return $fact === null ? null : $what::read($fact);
     }
 
     /** Tells a decision that was made without being looked for among those recorded. */
     public function made(Decision $decision): void
     {
-        $this->tell($decision::kind(), $decision->toArray());
+        if ($this->withFacts) {
+            $this->facts[] = new Fact($decision::kind(), $decision->toArray());
+        }
     }
 
     /** Whether a fact of the kind was recorded and not followed yet. */
     public function has(FactKind $kind): bool
     {
-        return $this->ahead($kind) !== null;
+        foreach ($this->recorded ?? [] as $index => $fact) {
+            if (($fact['kind'] ?? null) === $kind->value && ! isset($this->followed[$index])) {
+                return true;
+            }
+        }
+
+        return false;
     }
 
     /** @return array<array-key, mixed>|null the next recorded fact of the kind */
     public function next(FactKind $kind): ?array
     {
-        $index = $this->ahead($kind);
-        if ($index === null) {
-            return null;
-        }
-        $this->followed[$index] = true;
-
-        return $this->recorded[$index] ?? null;
-    }
-
-    private function ahead(FactKind $kind): ?int
-    {
         $wanted = $kind->value;
         foreach ($this->recorded ?? [] as $index => $fact) {
             if (($fact['kind'] ?? null) === $wanted && ! isset($this->followed[$index])) {
-                return $index;
+                $this->followed[$index] = true;
+
+                return $fact;
             }
         }
 

@@ -23,12 +23,15 @@ final readonly class Engine
 
     private Conditions $conditions;
 
+    private Allowed $allowed;
+
     /** @param  ?Assuming  $assuming  for looking ahead where the past is not known; a round itself has none */
     public function __construct(private QuizDocument $quiz, private Terms $terms = new Terms, ?Assuming $assuming = null)
     {
         $this->position = new Position($quiz, $terms);
         $this->marker = new Marker($quiz->language);
         $this->conditions = new Conditions($quiz, $terms, $assuming);
+        $this->allowed = new Allowed($quiz, $terms, $this->position, $this->conditions);
     }
 
     /**
@@ -46,6 +49,19 @@ final readonly class Engine
         }
 
         return new Applied($walk->state, $facts);
+    }
+
+    /** Looking ahead: where an event leads that is known to be allowed; null where it does not lead anywhere all the same. */
+    public function ahead(State $state, Event $event, int $at): ?State
+    {
+        $walk = $this->walk(clone $state, false);
+        try {
+            $walk->take($event, $at, null, isAllowed: true);
+        } catch (Refused) {
+            return null;
+        }
+
+        return $walk->state;
     }
 
     /**
@@ -90,6 +106,6 @@ final readonly class Engine
 
     private function walk(State $state, bool $withFacts): Walk
     {
-        return new Walk($this->quiz, $this->terms, $this->position, $this->conditions, $this->marker, $state, $withFacts);
+        return new Walk($this->quiz, $this->terms, $this->position, $this->conditions, $this->allowed, $this->marker, $state, $withFacts);
     }
 }

@@ -36,20 +36,18 @@ final class Walk
 
     private readonly Trail $trail;
 
-    private readonly Allowed $allowed;
-
     public function __construct(
         private readonly QuizDocument $quiz,
         private readonly Terms $terms,
         private readonly Position $position,
         private readonly Conditions $conditions,
+        private readonly Allowed $allowed,
         private readonly Marker $marker,
         public readonly State $state,
         bool $withFacts = true,
     ) {
         $this->seriesWalk = new SeriesWalk;
         $this->decisions = new Decisions($withFacts);
-        $this->allowed = new Allowed($quiz, $terms, $position, $conditions);
         $this->trail = new Trail($quiz, $terms, $position, $conditions, $state, $this->decisions, $this->seriesWalk);
     }
 
@@ -57,11 +55,12 @@ final class Walk
      * @param  ?list<array<array-key, mixed>>  $recorded
      * @param  ?Front  $front  where the class stands, while it is led from the front
      * @param  bool  $late  it was made before the round's task closed, and arrives after it
+     * @param  bool  $isAllowed  it is known to be, and not looked up again
      * @return list<Fact>
      *
      * @throws Refused when the rules do not let the event happen; the state may then be spoilt
      */
-    public function take(Event $event, int $at, ?array $recorded, ?Front $front = null, bool $late = false): array
+    public function take(Event $event, int $at, ?array $recorded, ?Front $front = null, bool $late = false, bool $isAllowed = false): array
     {
         $this->trail->at = $at;
         $this->decisions->begin($recorded);
@@ -70,9 +69,9 @@ final class Walk
             $this->state->interrupted->restore($this->state);
         }
         // What was taken once has passed the rules, and passes again whatever the key says now.
-        $refused = $recorded !== null ? null : $this->allowed->refusal($event->kind(), Allowed::about($event), $this->state, $at, $front);
+        $refused = $recorded !== null || $isAllowed ? null : $this->allowed->refusal($event->kind(), Allowed::about($event), $this->state, $at, $front);
         if ($refused !== null) {
-            throw $refused;
+            throw new Refused($refused->rule, $refused->sentence);
         }
         match (true) {
             $event instanceof Answered => $this->answer($event, $front),
@@ -132,7 +131,6 @@ final class Walk
     private function answer(Answered $event, ?Front $front): void
     {
         [$home, $question] = $this->asked($event->question);
-        $record = $this->state->record($home->id);
         try {
             $mark = $this->marker->mark($question, $event->response);
         } catch (UnfitResponse $unfit) {

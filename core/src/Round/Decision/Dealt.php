@@ -45,7 +45,7 @@ final readonly class Dealt implements Decision
         return FactKind::Dealt;
     }
 
-    public static function read(array $fact): self
+    public static function read(array $fact): static
     {
         $hand = $fact['hand'] ?? null;
 

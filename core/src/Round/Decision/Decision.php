@@ -15,7 +15,7 @@ interface Decision
     public static function kind(): FactKind;
 
     /** @param  array<array-key, mixed>  $fact  as it was recorded */
-    public static function read(array $fact): self;
+    public static function read(array $fact): static;
 
     /** @return array<string, mixed> as it is recorded, without its kind */
     public function toArray(): array;

@@ -50,12 +50,16 @@ final readonly class Led implements Decision
         return FactKind::Led;
     }
 
-    public static function read(array $fact): self
+    public static function read(array $fact): static
     {
-        $text = static fn (string $name): ?string => is_string($fact[$name] ?? null) ? $fact[$name] : null;
-        $rung = $text('rung');
+        ['way' => $way, 'to' => $to, 'rung' => $rung, 'ladder' => $ladder] = $fact + ['way' => '', 'to' => null, 'rung' => null, 'ladder' => ''];
 
-        return new self(Way::from((string) $text('way')), $text('to'), $rung === null ? null : Frame::rung($rung, (string) $text('ladder')), ($fact['leave'] ?? false) === true);
+        return new self(
+            Way::from(is_string($way) ? $way : ''),
+            is_string($to) ? $to : null,
+            is_string($rung) && is_string($ladder) ? Frame::rung($rung, $ladder) : null,
+            ($fact['leave'] ?? false) === true,
+        );
     }
 
     public function toArray(): array

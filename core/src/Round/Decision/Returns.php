@@ -19,7 +19,7 @@ final readonly class Returns implements Decision
         return FactKind::Returns;
     }
 
-    public static function read(array $fact): self
+    public static function read(array $fact): static
     {
         $questions = $fact['questions'] ?? null;
 

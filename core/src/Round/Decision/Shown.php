@@ -18,7 +18,7 @@ final readonly class Shown implements Decision
         return FactKind::Shown;
     }
 
-    public static function read(array $fact): self
+    public static function read(array $fact): static
     {
         return new self(is_string($fact['stop'] ?? null) ? $fact['stop'] : '', is_string($fact['cue'] ?? null) ? $fact['cue'] : null);
     }
