@@ -33,7 +33,9 @@ class Client {
                 let text = '';
                 response.setEncoding('utf8');
                 response.on('data', (part) => (text += part));
-                response.on('end', () => resolve({ status: response.statusCode, body: text.startsWith('{') || text.startsWith('[') ? JSON.parse(text) : text }));
+                response.on('end', () =>
+                    resolve({ status: response.statusCode, body: text.startsWith('{') || text.startsWith('[') ? JSON.parse(text) : text }),
+                );
             });
             request.on('error', reject);
             request.end(sent);
@@ -80,7 +82,9 @@ await teacher.call('GET', '/sign-in');
 await teacher.must('POST', '/api/teacher/sign-in', { email: 'ines.calder@skerrybay.example', password: 'skerry-tides-8' });
 const quiz = (await teacher.must('GET', '/api/quizzes')).find((line) => line.title.startsWith('Tides'));
 const made = await teacher.must('POST', '/api/classes', { name: 'Bench' });
-await teacher.must('POST', `/api/classes/${made.id}/students`, { names: Array.from({ length: STUDENTS }, (_, i) => `Student ${i + 1}`).join('\n') });
+await teacher.must('POST', `/api/classes/${made.id}/students`, {
+    names: Array.from({ length: STUDENTS }, (_, i) => `Student ${i + 1}`).join('\n'),
+});
 const task = await teacher.must('POST', `/api/classes/${made.id}/tasks`, { quiz: quiz.id });
 
 const students = [];
@@ -111,7 +115,13 @@ for (let round = 0; round < ROUNDS; round++) {
             }
             const [kind, data] = next(student.view.place);
             const began = performance.now();
-            student.view = await student.client.must('POST', `/api/student/rounds/${student.view.id}/events`, { id: ulid(), after: student.view.last, kind, at: Date.now(), data });
+            student.view = await student.client.must('POST', `/api/student/rounds/${student.view.id}/events`, {
+                id: ulid(),
+                after: student.view.last,
+                kind,
+                at: Date.now(),
+                data,
+            });
             events++;
             if (kind === 'answered') {
                 answerTimes.push(performance.now() - began);
@@ -132,9 +142,20 @@ yardstickTimes.sort((a, b) => a - b);
 const rate = events / eventSeconds;
 const yardstick = inserts / insertSeconds;
 const against = 'signed in, one INSERT';
-const line = (name, value, unit, other) => console.log(JSON.stringify({ name, value: rounded(value), unit, against: `${against}: ${rounded(other)} ${unit}`, ratio: rounded(value / other, 2) }));
+const line = (name, value, unit, other) =>
+    console.log(
+        JSON.stringify({
+            name,
+            value: rounded(value),
+            unit,
+            against: `${against}: ${rounded(other)} ${unit}`,
+            ratio: rounded(value / other, 2),
+        }),
+    );
 line('answers', rate, 'events/s', yardstick);
 line('answers, median', median(answerTimes, 0.5), 'ms', median(yardstickTimes, 0.5));
 line('answers, 95th percentile', median(answerTimes, 0.95), 'ms', median(yardstickTimes, 0.95));
-console.log(JSON.stringify({ name: 'answers, errors', value: errors, unit: 'errors', against: `${events} events`, ratio: errors / events }));
+console.log(
+    JSON.stringify({ name: 'answers, errors', value: errors, unit: 'errors', against: `${events} events`, ratio: errors / events }),
+);
 agent.destroy();

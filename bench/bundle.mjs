@@ -18,7 +18,11 @@ for (const bundle of ['student', 'teacher']) {
     const bytes = [...files].reduce((sum, file) => sum + gzipSync(readFileSync(`public/build/${file}`), { level: 9 }).length, 0);
     const value = Math.round(bytes / 100) / 10;
     const line = { name: `first load, ${bundle}`, value, unit: 'kB gzip' };
-    console.log(JSON.stringify(bundle === 'student' ? { ...line, against: `limit of ${LIMIT} kB`, ratio: Math.round((value / LIMIT) * 100) / 100 } : line));
+    console.log(
+        JSON.stringify(
+            bundle === 'student' ? { ...line, against: `limit of ${LIMIT} kB`, ratio: Math.round((value / LIMIT) * 100) / 100 } : line,
+        ),
+    );
     if (bundle === 'student' && value > LIMIT) {
         process.exitCode = 1;
     }

@@ -21,13 +21,24 @@ const stop = (index) => ({
         tolerance: { kind: 'absolute', value: '0' },
         feedback: { right: 'Yes, out to sea.', notRight: 'Look at the boats.' },
         entries: [entry('Out to sea', true), entry('Inland', false), entry('Along the shore', false), entry('Nowhere', false)],
-        ladder: ['Look at the boats.', 'They lie with the bow to the current.', 'The bow points inland.'].map((text) => ({ id: ulid(), kind: 'hint', text })),
+        ladder: ['Look at the boats.', 'They lie with the bow to the current.', 'The bow points inland.'].map((text) => ({
+            id: ulid(),
+            kind: 'hint',
+            text,
+        })),
     },
 });
 
 const browser = await chromium.launch({
     executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
-    args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking', '--disable-component-update', '--disable-sync', '--no-first-run'],
+    args: [
+        '--no-sandbox',
+        '--disable-gpu',
+        '--disable-background-networking',
+        '--disable-component-update',
+        '--disable-sync',
+        '--no-first-run',
+    ],
 });
 try {
     const page = await browser.newPage({ viewport: { width: 1280, height: 800 }, baseURL: base });
@@ -46,13 +57,27 @@ try {
     const token = decodeURIComponent(cookies.find(({ name }) => name === 'XSRF-TOKEN')?.value ?? '');
     const made = await page.request.post(`${address}/changes`, {
         headers: { 'X-XSRF-TOKEN': token, Accept: 'application/json' },
-        data: { id: ulid(), version, label: 'Stops', edits: Array.from({ length: STOPS }, (_, index) => ({ do: 'insert', into: 'quiz', list: 'stops', before: null, node: stop(index) })) },
+        data: {
+            id: ulid(),
+            version,
+            label: 'Stops',
+            edits: Array.from({ length: STOPS }, (_, index) => ({
+                do: 'insert',
+                into: 'quiz',
+                list: 'stops',
+                before: null,
+                node: stop(index),
+            })),
+        },
     });
     if (!made.ok()) {
         throw new Error(`The stops were not taken: ${await made.text()}`);
     }
     await page.reload();
-    await page.getByRole('button', { name: /^Stop 50/ }).first().click();
+    await page
+        .getByRole('button', { name: /^Stop 50/ })
+        .first()
+        .click();
     const field = page.getByLabel('Question', { exact: true });
     await field.click();
     await page.evaluate(() => {
@@ -77,7 +102,12 @@ try {
     }
     const took = [...byPress.values(), ...Array(Math.max(0, PRESSES - byPress.size)).fill(16)].sort((a, b) => a - b).slice(-PRESSES);
     const value = took[Math.ceil(0.95 * PRESSES) - 1];
-    const told = { name: `a press in a quiz of ${STOPS} stops until it shows, 95th percentile of ${PRESSES}`, value, unit: 'ms', against: `limit of ${LIMIT} ms` };
+    const told = {
+        name: `a press in a quiz of ${STOPS} stops until it shows, 95th percentile of ${PRESSES}`,
+        value,
+        unit: 'ms',
+        against: `limit of ${LIMIT} ms`,
+    };
     console.log(JSON.stringify({ ...told, ratio: Math.round((100 * value) / LIMIT) / 100, median: took[PRESSES / 2] }));
 } finally {
     await browser.close();

@@ -12,6 +12,7 @@ use HiddenLadder\App\Models\QuizChange;
 use HiddenLadder\App\Models\Teacher;
 use HiddenLadder\Core\Quiz\DocumentCheck;
 use HiddenLadder\Core\Quiz\Edits\Edit;
+use HiddenLadder\Core\Quiz\Edits\Nodes;
 use HiddenLadder\Core\Quiz\Edits\Unfit;
 use HiddenLadder\Core\Quiz\Edits\Workpiece;
 use HiddenLadder\Core\Quiz\Problem as DocumentProblem;
@@ -110,6 +111,12 @@ final class QuizChanges
                 foreach ($locked->changes()->whereIn('number', $step['numbers'])->orderByDesc('number')->get() as $change) {
                     array_push($inverse, ...$change->inverse());
                 }
+                $others = $this->changedWithin($locked, $teacher, $inverse, $step['numbers'] === [] ? 0 : max($step['numbers']));
+                if ($others !== null) {
+                    $refused ??= [$step['label'], $others];
+
+                    continue;
+                }
                 try {
                     return $this->lay($locked, $teacher, $id, $kind, $step['label'], $inverse, $step['numbers'], orThrow: true);
                 } catch (Unfit $unfit) {
@@ -204,6 +211,37 @@ final class QuizChanges
         $document = $quiz->getRawOriginal('document');
 
         return is_string($document) ? $document : throw new \LogicException('A stored quiz has a document.');
+    }
+
+    /**
+     * Who else changed something, after a change, inside of what taking it back would take out: that would be gone with it.
+     *
+     * @param  list<Edit>  $inverse
+     */
+    private function changedWithin(Quiz $quiz, Teacher $teacher, array $inverse, int $since): ?string
+    {
+        $goes = array_map(static fn (Edit $edit): string => $edit->at, array_filter($inverse, static fn (Edit $edit): bool => $edit->do === 'remove'));
+        $others = $goes === [] ? collect() : $quiz->changes()->with('teacher')->whereNull('unfit')->where('number', '>', $since)->where('teacher_id', '!=', $teacher->id)->orderByDesc('number')->get();
+        if ($others->isEmpty()) {
+            return null;
+        }
+        $places = Nodes::of(Workpiece::fromJson(self::stored($quiz))->document());
+        $isInside = static function (?string $id) use ($places, $goes): bool {
+            while ($id !== null && ! in_array($id, $goes, true)) {
+                $id = $places[$id]['above'] ?? null;
+            }
+
+            return $id !== null;
+        };
+        foreach ($others as $change) {
+            foreach ($change->edits() as $edit) {
+                if ($isInside($edit->at) || $isInside($edit->into)) {
+                    return $change->teacher->name;
+                }
+            }
+        }
+
+        return null;
     }
 
     /** Who changed a node last. */

@@ -4,11 +4,13 @@ declare(strict_types=1);
 
 namespace HiddenLadder\App\Tests;
 
+use HiddenLadder\App\Models\ChangeKind;
 use HiddenLadder\App\Models\Quiz;
 use HiddenLadder\App\Models\Teacher;
 use HiddenLadder\App\Models\Ulids;
 use HiddenLadder\App\Quizzes\QuizChanges;
 use HiddenLadder\App\Quizzes\SentChange;
+use HiddenLadder\Core\Quiz\Edits\Edit;
 use HiddenLadder\Core\Quiz\Edits\Fingerprint;
 use HiddenLadder\Core\Tests\Sample;
 use PHPUnit\Framework\Attributes\DataProvider;
@@ -73,6 +75,23 @@ final class ChangeTest extends AppTestCase
         self::assertSame('A < B & C', $this->title(), 'a title is no rich text');
         $question = $this->quiz->refresh()->document['stops'][0]['question'];
         self::assertSame(['So <strong>it</strong> is.', 'Look'], [$question['prompt'], $question['ladder'][2]['text']]);
+    }
+
+    public function test_what_somebody_else_wrote_into_is_not_taken_out_by_undoing(): void
+    {
+        $other = $this->teacher('Jonas');
+        $rung = ['id' => Ulids::make(), 'kind' => 'hint', 'text' => 'Look.'];
+        $this->change($this->quiz, [$this->set('Renamed')])->assertOk();
+        $this->change($this->quiz, [['do' => 'insert', 'into' => Sample::id('first/question'), 'list' => 'ladder', 'before' => null, 'node' => $rung]])->assertOk();
+        $changes = app(QuizChanges::class);
+        $changes->make($this->quiz, $other, Ulids::make(), ChangeKind::Made, 'Reworded', [Edit::set($rung['id'], 'text', 'Look twice.')]);
+
+        $this->takes('undo');
+        self::assertSame('Look twice.', $this->quiz->refresh()->document['stops'][0]['question']['ladder'][2]['text']);
+        self::assertSame('Sample', $this->title(), 'the step before it was taken back instead');
+        self::assertStringContainsString('Jonas changed it since', $this->takes('undo'));
+        $changes->undo($this->quiz->refresh(), $other, Ulids::make());
+        self::assertSame('Look.', $this->quiz->refresh()->document['stops'][0]['question']['ladder'][2]['text']);
     }
 
     public function test_a_picture_put_into_a_text_is_a_step_of_its_own(): void

@@ -1,10 +1,12 @@
 // @vitest-environment jsdom
+import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { cleanup, render, screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { client } from '../../resources/js/api/client';
 import type { Condition, QuestionKind, QuestionStop, QuizDocument, Terms } from '../../resources/js/api/types';
 import { newStop } from '../../resources/js/quiz/document';
+import { Editor } from '../../resources/js/teacher/build/Editor';
 import { ConditionEditor, ForksEditor } from '../../resources/js/teacher/build/ForkEditor';
 import { QuestionEditor } from '../../resources/js/teacher/build/QuestionEditor';
 import { TermsEditor } from '../../resources/js/teacher/TermsEditor';
@@ -314,5 +316,70 @@ describe('the editor of terms', () => {
         const now = terms({ tries: 2, gates: ['G'] });
         await user.selectOptions(screen.getByLabelText('Purpose'), 'check');
         expect(now()).toEqual({ purpose: 'check', gates: ['G'] });
+    });
+});
+
+describe('what belongs to the whole quiz', () => {
+    function whole(start: QuizDocument, selected: string | null = null) {
+        let latest = start;
+        const select = vi.fn();
+        render(
+            <QueryClientProvider client={new QueryClient()}>
+                <Holding start={start} seen={(document) => (latest = document)}>
+                    {(document, change) => (
+                        <Editor
+                            document={document}
+                            findings={[]}
+                            left={[]}
+                            selected={selected}
+                            change={change}
+                            select={select}
+                            onRemove={vi.fn()}
+                            onRehearse={vi.fn()}
+                            forecast={null}
+                        />
+                    )}
+                </Holding>
+            </QueryClientProvider>,
+        );
+        return { now: () => latest, select };
+    }
+
+    it('has subject, unit and tags, each tag once', async () => {
+        const { now } = whole(quizOf(asking('Which?', ['ebb'])));
+        await user.type(screen.getByLabelText('Subject'), 'Geography');
+        await user.type(screen.getByLabelText('Unit'), 'Coast');
+        await user.type(screen.getByLabelText('Tags, with commas between them'), 'tides,  neap  tide, tides,');
+        expect(now()).toMatchObject({ subject: 'Geography', unit: 'Coast', tags: ['tides', 'neap tide'] });
+    });
+
+    it('gives parts weights, and objectives the codes of a curriculum', async () => {
+        const { now } = whole({
+            ...quizOf(asking('Which?', ['ebb'])),
+            objectives: [{ id: 'O', text: 'Say it' }],
+            parts: [
+                { id: 'P', title: 'First' },
+                { id: 'Q', title: 'Second', weight: 2 },
+            ],
+        });
+        await user.type(screen.getByLabelText('Say it'), 'GG-1.2');
+        await user.type(screen.getByLabelText('First'), '1,5');
+        await user.clear(screen.getByLabelText('Second'));
+        expect(now().objectives).toEqual([{ id: 'O', text: 'Say it', code: 'GG-1.2' }]);
+        expect(now().parts?.map(({ weight }) => weight)).toEqual([1.5, null]);
+    });
+
+    it('has more than one finish, the first of which stays', async () => {
+        const { now, select } = whole(quizOf(asking('Which?', ['ebb'])), 'F');
+        expect(screen.queryByRole('button', { name: 'Take this finish out' })).toBeNull();
+        await user.click(screen.getByRole('button', { name: 'Add another finish' }));
+        const other = now().finishes[1]?.id ?? '';
+        expect(select).toHaveBeenCalledWith(other);
+        cleanup();
+        const stop = asking('Which?', ['ebb']);
+        const leads = { ...quizOf({ ...stop, forks: [{ id: 'K', when: { kind: 'always' }, to: other }] }), finishes: now().finishes };
+        const { now: then } = whole(leads, other);
+        await user.click(screen.getByRole('button', { name: 'Take this finish out' }));
+        expect([then().finishes.map(({ id }) => id), then().stops[0]?.forks]).toEqual([['F'], []]);
     });
 });

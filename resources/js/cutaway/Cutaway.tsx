@@ -90,27 +90,29 @@ export function Cutaway({ document, label, selected, onSelect, far = false, find
             aria-label={label}
             ref={ground}
             onKeyDown={onKeyDown}
-            className="relative h-full overflow-auto rounded-lg border border-line bg-sheet"
+            className="relative h-full overflow-auto rounded-lg border border-line bg-sheet md:[contain:layout_paint_style]"
         >
             <div className="relative flex min-h-full w-max min-w-full max-md:w-full max-md:flex-col">
                 <Arcs arcs={forks} width={width} count={all.length} />
                 <ol className="contents">
-                    {all.map((column) => (
+                    {all.map((column, position) => (
                         <ColumnView
                             key={column.id}
                             column={column}
                             far={far}
                             width={width}
-                            selected={selected}
-                            current={current}
+                            selected={selected !== null && contains(column, selected) ? selected : null}
+                            current={current !== undefined && contains(column, current) ? current : undefined}
                             onSelect={onSelect}
                             findings={findings}
                             answers={answers}
                             at={at}
                             share={share}
-                            arcs={forks}
+                            leadsTo={forks
+                                .filter((arc) => arc.from === position)
+                                .map((arc) => `${arc.label} → ${arc.to + 1}`)
+                                .join(', ')}
                             sky={sky}
-                            position={all.indexOf(column)}
                         />
                     ))}
                 </ol>
@@ -187,7 +189,6 @@ const Arcs = memo(function Arcs({ arcs: all, width, count }: { arcs: Arc[]; widt
 
 interface ColumnProps {
     column: Column;
-    position: number;
     far: boolean;
     width: number;
     selected: string | null;
@@ -197,14 +198,15 @@ interface ColumnProps {
     answers: boolean;
     at: Props['at'];
     share: Props['share'];
-    arcs: Arc[];
+    /** Where it leads beside the next stop, in words. */
+    leadsTo: string;
     sky: number;
 }
 
-function ColumnView({
+/** Drawn again only where something of its own changed: a quiz has up to 300 of them. */
+const ColumnView = memo(function ColumnView({
     column,
     sky,
-    position,
     far,
     width,
     selected,
@@ -213,7 +215,7 @@ function ColumnView({
     findings,
     at,
     share,
-    arcs: forks,
+    leadsTo,
     answers,
 }: ColumnProps) {
     const { stop, finish } = column;
@@ -221,7 +223,6 @@ function ColumnView({
     const grave = findings.filter((finding) => finding.stop === column.id && finding.severity !== 'advises');
     const loops = findings.some((finding) => finding.loop.includes(column.id));
     const place = column.side ? 'Side stop' : column.number === null ? 'Finish' : `Stop ${column.number}`;
-    const leadsTo = forks.filter((arc) => arc.from === position);
 
     return (
         <li
@@ -273,11 +274,7 @@ function ColumnView({
                 </div>
             </div>
             <div className="min-w-0 flex-1 border-t-3 border-ink bg-earth px-1.5 pb-4 max-md:border-t-0 max-md:border-b max-md:border-b-earth-deep max-md:pt-2">
-                {leadsTo.length > 0 && (
-                    <p className="hidden text-xs text-accent max-md:block">
-                        {leadsTo.map((arc) => `${arc.label} → ${arc.to + 1}`).join(', ')}
-                    </p>
-                )}
+                {leadsTo !== '' && <p className="hidden text-xs text-accent max-md:block">{leadsTo}</p>}
                 {column.sections.map((section) => (
                     <div key={section.question}>
                         {section.cue !== null && (
@@ -317,7 +314,7 @@ function ColumnView({
             </div>
         </li>
     );
-}
+});
 
 /** What a stop's column tells below its name: the answers of a question, the timeline of a video. */
 function Below({ stop, answers }: { stop: Stop; answers: boolean }) {

@@ -59,18 +59,25 @@ function sections(stop: Stop): Section[] {
     }));
 }
 
+/** A stop or a finish that did not change has the same column, so that it need not be drawn again. */
+const drawn = new WeakMap<Stop | Finish, Column>();
+
+function columnOf(of: Stop | Finish, column: Omit<Column, 'sections'>): Column {
+    const known = drawn.get(of);
+    if (known !== undefined && known.number === column.number) {
+        return known;
+    }
+    const made = { ...column, sections: column.stop === null ? [] : sections(column.stop) };
+    drawn.set(of, made);
+    return made;
+}
+
 export function columns(document: QuizDocument): Column[] {
-    const column = (stop: Stop, number: number | null): Column => ({
-        id: stop.id,
-        stop,
-        finish: null,
-        number,
-        side: number === null,
-        sections: sections(stop),
-    });
+    const column = (stop: Stop, number: number | null) =>
+        columnOf(stop, { id: stop.id, stop, finish: null, number, side: number === null });
     return [
         ...document.stops.map((stop, index) => column(stop, index + 1)),
-        ...document.finishes.map((finish) => ({ id: finish.id, stop: null, finish, number: null, side: false, sections: [] })),
+        ...document.finishes.map((finish) => columnOf(finish, { id: finish.id, stop: null, finish, number: null, side: false })),
         ...document.sideStops.map((stop) => column(stop, null)),
     ];
 }

@@ -72,6 +72,8 @@ export function Field({
     );
 }
 
+const growsByItself = typeof CSS !== 'undefined' && CSS.supports?.('field-sizing', 'content') === true;
+
 /** A text of several lines that grows with what is written. */
 export function Text({
     label,
@@ -80,13 +82,15 @@ export function Text({
     hideLabel = false,
     className = '',
     maxLength = PAGES,
+    rows = 2,
     ...rest
 }: Labelled & TextareaHTMLAttributes<HTMLTextAreaElement>) {
     const id = useId();
     const area = useRef<HTMLTextAreaElement>(null);
     // biome-ignore lint/correctness/useExhaustiveDependencies: the height follows the text
     useLayoutEffect(() => {
-        if (area.current !== null) {
+        // Measuring lays the whole page out twice for every letter: only where the browser cannot do it by itself.
+        if (area.current !== null && !growsByItself) {
             area.current.style.height = 'auto';
             area.current.style.height = `${area.current.scrollHeight + 2}px`;
         }
@@ -96,8 +100,9 @@ export function Text({
             <textarea
                 ref={area}
                 id={id}
-                rows={2}
-                className={`${inputClass} resize-none ${className}`}
+                rows={rows}
+                className={`${inputClass} resize-none [field-sizing:content] ${className}`}
+                style={{ minHeight: `calc(${rows}lh + 1rem + 2px)` }}
                 aria-invalid={error !== undefined}
                 maxLength={maxLength}
                 {...described(id, hint, error)}

@@ -1,6 +1,6 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { Redo2, Undo2 } from 'lucide-react';
-import { type KeyboardEvent, useCallback, useEffect, useRef, useState } from 'react';
+import { type KeyboardEvent, useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
 import { client, Refused, sentence, take } from '../../api/client';
 import type { Forecast, Quiz, QuizDocument, Rung, Stop } from '../../api/types';
@@ -64,6 +64,16 @@ function Builder({ quiz }: { quiz: Quiz }) {
     const [fresh, setFresh] = useState<string | null>(null);
     const navigate = useNavigate();
 
+    const expected = useMemo(
+        () =>
+            forecast === null
+                ? {}
+                : {
+                      at: (node: string) => <Expected often={forecast.places[node]} />,
+                      share: (rung: string) => Math.min(1, forecast.places[rung] ?? 0),
+                  },
+        [forecast],
+    );
     // A forecast is of what is saved; one that is shown stays until the next is chosen.
     useEffect(() => {
         if (saving.state === 'saved') {
@@ -339,10 +349,7 @@ function Builder({ quiz }: { quiz: Quiz }) {
                                     far={far}
                                     findings={findings}
                                     onKey={onKey}
-                                    {...(forecast !== null && {
-                                        at: (node) => <Expected often={forecast.places[node]} />,
-                                        share: (rung) => Math.min(1, forecast.places[rung] ?? 0),
-                                    })}
+                                    {...expected}
                                 />
                             </div>
                             <div className="flex flex-wrap items-center gap-2">
@@ -373,7 +380,7 @@ function Builder({ quiz }: { quiz: Quiz }) {
                 <aside
                     ref={panel}
                     aria-label="What is selected"
-                    className="min-h-0 rounded-lg lg:overflow-y-auto border border-line bg-paper p-4"
+                    className="min-h-0 rounded-lg lg:overflow-y-auto border border-line bg-paper p-4 lg:[contain:strict]"
                 >
                     <Button
                         weight="quiet"

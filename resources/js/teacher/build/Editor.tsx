@@ -2,6 +2,7 @@ import { ArrowDown, ArrowLeft, ArrowRight, ArrowUp, Trash2 } from 'lucide-react'
 import type { ReactNode } from 'react';
 import type { Cue, Finding, Finish, QuizDocument, Stop } from '../../api/types';
 import { find, ladderAt, move, type Place, putLadder, putStop } from '../../quiz/document';
+import { apply } from '../../quiz/edits';
 import { Button } from '../../ui/Button';
 import { Field } from '../../ui/Field';
 import { moment } from '../../ui/time';
@@ -37,7 +38,7 @@ export function Editor(props: Props) {
     const place = selected === null ? null : find(document, selected);
     const finish = document.finishes.find((other) => other.id === selected);
     if (finish !== undefined) {
-        return <FinishEditor document={document} finish={finish} change={change} />;
+        return <FinishEditor key={finish.id} document={document} finish={finish} change={change} select={select} />;
     }
     if (place === null) {
         return (
@@ -246,13 +247,43 @@ function StopEditor({ stop, document, findings, change, select }: Props & { stop
     }
 }
 
-function FinishEditor({ document, finish, change }: { document: QuizDocument; finish: Finish; change: (document: QuizDocument) => void }) {
+function FinishEditor({
+    document,
+    finish,
+    change,
+    select,
+}: {
+    document: QuizDocument;
+    finish: Finish;
+    change: (document: QuizDocument) => void;
+    select: (id: string | null) => void;
+}) {
+    const add = () => {
+        const other = { id: ulid(), title: '', message: '' };
+        change({ ...document, finishes: [...document.finishes, other] });
+        select(other.id);
+    };
+    const takeOut = () => {
+        change(apply(document, [{ do: 'remove', at: finish.id }]).document);
+        select(null);
+    };
+    const isFirst = document.finishes[0]?.id === finish.id;
     const put = (changes: Partial<Finish>) =>
         change({ ...document, finishes: document.finishes.map((other) => (other.id === finish.id ? { ...other, ...changes } : other)) });
     const byScore = finish.byScore ?? [];
     return (
         <div className="grid gap-4">
-            <h2 className="text-xl">Finish</h2>
+            <div className="flex items-center justify-between">
+                <h2 className="text-xl">Finish</h2>
+                {!isFirst && (
+                    <Button weight="quiet" onClick={takeOut}>
+                        Take this finish out
+                    </Button>
+                )}
+            </div>
+            <p className="text-sm text-soft">
+                {isFirst ? 'Whoever is past the last stop comes here.' : 'Only forks and answers lead here.'}
+            </p>
             <Field
                 label="Heading at the end"
                 value={finish.title}
@@ -287,6 +318,9 @@ function FinishEditor({ document, finish, change }: { document: QuizDocument; fi
                     {byScore.length > 0 && <Button onClick={() => put({ byScore: byScore.slice(0, -1) })}>Take the last away</Button>}
                 </div>
             </fieldset>
+            <Button className="justify-self-start" disabled={document.finishes.length >= 20} onClick={add}>
+                Add another finish
+            </Button>
         </div>
     );
 }

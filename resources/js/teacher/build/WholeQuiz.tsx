@@ -48,6 +48,7 @@ export function WholeQuiz({ document, findings, left, change, select, forecast }
                 list={document.objectives ?? []}
                 onChange={(objectives) => change({ ...document, objectives })}
             />
+            <Codes document={document} change={change} />
             <Words
                 legend="Misconceptions that wrong answers can show"
                 add="Add a misconception"
@@ -164,6 +165,35 @@ function Words({
                 {add}
             </Button>
         </fieldset>
+    );
+}
+
+/** The codes by which a curriculum names objectives, where it has some. */
+function Codes({ document, change }: Pick<Props, 'document' | 'change'>) {
+    const objectives = document.objectives ?? [];
+    if (objectives.length === 0) {
+        return null;
+    }
+    return (
+        <details className="text-sm">
+            <summary className="font-semibold">Codes of the objectives in the curriculum</summary>
+            <div className="mt-2 grid gap-3">
+                {objectives.map((objective) => (
+                    <Field
+                        key={objective.id}
+                        label={objective.text || 'An objective without words'}
+                        value={objective.code ?? ''}
+                        onChange={(event) => {
+                            const code = event.currentTarget.value;
+                            change({
+                                ...document,
+                                objectives: objectives.map((other) => (other.id === objective.id ? { ...other, code } : other)),
+                            });
+                        }}
+                    />
+                ))}
+            </div>
+        </details>
     );
 }
 
