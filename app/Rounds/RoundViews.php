@@ -28,12 +28,12 @@ final class RoundViews
      */
     public function of(Round $round, State $state, bool $comingBack = false, ?string $last = null): array
     {
-        $projection = $this->projection($round, $state, $comingBack);
+        [$view, $media] = $this->projection($round, $state, $comingBack)->withMedia($state);
 
         return ['id' => $round->id, 'student' => $round->student_id, 'task' => $round->task_id, 'round' => $round->number, 'last' => $last ?? $round->last_event_id]
-            + $projection->of($state)
+            + $view
             + [
-                'media' => $this->mediaFolder->described($projection->media($state)),
+                'media' => $this->mediaFolder->described($media),
                 'late' => $state->isFinished() && RoundEvent::query()->where('round_id', $round->id)->where('late', true)->exists(),
             ];
     }

@@ -38,6 +38,11 @@ final class NothingUnseenTest extends AppTestCase
         ], 'LATER-finish', '', [$d->reading('aside', 'LATER-aside', 'LATER-aside')]);
         $class = $this->schoolClass($teacher = $this->teacher());
         $this->document['finishes'][0]['message'] = '<p>LATER-message</p><img data-medium="'.Sample::id('end').'" alt="A drawing">';
+        $this->document['instructions'] = '<p>Go.</p><img data-medium="'.Sample::id('theirs').'" alt="">';
+        Medium::query()->create([
+            'id' => Sample::id('theirs'), 'teacher_id' => $this->teacher('Stranger')->id, 'kind' => MediumKind::Picture, 'type' => 'image/webp', 'title' => 'Theirs',
+            'bytes' => 3, 'seconds' => null, 'file' => 'film.webm', 'captions' => null,
+        ]);
         foreach (['end' => MediumKind::Picture, 'film' => MediumKind::Video, 'said' => MediumKind::Picture, 'unsaid' => MediumKind::Picture] as $name => $kind) {
             Medium::query()->create([
                 'id' => Sample::id($name), 'teacher_id' => $teacher->id, 'kind' => $kind, 'type' => 'video/webm', 'title' => 'SECRET-title',
@@ -81,7 +86,8 @@ final class NothingUnseenTest extends AppTestCase
     public function test_each_thing_is_sent_only_after_what_earns_it(): void
     {
         self::assertSame([], $this->leaked());
-        foreach (['film', 'said', 'unsaid'] as $name) {
+        // A picture of another teacher's, that this one's quiz names, is not this one's to show.
+        foreach (['film', 'said', 'unsaid', 'theirs'] as $name) {
             $this->get('/media/'.Sample::id($name))->assertNotFound();
         }
 

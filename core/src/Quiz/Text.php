@@ -98,14 +98,7 @@ final class Text
     /** @return list<string> ids of the pictures, sounds, videos and documents in it */
     public function media(): array
     {
-        $media = [];
-        foreach ($this->elements() as $element) {
-            if (isset($element['attributes']['data-medium'])) {
-                $media[] = $element['attributes']['data-medium'];
-            }
-        }
-
-        return $media;
+        return $this->named('data-medium');
     }
 
     /** @return list<Clip> stretches of videos in it */
@@ -125,14 +118,18 @@ final class Text
     /** @return list<string> ids of the gaps that stand in it, in order */
     public function gaps(): array
     {
-        $gaps = [];
+        return $this->named('data-gap');
+    }
+
+    /** @return list<string> the values of an attribute, in order */
+    private function named(string $attribute): array
+    {
+        $values = [];
         foreach ($this->elements() as $element) {
-            if (isset($element['attributes']['data-gap'])) {
-                $gaps[] = $element['attributes']['data-gap'];
-            }
+            $values[] = $element['attributes'][$attribute] ?? null;
         }
 
-        return $gaps;
+        return array_values(array_filter($values, is_string(...)));
     }
 
     /** Whether something in it says nothing to those who cannot see or hear it, and is no decoration. */

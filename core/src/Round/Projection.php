@@ -48,35 +48,34 @@ final readonly class Projection
     /** @return array<string, mixed> */
     public function of(State $state): array
     {
-        $view = $this->view($state);
-        array_walk_recursive($view, static function (mixed &$value): void {
-            $value = match (true) {
-                $value instanceof Text => $value->html,
-                $value instanceof Clip => $value->toArray(),
-                default => $value,
-            };
-        });
-
-        return $view;
+        return $this->withMedia($state)[0];
     }
 
     /** @return list<string> ids of the media the student may load now: of the texts and videos that may be seen, and own files */
     public function media(State $state): array
     {
+        return $this->withMedia($state)[1];
+    }
+
+    /** @return array{array<string, mixed>, list<string>} what is sent, and the media that go with it */
+    public function withMedia(State $state): array
+    {
         $media = [];
         $view = $this->view($state);
-        array_walk_recursive($view, static function (mixed $value) use (&$media): void {
+        array_walk_recursive($view, static function (mixed &$value) use (&$media): void {
             if ($value instanceof Text) {
                 array_push($media, ...$value->media());
+                $value = $value->html;
             } elseif ($value instanceof Clip) {
                 $media[] = $value->media;
+                $value = $value->toArray();
             }
         });
         foreach ($state->records as $record) {
             array_push($media, ...($record->response?->as === 'files' ? $record->response->list : []));
         }
 
-        return array_values(array_unique(array_filter($media, is_string(...))));
+        return [$view, array_values(array_unique(array_filter($media, is_string(...))))];
     }
 
     /** @return array<string, mixed> with texts and videos as they are in the quiz */

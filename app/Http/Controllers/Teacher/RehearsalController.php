@@ -43,8 +43,8 @@ final class RehearsalController extends Controller
             }
             $state = $outcome->state;
         }
-        $projection = new Projection($document, $terms);
+        [$view, $shown] = (new Projection($document, $terms))->withMedia($state);
 
-        return new JsonResponse(['id' => $quiz->id, 'round' => 1] + $projection->of($state) + ['media' => $media->described($projection->media($state))]);
+        return new JsonResponse(['id' => $quiz->id, 'round' => 1] + $view + ['media' => $media->described($shown)]);
     }
 }

@@ -209,6 +209,7 @@ function inWords(value: unknown): string {
     if (typeof value === 'boolean') {
         return value ? 'right' : 'not right';
     }
-    const words = wordsOf(value).trim();
+    const said = typeof value === 'object' ? (value as { key?: unknown; text?: unknown }) : {};
+    const words = (wordsOf(value) || wordsOf(said.key) || wordsOf(said.text)).trim();
     return short(words !== '' ? words : typeof value === 'object' ? JSON.stringify(value) : String(value), 60);
 }
