@@ -224,6 +224,59 @@ test('a mended key reaches a round under way, and can be taken back', async ({ p
     await expect(ida.getByText('On the way to the first right answer')).toBeVisible();
 });
 
+test('a mend is laid where an edition reads as it did, named where it does not, and laid there too when asked', async ({
+    page,
+    browser,
+}) => {
+    await signUp(page);
+    await makeQuiz(page, 'Two editions');
+    await page.getByRole('button', { name: 'Add the first question' }).click();
+    await page.getByLabel('Kind', { exact: true }).selectOption({ label: 'Number' });
+    await page.getByLabel('Question', { exact: true }).fill('How many eggs does a tern lay?');
+    await page.getByLabel('Accepted answer 1', { exact: true }).fill('3');
+    await saved(page);
+    await page.getByRole('button', { name: 'Publish' }).click();
+    await expect(page.getByText('Edition 1 is published.')).toBeVisible();
+    const address = page.url();
+    const phrase = await giveOut(page, 'Two editions', ['Ida', 'Joss']);
+    const ida = await enter(browser, phrase, 'Ida');
+    await press(ida, 'Start');
+    await ida.getByLabel('Your answer, a number').fill('2');
+    await press(ida, 'Check');
+    await expect(ida.getByText('Not yet.')).toBeVisible();
+
+    await test.step('another edition has another key, and a round of its own', async () => {
+        await page.goto(address);
+        await page.getByRole('button', { name: /^Stop 1/ }).click();
+        await page.getByLabel('Accepted answer 1', { exact: true }).fill('4');
+        await page.getByRole('button', { name: 'Add hint', exact: true }).click();
+        await page.getByLabel('Hint', { exact: true }).fill('Fewer than you think.');
+        await saved(page);
+        await page.getByRole('button', { name: 'Publish edition 2' }).click();
+        await expect(page.getByText('Edition 2 is published.')).toBeVisible();
+        const joss = await enter(browser, phrase, 'Joss');
+        await press(joss, 'Start');
+        await joss.getByLabel('Your answer, a number').fill('2');
+        await press(joss, 'Check');
+        await expect(joss.getByText('Fewer than you think.')).toBeVisible();
+    });
+    await test.step('the mend reaches the one, and the other is asked about', async () => {
+        await page.getByRole('button', { name: /^Stop 1/ }).click();
+        await page.getByLabel('Accepted answer 1', { exact: true }).fill('2');
+        await page.getByRole('button', { name: 'Mend the quiz in use' }).click();
+        await expect(page.getByText('Joss: on the ladder → right at once', { exact: false })).toBeVisible();
+        await ida.reload();
+        await expect(ida.getByText('On the way to the first right answer')).toBeVisible();
+        await page.getByText('1 mend in force').click();
+        await expect(page.getByText('Not in edition 1, where it reads “3”')).toBeVisible();
+        await isAccessible(page);
+        await press(page, 'Mend it there too');
+        await expect(page.getByText('Ida: on the ladder → right at once', { exact: false })).toBeVisible();
+        await ida.reload();
+        await expect(ida.getByText('1 answer right')).toBeVisible();
+    });
+});
+
 test('reading support stays with the student', async ({ browser }) => {
     const page = await enter(browser, 'silver heron reef', 'Noor Eriksen');
     await press(page, 'How this page reads');
