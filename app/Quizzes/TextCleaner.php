@@ -95,9 +95,10 @@ final class TextCleaner
         return $cleaned;
     }
 
+    /** What is too long for a text is left as it is, and refused by the document's schema: nothing is cut off. */
     public function clean(string $html): string
     {
-        return CleanText::is($html) ? $html : $this->rewritten($html);
+        return mb_strlen($html) > self::LONGEST || CleanText::is($html) ? $html : $this->rewritten($html);
     }
 
     /** The same, for a text that may be clean already. */

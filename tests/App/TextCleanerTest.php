@@ -121,6 +121,8 @@ final class TextCleanerTest extends TestCase
     {
         $long = str_repeat('<p>ebb &amp; flow</p>', 19_000);
         self::assertSame($long, (new TextCleaner)->rewritten($long));
+        $tooLong = str_repeat('<b>ebb</b>', 40_001);
+        self::assertSame($tooLong, (new TextCleaner)->clean($tooLong), 'for the schema to refuse');
     }
 
     /** Held against a parser of its own, not against the grammar. */
