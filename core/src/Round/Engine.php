@@ -51,12 +51,12 @@ final readonly class Engine
         return new Applied($walk->state, $facts);
     }
 
-    /** Looking ahead: where an event leads that is known to be allowed; null where it does not lead anywhere all the same. */
+    /** Looking ahead: where an event leads, without what it comes to; null where it is refused. */
     public function ahead(State $state, Event $event, int $at): ?State
     {
         $walk = $this->walk(clone $state, false);
         try {
-            $walk->take($event, $at, null, isAllowed: true);
+            $walk->take($event, $at, null);
         } catch (Refused) {
             return null;
         }

@@ -55,12 +55,11 @@ final class Walk
      * @param  ?list<array<array-key, mixed>>  $recorded
      * @param  ?Front  $front  where the class stands, while it is led from the front
      * @param  bool  $late  it was made before the round's task closed, and arrives after it
-     * @param  bool  $isAllowed  it is known to be, and not looked up again
      * @return list<Fact>
      *
      * @throws Refused when the rules do not let the event happen; the state may then be spoilt
      */
-    public function take(Event $event, int $at, ?array $recorded, ?Front $front = null, bool $late = false, bool $isAllowed = false): array
+    public function take(Event $event, int $at, ?array $recorded, ?Front $front = null, bool $late = false): array
     {
         $this->trail->at = $at;
         $this->decisions->begin($recorded);
@@ -69,7 +68,7 @@ final class Walk
             $this->state->interrupted->restore($this->state);
         }
         // What was taken once has passed the rules, and passes again whatever the key says now.
-        $refused = $recorded !== null || $isAllowed ? null : $this->allowed->refusal($event->kind(), Allowed::about($event), $this->state, $at, $front);
+        $refused = $recorded !== null ? null : $this->allowed->refusal($event->kind(), Allowed::about($event), $this->state, $at, $front);
         if ($refused !== null) {
             throw new Refused($refused->rule, $refused->sentence);
         }

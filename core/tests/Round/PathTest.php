@@ -11,6 +11,7 @@ use HiddenLadder\Core\Round\Answered;
 use HiddenLadder\Core\Round\AskedForHelp;
 use HiddenLadder\Core\Round\Circumstances;
 use HiddenLadder\Core\Round\Commented;
+use HiddenLadder\Core\Round\Engine;
 use HiddenLadder\Core\Round\Finished;
 use HiddenLadder\Core\Round\Front;
 use HiddenLadder\Core\Round\HandedIn;
@@ -144,6 +145,16 @@ final class PathTest extends TestCase
         self::assertTrue($walker->state->isFinished());
         self::assertSame(1.0, Score::ofRound($walker->quiz, new Terms, $walker->state)->share());
         self::assertSame([], array_filter((new Ways($walker->quiz, new Terms))->findings(), static fn (Finding $finding): bool => str_contains($finding->sentence, 'leads to this')));
+    }
+
+    public function test_looking_ahead_refuses_what_the_engine_refuses(): void
+    {
+        $hidden = ['shownIf' => ['kind' => 'answered', 'question' => self::stop('a')['question']['id']]];
+        $walker = Walker::through([self::stop('a'), self::stop('b', $hidden), self::stop('c')], new Terms(freeOrder: true));
+        $engine = new Engine($walker->quiz, $walker->terms);
+        [$b, $c] = [self::stop('b')['id'], self::stop('c')['id']];
+        self::assertNull($engine->ahead($walker->state, new WentTo($b), 0));
+        self::assertSame($c, $engine->ahead($walker->state, new WentTo($c), 0)?->stop());
     }
 
     public function test_a_stop_shows_only_if_its_condition_holds(): void
