@@ -56,6 +56,9 @@ export function MediaPicker({ kind, value, onChange }: Props) {
     const file = useRef<HTMLInputElement>(null);
     const captions = useRef<HTMLInputElement>(null);
     const queries = useQueryClient();
+    // An upload takes its time: what it brings is put into what stands here then.
+    const newest = useRef(onChange);
+    newest.current = onChange;
 
     const send = async () => {
         const chosen = file.current?.files?.[0];
@@ -75,7 +78,7 @@ export function MediaPicker({ kind, value, onChange }: Props) {
             const medium = await sendFiles<Medium>('/media', form, setProgress);
             await queries.invalidateQueries({ queryKey: ['media'] });
             if (medium.kind === kind) {
-                onChange(medium.id);
+                newest.current(medium.id);
             } else {
                 setError(`This is a ${medium.kind}. It is kept with your files, but a ${kind} is wanted here.`);
             }

@@ -1,5 +1,4 @@
 import { X } from 'lucide-react';
-import { useRef } from 'react';
 import { Formula } from '../../player/Formula';
 import { fromPieces, type Medium, type Piece, piecesOf } from '../../quiz/text';
 import { Button } from '../../ui/Button';
@@ -30,13 +29,8 @@ export function afterFirst(text: string): Piece[] {
 
 /** Pictures, sound, formulas, videos and documents of a text, each with its words for those who cannot see or hear it. */
 export function PiecesEditor({ text, onChange, of }: { text: string; onChange: (text: string) => void; of: string }) {
-    // An upload takes its time: what it brings is put into the text as it stands then.
-    const now = useRef({ text, onChange });
-    now.current = { text, onChange };
-    const change = (next: (pieces: Piece[]) => Piece[]) => {
-        const { text: stands, onChange: put } = now.current;
-        put(fromPieces([{ kind: 'words', rich: firstWords(stands) }, ...next(afterFirst(stands))]));
-    };
+    const change = (next: (pieces: Piece[]) => Piece[]) =>
+        onChange(fromPieces([{ kind: 'words', rich: firstWords(text) }, ...next(afterFirst(text))]));
     const put = (index: number, piece: Piece) => change((pieces) => pieces.map((other, at) => (at === index ? piece : other)));
     const add = (piece: Piece) => change((pieces) => [...pieces, piece]);
     return (
