@@ -306,8 +306,8 @@ final class TextCleaner
     private static function opening(DOMElement $element, string $name): ?string
     {
         $given = static fn (string $attribute): ?string => $element->hasAttribute($attribute) ? self::escaped((string) preg_replace('/[\s\x00-\x1F\x7F]+/u', ' ', $element->getAttribute($attribute))) : null;
-        $medium = preg_match('/^[0-7][0-9A-HJKMNP-TV-Z]{25}$/D', (string) $given('data-medium')) === 1 ? ' data-medium="'.$given('data-medium').'"' : null;
-        $seconds = static fn (string $attribute): ?string => preg_match('/^\d{1,5}(\.\d{1,3})?$/D', (string) $given($attribute)) === 1 ? (string) $given($attribute) : null;
+        $medium = preg_match('/^'.CleanText::ID.'$/D', (string) $given('data-medium')) === 1 ? ' data-medium="'.$given('data-medium').'"' : null;
+        $seconds = static fn (string $attribute): ?string => preg_match('/^'.CleanText::SECONDS.'$/D', (string) $given($attribute)) === 1 ? (string) $given($attribute) : null;
         $address = (string) preg_replace_callback('/[^\x21-\x7E]/', static fn (array $byte): string => rawurlencode($byte[0]), trim((string) $given('href')));
         $href = preg_match('~^(https?://|mailto:)[^"<>]+$~Di', $address) === 1 ? $address : null;
 
@@ -317,7 +317,7 @@ final class TextCleaner
             'video' => $medium === null ? null : "<video$medium data-from=\"".($seconds('data-from') ?? '0').'"'.($seconds('data-to') === null ? '' : ' data-to="'.$seconds('data-to').'"').'>',
             'span' => match (true) {
                 $given('data-tex') !== null => '<span data-tex="'.$given('data-tex').'">',
-                preg_match('/^[0-7][0-9A-HJKMNP-TV-Z]{25}$/D', (string) $given('data-gap')) === 1 => '<span data-gap="'.$given('data-gap').'">',
+                preg_match('/^'.CleanText::ID.'$/D', (string) $given('data-gap')) === 1 => '<span data-gap="'.$given('data-gap').'">',
                 default => null,
             },
             'a' => $medium !== null ? "<a$medium>" : ($href === null ? null : '<a href="'.(string) preg_replace('~^[a-z]+:~', strtolower(strstr($href, ':', true).':'), $href).'">'),

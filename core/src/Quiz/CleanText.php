@@ -25,13 +25,14 @@ final class CleanText
         'audio' => 'text', 'video' => 'text', 'span' => 'text', 'img' => 'nothing', 'br' => 'nothing',
     ];
 
-    private const BLOCKS = ['p', 'blockquote', 'pre', 'ul', 'ol', 'table'];
+    /** What stands by itself in flow, beside media and formulas. */
+    public const BLOCKS = ['p', 'blockquote', 'pre', 'ul', 'ol', 'table'];
 
-    private const ID = '[0-7][0-9A-HJKMNP-TV-Z]{25}';
+    public const ID = '[0-7][0-9A-HJKMNP-TV-Z]{25}';
 
     private const VALUE = '(?:[^"<>&\x00-\x1F\x7F]|&(?:amp|lt|gt|quot);)*+';
 
-    private const SECONDS = '\d{1,5}(?:\.\d{1,3})?';
+    public const SECONDS = '\d{1,5}(?:\.\d{1,3})?';
 
     /** Attributes of those elements that have some. */
     private const ATTRIBUTES = [

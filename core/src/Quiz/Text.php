@@ -18,9 +18,7 @@ final class Text
 
     private const ATTRIBUTE = '~ ([a-z-]+)="([^"]*)"~';
 
-    /** Elements that begin after an empty line, and on a line of their own. */
-    private const PARAGRAPHS = ['p', 'blockquote', 'pre', 'ul', 'ol', 'table'];
-
+    /** Elements that begin on a line of their own; CleanText::BLOCKS begin after an empty one. */
     private const LINES = ['li', 'tr'];
 
     private const VOID = ['br', 'img'];
@@ -192,7 +190,7 @@ final class Text
         $silent = null;
         $depth = 0;
         $tokens = $this->tokens();
-        $isFlow = array_intersect(self::PARAGRAPHS, array_column($tokens, 'name')) !== [];
+        $isFlow = array_intersect(CleanText::BLOCKS, array_column($tokens, 'name')) !== [];
         foreach ($tokens as $index => ['open' => $open, 'name' => $name, 'attributes' => $attributes, 'text' => $text]) {
             if ($name !== '' && ! $open) {
                 $silent = $silent === $name ? null : $silent;
@@ -202,7 +200,7 @@ final class Text
             }
             $standsAlone = $isFlow && $depth === 0 && $name !== '';
             $depth += $name === '' || in_array($name, self::VOID, true) ? 0 : 1;
-            if ($standsAlone || in_array($name, self::LINES, true) || in_array($name, self::PARAGRAPHS, true)) {
+            if ($standsAlone || in_array($name, self::LINES, true) || in_array($name, CleanText::BLOCKS, true)) {
                 $between = $began && $between === '' ? (in_array($name, self::LINES, true) ? "\n" : "\n\n") : $between;
             } elseif ($name === 'td' || $name === 'th') {
                 $between = $first ? $between : "\t";

@@ -1,6 +1,6 @@
 import { createContext, createElement, type ReactNode, useContext } from 'react';
 import type { RoundView } from '../api/types';
-import { type Tag, tokensOf } from '../quiz/text';
+import { blocks, type Tag, tokensOf } from '../quiz/text';
 import { Formula } from './Formula';
 import { VideoPlayer } from './VideoPlayer';
 
@@ -33,8 +33,6 @@ const drawn = new Set([
     'th',
     'td',
 ]);
-
-const blocks = new Set(['p', 'ul', 'ol', 'blockquote', 'pre', 'table']);
 
 function treeOf(rich: string): (Node | string)[] {
     const root: Node = { open: true, name: '', attributes: {}, children: [] };

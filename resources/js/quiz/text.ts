@@ -13,7 +13,8 @@ export interface Tag {
 /** A tag, or the words between tags. */
 export type Token = Tag | string;
 
-const paragraphs = new Set(['p', 'blockquote', 'pre', 'ul', 'ol', 'table']);
+/** What stands by itself in flow, beside media and formulas. */
+export const blocks = new Set(['p', 'blockquote', 'pre', 'ul', 'ol', 'table']);
 const lines = new Set(['li', 'tr']);
 /** Elements whose content is words for those who cannot see or hear them. */
 const heard = new Set(['audio', 'video']);
@@ -68,7 +69,7 @@ function told(rich: string, withAlternatives: boolean): string {
     let silent: string | null = null;
     let depth = 0;
     const tokens = tokensOf(rich);
-    const isFlow = tokens.some((token) => typeof token !== 'string' && paragraphs.has(token.name));
+    const isFlow = tokens.some((token) => typeof token !== 'string' && blocks.has(token.name));
     for (const [index, token] of tokens.entries()) {
         const tag = typeof token === 'string' ? null : token;
         if (tag !== null && !tag.open) {
@@ -79,7 +80,7 @@ function told(rich: string, withAlternatives: boolean): string {
         const name = tag?.name ?? '';
         const standsAlone = isFlow && depth === 0 && tag !== null;
         depth += tag === null || name === 'br' || name === 'img' ? 0 : 1;
-        if (standsAlone || paragraphs.has(name) || lines.has(name)) {
+        if (standsAlone || blocks.has(name) || lines.has(name)) {
             between = began && between === '' ? (lines.has(name) ? '\n' : '\n\n') : between;
         } else if (name === 'td' || name === 'th') {
             between = first ? between : '\t';
@@ -196,7 +197,7 @@ export function fromPieces(pieces: Piece[]): string {
 }
 
 function isBlocks(rich: string): boolean {
-    return /^<(?:p|blockquote|pre|ul|ol|table)>/.test(rich);
+    return blocks.has(/^<([a-z]+)>/.exec(rich)?.[1] ?? '');
 }
 
 interface Stretch {
