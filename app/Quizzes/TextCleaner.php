@@ -122,14 +122,14 @@ final class TextCleaner
             if ($kind === 'inline') {
                 $runs[] = $html;
             } else {
-                array_push($blocks, ...self::paragraph($runs, true), ...($kind === 'block' ? [$html] : []));
+                array_push($blocks, ...self::paragraph($runs), ...($kind === 'block' ? [$html] : []));
                 $runs = [];
             }
         }
         if ($blocks === []) {
             return self::trimmed($runs);
         }
-        array_push($blocks, ...self::paragraph($runs, true));
+        array_push($blocks, ...self::paragraph($runs));
         if (count($blocks) === 1 && str_starts_with($blocks[0], '<p>')) {
             return substr($blocks[0], 3, -4);
         }
@@ -143,7 +143,7 @@ final class TextCleaner
      * @param  list<string>  $runs
      * @return list<string>
      */
-    private static function paragraph(array $runs, bool $mediaAlone): array
+    private static function paragraph(array $runs): array
     {
         $html = self::trimmed($runs);
         $parts = array_values(array_filter($runs, static fn (string $run): bool => trim($run, ' '.self::BREAK) !== ''));
@@ -152,7 +152,7 @@ final class TextCleaner
             return [];
         }
 
-        return $mediaAlone && array_filter($parts, $isMedia) === $parts ? $parts : ["<p>$html</p>"];
+        return array_filter($parts, $isMedia) === $parts ? $parts : ["<p>$html</p>"];
     }
 
     /** @param  list<string>  $runs */
@@ -188,31 +188,6 @@ final class TextCleaner
                 }
             }
         }
-        // Paragraphs that only part, without a block between them, are told as blocks too.
-        if ($depth >= 1 && in_array('part', array_column($pieces, 0), true) && ! in_array('block', array_column($pieces, 0), true)) {
-            $pieces = self::parted($pieces);
-        }
-    }
-
-    /**
-     * @param  list<array{string, string}>  $pieces
-     * @return list<array{string, string}>
-     */
-    private static function parted(array $pieces): array
-    {
-        $blocks = $runs = [];
-        foreach ([...$pieces, ['part', '']] as [$kind, $html]) {
-            if ($kind === 'inline') {
-                $runs[] = $html;
-            } else {
-                foreach (self::paragraph($runs, false) as $paragraph) {
-                    $blocks[] = ['block', $paragraph];
-                }
-                $runs = [];
-            }
-        }
-
-        return $blocks;
     }
 
     private function block(DOMElement $element, string $name, int $depth): ?string
