@@ -4,8 +4,9 @@ declare(strict_types=1);
 
 use HiddenLadder\App\Http\Middleware\EndOldSessions;
 use HiddenLadder\App\Http\Middleware\SecureHeaders;
-use HiddenLadder\App\Http\Problem;
+use HiddenLadder\App\Http\Middleware\SpeakLanguage;
 use HiddenLadder\App\Http\ProblemDetails;
+use HiddenLadder\App\Rejected;
 use HiddenLadder\Core\MalformedInput;
 use Illuminate\Contracts\Auth\Middleware\AuthenticatesRequests;
 use Illuminate\Foundation\Application;
@@ -26,6 +27,7 @@ return Application::configure(basePath: dirname(__DIR__))
     ->withMiddleware(static function (Middleware $middleware): void {
         $middleware->remove(HandleCors::class);
         $middleware->append(SecureHeaders::class);
+        $middleware->append(SpeakLanguage::class);
         $middleware->web(append: [EndOldSessions::class]);
         $middleware->prependToPriorityList(before: AuthenticatesRequests::class, prepend: EndOldSessions::class);
         $middleware->trustProxies(at: array_filter(explode(',', (string) env('TRUSTED_PROXIES', ''))));
@@ -35,7 +37,7 @@ return Application::configure(basePath: dirname(__DIR__))
     })
     ->withExceptions(static function (Exceptions $exceptions): void {
         // A refusal is an answer, not a fault of ours.
-        $exceptions->dontReport([Problem::class, MalformedInput::class]);
+        $exceptions->dontReport([Rejected::class, MalformedInput::class]);
         $exceptions->shouldRenderJsonWhen(static fn (Request $request): bool => $request->is('api/*'));
         $exceptions->render(static fn (Throwable $error, Request $request) => $request->is('api/*') ? ProblemDetails::of($error) : null);
     })

@@ -2,7 +2,15 @@
 
 declare(strict_types=1);
 
+use HiddenLadder\App\Words\Languages;
+
 return [
+    // The languages of the interface, the first where none of them is asked for.
+    'languages' => Languages::shipped((bool) env('ACCENTED_WORDS', false)),
+
+    // What is kept of what the core worked out, is kept as long as its rules are these.
+    'rules' => \HiddenLadder\App\WorkedOut::rules(),
+
     // Where uploaded and shipped videos and pictures lie.
     'media_folder' => env('MEDIA_FOLDER', storage_path('app/media')),
 

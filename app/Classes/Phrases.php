@@ -34,7 +34,7 @@ final class Phrases
     /** @return non-empty-list<string> */
     private function words(): array
     {
-        $words = file(resource_path('words/phrases.txt'), FILE_IGNORE_NEW_LINES | FILE_SKIP_EMPTY_LINES);
+        $words = file(resource_path('phrases.txt'), FILE_IGNORE_NEW_LINES | FILE_SKIP_EMPTY_LINES);
         assert($words !== false && $words !== []);
 
         return $words;

@@ -6,6 +6,7 @@ namespace HiddenLadder\App\Classes;
 
 use HiddenLadder\App\Models\SchoolClass;
 use HiddenLadder\App\Models\Student;
+use HiddenLadder\Core\Message;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Support\Facades\DB;
 
@@ -20,7 +21,7 @@ final class Roster
      * somebody of the school has in another class is asked about once: it is added when it is said whether it is them.
      *
      * @param  array<string, ?string>  $said  by a name's key in hexadecimal digits: which student it is, or null for somebody new
-     * @return array{added: int, skipped: list<array{name: string, reason: string}>, asked: list<array{name: string, key: string, students: list<array{id: string, name: string, classes: list<string>}>}>}
+     * @return array{added: int, skipped: list<array{name: string, reason: Message}>, asked: list<array{name: string, key: string, students: list<array{id: string, name: string, classes: list<string>}>}>}
      */
     public function add(SchoolClass $class, string $names, array $said = []): array
     {
@@ -34,9 +35,9 @@ final class Roster
                 $key = $name->key();
                 $earlier = $there->get($key);
                 $reason = match (true) {
-                    $name->isTooLong() => 'longer than '.Name::LONGEST.' characters',
-                    $earlier !== null && $earlier->removed_at === null => 'in the class already',
-                    $room - $added <= 0 => 'a class has at most '.self::MOST.' names',
+                    $name->isTooLong() => new Message('roster.too-long', ['most' => Name::LONGEST]),
+                    $earlier !== null && $earlier->removed_at === null => new Message('roster.there-already'),
+                    $room - $added <= 0 => new Message('roster.full', ['most' => self::MOST]),
                     default => null,
                 };
                 if ($reason !== null) {

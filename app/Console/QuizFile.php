@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace HiddenLadder\App\Console;
 
+use HiddenLadder\Core\MalformedInput;
+use HiddenLadder\Core\Message;
 use HiddenLadder\Core\Quiz\DocumentCheck;
 use HiddenLadder\Core\Quiz\Problem;
 use HiddenLadder\Core\Quiz\QuizDocument;
@@ -26,24 +28,24 @@ final class QuizFile
     {
         $size = is_file($path) ? filesize($path) : false;
         if ($size === false) {
-            return new self([new Problem('', "There is no file $path.")], []);
+            return new self([new Problem('', new Message('console.no-file', ['path' => $path]))], []);
         }
         if ($size > self::LARGEST) {
-            return new self([new Problem('', 'This file is too large for a quiz document.')], []);
+            return new self([new Problem('', new Message('console.file-too-large'))], []);
         }
         $decoded = json_decode((string) file_get_contents($path), true, 128);
         if (! is_array($decoded)) {
-            return new self([new Problem('', 'This file is not JSON with an object in it: '.json_last_error_msg().'.')], []);
+            return new self([new Problem('', new Message('console.no-json', ['why' => json_last_error_msg()]))], []);
         }
 
         return new self((new DocumentCheck)->problems($decoded), $decoded);
     }
 
-    /** @throws \DomainException when the document is not sound */
+    /** @throws MalformedInput when the document is not sound */
     public function quiz(): QuizDocument
     {
         if ($this->problems !== []) {
-            throw new \DomainException("{$this->problems[0]->reason} (at {$this->problems[0]->pointer})");
+            throw new MalformedInput($this->problems[0]->pointer, $this->problems[0]->reason);
         }
 
         return QuizDocument::read($this->document);

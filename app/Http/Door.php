@@ -7,6 +7,9 @@ namespace HiddenLadder\App\Http;
 use Carbon\CarbonImmutable;
 use HiddenLadder\App\Models\Student;
 use HiddenLadder\App\Models\Teacher;
+use HiddenLadder\App\Reason;
+use HiddenLadder\App\Rejected;
+use HiddenLadder\Core\Message;
 use Illuminate\Support\Facades\DB;
 
 /**
@@ -69,7 +72,7 @@ final readonly class Door
     /**
      * One more try.
      *
-     * @throws Problem while the door is shut
+     * @throws Rejected while the door is shut
      */
     public function knock(): void
     {
@@ -93,7 +96,7 @@ final readonly class Door
             return null;
         }, 5);
         if ($wait !== null) {
-            throw new Problem(429, 'too-many-tries', "Too many tries. Please wait $wait seconds and try again.", ['seconds' => $wait], ['Retry-After' => (string) $wait]);
+            throw new Rejected(Reason::TooManyTries, new Message('problem.door.shut', ['seconds' => $wait]), ['seconds' => $wait]);
         }
     }
 

@@ -4,71 +4,103 @@ declare(strict_types=1);
 
 namespace HiddenLadder\App\Http;
 
+use HiddenLadder\App\Reason;
+use HiddenLadder\App\Rejected;
+use HiddenLadder\App\Words\Words;
 use HiddenLadder\Core\MalformedInput;
+use HiddenLadder\Core\Message;
+use HiddenLadder\Core\Quiz\Problem as Fault;
 use Illuminate\Auth\Access\AuthorizationException;
 use Illuminate\Auth\AuthenticationException;
 use Illuminate\Database\Eloquent\ModelNotFoundException;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Validation\ValidationException;
+use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\HttpKernel\Exception\HttpExceptionInterface;
 use Throwable;
 
-/** Turns whatever went wrong into problem details (RFC 9457), without letting an exception's own text out. */
+/**
+ * Turns whatever went wrong into problem details (RFC 9457), without letting an exception's own text out. The one place that
+ * knows which status a reason has.
+ */
 final class ProblemDetails
 {
+    /** Seconds after which what has not arrived yet is asked for again. */
+    private const SOON = 1;
+
     public static function of(Throwable $error): JsonResponse
     {
-        $problem = self::problem($error);
-        $headers = $error instanceof HttpExceptionInterface ? $error->getHeaders() : $problem->headers;
+        return match (true) {
+            $error instanceof Rejected => self::rejected($error),
+            $error instanceof MalformedInput => self::rejected(Rejected::invalid(new Message('problem.unreadable-request'), [new Fault($error->pointer, $error->reason)])),
+            $error instanceof ValidationException => self::rejected(self::validation($error)),
+            $error instanceof AuthenticationException => self::told(401, 'not-signed-in', new Message('problem.not-signed-in')),
+            $error instanceof AuthorizationException => self::told($error->status() ?? 404, 'not-found', new Message('problem.not-found')),
+            $error instanceof ModelNotFoundException => self::told(404, 'not-found', new Message('problem.not-found')),
+            $error instanceof HttpExceptionInterface => self::http($error),
+            default => self::told(500, 'broken', new Message('problem.broken')),
+        };
+    }
 
-        return new JsonResponse(
-            ['type' => "/problems/$problem->type", 'title' => self::title($problem->status), 'status' => $problem->status, 'detail' => $problem->getMessage()]
-                + $problem->more,
-            $problem->status,
-            ['Content-Type' => 'application/problem+json', 'Cache-Control' => 'no-store'] + $headers,
+    public static function status(Reason $reason): int
+    {
+        return match ($reason) {
+            Reason::NotFound => 404,
+            Reason::NotPublished, Reason::NoForecast, Reason::UnknownVersion, Reason::NothingToTakeBack, Reason::ChangedElsewhere, Reason::NoPlace,
+            Reason::IdTaken, Reason::NotOpenYet, Reason::Closed, Reason::NoRoundLeft, Reason::Pause, Reason::Stale => 409,
+            Reason::TooLarge => 413,
+            Reason::WrongType => 415,
+            Reason::Invalid, Reason::NotReady, Reason::RefusedByRule => 422,
+            Reason::TooManyTries => 429,
+            Reason::NotYet => 503,
+        };
+    }
+
+    private static function rejected(Rejected $rejected): JsonResponse
+    {
+        $again = match ($rejected->reason) {
+            Reason::NotYet => self::SOON,
+            Reason::TooManyTries => $rejected->more['seconds'] ?? null,
+            default => null,
+        };
+
+        return self::told(
+            self::status($rejected->reason), $rejected->reason->value, $rejected->detail, $rejected->more,
+            is_int($again) ? ['Retry-After' => (string) $again] : [],
         );
     }
 
-    private static function problem(Throwable $error): Problem
+    private static function validation(ValidationException $error): Rejected
     {
-        return match (true) {
-            $error instanceof Problem => $error,
-            $error instanceof MalformedInput => Problem::invalid('This request cannot be read.', [['pointer' => $error->pointer, 'reason' => $error->reason]]),
-            $error instanceof ValidationException => self::validation($error),
-            $error instanceof AuthenticationException => new Problem(401, 'not-signed-in', 'You are not signed in, or no longer.'),
-            $error instanceof AuthorizationException => new Problem($error->status() ?? 404, 'not-found', 'There is nothing here that you can reach.'),
-            $error instanceof ModelNotFoundException => new Problem(404, 'not-found', 'There is nothing here that you can reach.'),
-            $error instanceof HttpExceptionInterface => self::http($error),
-            default => new Problem(500, 'broken', 'Something broke on our side. Nothing was changed; please try again.'),
+        $faults = FieldFaults::of($error);
+
+        return Rejected::invalid($faults[0]->reason ?? new Message('problem.misfit'), $faults);
+    }
+
+    private static function http(HttpExceptionInterface $error): JsonResponse
+    {
+        [$type, $code] = match ($error->getStatusCode()) {
+            404 => ['not-found', 'problem.not-found'],
+            405 => ['not-allowed', 'problem.not-allowed'],
+            413 => ['too-large', 'problem.request-too-large'],
+            419 => ['page-expired', 'problem.page-expired'],
+            429 => ['too-many-tries', 'problem.too-many-requests'],
+            default => ['refused', 'problem.refused'],
         };
+
+        return self::told($error->getStatusCode(), $type, new Message($code), [], $error->getHeaders());
     }
 
-    private static function validation(ValidationException $error): Problem
+    /**
+     * @param  array<string, mixed>  $more
+     * @param  array<string, mixed>  $headers
+     */
+    private static function told(int $status, string $type, Message $detail, array $more = [], array $headers = []): JsonResponse
     {
-        $errors = [];
-        foreach ($error->errors() as $field => $reasons) {
-            foreach ($reasons as $reason) {
-                $errors[] = ['pointer' => '/'.str_replace('.', '/', $field), 'reason' => $reason];
-            }
-        }
-
-        return Problem::invalid($errors[0]['reason'] ?? 'Something here does not fit.', $errors);
-    }
-
-    private static function http(HttpExceptionInterface $error): Problem
-    {
-        return match ($error->getStatusCode()) {
-            404 => new Problem(404, 'not-found', 'There is nothing here that you can reach.'),
-            405 => new Problem(405, 'not-allowed', 'This cannot be done with this address.'),
-            413 => new Problem(413, 'too-large', 'This is larger than the server takes.'),
-            419 => new Problem(419, 'page-expired', 'This page was open for a long time. Load it again; what you typed is kept.'),
-            429 => new Problem(429, 'too-many-tries', 'Too many tries in a short time. Please wait a minute.'),
-            default => new Problem($error->getStatusCode(), 'refused', 'The server did not take this request.'),
-        };
-    }
-
-    private static function title(int $status): string
-    {
-        return \Symfony\Component\HttpFoundation\Response::$statusTexts[$status] ?? 'Refused';
+        return new JsonResponse(
+            app(Words::class)->fill(['type' => "/problems/$type", 'title' => Response::$statusTexts[$status] ?? 'Refused', 'status' => $status, 'detail' => $detail] + $more),
+            $status,
+            ['Content-Type' => 'application/problem+json', 'Cache-Control' => 'no-store'] + $headers,
+        );
     }
 }

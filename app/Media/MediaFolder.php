@@ -4,11 +4,14 @@ declare(strict_types=1);
 
 namespace HiddenLadder\App\Media;
 
-use HiddenLadder\App\Http\Problem;
 use HiddenLadder\App\Models\Medium;
 use HiddenLadder\App\Models\Round;
 use HiddenLadder\App\Models\Teacher;
 use HiddenLadder\App\Models\Ulids;
+use HiddenLadder\App\Reason;
+use HiddenLadder\App\Rejected;
+use HiddenLadder\Core\Message;
+use HiddenLadder\Core\Quiz\Problem as Fault;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\Process;
 use Illuminate\Support\Str;
@@ -38,12 +41,12 @@ final class MediaFolder
     /**
      * A picture, a sound or a file that a student hands in, in a round of theirs.
      *
-     * @throws Problem when it is missing, of another type, or too large; nothing is kept then
+     * @throws Rejected when it is missing, of another type, or too large; nothing is kept then
      */
     public function takeFrom(Round $round, ?UploadedFile $file): Medium
     {
         if ($file === null || ! $file->isValid()) {
-            throw Problem::invalid('Choose a picture, a sound or a file to hand in.', [['pointer' => '/file', 'reason' => 'There is no file that could be read.']]);
+            throw Rejected::invalid(new Message('problem.media.choose-hand-in'), [new Fault('/file', new Message('problem.media.unreadable'))]);
         }
         $id = Ulids::make();
         [$kind, $type, $name] = $this->keep($file, $id);
@@ -68,7 +71,7 @@ final class MediaFolder
             return [MediumKind::Picture, 'image/webp', "$id.webp"];
         }
         $isSound = isset(self::SOUNDS[$type]);
-        $ending = self::SOUNDS[$type] ?? self::FILES[$type] ?? throw $this->wrongType('A picture, a sound, a PDF, a text or a document can be handed in.');
+        $ending = self::SOUNDS[$type] ?? self::FILES[$type] ?? throw self::wrongType(new Message('problem.media.hand-in-types'));
         $this->within($isSound ? 'sound' : 'file', $file);
         $file->move($this->folder(), "$id.$ending");
 
@@ -82,13 +85,13 @@ final class MediaFolder
         return trim($found->output()) !== '';
     }
 
-    /** @throws Problem when it is missing, of another type, or too large; nothing is kept then */
+    /** @throws Rejected when it is missing, of another type, or too large; nothing is kept then */
     public function take(Teacher $teacher, ?UploadedFile $file, ?UploadedFile $captions): Medium
     {
         if ($file === null || ! $file->isValid()) {
             throw $file !== null && in_array($file->getError(), [UPLOAD_ERR_INI_SIZE, UPLOAD_ERR_FORM_SIZE], true)
                 ? $this->tooLarge('video')
-                : Problem::invalid('Choose a file to send.', [['pointer' => '/file', 'reason' => 'There is no file.']]);
+                : Rejected::invalid(new Message('problem.media.choose'), [new Fault('/file', new Message('problem.media.none'))]);
         }
         $type = (string) $file->getMimeType();
         $title = Str::limit(trim(pathinfo($file->getClientOriginalName(), PATHINFO_FILENAME)), 190, '…');
@@ -122,7 +125,7 @@ final class MediaFolder
             $kind = MediumKind::File;
             $file->move($folder, $name);
         } else {
-            throw $this->wrongType('A video is WebM or MP4, a sound MP3, OGG, WAV or M4A, a picture JPEG, PNG, WebP or GIF, a document a PDF, a text or a document of an office program.');
+            throw self::wrongType(new Message('problem.media.types'));
         }
 
         return $teacher->media()->create([
@@ -181,17 +184,17 @@ final class MediaFolder
         return $limit;
     }
 
-    private function tooLarge(string $what): Problem
+    private function tooLarge(string $what): Rejected
     {
         $limit = $this->limit($what);
-        $words = $limit >= 1024 * 1024 ? ($limit >> 20).' MB' : ($limit >> 10).' kB';
+        [$unit, $shift] = $limit >= 1024 * 1024 ? ['MB', 20] : ['kB', 10];
 
-        return new Problem(413, 'too-large', ucfirst($what)." files may have at most $words.", ['limit' => $limit]);
+        return new Rejected(Reason::TooLarge, new Message('problem.media.too-large', ['kind' => $what, 'limit' => $limit >> $shift, 'unit' => $unit]), ['limit' => $limit]);
     }
 
-    private function wrongType(string $sentence): Problem
+    private static function wrongType(Message $detail): Rejected
     {
-        return new Problem(415, 'wrong-type', "This file is of a type that cannot be used here. $sentence");
+        return new Rejected(Reason::WrongType, $detail);
     }
 
     private function captions(UploadedFile $file): string
@@ -199,7 +202,7 @@ final class MediaFolder
         $this->within('captions', $file);
         $text = (string) file_get_contents($file->getRealPath());
         if (preg_match('/^(\xEF\xBB\xBF)?WEBVTT([ \t\r\n]|$)/', $text) !== 1 || ! mb_check_encoding($text, 'UTF-8')) {
-            throw $this->wrongType('Captions are a WebVTT file (.vtt).');
+            throw self::wrongType(new Message('problem.media.captions-type'));
         }
 
         return $text;
@@ -208,14 +211,14 @@ final class MediaFolder
     /**
      * Length of a video in seconds, from the file itself.
      *
-     * @throws Problem when it is none that can be read
+     * @throws Rejected when it is none that can be read
      */
     public function seconds(string $path): float
     {
         $found = Process::timeout(30)->run(['ffprobe', '-v', 'error', '-show_entries', 'format=duration', '-of', 'csv=p=0', $path]);
         $seconds = trim($found->output());
         if (! $found->successful() || ! is_numeric($seconds) || (float) $seconds <= 0) {
-            throw $this->wrongType('This video cannot be read.');
+            throw self::wrongType(new Message('problem.media.broken-video'));
         }
 
         return round((float) $seconds, 2);
@@ -225,11 +228,11 @@ final class MediaFolder
     {
         $size = @getimagesize($from);
         if ($size === false || $size[0] * $size[1] > self::MOST_PIXELS) {
-            throw $this->wrongType('This picture cannot be read.');
+            throw self::wrongType(new Message('problem.media.broken-picture'));
         }
         $picture = @imagecreatefromstring((string) file_get_contents($from));
         if ($picture === false) {
-            throw $this->wrongType('This picture cannot be read.');
+            throw self::wrongType(new Message('problem.media.broken-picture'));
         }
         $longer = max(imagesx($picture), imagesy($picture));
         if ($longer > self::WIDEST) {

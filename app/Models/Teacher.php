@@ -8,6 +8,7 @@ use Carbon\CarbonImmutable;
 use Illuminate\Auth\Passwords\CanResetPassword;
 use Illuminate\Contracts\Auth\Authenticatable;
 use Illuminate\Contracts\Auth\CanResetPassword as Resettable;
+use Illuminate\Contracts\Translation\HasLocalePreference;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 use Illuminate\Notifications\Notifiable;
@@ -21,20 +22,26 @@ use Illuminate\Notifications\Notifiable;
  * @property string $name
  * @property string $email
  * @property string $password
+ * @property string $language that letters to them are written in
  * @property CarbonImmutable $created_at
  */
-final class Teacher extends Model implements Authenticatable, HasEpoch, Resettable
+final class Teacher extends Model implements Authenticatable, HasEpoch, HasLocalePreference, Resettable
 {
     use CanResetPassword, \Illuminate\Auth\Authenticatable, Notifiable;
 
     protected $hidden = ['password', 'remember_token'];
 
-    protected $attributes = ['is_keeper' => false, 'epoch' => 0, 'device' => null];
+    protected $attributes = ['is_keeper' => false, 'epoch' => 0, 'device' => null, 'language' => 'en'];
 
     /** @return BelongsTo<School, $this> */
     public function school(): BelongsTo
     {
         return $this->belongsTo(School::class);
+    }
+
+    public function preferredLocale(): string
+    {
+        return $this->language;
     }
 
     public function epoch(): int

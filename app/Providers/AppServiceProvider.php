@@ -15,6 +15,8 @@ use HiddenLadder\App\Policies\QuizPolicy;
 use HiddenLadder\App\Policies\RoundPolicy;
 use HiddenLadder\App\Policies\SchoolClassPolicy;
 use HiddenLadder\App\Policies\TaskPolicy;
+use HiddenLadder\App\Words\Words;
+use HiddenLadder\Core\Message;
 use Illuminate\Auth\Notifications\ResetPassword;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\LazyLoadingViolationException;
@@ -25,9 +27,9 @@ use Illuminate\Support\Facades\Event;
 use Illuminate\Support\Facades\Gate;
 use Illuminate\Support\Facades\Log;
 use Illuminate\Support\Facades\Mail;
+use Illuminate\Support\Facades\View;
 use Illuminate\Support\Facades\Vite;
 use Illuminate\Support\ServiceProvider;
-use Illuminate\Validation\Rules\Password;
 
 final class AppServiceProvider extends ServiceProvider
 {
@@ -44,15 +46,15 @@ final class AppServiceProvider extends ServiceProvider
         });
         Event::listen(EndOldSessions::cameIn(...));
         Vite::createAssetPathsUsing(static fn (string $path): string => "/$path");
-        Password::defaults(static fn (): Password => Password::min(10)->max(200));
         Mail::extend('post-box', static fn (): PostBoxTransport => new PostBoxTransport);
         ResetPassword::toMailUsing(static fn (Teacher $teacher, string $token): MailMessage => (new MailMessage)
-            ->subject('A new password for Hidden Ladder')
+            ->subject(app(Words::class)->say(new Message('letter.reset.subject')))
             ->text('letters.reset', [
                 'name' => $teacher->name,
                 // From the settings, not from the request: a forged Host header must not lead the link elsewhere.
                 'address' => Config::string('app.url').'/new-password?'.http_build_query(['token' => $token, 'email' => $teacher->email]),
             ]));
+        View::share('said', static fn (string $code, array $parameters = []): string => app(Words::class)->say(new Message($code, $parameters)));
         Gate::policy(Quiz::class, QuizPolicy::class);
         Gate::policy(SchoolClass::class, SchoolClassPolicy::class);
         Gate::policy(Task::class, TaskPolicy::class);

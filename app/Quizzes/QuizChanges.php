@@ -5,17 +5,18 @@ declare(strict_types=1);
 namespace HiddenLadder\App\Quizzes;
 
 use Closure;
-use HiddenLadder\App\Http\Problem;
 use HiddenLadder\App\Models\ChangeKind;
 use HiddenLadder\App\Models\Quiz;
 use HiddenLadder\App\Models\QuizChange;
 use HiddenLadder\App\Models\Teacher;
+use HiddenLadder\App\Reason;
+use HiddenLadder\App\Rejected;
+use HiddenLadder\Core\Message;
 use HiddenLadder\Core\Quiz\DocumentCheck;
 use HiddenLadder\Core\Quiz\Edits\Edit;
 use HiddenLadder\Core\Quiz\Edits\Nodes;
 use HiddenLadder\Core\Quiz\Edits\Unfit;
 use HiddenLadder\Core\Quiz\Edits\Workpiece;
-use HiddenLadder\Core\Quiz\Problem as DocumentProblem;
 use HiddenLadder\Core\Quiz\Text;
 use Illuminate\Support\Collection;
 use Illuminate\Support\Facades\DB;
@@ -42,13 +43,13 @@ final class QuizChanges
     /**
      * Takes a change once, however often it is sent.
      *
-     * @throws Problem where what came out would be no quiz document, or the device knows a later version than there is
+     * @throws Rejected where what came out would be no quiz document, or the device knows a later version than there is
      */
     public function take(Quiz $quiz, Teacher $teacher, SentChange $sent): QuizChange
     {
         return $this->once($quiz, $teacher, $sent->id, function (Quiz $locked) use ($teacher, $sent): QuizChange {
             if ($sent->version > $locked->version) {
-                throw new Problem(409, 'unknown-version', 'This page knows more of the quiz than the server does. Load it again; what was not saved is kept.', ['version' => $locked->version]);
+                throw new Rejected(Reason::UnknownVersion, new Message('problem.quiz.unknown-version'), ['version' => $locked->version]);
             }
 
             return $this->lay($locked, $teacher, $sent->id, ChangeKind::Made, $sent->label, $sent->edits);
@@ -60,7 +61,7 @@ final class QuizChanges
      *
      * @param  list<Edit>  $edits
      *
-     * @throws Problem
+     * @throws Rejected
      */
     public function make(Quiz $quiz, Teacher $teacher, string $id, ChangeKind $kind, string $label, array $edits): QuizChange
     {
@@ -70,14 +71,14 @@ final class QuizChanges
     /**
      * Takes the teacher's newest step back whose inverse fits.
      *
-     * @throws Problem where there is none
+     * @throws Rejected where there is none
      */
     public function undo(Quiz $quiz, Teacher $teacher, string $id): QuizChange
     {
         return $this->step($quiz, $teacher, $id, ChangeKind::Undone);
     }
 
-    /** @throws Problem where there is nothing to redo */
+    /** @throws Rejected where there is nothing to redo */
     public function redo(Quiz $quiz, Teacher $teacher, string $id): QuizChange
     {
         return $this->step($quiz, $teacher, $id, ChangeKind::Redone);
@@ -123,10 +124,11 @@ final class QuizChanges
                     $refused ??= [$step['label'], $this->lastToChange($locked, $unfit->at)];
                 }
             }
-            throw new Problem(409, 'nothing-to-take-back', match (true) {
-                $refused !== null => "“{$refused[0]}” cannot be taken back: ".($refused[1] === null ? 'it was changed since.' : "$refused[1] changed it since."),
-                $kind === ChangeKind::Undone => 'There is nothing of yours to undo.',
-                default => 'There is nothing to redo.',
+            throw new Rejected(Reason::NothingToTakeBack, match (true) {
+                $refused !== null && $refused[1] !== null => new Message('problem.quiz.changed-since-by', ['label' => $refused[0], 'name' => $refused[1]]),
+                $refused !== null => new Message('problem.quiz.changed-since', ['label' => $refused[0]]),
+                $kind === ChangeKind::Undone => new Message('problem.quiz.nothing-to-undo'),
+                default => new Message('problem.quiz.nothing-to-redo'),
             });
         });
     }
@@ -134,7 +136,7 @@ final class QuizChanges
     /**
      * @param  Closure(Quiz): QuizChange  $work
      *
-     * @throws Problem
+     * @throws Rejected
      */
     private function once(Quiz $quiz, Teacher $teacher, string $id, Closure $work): QuizChange
     {
@@ -151,7 +153,7 @@ final class QuizChanges
      * @param  list<Edit>  $edits
      * @param  ?list<int>  $takesBack
      *
-     * @throws Problem where what comes out is no quiz document
+     * @throws Rejected where what comes out is no quiz document
      * @throws Unfit where it does not fit and $orThrow is asked; otherwise that is written down
      */
     private function lay(Quiz $locked, Teacher $teacher, string $id, ChangeKind $kind, string $label, array $edits, ?array $takesBack = null, bool $orThrow = false): QuizChange
@@ -176,10 +178,7 @@ final class QuizChanges
         }
         $problems = $this->check->problemsAfter($work, $done);
         if ($problems !== []) {
-            throw Problem::invalid('This would be no quiz document. Nothing of the change was done.', array_map(
-                static fn (DocumentProblem $problem): array => ['pointer' => $problem->pointer, 'reason' => $problem->reason],
-                $problems,
-            ));
+            throw Rejected::invalid(new Message('problem.quiz.no-document'), $problems);
         }
         $this->store($locked, $number, $work, $before);
         $first = $done->edits[0] ?? null;

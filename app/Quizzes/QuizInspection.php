@@ -9,6 +9,7 @@ use HiddenLadder\App\Models\Quiz;
 use HiddenLadder\App\Models\Round;
 use HiddenLadder\App\Rounds\Editions;
 use HiddenLadder\App\Rounds\Evidence;
+use HiddenLadder\App\Words\Words;
 use HiddenLadder\App\WorkedOut;
 use HiddenLadder\Core\Ahead\Bones;
 use HiddenLadder\Core\Fields;
@@ -16,13 +17,14 @@ use HiddenLadder\Core\Inspection\AnswersCheck;
 use HiddenLadder\Core\Inspection\Finding;
 use HiddenLadder\Core\Inspection\Inspection;
 use HiddenLadder\Core\Inspection\Severity;
+use HiddenLadder\Core\Message;
 use HiddenLadder\Core\Quiz\QuizDocument;
 use HiddenLadder\Core\Round\Terms;
 
 /** What the inspection finds of a teacher's quiz, with all that is known of it: its videos, its gates, and answers so far. */
 final class QuizInspection
 {
-    public function __construct(private readonly Evidence $evidence, private readonly Editions $editions)
+    public function __construct(private readonly Evidence $evidence, private readonly Editions $editions, private readonly Words $words)
     {
     }
 
@@ -63,8 +65,8 @@ final class QuizInspection
             return [];
         }
         $titles = Quiz::query()->whereKey($circle)->pluck('title', 'id');
-        $names = implode(' → ', array_map(static fn (string $id): string => '“'.$titles->get($id, '?').'”', [...$circle, $circle[0]]));
+        $named = array_map(fn (string $id): string => $this->words->say(new Message('problem.titled', ['title' => strval($titles->get($id, '?'))])), [...$circle, $circle[0]]);
 
-        return [new Finding(Severity::Warns, null, null, "These quizzes would wait for each other, and none could ever be opened: $names. Take the gate out of the suggested terms.")];
+        return [new Finding(Severity::Warns, null, null, new Message('inspection.gates-in-a-circle', ['titles' => implode(' → ', $named)]), [], null, $circle)];
     }
 }

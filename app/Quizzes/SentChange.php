@@ -6,6 +6,7 @@ namespace HiddenLadder\App\Quizzes;
 
 use HiddenLadder\Core\Fields;
 use HiddenLadder\Core\MalformedInput;
+use HiddenLadder\Core\Message;
 use HiddenLadder\Core\Quiz\Edits\Edit;
 use Illuminate\Http\Request;
 
@@ -27,11 +28,11 @@ final readonly class SentChange
      */
     public static function read(mixed $body): self
     {
-        $all = $body instanceof \stdClass ? get_object_vars($body) : throw new MalformedInput('', 'a change is an object');
+        $all = $body instanceof \stdClass ? get_object_vars($body) : throw new MalformedInput('', new Message('problem.quiz.change'));
         $fields = Fields::of(array_replace($all, array_intersect_key(['edits' => true], $all)))->only(['id', 'version', 'label', 'edits']);
         $edits = $all['edits'] ?? null;
         if (! is_array($edits) || $edits === [] || count($edits) > self::MOST_EDITS) {
-            throw new MalformedInput('/edits', 'a change has between 1 and '.self::MOST_EDITS.' edits');
+            throw new MalformedInput('/edits', new Message('problem.quiz.number-of-edits', ['most' => self::MOST_EDITS]));
         }
         $read = [];
         foreach (array_values($edits) as $number => $edit) {
@@ -47,7 +48,7 @@ final readonly class SentChange
         try {
             return self::read(json_decode($request->getContent(), false, 200, JSON_THROW_ON_ERROR));
         } catch (\JsonException) {
-            throw new MalformedInput('', 'this is no JSON');
+            throw new MalformedInput('', new Message('problem.quiz.no-json'));
         }
     }
 
@@ -66,6 +67,6 @@ final readonly class SentChange
     {
         $id = strtoupper($fields->string('id'));
 
-        return preg_match('/^[0-7][0-9A-HJKMNP-TV-Z]{25}$/D', $id) === 1 ? $id : throw new MalformedInput('/id', 'a ULID is expected');
+        return preg_match('/^[0-7][0-9A-HJKMNP-TV-Z]{25}$/D', $id) === 1 ? $id : throw new MalformedInput('/id', new Message('problem.ulid'));
     }
 }

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace HiddenLadder\App\Rounds;
 
-use HiddenLadder\App\Http\Problem;
 use HiddenLadder\App\Models\ChangeKind;
 use HiddenLadder\App\Models\Correction;
 use HiddenLadder\App\Models\Edition;
@@ -16,7 +15,10 @@ use HiddenLadder\App\Models\Teacher;
 use HiddenLadder\App\Models\Ulids;
 use HiddenLadder\App\Quizzes\QuizChanges;
 use HiddenLadder\App\Quizzes\SentChange;
+use HiddenLadder\App\Reason;
+use HiddenLadder\App\Rejected;
 use HiddenLadder\Core\MalformedInput;
+use HiddenLadder\Core\Message;
 use HiddenLadder\Core\Quiz\DocumentCheck;
 use HiddenLadder\Core\Quiz\Edits\Difference;
 use HiddenLadder\Core\Quiz\Edits\Edit;
@@ -49,7 +51,7 @@ final class Corrections
      * Lays a correction over the latest edition, over every other that has rounds where it fits, and over the draft.
      *
      * @throws MalformedInput where it is structure
-     * @throws Problem where there is no edition, or the latest reads otherwise by now
+     * @throws Rejected where there is no edition, or the latest reads otherwise by now
      */
     public function correct(Quiz $quiz, Teacher $teacher, SentChange $sent): Correction
     {
@@ -57,13 +59,13 @@ final class Corrections
             $locked = Quiz::query()->lockForUpdate()->findOrFail($quiz->id);
             $known = Correction::query()->find($sent->id);
             if ($known !== null) {
-                return $known->quiz_id === $locked->id ? $known : throw new Problem(409, 'id-taken', 'This correction has the id of another one. Nothing was changed.');
+                return $known->quiz_id === $locked->id ? $known : throw new Rejected(Reason::IdTaken, new Message('problem.correction.id-taken'));
             }
             $editions = $this->inUse($locked);
-            $latest = $editions->last() ?? throw new Problem(409, 'not-published', 'This quiz is not in use yet: change it as it is.');
+            $latest = $editions->last() ?? throw new Rejected(Reason::NotPublished, new Message('problem.correction.not-in-use-yet'));
             $places = Nodes::of($this->workpiece($latest)->document());
             foreach ($sent->edits as $number => $edit) {
-                Mendable::allows($places, $edit) || throw new MalformedInput("/edits/$number", 'this is structure, which changes only by a new edition');
+                Mendable::allows($places, $edit) || throw new MalformedInput("/edits/$number", new Message('problem.correction.structure'));
             }
             $correction = Correction::query()->create([
                 'id' => $sent->id, 'quiz_id' => $locked->id, 'teacher_id' => $teacher->id, 'label' => $sent->label, 'edits' => Edit::toJson($sent->edits), 'made_at' => now(),
@@ -74,7 +76,7 @@ final class Corrections
             foreach ($editions as $edition) {
                 $unfit = $this->lay($edition, $correction, $sent->edits);
                 if ($unfit !== null && $edition->is($latest)) {
-                    throw new Problem(409, 'changed-elsewhere', 'The edition in use reads otherwise by now. Load the page again to see how.');
+                    throw new Rejected(Reason::ChangedElsewhere, new Message('problem.correction.changed-elsewhere'));
                 }
             }
             $this->mendDraft($locked, $teacher, $latest, $before, $wasEdition, $sent->label);
@@ -97,7 +99,7 @@ final class Corrections
             }
             $edits = array_map(static fn (Edit $edit): Edit => $edit->regardless(), Edit::fromJson($correction->edits));
             if ($this->lay($locked, $correction, $edits) !== null) {
-                throw new Problem(409, 'no-place', "What it corrects does not stand in edition $locked->number.");
+                throw new Rejected(Reason::NoPlace, new Message('problem.correction.no-place', ['edition' => $locked->number]));
             }
         }, 5);
     }
@@ -116,7 +118,7 @@ final class Corrections
             $correction->update(['taken_back_at' => now(), 'marked' => null]);
             $inverse = [];
             $editions = $this->inUse($locked);
-            $latest = $editions->last() ?? throw new Problem(409, 'not-published', 'This quiz is not in use.');
+            $latest = $editions->last() ?? throw new Rejected(Reason::NotPublished, new Message('problem.correction.not-in-use'));
             $before = $this->workpiece($latest)->document();
             $wasEdition = $locked->version === $latest->version;
             foreach ($editions as $edition) {
@@ -243,7 +245,7 @@ final class Corrections
         }
         $problem = $this->check->problemsAfter($work, $done)[0] ?? null;
         if ($problem !== null) {
-            throw new MalformedInput('/edits', "$problem->reason (at $problem->pointer)");
+            throw new MalformedInput('/edits', new Message('problem.correction.unfit', ['reason' => $problem->reason, 'pointer' => $problem->pointer]));
         }
         $this->write($edition, $correction, false, $done->edits, $done->inverse);
 

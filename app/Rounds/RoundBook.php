@@ -6,7 +6,6 @@ namespace HiddenLadder\App\Rounds;
 
 use Carbon\CarbonImmutable;
 use Closure;
-use HiddenLadder\App\Http\Problem;
 use HiddenLadder\App\Models\Edition;
 use HiddenLadder\App\Models\Medium;
 use HiddenLadder\App\Models\Round;
@@ -15,8 +14,12 @@ use HiddenLadder\App\Models\Student;
 use HiddenLadder\App\Models\Task;
 use HiddenLadder\App\Models\TaskState;
 use HiddenLadder\App\Models\Ulids;
+use HiddenLadder\App\Reason;
+use HiddenLadder\App\Rejected;
 use HiddenLadder\Core\Evidence\Course;
 use HiddenLadder\Core\Fields;
+use HiddenLadder\Core\Message;
+use HiddenLadder\Core\Quiz\Problem as Fault;
 use HiddenLadder\Core\Round\Answered;
 use HiddenLadder\Core\Round\CameTo;
 use HiddenLadder\Core\Round\Closed;
@@ -66,34 +69,36 @@ final class RoundBook
             return $current;
         }
         $this->mayBegin($student, $own);
-        $edition = $task->loadMissing('quiz.latestEdition')->quiz->latestEdition ?? throw new Problem(409, 'closed', 'This task has no published quiz yet.');
+        $edition = $task->loadMissing('quiz.latestEdition')->quiz->latestEdition ?? throw new Rejected(Reason::Closed, new Message('problem.round.not-published'));
         try {
             return $this->create($student, $task, $edition, $own->rounds->count() + 1, (int) now()->valueOf());
         } catch (UniqueConstraintViolationException) {
-            return OwnRounds::of($student->id, $task)->current() ?? throw new Problem(409, 'closed', 'This round could not begin. Please try again.');
+            return OwnRounds::of($student->id, $task)->current() ?? throw new Rejected(Reason::Closed, new Message('problem.round.not-begun'));
         }
     }
 
-    /** @throws Problem while it is not open, another quiz has to be mastered first, after the last round, and in the pause between two */
+    /** @throws Rejected while it is not open, another quiz has to be mastered first, after the last round, and in the pause between two */
     private function mayBegin(Student $student, OwnRounds $own): void
     {
         $state = $own->task->state();
         if ($state === TaskState::Planned) {
-            throw new Problem(409, 'not-open-yet', 'This task is not open yet.');
+            throw new Rejected(Reason::NotOpenYet, new Message('problem.round.not-open-yet'));
         }
         if (! $state->isRunning()) {
-            throw new Problem(409, 'closed', 'This task is closed. What you did in it has been kept.');
+            throw new Rejected(Reason::Closed, new Message('problem.round.closed'));
         }
         $gates = OwnRounds::waitsFor($student, $own->task);
         if ($gates !== []) {
-            throw new Problem(409, 'not-open-yet', 'This opens when you have mastered “'.implode('” and “', $gates).'”.');
+            throw new Rejected(Reason::NotOpenYet, new Message('problem.round.gated', [
+                'titles' => array_map(static fn (string $title): Message => new Message('problem.titled', ['title' => $title]), $gates),
+            ]));
         }
         $from = $own->soFar()->nextFrom();
         if ($from === null) {
-            throw new Problem(409, 'no-round-left', 'You have done all the rounds there are for this task.');
+            throw new Rejected(Reason::NoRoundLeft, new Message('problem.round.none-left'));
         }
         if ($from > (int) now()->valueOf()) {
-            throw new Problem(409, 'pause', 'There is a pause before the next round.', ['from' => CarbonImmutable::createFromTimestampMs($from)->toIso8601ZuluString()]);
+            throw new Rejected(Reason::Pause, new Message('problem.round.pause'), ['from' => CarbonImmutable::createFromTimestampMs($from)->toIso8601ZuluString()]);
         }
     }
 
@@ -133,7 +138,7 @@ final class RoundBook
      * @param  Closure(Round): mixed  $allow  throws where the round is not for whoever asks
      * @return array<string, mixed> what the student's device may hold after it
      *
-     * @throws Problem when it does not follow on what the student did last, or the rules refuse it; nothing is changed then
+     * @throws Rejected when it does not follow on what the student did last, or the rules refuse it; nothing is changed then
      */
     public function take(string $round, Closure $allow, SentEvent $sent): array
     {
@@ -158,7 +163,7 @@ final class RoundBook
      *
      * @return array<string, mixed>
      *
-     * @throws Problem unless it was taken before
+     * @throws Rejected unless it was taken before
      */
     private function takenBefore(Round $round, SentEvent $sent): array
     {
@@ -168,9 +173,9 @@ final class RoundBook
             return $this->views->of($round, $this->fold($round, $earlier->number)->state, last: $sent->id);
         }
         if ($sent->after !== null && ! $known->has($sent->after)) {
-            throw new Problem(503, 'not-yet', 'What this follows on has not arrived yet. It is sent again by itself.', headers: ['Retry-After' => '1']);
+            throw new Rejected(Reason::NotYet, new Message('problem.round.not-yet'));
         }
-        throw new Problem(409, 'stale', 'You went on elsewhere in the meantime. This is where you are now.', ['last' => $round->last_event_id]);
+        throw new Rejected(Reason::Stale, new Message('problem.round.stale'), ['last' => $round->last_event_id]);
     }
 
     /**
@@ -179,7 +184,7 @@ final class RoundBook
      * The device says when it was made; it is believed no longer than until the server has seen that device again, and ten
      * minutes more, since what waits there is sent at once.
      *
-     * @throws Problem when it was made after that, or arrives too late
+     * @throws Rejected when it was made after that, or arrives too late
      */
     private function isLate(Round $round, ?int $madeMs): bool
     {
@@ -191,7 +196,7 @@ final class RoundBook
         $closed = $task->closes_at?->getTimestampMs() ?? 0;
         $seen = $round->seen_after_closing_at?->getTimestampMs();
         if ($madeMs === null || $madeMs > $closed || $now > $closed + self::LATE || ($seen !== null && $now > $seen + self::LATE_ONCE_SEEN)) {
-            throw new Problem(409, 'closed', 'This task is closed. What you did before has been kept.', ['last' => $round->last_event_id]);
+            throw new Rejected(Reason::Closed, new Message('problem.round.closed-since'), ['last' => $round->last_event_id]);
         }
 
         return true;
@@ -202,7 +207,7 @@ final class RoundBook
     {
         $files = $event instanceof Answered && $event->response->as === 'files' ? $event->response->list : [];
         if ($files !== [] && Medium::query()->where('student_id', $round->student_id)->whereKey($files)->count() !== count($files)) {
-            throw Problem::invalid('This file has not arrived. Send it again.', [['pointer' => '/data/response/files', 'reason' => 'This file is not yours.']]);
+            throw Rejected::invalid(new Message('problem.round.file-missing'), [new Fault('/data/response/files', new Message('problem.round.not-your-file'))]);
         }
     }
 
@@ -224,13 +229,13 @@ final class RoundBook
      * @param  ?int  $madeMs  when a student's device made it
      * @param  bool  $late  it was made before the round's task closed
      *
-     * @throws Problem when the rules refuse it
+     * @throws Rejected when the rules refuse it
      */
     public function append(Round $round, string $id, Event $event, int $at, ?int $madeMs = null, bool $late = false): State
     {
         $outcome = $this->rules->engine($round)->apply(State::fromArray($round->state), $event, $at, null, $late);
         if ($outcome instanceof Refusal) {
-            throw Problem::refused($outcome);
+            throw Rejected::byRule($outcome);
         }
         try {
             RoundEvent::query()->insert([
@@ -245,7 +250,7 @@ final class RoundBook
                 'late' => $late,
             ]);
         } catch (UniqueConstraintViolationException) {
-            throw new Problem(409, 'id-taken', 'This event has the id of an earlier one. Nothing was changed.');
+            throw new Rejected(Reason::IdTaken, new Message('problem.round.id-taken'));
         }
         $this->put($round, $outcome->state, Course::fromArray($round->course)->with($event, $at, $outcome->facts), $at);
 

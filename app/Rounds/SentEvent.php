@@ -4,8 +4,10 @@ declare(strict_types=1);
 
 namespace HiddenLadder\App\Rounds;
 
-use HiddenLadder\App\Http\Problem;
+use HiddenLadder\App\Rejected;
 use HiddenLadder\Core\Fields;
+use HiddenLadder\Core\Message;
+use HiddenLadder\Core\Quiz\Problem as Fault;
 use HiddenLadder\Core\Round\Event;
 use HiddenLadder\Core\Round\EventKind;
 use Illuminate\Support\Str;
@@ -25,14 +27,14 @@ final readonly class SentEvent
     /**
      * @param  int  $now  milliseconds since 1970
      *
-     * @throws Problem|\HiddenLadder\Core\MalformedInput
+     * @throws Rejected|\HiddenLadder\Core\MalformedInput
      */
     public static function read(Fields $sent, int $now): self
     {
         $sent->only(['id', 'after', 'kind', 'at', 'sentAt', 'data']);
         $kind = $sent->string('kind');
         if (EventKind::tryFrom($kind)?->isStudents() === false) {
-            throw Problem::invalid('This is not for a student to do.', [['pointer' => '/kind', 'reason' => 'this kind of event is not sent']]);
+            throw Rejected::invalid(new Message('problem.round.not-students'), [new Fault('/kind', new Message('problem.round.not-sent'))]);
         }
         $after = $sent->stringOrNull('after');
 
@@ -46,7 +48,7 @@ final readonly class SentEvent
 
     private static function id(string $id, string $pointer): string
     {
-        return Str::isUlid($id) ? strtoupper($id) : throw Problem::invalid('An event needs an id.', [['pointer' => $pointer, 'reason' => 'a ULID is expected']]);
+        return Str::isUlid($id) ? strtoupper($id) : throw Rejected::invalid(new Message('problem.round.no-id'), [new Fault($pointer, new Message('problem.ulid'))]);
     }
 
     /** A device whose clock is wrong says with what it sends how late it is by its own clock. */

@@ -17,7 +17,7 @@ final readonly class Fields
     /** @throws MalformedInput when the value is not an object */
     public static function of(mixed $value, string $pointer = ''): self
     {
-        return is_array($value) ? new self($value, $pointer) : throw new MalformedInput($pointer, 'an object is expected');
+        return is_array($value) ? new self($value, $pointer) : throw new MalformedInput($pointer, new Message('shape.object'));
     }
 
     public function has(string $name): bool
@@ -30,7 +30,7 @@ final readonly class Fields
     {
         $value = $this->values[$name] ?? null;
 
-        return is_string($value) ? $value : throw new MalformedInput("$this->pointer/$name", 'a text is expected');
+        return is_string($value) ? $value : throw new MalformedInput("$this->pointer/$name", new Message('shape.text'));
     }
 
     /** @throws MalformedInput */
@@ -46,7 +46,7 @@ final readonly class Fields
 
         return (is_int($value) || is_float($value)) && is_finite((float) $value)
             ? (float) $value
-            : throw new MalformedInput("$this->pointer/$name", 'a number is expected');
+            : throw new MalformedInput("$this->pointer/$name", new Message('shape.number'));
     }
 
     /** @throws MalformedInput */
@@ -60,7 +60,7 @@ final readonly class Fields
     {
         $value = $this->values[$name] ?? null;
 
-        return is_int($value) ? $value : throw new MalformedInput("$this->pointer/$name", 'a whole number is expected');
+        return is_int($value) ? $value : throw new MalformedInput("$this->pointer/$name", new Message('shape.whole-number'));
     }
 
     /** @throws MalformedInput */
@@ -74,7 +74,7 @@ final readonly class Fields
     {
         $value = $this->values[$name] ?? null;
 
-        return is_bool($value) ? $value : throw new MalformedInput("$this->pointer/$name", 'true or false is expected');
+        return is_bool($value) ? $value : throw new MalformedInput("$this->pointer/$name", new Message('shape.boolean'));
     }
 
     public function stringOr(string $name, string $default): string
@@ -107,7 +107,7 @@ final readonly class Fields
      */
     public function oneOf(string $name, string $enum): \BackedEnum
     {
-        return $enum::tryFrom($this->string($name)) ?? throw new MalformedInput("$this->pointer/$name", 'this value is not known here');
+        return $enum::tryFrom($this->string($name)) ?? throw new MalformedInput("$this->pointer/$name", new Message('shape.unknown-value'));
     }
 
     /**
@@ -139,7 +139,7 @@ final readonly class Fields
     {
         $map = [];
         foreach (self::of($this->values[$name] ?? [], "$this->pointer/$name")->values as $key => $value) {
-            $map[(string) $key] = is_string($value) ? $value : throw new MalformedInput("$this->pointer/$name/$key", 'a text is expected');
+            $map[(string) $key] = is_string($value) ? $value : throw new MalformedInput("$this->pointer/$name/$key", new Message('shape.text'));
         }
 
         return $map;
@@ -154,7 +154,7 @@ final readonly class Fields
     {
         $value = $this->stringOr($name, $default);
 
-        return in_array($value, $known, true) ? $value : throw new MalformedInput("$this->pointer/$name", 'one of '.implode(', ', $known).' is expected');
+        return in_array($value, $known, true) ? $value : throw new MalformedInput("$this->pointer/$name", new Message('shape.one-of', ['known' => implode(', ', $known)]));
     }
 
     /** @throws MalformedInput when it is there and out of range */
@@ -162,7 +162,7 @@ final readonly class Fields
     {
         $value = $this->integerOrNull($name);
 
-        return $value === null || ($value >= $least && $value <= $most) ? $value : throw new MalformedInput("$this->pointer/$name", "a whole number from $least to $most is expected");
+        return $value === null || ($value >= $least && $value <= $most) ? $value : throw new MalformedInput("$this->pointer/$name", new Message('shape.whole-number-between', ['least' => $least, 'most' => $most]));
     }
 
     /** @throws MalformedInput when it is there and not between 0 and 1 */
@@ -170,7 +170,7 @@ final readonly class Fields
     {
         $value = $this->numberOrNull($name);
 
-        return $value === null || ($value >= 0 && $value <= 1) ? $value : throw new MalformedInput("$this->pointer/$name", 'a share lies between 0 and 1');
+        return $value === null || ($value >= 0 && $value <= 1) ? $value : throw new MalformedInput("$this->pointer/$name", new Message('shape.share'));
     }
 
     /**
@@ -223,7 +223,7 @@ final readonly class Fields
     {
         $strings = [];
         foreach ($this->items($name) as $index => $item) {
-            $strings[] = is_string($item) ? $item : throw new MalformedInput("$this->pointer/$name/$index", 'a text is expected');
+            $strings[] = is_string($item) ? $item : throw new MalformedInput("$this->pointer/$name/$index", new Message('shape.text'));
         }
 
         return $strings;
@@ -253,7 +253,7 @@ final readonly class Fields
     {
         $map = [];
         foreach (self::of($this->values[$name] ?? [], "$this->pointer/$name")->values as $key => $value) {
-            $map[(string) $key] = is_int($value) ? $value : throw new MalformedInput("$this->pointer/$name/$key", 'a whole number is expected');
+            $map[(string) $key] = is_int($value) ? $value : throw new MalformedInput("$this->pointer/$name/$key", new Message('shape.whole-number'));
         }
 
         return $map;
@@ -306,7 +306,7 @@ final readonly class Fields
     {
         foreach ($this->values as $name => $_) {
             if (! in_array((string) $name, $known, true)) {
-                throw new MalformedInput("$this->pointer/$name", 'this field is not known here');
+                throw new MalformedInput("$this->pointer/$name", new Message('shape.unknown-field'));
             }
         }
 
@@ -322,6 +322,6 @@ final readonly class Fields
     {
         $value = $this->values[$name] ?? null;
 
-        return is_array($value) && array_is_list($value) ? $value : throw new MalformedInput("$this->pointer/$name", 'a list is expected');
+        return is_array($value) && array_is_list($value) ? $value : throw new MalformedInput("$this->pointer/$name", new Message('shape.list'));
     }
 }

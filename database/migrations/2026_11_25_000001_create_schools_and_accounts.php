@@ -25,6 +25,8 @@ return new class extends Migration
             // Compared byte by byte: another spelling is another address.
             $table->string('email', 190)->collation('utf8mb4_bin')->unique();
             $table->string('password');
+            // In which letters are written to them: the one that they last signed in with.
+            $table->string('language', 20)->default('en');
             // Raised when every session of the account is to end.
             $table->unsignedInteger('epoch')->default(0);
             // The device that came in last, by the name in its cookie: others' failed tries do not shut its door.

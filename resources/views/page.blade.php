@@ -1,5 +1,5 @@
 <!doctype html>
-<html lang="en">
+<html lang="{{ app()->getLocale() }}">
 <head>
     <meta charset="utf-8">
     <meta name="viewport" content="width=device-width, initial-scale=1, viewport-fit=cover">
@@ -13,9 +13,9 @@
         {{-- What is known before anything has loaded; nothing of a person. --}}
         <main class="first-paint">
             <p class="first-paint-name">Hidden Ladder</p>
-            <p>One moment …</p>
+            <p>{{ $said('page.one-moment') }}</p>
         </main>
     </div>
-    <noscript>Hidden Ladder needs JavaScript to be switched on.</noscript>
+    <noscript>{{ $said('page.needs-javascript') }}</noscript>
 </body>
 </html>

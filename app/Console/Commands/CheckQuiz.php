@@ -6,7 +6,8 @@ namespace HiddenLadder\App\Console\Commands;
 
 use HiddenLadder\App\Console\FileCommand;
 use HiddenLadder\App\Console\QuizFile;
-use HiddenLadder\Core\Inspection\Finding;
+use HiddenLadder\App\Quizzes\Findings;
+use HiddenLadder\App\Words\Words;
 use HiddenLadder\Core\Inspection\Inspection;
 use HiddenLadder\Core\Quiz\Problem;
 
@@ -26,15 +27,15 @@ final class CheckQuiz extends FileCommand
             $this->line((string) json_encode([
                 'sound' => $file->problems === [],
                 'publishable' => $ready,
-                'problems' => array_map(static fn (Problem $problem): array => ['pointer' => $problem->pointer, 'reason' => $problem->reason], $file->problems),
-                'findings' => array_map(static fn (Finding $finding): array => $finding->toArray(), $findings),
+                'problems' => array_map(fn (Problem $problem): array => ['pointer' => $problem->pointer, 'reason' => $this->said($problem->reason)], $file->problems),
+                'findings' => app(Words::class)->fill(array_map(Findings::told(...), $findings)),
             ], JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_PRETTY_PRINT));
         } else {
             foreach ($file->problems as $problem) {
-                $this->error(($problem->pointer === '' ? '' : "$problem->pointer: ").$problem->reason);
+                $this->error($this->told($problem));
             }
             foreach ($findings as $finding) {
-                $this->line(str_pad($finding->severity->value, 8).$finding->sentence.($finding->at === null ? '' : " ($finding->at)"));
+                $this->line(str_pad($finding->severity->value, 8).$this->said($finding->message).($finding->at === null ? '' : " ($finding->at)"));
             }
             $this->line($ready ? 'This can be published.' : 'This cannot be published.');
         }

@@ -9,6 +9,7 @@ use HiddenLadder\App\Console\QuizFile;
 use HiddenLadder\Core\Fields;
 use HiddenLadder\Core\Forecast\Forecast;
 use HiddenLadder\Core\Forecast\ForecastInWords;
+use HiddenLadder\Core\Forecast\NoForecast;
 use HiddenLadder\Core\Forecast\Profile;
 use HiddenLadder\Core\Round\Terms;
 
@@ -23,7 +24,7 @@ final class ForecastQuiz extends FileCommand
     {
         $file = QuizFile::read($this->given('file'));
         if ($file->problems !== []) {
-            $this->error(($file->problems[0]->pointer === '' ? '' : "{$file->problems[0]->pointer}: ").$file->problems[0]->reason);
+            $this->error($this->told($file->problems[0]));
 
             return self::FAILURE;
         }
@@ -33,12 +34,12 @@ final class ForecastQuiz extends FileCommand
         foreach (Profile::three() as $profile) {
             try {
                 $forecast = Forecast::of($quiz, Terms::read(Fields::of($quiz->terms)), $profile);
-            } catch (\DomainException $unfinished) {
-                $this->error($unfinished->getMessage());
+            } catch (NoForecast $unfinished) {
+                $this->error($this->said($unfinished->why));
 
                 return self::FAILURE;
             }
-            $lines[] = $forecast->toArray() + ['sentence' => $words->sentence($forecast, max(1, (int) $this->option('students')))];
+            $lines[] = $forecast->toArray() + ['sentence' => $this->said($words->sentence($forecast, max(1, (int) $this->option('students'))))];
         }
         if ($this->option('json') === true) {
             $this->line((string) json_encode($lines, JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_PRETTY_PRINT));

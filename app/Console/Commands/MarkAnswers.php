@@ -50,9 +50,9 @@ final class MarkAnswers extends FileCommand
 
             return $marker->mark(Question::read($fields->object('question')), Response::read($fields->object('response')))->toArray();
         } catch (UnfitResponse $unfit) {
-            return ['error' => $unfit->getMessage()];
+            return ['error' => $this->said($unfit->why)];
         } catch (MalformedInput $malformed) {
-            return ['error' => $malformed->reason, 'pointer' => $malformed->pointer];
+            return ['error' => $this->said($malformed->reason), 'pointer' => $malformed->pointer];
         }
     }
 }

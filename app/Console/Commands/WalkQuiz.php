@@ -10,6 +10,8 @@ use HiddenLadder\Core\Fields;
 use HiddenLadder\Core\Forecast\MadeUpStudent;
 use HiddenLadder\Core\Forecast\Profile;
 use HiddenLadder\Core\MalformedInput;
+use HiddenLadder\Core\Message;
+use HiddenLadder\Core\Quiz\Problem;
 use HiddenLadder\Core\Quiz\QuizDocument;
 use HiddenLadder\Core\Round\Engine;
 use HiddenLadder\Core\Round\Event;
@@ -45,8 +47,8 @@ final class WalkQuiz extends FileCommand
             $quiz = QuizFile::read($this->given('file'))->quiz();
             $terms = $this->terms($quiz);
             $steps = $this->walk($quiz, $terms);
-        } catch (MalformedInput|\DomainException $wrong) {
-            $this->error($wrong->getMessage());
+        } catch (MalformedInput $malformed) {
+            $this->error($this->told(new Problem($malformed->pointer, $malformed->reason)));
 
             return self::FAILURE;
         }
@@ -80,7 +82,7 @@ final class WalkQuiz extends FileCommand
             $outcome = $engine->apply($state, $event, $step * self::PACE);
             $line = ['event' => ['kind' => $event->kind()->value, 'data' => (object) $event->data()]];
             if ($outcome instanceof Refusal) {
-                $steps[] = $line + ['refused' => $outcome->rule->value, 'sentence' => $outcome->sentence];
+                $steps[] = $line + ['refused' => $outcome->rule->value, 'sentence' => $this->said($outcome->message)];
 
                 continue;
             }
@@ -121,7 +123,7 @@ final class WalkQuiz extends FileCommand
             'always-slips' => 0.0,
             'half' => 0.5,
             'never', null => 1.0,
-            default => throw new \DomainException('A made-up student slips always-slips, half or never.'),
+            default => throw new MalformedInput('--student', new Message('console.no-such-student')),
         };
     }
 

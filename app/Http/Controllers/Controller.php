@@ -6,6 +6,7 @@ namespace HiddenLadder\App\Http\Controllers;
 
 use HiddenLadder\App\Models\Student;
 use HiddenLadder\App\Models\Teacher;
+use HiddenLadder\App\Words\Words;
 use Illuminate\Contracts\Auth\StatefulGuard;
 use Illuminate\Foundation\Auth\Access\AuthorizesRequests;
 use Illuminate\Http\Request;
@@ -27,6 +28,17 @@ abstract class Controller
         $this->door($guard)->logout();
         $request->session()->regenerate(true);
         $request->session()->regenerateToken();
+    }
+
+    /**
+     * What is answered, with words in place of messages.
+     *
+     * @param  array<array-key, mixed>  $value
+     * @return array<array-key, mixed>
+     */
+    protected function said(array $value): array
+    {
+        return app(Words::class)->fill($value);
     }
 
     protected function teacher(Request $request): Teacher

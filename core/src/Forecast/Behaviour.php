@@ -7,6 +7,7 @@ namespace HiddenLadder\Core\Forecast;
 use HiddenLadder\Core\Ahead\Move;
 use HiddenLadder\Core\Ahead\MoveKind;
 use HiddenLadder\Core\Ahead\Moves;
+use HiddenLadder\Core\Message;
 use HiddenLadder\Core\Quiz\DrillStop;
 use HiddenLadder\Core\Quiz\Question;
 use HiddenLadder\Core\Quiz\QuizDocument;
@@ -129,7 +130,7 @@ final readonly class Behaviour
             }
         }
 
-        return $choices === [] ? throw new \DomainException('This question is not filled in yet.') : $choices;
+        return $choices === [] ? throw new NoForecast(new Message('forecast.unfinished')) : $choices;
     }
 
     /** The chance of a right answer, with the help that was seen. */

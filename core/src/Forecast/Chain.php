@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace HiddenLadder\Core\Forecast;
 
 use HiddenLadder\Core\Ahead\Structure;
+use HiddenLadder\Core\Message;
 
 /**
  * An absorbing Markov chain, exactly: N = (I - Q)^-1 (Kemeny and Snell 1960, chapter 3), solved component by component.
@@ -158,7 +159,7 @@ final readonly class Chain
      * @param  array<int, float>  $right
      * @return array<int, float>
      *
-     * @throws \DomainException when what it stands for never ends
+     * @throws NoForecast when what it stands for never ends
      */
     private static function solved(array $rows, array $right): array
     {
@@ -171,7 +172,7 @@ final readonly class Chain
                 }
             }
             if (abs($rows[$pivot][$i]) < 1e-12) {
-                throw new \DomainException('This chain never comes to an end.');
+                throw new NoForecast(new Message('forecast.endless'));
             }
             [$rows[$i], $rows[$pivot], $right[$i], $right[$pivot]] = [$rows[$pivot], $rows[$i], $right[$pivot], $right[$i]];
             for ($row = $i + 1; $row < $count; $row++) {

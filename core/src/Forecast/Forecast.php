@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace HiddenLadder\Core\Forecast;
 
+use HiddenLadder\Core\Message;
 use HiddenLadder\Core\Quiz\QuizDocument;
 use HiddenLadder\Core\Round\Terms;
 
@@ -50,12 +51,12 @@ final readonly class Forecast
     /**
      * @param  array<string, float>  $films  seconds by medium
      *
-     * @throws \DomainException when there is no stop, a question is not filled in, or a profile never comes to an end
+     * @throws NoForecast when there is no stop, a question is not filled in, or a profile never comes to an end
      */
     public static function of(QuizDocument $quiz, Terms $terms, Profile $profile, array $films = [], int $walks = self::WALKS): self
     {
         if ($quiz->stops === []) {
-            throw new \DomainException('There is no stop yet.');
+            throw new NoForecast(new Message('forecast.no-stops'));
         }
         $walking = new Walks($quiz, $terms, $profile, $films);
         $walked = array_map($walking->one(...), range(1, max(2, $walks)));

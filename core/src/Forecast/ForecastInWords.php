@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace HiddenLadder\Core\Forecast;
 
+use HiddenLadder\Core\Message;
 use HiddenLadder\Core\Quiz\QuizDocument;
 use HiddenLadder\Core\Quiz\RungKind;
 
@@ -15,22 +16,27 @@ final readonly class ForecastInWords
     }
 
     /** @param  int  $students  in the class it is told for, at least 1 */
-    public function sentence(Forecast $forecast, int $students): string
+    public function sentence(Forecast $forecast, int $students): Message
     {
         $minutes = self::minutes($forecast->median);
         $ninetieth = self::minutes($forecast->ninetieth);
-        $who = $forecast->profile->isClass() ? 'A student of this class' : 'A '.$forecast->profile->name.' student';
-        $time = "$who needs about $minutes ".($minutes === 1 ? 'minute' : 'minutes').($ninetieth > $minutes ? ", $ninetieth at the 90th percentile" : '');
-        [$place, $share] = $this->mostUsed($forecast);
-        $count = (int) round($share * $students);
+        [$stop, $share, $isVideo] = $this->mostUsed($forecast);
 
-        return $time.($place === '' || $count === 0 ? '.' : "; $count of $students will need $place.");
+        return new Message('forecast.sentence', [
+            'who' => $forecast->profile->name,
+            'minutes' => $minutes,
+            'ninetieth' => $ninetieth > $minutes ? $ninetieth : 0,
+            'used' => $stop === null ? 0 : (int) round($share * $students),
+            'students' => $students,
+            'help' => $isVideo ? 'video' : 'other',
+            'stop' => $stop === null ? '' : $this->quiz->placeOf($stop),
+        ]);
     }
 
-    /** @return array{string, float} the help most often needed, and by which share of students; videos before all else */
+    /** @return array{?string, float, bool} the stop with the help most often needed, by which share of students, and whether it is a video; videos before all else */
     private function mostUsed(Forecast $forecast): array
     {
-        $best = ['', 0.0];
+        $best = [null, 0.0];
         $isVideo = false;
         foreach ([...$this->quiz->stops, ...$this->quiz->sideStops] as $stop) {
             foreach ($stop->questions() as $question) {
@@ -39,8 +45,7 @@ final readonly class ForecastInWords
                         $share = min(1.0, $forecast->places[$rung->id] ?? 0.0);
                         $video = $rung->kind === RungKind::Video;
                         if (($video && ! $isVideo && $share > 0) || ($video === $isVideo && $share > $best[1])) {
-                            $number = $this->quiz->position($stop->id);
-                            $best = [($video ? 'the video' : 'the help').' under '.($number === null ? 'a side stop' : 'stop '.($number + 1)), $share];
+                            $best = [$stop->id, $share];
                             $isVideo = $video;
                         }
                     }
@@ -48,7 +53,7 @@ final readonly class ForecastInWords
             }
         }
 
-        return $best;
+        return [...$best, $isVideo];
     }
 
     private static function minutes(float $seconds): int

@@ -100,7 +100,7 @@ final class RoundChain
         }
         for ($node = 0; $node < count($this->states); $node++) {
             if ($node >= $most) {
-                throw new TooLarge('Too much in this quiz looks back for all of it to be worked out.');
+                throw new TooLarge('The states of a round are too many');
             }
             $this->steps[$node] = $this->stepsFrom($node);
         }

@@ -44,7 +44,7 @@ final readonly class Walks
             $seconds += $step === 0 ? 0.0 : $this->durations->of($event, $state);
             $outcome = $this->engine->apply($state, $event, (int) (1000 * $seconds));
             if (! $outcome instanceof Applied) {
-                throw new \LogicException("A made-up student did what the rules refuse: $outcome->sentence");
+                throw new \LogicException("A made-up student did what the rules refuse: {$outcome->message->code}");
             }
             foreach (RoundChain::arrived($state, $outcome->state) as $place) {
                 $places[$place] = ($places[$place] ?? 0) + 1;

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace HiddenLadder\Core\Inspection;
 
 use HiddenLadder\Core\Evidence\QuestionEvidence;
+use HiddenLadder\Core\Message;
 use HiddenLadder\Core\Quiz\QuizDocument;
 
 /** What answers that were given so far say against a question, as long as it still stands as it was asked. */
@@ -29,8 +30,7 @@ final readonly class AnswersCheck
             if ($evidence->separatesBackwards() && serialize($question) === serialize($was)) {
                 $found[] = new Finding(
                     Severity::Warns, $stop, $question->id,
-                    'Those who do well elsewhere did worse here ('.sprintf('correlation %.2f', $evidence->itemRest)." over {$evidence->atOnce->of} students). Look at its key and its words.",
-                    [], null, "backwards $question->id",
+                    new Message('inspection.answers.backwards', ['correlation' => round((float) $evidence->itemRest, 2), 'students' => $evidence->atOnce->of]),
                 );
             }
             foreach ($evidence->hardlyChosen($was) as $entry) {
@@ -38,8 +38,7 @@ final readonly class AnswersCheck
                     $count = $evidence->entries[$entry->id]['count'] ?? 0;
                     $found[] = new Finding(
                         Severity::Advises, $stop, $entry->id,
-                        "Hardly anybody chose “{$entry->name()}”: $count of {$evidence->atOnce->of}. An option that nobody believes only makes guessing easier.",
-                        [], null, "hardly chosen $entry->id",
+                        new Message('inspection.answers.hardly-chosen', ['answer' => $entry->name(), 'count' => $count, 'students' => $evidence->atOnce->of]),
                     );
                 }
             }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace HiddenLadder\Core\Inspection;
 
 use HiddenLadder\Core\Fields;
+use HiddenLadder\Core\Message;
 use HiddenLadder\Core\Quiz\Clip;
 use HiddenLadder\Core\Quiz\DrillEnd;
 use HiddenLadder\Core\Quiz\DrillStop;
@@ -59,9 +60,28 @@ final class Inspection
         $inspection->whole();
         // Where something is not filled in yet, ways end there that will not end there later.
         $explore = static fn (): array => (new Ways($quiz, $inspection->terms))->findings();
-        $ways = ! self::allowsPublishing($inspection->findings) ? [] : ($remembered === null ? $explore() : $remembered($explore));
+        $ways = [];
+        if (self::allowsPublishing($inspection->findings)) {
+            $ways = $remembered === null ? $explore() : $remembered($explore);
+            $back = new WayBackCheck($quiz);
+            $ways = [...$ways, ...(self::allowsPublishing($ways) ? $back->leadsBack() : []), ...$back->shownTooEarly()];
+        }
 
-        return [...$ways, ...$inspection->findings];
+        return self::once([...$ways, ...$inspection->findings]);
+    }
+
+    /**
+     * @param  list<Finding>  $findings
+     * @return list<Finding> each thing once, where it was found first
+     */
+    private static function once(array $findings): array
+    {
+        $byKey = [];
+        foreach ($findings as $finding) {
+            $byKey[$finding->key()] ??= $finding;
+        }
+
+        return array_values($byKey);
     }
 
     /** @param  list<Finding>  $findings */
@@ -79,14 +99,14 @@ final class Inspection
     private function whole(): void
     {
         if (trim($this->quiz->title) === '') {
-            $this->find(Severity::Stops, null, 'The quiz has no title yet.');
+            $this->find(Severity::Stops, null, new Message('inspection.no-title'));
         }
         $this->texts(null, [$this->quiz->instructions]);
         if ($this->quiz->stops === []) {
-            $this->find(Severity::Stops, null, 'The quiz has no stops yet.');
+            $this->find(Severity::Stops, null, new Message('inspection.no-stops'));
         }
-        foreach ((new UnfinishedCheck($this->quiz))->findings() as [$stop, $at, $sentence]) {
-            $this->findings[] = new Finding(Severity::Stops, $stop, $at, $sentence);
+        foreach ((new UnfinishedCheck($this->quiz))->findings() as [$stop, $at, $message]) {
+            $this->findings[] = new Finding(Severity::Stops, $stop, $at, $message);
         }
         foreach ([...$this->quiz->stops, ...$this->quiz->sideStops] as $stop) {
             $this->stop = $stop->id;
@@ -99,8 +119,8 @@ final class Inspection
         }
         $passages = Passages::of($this->quiz);
         array_push($this->findings, ...(new ReadingAgeCheck($this->quiz))->of($passages), ...SpellCheck::of($passages, $this->quiz->language));
-        foreach ($this->teaching->ofWhole() as [$severity, $at, $sentence]) {
-            $this->find($severity, $at === '' ? null : $at, $sentence);
+        foreach ($this->teaching->ofWhole() as [$severity, $at, $message]) {
+            $this->find($severity, $at === '' ? null : $at, $message);
         }
     }
 
@@ -112,7 +132,7 @@ final class Inspection
         if ($stop instanceof VideoStop) {
             $this->video($stop);
         } elseif ($stop instanceof ReadingStop && $stop->text->isEmpty()) {
-            $this->find(Severity::Stops, $stop->id, 'This reading has no text yet.');
+            $this->find(Severity::Stops, $stop->id, new Message('inspection.empty-reading'));
         } elseif ($stop instanceof DrillStop) {
             $this->drill($stop);
         } elseif ($stop instanceof StaircaseStop) {
@@ -125,18 +145,18 @@ final class Inspection
     {
         $count = count($stop->questions);
         if ($count === 0) {
-            $this->find(Severity::Stops, $stop->id, 'This drill has no questions yet.');
+            $this->find(Severity::Stops, $stop->id, new Message('inspection.drill.empty'));
         } elseif ($stop->need > $count) {
-            $this->find(Severity::Stops, $stop->id, "This drill asks for $stop->need right answers, and there are only $count questions.");
+            $this->find(Severity::Stops, $stop->id, new Message('inspection.drill.needs-more', ['need' => $stop->need, 'count' => $count]));
         } elseif ($stop->deal > $count && $stop->ends === DrillEnd::Deal) {
-            $this->find(Severity::Warns, $stop->id, "This drill deals $stop->deal questions, and there are only $count: some will come twice.");
+            $this->find(Severity::Warns, $stop->id, new Message('inspection.drill.deals-twice', ['deal' => $stop->deal, 'count' => $count]));
         }
     }
 
     private function staircase(StaircaseStop $stop): void
     {
         if (count($stop->levels) < 2) {
-            $this->find(Severity::Stops, $stop->id, 'A staircase needs at least two levels with a question each.');
+            $this->find(Severity::Stops, $stop->id, new Message('inspection.staircase.few-levels'));
         }
         array_map($this->rung(...), $stop->ladder);
     }
@@ -149,10 +169,10 @@ final class Inspection
         foreach ($stop->cues as $cue) {
             $this->texts($cue->id, [$cue->text]);
             if ($cue->at < $stop->clip->from || ($end !== null && $cue->at > $end)) {
-                $this->find(Severity::Stops, $cue->id, 'This cue lies outside the part of the video that is played.');
+                $this->find(Severity::Stops, $cue->id, new Message('inspection.cue.outside'));
             }
             if (in_array($cue->at, $moments, true)) {
-                $this->find(Severity::Warns, $cue->id, 'Two cues stand at the same moment of the video.');
+                $this->find(Severity::Warns, $cue->id, new Message('inspection.cue.same-time'));
             }
             $moments[] = $cue->at;
         }
@@ -161,17 +181,17 @@ final class Inspection
     private function question(Question $question): void
     {
         if ($question->text() === '') {
-            $this->find(Severity::Stops, $question->id, 'This question asks nothing yet: write its text.');
+            $this->find(Severity::Stops, $question->id, new Message('inspection.question.empty'));
         }
         $this->texts($question->id, $question->texts());
-        foreach ($this->keys->of($question) as [$severity, $at, $sentence]) {
-            $this->find($severity, $at, $sentence);
+        foreach ($this->keys->of($question) as [$severity, $at, $message]) {
+            $this->find($severity, $at, $message);
         }
         foreach ($question->ladders() as $ladder) {
             array_map($this->rung(...), $ladder['rungs']);
         }
-        foreach ([...$this->wording->of($question), ...$this->teaching->of($question)] as [$severity, $at, $sentence, $mend]) {
-            $this->find($severity, $at, $sentence, $mend);
+        foreach ([...$this->wording->of($question), ...$this->teaching->of($question)] as [$severity, $at, $message, $mend]) {
+            $this->find($severity, $at, $message, $mend);
         }
     }
 
@@ -183,7 +203,7 @@ final class Inspection
                 $this->clip($clip, $at);
             }
             if ($text->lacksAlternative()) {
-                $this->find(Severity::Warns, $at, 'Something here has no alternative text for those who cannot see or hear it.');
+                $this->find(Severity::Warns, $at, new Message('inspection.no-alternative'));
             }
         }
     }
@@ -193,8 +213,8 @@ final class Inspection
         $this->texts($rung->id, [$rung->text, $rung->answers]);
         if ($rung->isEmpty()) {
             $this->find(Severity::Stops, $rung->id, $rung->kind === RungKind::Video
-                ? 'No video has been chosen for this rung yet.'
-                : 'This rung has no text yet.');
+                ? new Message('inspection.rung.no-video')
+                : new Message('inspection.rung.empty'));
         }
         if ($rung->question !== null) {
             $this->question($rung->question);
@@ -202,7 +222,7 @@ final class Inspection
         $clip = $rung->clip;
         $end = $clip === null ? null : $this->end($clip);
         if ($clip !== null && $end !== null && $end - $clip->from > self::LONG_HELP_SECONDS) {
-            $this->find(Severity::Warns, $rung->id, 'A video that answers a slip is best under two minutes.');
+            $this->find(Severity::Warns, $rung->id, new Message('inspection.rung.long-video'));
         }
         if ($clip?->media !== null) {
             $this->clip($clip, $rung->id);
@@ -218,17 +238,17 @@ final class Inspection
     {
         $end = $this->end($clip);
         if ($clip->media === null) {
-            $this->find(Severity::Stops, $at, 'No video has been chosen here yet.');
+            $this->find(Severity::Stops, $at, new Message('inspection.video.none'));
         } elseif ($end !== null && $end <= $clip->from) {
-            $this->find(Severity::Stops, $at, 'This video ends before it begins.');
+            $this->find(Severity::Stops, $at, new Message('inspection.video.ends-first'));
         }
         if (($this->films[$clip->media ?? ''] ?? null)?->hasCaptions === false) {
-            $this->find(Severity::Warns, $at, 'This video has no captions for those who cannot hear it.');
+            $this->find(Severity::Warns, $at, new Message('inspection.video.no-captions'));
         }
     }
 
-    private function find(Severity $severity, ?string $at, string $sentence, ?Mend $mend = null): void
+    private function find(Severity $severity, ?string $at, Message $message, ?Mend $mend = null): void
     {
-        $this->findings[] = new Finding($severity, $this->stop, $at, $sentence, [], $mend);
+        $this->findings[] = new Finding($severity, $this->stop, $at, $message, [], $mend);
     }
 }

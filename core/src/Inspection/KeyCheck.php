@@ -13,6 +13,7 @@ use HiddenLadder\Core\Marking\PlainText;
 use HiddenLadder\Core\Marking\Response;
 use HiddenLadder\Core\Marking\Result;
 use HiddenLadder\Core\Marking\UnfitResponse;
+use HiddenLadder\Core\Message;
 use HiddenLadder\Core\Quiz\Entry;
 use HiddenLadder\Core\Quiz\Item;
 use HiddenLadder\Core\Quiz\Pair;
@@ -22,9 +23,9 @@ use HiddenLadder\Core\Quiz\QuestionKind;
 /**
  * Whether a question can be marked: its key, and entries that the marker cannot tell apart or would not take.
  *
- * What is found is told as: how grave, at which id, one sentence.
+ * What is found is told as: how grave, at which id, and what.
  *
- * @phpstan-type Found array{Severity, string, string}
+ * @phpstan-type Found array{Severity, string, Message}
  */
 final readonly class KeyCheck
 {
@@ -45,12 +46,12 @@ final readonly class KeyCheck
     public function of(Question $question): array
     {
         $found = match ($question->kind) {
-            QuestionKind::Order => count($question->items) < 2 ? [[Severity::Stops, $question->id, 'There is nothing to put in order yet: at least two things.']] : [],
+            QuestionKind::Order => count($question->items) < 2 ? [[Severity::Stops, $question->id, new Message('inspection.key.few-to-order')]] : [],
             QuestionKind::Match => $this->match($question),
             QuestionKind::Gaps => $this->gaps($question),
-            QuestionKind::Poll => count($question->entries) < 2 ? [[Severity::Stops, $question->id, 'A poll needs at least two options.']] : [],
+            QuestionKind::Poll => count($question->entries) < 2 ? [[Severity::Stops, $question->id, new Message('inspection.key.few-poll-options')]] : [],
             QuestionKind::Written => $question->model->isEmpty() && ! $question->readByTeacher && ! $question->keyless
-                ? [[Severity::Advises, $question->id, 'Nobody judges this answer: give a model answer, or read it yourself.']] : [],
+                ? [[Severity::Advises, $question->id, new Message('inspection.key.nobody-judges')]] : [],
             QuestionKind::HandIn => [],
             default => $this->entries($question),
         };
@@ -63,18 +64,18 @@ final readonly class KeyCheck
     {
         $found = [];
         if ($question->kind->showsOptions() && count($question->entries) < 2) {
-            $found[] = [Severity::Stops, $question->id, 'A choice needs at least two options.'];
+            $found[] = [Severity::Stops, $question->id, new Message('inspection.key.few-options')];
         }
         if ($question->accepted() === [] && ! $question->keyless) {
-            $found[] = [Severity::Stops, $question->id, $question->kind->showsOptions() ? 'No option is marked as right yet.' : 'No accepted answer has been given yet.'];
+            $found[] = [Severity::Stops, $question->id, $question->kind->showsOptions() ? new Message('inspection.key.no-right-option') : new Message('inspection.key.no-accepted')];
         }
         if ($question->kind->picksOne() && count($question->accepted()) > 1) {
-            $found[] = [Severity::Advises, $question->id, 'More than one option is right here: any one of them will be taken.'];
+            $found[] = [Severity::Advises, $question->id, new Message('inspection.key.several-right')];
         }
         foreach ($question->kind->isTyped() && ! $question->keyless ? $question->entries : [] as $entry) {
-            $sentence = $this->untaken($question, $entry);
-            if ($sentence !== null) {
-                $found[] = [Severity::Stops, $entry->id, $sentence];
+            $why = $this->untaken($question, $entry);
+            if ($why !== null) {
+                $found[] = [Severity::Stops, $entry->id, $why];
             }
         }
 
@@ -82,14 +83,14 @@ final readonly class KeyCheck
     }
 
     /** Why the marker would not take an entry for what it is. */
-    private function untaken(Question $question, Entry $entry): ?string
+    private function untaken(Question $question, Entry $entry): ?Message
     {
         try {
             $mark = $this->marker->mark($question, Response::text($entry->key));
         } catch (UnfitResponse $unfit) {
             return match ($question->kind) {
-                QuestionKind::Number => "“{$entry->name()}” cannot be read as a number.",
-                default => "“{$entry->name()}” cannot be read: {$unfit->getMessage()}",
+                QuestionKind::Number => new Message('inspection.key.no-number', ['answer' => $entry->name()]),
+                default => new Message('inspection.key.unreadable', ['answer' => $entry->name(), 'why' => $unfit->why]),
             };
         }
         if (! $entry->right || $mark->result === Result::Right) {
@@ -97,8 +98,8 @@ final readonly class KeyCheck
         }
 
         return $mark->result === Result::Unclear
-            ? "“{$entry->name()}” would not be taken as right: it can be read in two ways."
-            : "“{$entry->name()}” would not be taken as right.";
+            ? new Message('inspection.key.two-readings', ['answer' => $entry->name()])
+            : new Message('inspection.key.not-taken', ['answer' => $entry->name()]);
     }
 
     /** @return list<Found> */
@@ -106,13 +107,13 @@ final readonly class KeyCheck
     {
         $open = array_filter($question->pairs, static fn (Pair $pair): bool => $pair->item === null);
         if (count($question->pairs) < 2) {
-            return [[Severity::Stops, $question->id, 'There is nothing to match yet: at least two pairs.']];
+            return [[Severity::Stops, $question->id, new Message('inspection.key.few-to-match')]];
         }
         if ($open !== []) {
-            return [[Severity::Stops, $question->id, 'Something here is matched to nothing yet.']];
+            return [[Severity::Stops, $question->id, new Message('inspection.key.unmatched')]];
         }
 
-        return self::same(array_map(static fn (Item $item): array => [$item->id, $item->text->name()], $question->items), 'Two things to match to read the same.');
+        return self::same(array_map(static fn (Item $item): array => [$item->id, $item->text->name()], $question->items), new Message('inspection.key.same-to-match'));
     }
 
     /** @return list<Found> */
@@ -120,11 +121,11 @@ final readonly class KeyCheck
     {
         $found = [];
         if ($question->gaps === [] || $question->sentence->gaps() === []) {
-            $found[] = [Severity::Stops, $question->id, 'The sentence has no gap yet: write [1] where the first one stands.'];
+            $found[] = [Severity::Stops, $question->id, new Message('inspection.key.no-gap')];
         }
         foreach ($question->gaps as $number => $gap) {
             if (array_filter($gap->entries, static fn (Entry $entry): bool => $entry->right) === []) {
-                $found[] = [Severity::Stops, $gap->id, 'Gap '.($number + 1).' has no right answer yet.'];
+                $found[] = [Severity::Stops, $gap->id, new Message('inspection.key.empty-gap', ['number' => $number + 1])];
             }
             array_push($found, ...$this->alike($question, $gap->entries));
         }
@@ -145,7 +146,7 @@ final readonly class KeyCheck
             foreach (array_slice($entries, 0, $i) as $earlier) {
                 if ($this->isSame($question, $earlier, $entry)) {
                     $severity = $question->kind->showsOptions() || $earlier->right !== $entry->right ? Severity::Stops : Severity::Warns;
-                    $found[] = [$severity, $entry->id, $earlier->right === $entry->right ? "“{$entry->name()}” stands here twice." : "“{$entry->name()}” is listed as right and as wrong."];
+                    $found[] = [$severity, $entry->id, new Message($earlier->right === $entry->right ? 'inspection.key.twice' : 'inspection.key.right-and-wrong', ['answer' => $entry->name()])];
                     break;
                 }
             }
@@ -187,13 +188,13 @@ final readonly class KeyCheck
      * @param  list<array{string, string}>  $texts id and text
      * @return list<Found>
      */
-    private static function same(array $texts, string $sentence): array
+    private static function same(array $texts, Message $message): array
     {
         $seen = [];
         foreach ($texts as [$id, $text]) {
             $folded = PlainText::folded($text);
             if ($folded !== '' && isset($seen[$folded])) {
-                return [[Severity::Warns, $id, $sentence]];
+                return [[Severity::Warns, $id, $message]];
             }
             $seen[$folded] = true;
         }

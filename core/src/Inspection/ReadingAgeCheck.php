@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace HiddenLadder\Core\Inspection;
 
+use HiddenLadder\Core\Message;
 use HiddenLadder\Core\Quiz\QuizDocument;
+use HiddenLadder\Core\Quiz\Stage;
 
 /** Whether the quiz's texts can be read by those for whom it is made; told for English, for which the formula was made. */
 final readonly class ReadingAgeCheck
@@ -38,15 +40,25 @@ final readonly class ReadingAgeCheck
             $reads = Readability::of($passage->text);
             $age = (int) round($reads->grade() + self::AGE_BEFORE_FIRST_GRADE);
             if ($reads->words >= self::WORDS_TO_JUDGE && $age > $most) {
-                $for = $stage === null ? '' : ", and this quiz is {$stage->inWords()}";
                 $found[] = new Finding(
                     Severity::Advises, $passage->stop, $passage->at,
-                    "This text reads like one for about age $age (Kincaid)$for: shorter sentences and words reach more students.",
-                    [], null, "reading age $passage->at $passage->member",
+                    $stage === null
+                        ? new Message('inspection.reading-age', ['age' => $age])
+                        : new Message('inspection.reading-age-for', ['age' => $age, 'stage' => self::named($stage)]),
+                    [], null, [(string) $passage->at, $passage->member],
                 );
             }
         }
 
         return $found;
+    }
+
+    private static function named(Stage $stage): Message
+    {
+        return match (true) {
+            $stage->from === null => new Message('inspection.stage.up-to', ['to' => (int) $stage->to]),
+            $stage->to === null => new Message('inspection.stage.from', ['from' => $stage->from]),
+            default => new Message('inspection.stage.between', ['from' => $stage->from, 'to' => $stage->to]),
+        };
     }
 }

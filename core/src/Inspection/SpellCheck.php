@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace HiddenLadder\Core\Inspection;
 
+use HiddenLadder\Core\Message;
+
 /**
  * Words that are probably misspelt: in no dictionary, and one slip of the pen from a common word.
  *
@@ -64,7 +66,7 @@ final readonly class SpellCheck
         }
         $unknown = array_filter($first, fn (string $plain): bool => $this->isUnknown($plain), ARRAY_FILTER_USE_KEY);
         if (count($unknown) > self::FOREIGN_WORDS && count($unknown) > self::FOREIGN * count($first)) {
-            return [new Finding(Severity::Advises, null, null, 'Much of this is not written in the language that the quiz names, and its spelling was not looked at.', [], null, 'language')];
+            return [new Finding(Severity::Advises, null, null, new Message('inspection.spelling.other-language'))];
         }
         $found = [];
         foreach ($unknown as $plain => [$passage, $word]) {
@@ -90,8 +92,8 @@ final readonly class SpellCheck
     private static function finding(Passage $passage, string $word, string $plain, string $meant): Finding
     {
         return new Finding(
-            Severity::Advises, $passage->stop, $passage->at, "“{$word}” may be a slip of the pen: “{$meant}”?", [],
-            Mend::word($passage->at, $passage->member, $word, $meant), "word $plain",
+            Severity::Advises, $passage->stop, $passage->at, new Message('inspection.spelling.slip', ['word' => $word, 'meant' => $meant]), [],
+            Mend::word($passage->at, $passage->member, $word, $meant), [$plain],
         );
     }
 

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace HiddenLadder\Core\Inspection;
 
+use HiddenLadder\Core\Message;
 use HiddenLadder\Core\Quiz\Entry;
 use HiddenLadder\Core\Quiz\Objective;
 use HiddenLadder\Core\Quiz\Question;
@@ -17,7 +18,7 @@ use HiddenLadder\Core\Round\Terms;
 /**
  * Whether a question teaches those who slip at it, and whether there is time for it.
  *
- * @phpstan-type Found array{Severity, string, string, ?Mend}
+ * @phpstan-type Found array{Severity, string, Message, ?Mend}
  */
 final readonly class TeachingCheck
 {
@@ -38,30 +39,30 @@ final readonly class TeachingCheck
             $wrong = array_values(array_filter($question->allEntries(), static fn (Entry $entry): bool => ! $entry->right));
             $silent = array_values(array_filter($wrong, static fn (Entry $entry): bool => $entry->feedback->isEmpty() && $entry->ladder === [] && $entry->fork === null));
             if ($wrong === [] || count($silent) === count($wrong)) {
-                $found[] = [Severity::Advises, $question->id, 'A slip here gets no help and no word: add a rung or feedback.', null];
+                $found[] = [Severity::Advises, $question->id, new Message('inspection.teaching.silent-slip'), null];
             } else {
                 foreach ($silent as $entry) {
-                    $found[] = [Severity::Advises, $entry->id, "Whoever answers “{$entry->name()}” gets no help and no word.", null];
+                    $found[] = [Severity::Advises, $entry->id, new Message('inspection.teaching.silent-answer', ['answer' => $entry->name()]), null];
                 }
             }
         }
         $loops = $this->terms->tries !== 1 && $this->terms->mode !== Mode::HandedIn;
         if ($loops && $question->givenAwayByASlip() && $question->isMarked() && $this->quiz->alikes($question) === []) {
-            $found[] = [Severity::Advises, $question->id, 'With two options one slip gives the answer away. An alike question can come instead of this one again.', null];
+            $found[] = [Severity::Advises, $question->id, new Message('inspection.teaching.two-options'), null];
         }
         if ($question->kind === QuestionKind::Written && $question->readByTeacher && $question->model->isEmpty() && $this->terms->tries === null && $question->ladder !== []) {
-            $found[] = [Severity::Warns, $question->id, 'Only a person can say whether this is right, so nobody comes to its ladder before you have read it. A model answer lets students judge for themselves.', null];
+            $found[] = [Severity::Warns, $question->id, new Message('inspection.teaching.waits-for-reading'), null];
         }
         $seconds = $question->seconds ?? $this->terms->secondsForQuestion;
         $words = (int) preg_match_all('/\S+/u', $question->text().' '.implode(' ', array_map(static fn (Entry $entry): string => $entry->text->plain(), $question->kind->showsOptions() ? $question->entries : [])));
         $needed = (int) ceil(60 * $words / self::WORDS_A_MINUTE) + self::SECONDS_TO_ANSWER;
         if ($seconds !== null && $seconds < $needed) {
-            $found[] = [Severity::Warns, $question->id, "The time of $seconds s is short for $words words: reading and answering take about $needed s.", $question->seconds === null ? null : Mend::set("Give $needed s", $question->id, 'seconds', $needed)];
+            $found[] = [Severity::Warns, $question->id, new Message('inspection.teaching.short-time', ['seconds' => $seconds, 'words' => $words, 'needed' => $needed]), $question->seconds === null ? null : Mend::set(new Message('inspection.mend.give-seconds', ['seconds' => $needed]), $question->id, 'seconds', $needed)];
         }
         if ($this->quiz->misconceptions !== []) {
             foreach ($question->isMarked() ? $question->allEntries() : [] as $entry) {
                 if (! $entry->right && $entry->misconception === null && ! $entry->feedback->isEmpty() && $entry->share <= 0) {
-                    $found[] = [Severity::Advises, $entry->id, ($entry->name() === '' ? 'A foreseen wrong answer' : "“{$entry->name()}”").' names no misconception.', null];
+                    $found[] = [Severity::Advises, $entry->id, $entry->name() === '' ? new Message('inspection.teaching.no-misconception-unnamed') : new Message('inspection.teaching.no-misconception', ['answer' => $entry->name()]), null];
                 }
             }
         }
@@ -81,15 +82,15 @@ final readonly class TeachingCheck
         }
         foreach ([Sight::Result, Sight::RightAnswer, Sight::Feedback] as $sight) {
             if ($this->terms->seen[$sight->value] === Moment::ComingBack && $this->terms->rounds->limit === 1) {
-                $found[] = [Severity::Warns, '', 'Something is to be seen on coming back, and there is only one round: that moment may never come.', null];
+                $found[] = [Severity::Warns, '', new Message('inspection.teaching.seen-never'), null];
             }
         }
 
         return $found;
     }
 
-    private static function fewFor(Objective $objective, int $count): string
+    private static function fewFor(Objective $objective, int $count): Message
     {
-        return $count === 0 ? "No question serves the objective “{$objective->text}”." : "Only one question serves the objective “{$objective->text}”: one answer tells little.";
+        return new Message($count === 0 ? 'inspection.teaching.objective-without-question' : 'inspection.teaching.objective-with-one-question', ['objective' => $objective->text]);
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace HiddenLadder\Core\Inspection;
 
+use HiddenLadder\Core\Message;
 use HiddenLadder\Core\Quiz\DrillEnd;
 use HiddenLadder\Core\Quiz\DrillStop;
 use HiddenLadder\Core\Quiz\Gap;
@@ -19,17 +20,17 @@ final readonly class UnfinishedCheck
     {
     }
 
-    /** @return iterable<array{?string, ?string, string}> stop, what it is about, sentence */
+    /** @return iterable<array{?string, ?string, Message}> stop, what it is about, and what */
     public function findings(): iterable
     {
         $stage = $this->quiz->stage;
         if ($stage?->from !== null && $stage->to !== null && $stage->from > $stage->to) {
-            yield [null, null, 'The oldest for whom this is made would be younger than the youngest.'];
+            yield [null, null, new Message('inspection.unfinished.ages')];
         }
         yield from $this->parts();
         foreach ([...$this->quiz->stops, ...$this->quiz->sideStops] as $stop) {
             if ($stop instanceof DrillStop && $stop->ends === DrillEnd::Deal && $stop->need > $stop->deal) {
-                yield [$stop->id, $stop->id, "This drill ends after its $stop->deal questions, and asks for $stop->need right answers."];
+                yield [$stop->id, $stop->id, new Message('inspection.drill.ends-before', ['deal' => $stop->deal, 'need' => $stop->need])];
             }
             foreach ($stop->questions() as $question) {
                 if ($stop instanceof DrillStop || $stop instanceof StaircaseStop) {
@@ -40,13 +41,13 @@ final readonly class UnfinishedCheck
         }
         foreach ($this->quiz->pool as $question) {
             if ($question->alike === null) {
-                yield [null, $question->id, 'A question that stands in for others belongs to a group of alike ones; this one has none yet.'];
+                yield [null, $question->id, new Message('inspection.unfinished.no-alike-group')];
             }
             yield from self::sentence(null, $question);
         }
     }
 
-    /** @return iterable<array{?string, ?string, string}> */
+    /** @return iterable<array{?string, ?string, Message}> */
     private function parts(): iterable
     {
         $closed = [];
@@ -56,26 +57,26 @@ final readonly class UnfinishedCheck
                 $closed[(string) $open] = true;
                 $open = $stop->part;
                 if ($open !== null && isset($closed[$open])) {
-                    yield [$stop->id, $stop->id, 'The stops of a part stand together: other stops stand between this one and the rest of its part.'];
+                    yield [$stop->id, $stop->id, new Message('inspection.unfinished.part-apart')];
                 }
             }
         }
     }
 
-    /** @return iterable<array{?string, ?string, string}> */
+    /** @return iterable<array{?string, ?string, Message}> */
     private static function inSeries(string $stop, Question $question): iterable
     {
         if (! $question->kind->isMarked() || $question->keyless) {
-            yield [$stop, $question->id, 'Drills and staircases need questions that are right or not; this one is neither.'];
+            yield [$stop, $question->id, new Message('inspection.unfinished.unmarked-in-series')];
         }
         foreach ($question->entries as $entry) {
             if ($entry->fork !== null) {
-                yield [$stop, $entry->id, 'A question of a drill or a staircase leads nowhere but on: take out where this answer leads to.'];
+                yield [$stop, $entry->id, new Message('inspection.unfinished.fork-in-series')];
             }
         }
     }
 
-    /** @return iterable<array{?string, ?string, string}> */
+    /** @return iterable<array{?string, ?string, Message}> */
     private static function sentence(?string $stop, Question $question): iterable
     {
         $named = $question->sentence->gaps();
@@ -84,7 +85,7 @@ final readonly class UnfinishedCheck
         sort($named);
         sort($each);
         if ($question->kind === QuestionKind::Gaps && $named !== [] && $named !== $each) {
-            yield [$stop, $question->id, "The sentence names each of its $gaps gaps once, as [1] to [$gaps]."];
+            yield [$stop, $question->id, new Message('inspection.unfinished.gaps', ['gaps' => $gaps])];
         }
     }
 }

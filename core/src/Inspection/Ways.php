@@ -9,11 +9,9 @@ use HiddenLadder\Core\Ahead\Explorer;
 use HiddenLadder\Core\Ahead\Move;
 use HiddenLadder\Core\Ahead\MoveKind;
 use HiddenLadder\Core\Ahead\Structure;
-use HiddenLadder\Core\Quiz\Condition;
+use HiddenLadder\Core\Message;
 use HiddenLadder\Core\Quiz\ConditionKind;
-use HiddenLadder\Core\Quiz\DrillStop;
 use HiddenLadder\Core\Quiz\QuizDocument;
-use HiddenLadder\Core\Quiz\StaircaseStop;
 use HiddenLadder\Core\Quiz\Stop;
 use HiddenLadder\Core\Round\Terms;
 
@@ -29,6 +27,9 @@ final readonly class Ways
     /** Slips in a row without a way on that are still bearable (common practice; ours). */
     private const BEARABLE_SLIPS = 10;
 
+    /** Of a loop with more stops only so many are named. */
+    private const NAMED = 4;
+
     private Explorer $explorer;
 
     private Structure $structure;
@@ -39,17 +40,17 @@ final readonly class Ways
         $this->structure = $this->explorer->structure();
     }
 
-    /** @return list<Finding> */
+    /** @return list<Finding> without any word of the document: they hold as long as it leads where it leads */
     public function findings(): array
     {
         $traps = $this->traps();
         $loops = [];
         if (Inspection::allowsPublishing($traps)) {
             $slipping = $this->ofSlipping();
-            $loops = [...$this->circles(), ...$this->marathons($slipping), ...$this->neverRight($slipping), ...$this->leadsBack()];
+            $loops = [...$this->circles(), ...$this->marathons($slipping), ...$this->neverRight($slipping)];
         }
 
-        return [...$traps, ...$loops, ...$this->neverReached(), ...$this->neverTaken(), ...$this->shownTooEarly()];
+        return [...$traps, ...$loops, ...$this->neverReached(), ...$this->neverTaken()];
     }
 
     /** @return list<Finding> */
@@ -61,7 +62,7 @@ final readonly class Ways
             return $this->trapsOf($this->structure, $this->structure->reachable($surely));
         }
         if (! in_array(false, $this->structure->safe(), true)) {
-            return $this->structure->isWhole ? [] : [new Finding(Severity::Advises, null, null, 'This quiz leads to more places than can be looked at. Rehearse it as somebody who always slips.')];
+            return $this->structure->isWhole ? [] : [new Finding(Severity::Advises, null, null, new Message('inspection.ways.too-many'))];
         }
         $exact = $this->explorer->exactly()->structure(self::EXACT_NODES);
         $trapped = array_keys(array_filter($exact->open(), static fn (bool $isOpen): bool => ! $isOpen));
@@ -69,7 +70,7 @@ final readonly class Ways
         return match (true) {
             $trapped !== [] => $this->trapsOf($exact, $trapped),
             $exact->isWhole => [],
-            default => [new Finding(Severity::Warns, null, null, 'Whether everybody gets through depends on more answers than can be tried here, because forks look back at them. Rehearse it as somebody who always slips.')],
+            default => [new Finding(Severity::Warns, null, null, new Message('inspection.ways.undecided'))],
         };
     }
 
@@ -81,19 +82,19 @@ final readonly class Ways
     {
         return array_map(function (array $loop): Finding {
             return $this->loop(Severity::Stops, $loop, match (count($loop)) {
-                0 => 'No finish can be reached from here.',
-                1 => "Whoever comes to {$this->name($loop[0])} can never reach a finish, whatever they answer.",
-                default => 'Whoever comes to '.$this->names($loop).' can never reach a finish, whatever they answer: these stops lead back to each other.',
+                0 => new Message('inspection.ways.no-finish'),
+                1 => new Message('inspection.ways.trap', ['stop' => $this->quiz->placeOf($loop[0])]),
+                default => new Message('inspection.ways.trap-of-several', ['stops' => $this->names($loop)]),
             });
         }, $this->loopsOf($structure, $trapped));
     }
 
     /** @param  list<string>  $loop  stops that lead round and round; it is told at the last */
-    private function loop(Severity $severity, array $loop, string $sentence): Finding
+    private function loop(Severity $severity, array $loop, Message $message): Finding
     {
         $at = $loop[count($loop) - 1] ?? null;
 
-        return new Finding($severity, $at, $at, $sentence, $loop, $this->mend($loop));
+        return new Finding($severity, $at, $at, $message, $loop, $this->mend($loop));
     }
 
     /**
@@ -124,9 +125,9 @@ final readonly class Ways
         $held = $structure === $this->structure ? [] : array_keys(array_filter($structure->open(), static fn (bool $isOpen): bool => ! $isOpen));
 
         return $held === [] ? [] : array_map(function (array $loop): Finding {
-            $led = count($loop) === 1 ? $this->name($loop[0]).' leads back to itself' : $this->names($loop).' lead back to each other';
-
-            return $this->loop(Severity::Warns, $loop, "Whoever always slips never comes to a finish, even by setting everything aside: $led until something is right.");
+            return $this->loop(Severity::Warns, $loop, count($loop) === 1
+                ? new Message('inspection.ways.slipping-for-ever', ['stop' => $this->quiz->placeOf($loop[0])])
+                : new Message('inspection.ways.slipping-for-ever-of-several', ['stops' => $this->names($loop)]));
         }, $this->loopsOf($structure, $held));
     }
 
@@ -142,13 +143,13 @@ final readonly class Ways
             foreach ($stop?->questions() ?? [] as $question) {
                 foreach ($question->allEntries() as $entry) {
                     if ($entry->fork !== null && in_array($entry->fork, $loop, true) && $entry->right) {
-                        return Mend::set('Let this answer lead on', $entry->id, 'fork', null);
+                        return Mend::set(new Message('inspection.mend.lead-on'), $entry->id, 'fork', null);
                     }
                 }
             }
             foreach ($stop->forks ?? [] as $index => $fork) {
                 if ($fork->when->kind === ConditionKind::Always && in_array($fork->to, $loop, true)) {
-                    return Mend::without('Take this fork out', $id, 'forks', $index);
+                    return Mend::without(new Message('inspection.mend.take-fork-out'), $id, 'forks', $index);
                 }
             }
         }
@@ -191,7 +192,7 @@ final readonly class Ways
             $isAnswered = array_filter($component, static fn (int $node): bool => array_filter($right[$node], static fn (Edge $edge): bool => $edge->move->kind === MoveKind::Right && array_intersect($edge->to, $component) !== []) !== []);
             if (count($component) > 1 && $isAnswered !== []) {
                 $loop = $this->stopsOf($structure, $component);
-                $findings[implode(' ', $loop)] ??= $this->loop(Severity::Warns, $loop, 'A right answer leads back: whoever is always right goes round in a circle at '.$this->names($loop).'.');
+                $findings[implode(' ', $loop)] ??= $this->loop(Severity::Warns, $loop, new Message('inspection.ways.right-goes-round', ['stops' => $this->names($loop)]));
             }
         }
 
@@ -225,14 +226,14 @@ final readonly class Ways
             $isLoop = count($component) > 1 || in_array($component[0], $next($component[0]), true);
             if ($isLoop && $slips > 0) {
                 $answers = $this->answersInTurn($component, $slipping);
-                $findings[implode(' ', $loop)] ??= $this->loop(Severity::Warns, $loop, 'Whoever always slips goes round in a circle at '.$this->names($loop)." and is never offered to set it aside: $answers ".($answers === 1 ? 'answer' : 'answers').' each time.');
+                $findings[implode(' ', $loop)] ??= $this->loop(Severity::Warns, $loop, new Message('inspection.ways.slipping-goes-round', ['stops' => $this->names($loop), 'answers' => $answers]));
             } elseif (! $isLoop && $loop !== []) {
                 $deepest[$loop[0]] = max($deepest[$loop[0]] ?? 0, $longest[$component[0]]);
             }
         }
         foreach ($deepest as $stop => $slips) {
             if ($slips > self::BEARABLE_SLIPS) {
-                $findings[$stop] ??= new Finding(Severity::Warns, $stop, $stop, "Whoever always slips at {$this->name($stop)} gives $slips answers before it can be set aside. A shorter ladder is kinder.");
+                $findings[$stop] ??= new Finding(Severity::Warns, $stop, $stop, new Message('inspection.ways.long-ladder', ['stop' => $this->quiz->placeOf($stop), 'answers' => $slips]));
             }
         }
 
@@ -291,12 +292,12 @@ final readonly class Ways
         $findings = [];
         foreach ([...$this->quiz->stops, ...$this->quiz->sideStops] as $stop) {
             if (! isset($reached[$stop->id]) && ! $stop->extra) {
-                $findings[] = new Finding(Severity::Warns, $stop->id, $stop->id, $this->quiz->position($stop->id) === null ? 'Nothing leads to this side stop.' : 'Nobody reaches this stop: every way goes past it.');
+                $findings[] = new Finding(Severity::Warns, $stop->id, $stop->id, $this->quiz->position($stop->id) === null ? new Message('inspection.ways.unreached-side-stop') : new Message('inspection.ways.unreached-stop'));
             }
         }
         foreach (array_slice($this->quiz->finishes, 1) as $finish) {
             if (! isset($finishes[$finish->id])) {
-                $findings[] = new Finding(Severity::Warns, null, $finish->id, "Nothing leads to the finish “{$finish->title}”.");
+                $findings[] = new Finding(Severity::Warns, null, $finish->id, new Message('inspection.ways.unreached-finish', ['title' => $finish->title]));
             }
         }
 
@@ -310,9 +311,12 @@ final readonly class Ways
         foreach ($this->structure->isWhole ? [...$this->quiz->stops, ...$this->quiz->sideStops] : [] as $stop) {
             foreach ($stop->forks as $index => $fork) {
                 if ($this->terms->freeOrder && $fork->when->kind->looksBack()) {
-                    $findings[] = new Finding(Severity::Warns, $stop->id, $stop->id, 'In free order, a fork that looks back at earlier stops is never taken.');
+                    $findings[] = new Finding(Severity::Warns, $stop->id, $stop->id, new Message('inspection.ways.fork-off-in-free-order'), [], null, [$fork->id]);
                 } elseif (! $this->explorer->guesses->hasTaken($fork) && ! ($fork->when->kind === ConditionKind::TimeOut && $this->hasNoClock($stop))) {
-                    $findings[] = new Finding(Severity::Warns, $stop->id, $stop->id, 'Fork '.($index + 1).' of this stop is never taken: '.($index > 0 ? 'an earlier one always fits first, or nothing here meets its condition.' : 'nothing here meets its condition.'));
+                    $findings[] = new Finding(
+                        Severity::Warns, $stop->id, $stop->id,
+                        new Message($index > 0 ? 'inspection.ways.fork-behind-others' : 'inspection.ways.fork-never-taken', ['number' => $index + 1]), [], null, [$fork->id],
+                    );
                 }
             }
         }
@@ -323,43 +327,6 @@ final readonly class Ways
     private function hasNoClock(Stop $stop): bool
     {
         return $this->terms->secondsForQuestion === null && ! $this->quiz->mayBeTimed($stop->id);
-    }
-
-    /** @return list<Finding> right answers that lead to an earlier stop: no circle, for what is right is not asked again */
-    private function leadsBack(): array
-    {
-        $findings = [];
-        foreach ($this->quiz->stops as $position => $stop) {
-            foreach ($stop->questions() as $question) {
-                foreach ($question->allEntries() as $entry) {
-                    $to = $entry->right && $entry->fork !== null ? $this->quiz->position($entry->fork) : null;
-                    if ($to !== null && $to <= $position && ! $stop instanceof DrillStop && ! $stop instanceof StaircaseStop) {
-                        $findings[] = new Finding(
-                            Severity::Advises, $stop->id, $entry->id,
-                            "The right answer “{$entry->name()}” leads back to {$this->name($this->quiz->stops[$to]->id)}: whoever knows it walks that way twice.",
-                            [], Mend::set('Let this answer lead on', $entry->id, 'fork', null),
-                        );
-                    }
-                }
-            }
-        }
-
-        return $findings;
-    }
-
-    /** @return list<Finding> conditions on what comes later, or on themselves */
-    private function shownTooEarly(): array
-    {
-        $findings = [];
-        foreach ($this->quiz->stops as $stop) {
-            $asked = $stop->shownIf === null || $stop->shownIf->question === null ? null : $this->quiz->stopOf($stop->shownIf->question);
-            $there = $asked === null ? null : $this->quiz->position($asked->id);
-            if ($stop->shownIf instanceof Condition && $there !== null && $there >= (int) $this->quiz->position($stop->id)) {
-                $findings[] = new Finding(Severity::Warns, $stop->id, $stop->id, 'This stop asks for an answer that is only given later: in set order it is decided before.', [], Mend::set('Show it always', $stop->id, 'shownIf', null));
-            }
-        }
-
-        return $findings;
     }
 
     /**
@@ -380,20 +347,15 @@ final readonly class Ways
         return array_map(strval(...), array_keys($stops));
     }
 
-    /** @param  list<string>  $stops */
-    private function names(array $stops): string
+    /**
+     * @param  list<string>  $stops
+     * @return Message|list<Message>
+     */
+    private function names(array $stops): Message|array
     {
-        $names = array_map($this->name(...), array_slice($stops, 0, 4));
-        $last = array_pop($names);
+        $names = array_map($this->quiz->placeOf(...), array_slice($stops, 0, self::NAMED));
+        $left = count($stops) - count($names);
 
-        return ($names === [] ? '' : implode(', ', $names).' and ').$last.(count($stops) > 4 ? ' (and '.(count($stops) - 4).' more)' : '');
-    }
-
-    private function name(string $stop): string
-    {
-        $position = $this->quiz->position($stop);
-        $name = $this->quiz->stop($stop)?->name() ?? '';
-
-        return $position === null ? 'the side stop “'.mb_strimwidth($name, 0, 40, '…').'”' : 'stop '.($position + 1);
+        return $left === 0 ? $names : new Message('place.and-more', ['places' => $names, 'count' => $left]);
     }
 }

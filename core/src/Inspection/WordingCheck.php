@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace HiddenLadder\Core\Inspection;
 
 use HiddenLadder\Core\Marking\PlainText;
+use HiddenLadder\Core\Message;
 use HiddenLadder\Core\Quiz\Entry;
 use HiddenLadder\Core\Quiz\Question;
 use HiddenLadder\Core\Quiz\QuestionKind;
@@ -13,7 +14,7 @@ use HiddenLadder\Core\Round\Terms;
 /**
  * How a question and its options are worded.
  *
- * @phpstan-type Found array{Severity, string, string, ?Mend}
+ * @phpstan-type Found array{Severity, string, Message, ?Mend}
  */
 final readonly class WordingCheck
 {
@@ -54,8 +55,8 @@ final readonly class WordingCheck
             };
             $found[] = [
                 $this->terms->mixOptions && ! $entry->pinned ? Severity::Warns : Severity::Advises, $entry->id,
-                "“{$words}” speaks of other options by their place, and options can come in another order.",
-                $other === null ? null : Mend::set("Say “{$other}”", $entry->id, 'text', $other),
+                new Message('inspection.wording.by-place', ['option' => $words]),
+                $other === null ? null : Mend::set(new Message('inspection.mend.say', ['words' => $other]), $entry->id, 'text', $other),
             ];
         }
 
@@ -74,7 +75,7 @@ final readonly class WordingCheck
         $longest = max(array_map(static fn (Entry $entry): int => mb_strlen(trim($entry->text->plain())), $others));
 
         return $right > self::LONGER * $longest && $right > $longest + self::LONGER_CHARACTERS
-            ? [[Severity::Advises, $accepted[0]->id, 'The right option is much longer than all others: that alone gives it away.', null]]
+            ? [[Severity::Advises, $accepted[0]->id, new Message('inspection.wording.long-right-option'), null]]
             : [];
     }
 
@@ -87,7 +88,7 @@ final readonly class WordingCheck
         $words = array_map(static fn (Entry $entry): string => PlainText::folded($entry->text->plain()), $question->entries);
         foreach (self::TRUE_OR_FALSE as $pair) {
             if (array_diff($pair, $words) === []) {
-                return [[Severity::Advises, $question->id, 'These two options are really true or false.', Mend::set('Make it true or false', $question->id, 'kind', QuestionKind::TrueFalse->value)]];
+                return [[Severity::Advises, $question->id, new Message('inspection.wording.true-or-false'), Mend::set(new Message('inspection.mend.make-true-or-false'), $question->id, 'kind', QuestionKind::TrueFalse->value)]];
             }
         }
 

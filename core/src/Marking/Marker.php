@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace HiddenLadder\Core\Marking;
 
+use HiddenLadder\Core\Message;
 use HiddenLadder\Core\Quiz\Question;
 use HiddenLadder\Core\Quiz\QuestionKind;
 
@@ -57,7 +58,7 @@ final readonly class Marker
     private function marked(Question $question, Response $response): Mark
     {
         if ($response->as !== self::asked($question->kind)) {
-            throw new UnfitResponse('This answer is of another kind than the question.');
+            throw new UnfitResponse(new Message('marking.other-kind'));
         }
         if ($question->isMarked()) {
             return match ($question->kind) {
@@ -74,7 +75,7 @@ final readonly class Marker
         $given = match ($response->as) {
             'text' => self::line($response, $question->kind === QuestionKind::Written ? Response::LONGEST_WRITTEN : Response::LONGEST),
             'choices' => $this->chosen($question, $response->list),
-            default => $response->list === [] && $response->map === [] ? throw new UnfitResponse('There is no answer yet.') : null,
+            default => $response->list === [] && $response->map === [] ? throw new UnfitResponse(new Message('marking.no-answer')) : null,
         };
 
         return new Mark(Result::Noted, 0.0, is_array($given) && count($given) === 1 ? $given[0] : null);
@@ -100,10 +101,10 @@ final readonly class Marker
     private function chosen(Question $question, array $choices): array
     {
         foreach ($choices as $choice) {
-            $question->entry($choice) ?? throw new UnfitResponse('This choice is not among the options.');
+            $question->entry($choice) ?? throw new UnfitResponse(new Message('marking.no-such-option'));
         }
 
-        return $choices === [] ? throw new UnfitResponse('Choose an answer.') : $choices;
+        return $choices === [] ? throw new UnfitResponse(new Message('marking.choose')) : $choices;
     }
 
     /**
@@ -114,10 +115,10 @@ final readonly class Marker
     private function oneChoice(Question $question, array $choices): Mark
     {
         if (count($choices) !== 1) {
-            throw new UnfitResponse('Choose one answer.');
+            throw new UnfitResponse(new Message('marking.choose-one'));
         }
 
-        return Mark::entry($question->entry($choices[0]) ?? throw new UnfitResponse('This choice is not among the options.'));
+        return Mark::entry($question->entry($choices[0]) ?? throw new UnfitResponse(new Message('marking.no-such-option')));
     }
 
     /**
@@ -153,10 +154,10 @@ final readonly class Marker
     {
         $places = array_flip($order);
         foreach ($question->items as $item) {
-            $places[$item->id] ?? throw new UnfitResponse('Put all of them in order.');
+            $places[$item->id] ?? throw new UnfitResponse(new Message('marking.order-all'));
         }
         if (count($order) !== count($question->items) || count($places) !== count($order)) {
-            throw new UnfitResponse('Put each of them in order, once.');
+            throw new UnfitResponse(new Message('marking.order-once'));
         }
         $concordant = $pairs = 0;
         foreach ($question->items as $i => $first) {
@@ -194,11 +195,11 @@ final readonly class Marker
         $items = array_flip(array_map(static fn ($item): string => $item->id, $question->items));
         foreach ($made as $left => $item) {
             if (! isset($parts[$left]) || ! isset($items[$item])) {
-                throw new UnfitResponse('This match is not among those asked for.');
+                throw new UnfitResponse(new Message('marking.no-such-match'));
             }
         }
         if ($made === []) {
-            throw new UnfitResponse('Nothing is matched yet.');
+            throw new UnfitResponse(new Message('marking.nothing-matched'));
         }
         $foreseen = null;
         foreach ($question->entries as $entry) {
@@ -231,7 +232,7 @@ final readonly class Marker
             $foreseen ??= $mark->result === Result::Right || $mark->entry === null ? null : $question->entry($mark->entry);
         }
         if ($fillings !== [] || ! in_array(true, array_map(static fn (bool $right): bool => true, $parts), true)) {
-            throw new UnfitResponse('This gap is not in the sentence.');
+            throw new UnfitResponse(new Message('marking.no-such-gap'));
         }
         if ($almost && ! in_array(false, $parts, true)) {
             return new Mark(Result::Unclear, 0.0, null, null, Near::Spelling);
@@ -248,7 +249,7 @@ final readonly class Marker
                 return Mark::entry($entry);
             }
         }
-        throw new UnfitResponse('This choice is not among the options.');
+        throw new UnfitResponse(new Message('marking.no-such-option'));
     }
 
     /** @param  array<string, bool>  $parts */
@@ -269,13 +270,13 @@ final readonly class Marker
     private static function short(string $text, int $longest = Response::LONGEST): string
     {
         if (strlen($text) > $longest && (strlen($text) > 4 * $longest || mb_strlen($text) > $longest)) {
-            throw new UnfitResponse("This answer is too long: at most $longest characters can be taken.");
+            throw new UnfitResponse(new Message('marking.too-long', ['most' => $longest]));
         }
         if (! mb_check_encoding($text, 'UTF-8')) {
-            throw new UnfitResponse('This answer cannot be read as text.');
+            throw new UnfitResponse(new Message('marking.no-text'));
         }
         if (PlainText::folded($text) === '') {
-            throw new UnfitResponse('There is no answer yet.');
+            throw new UnfitResponse(new Message('marking.no-answer'));
         }
 
         return $text;

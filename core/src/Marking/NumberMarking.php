@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace HiddenLadder\Core\Marking;
 
 use Brick\Math\BigRational;
+use HiddenLadder\Core\Message;
 use HiddenLadder\Core\Quiz\Entry;
 use HiddenLadder\Core\Quiz\Question;
 use WeakMap;
@@ -25,7 +26,7 @@ final class NumberMarking
     {
         $quantities = $this->quantities($text);
         if ($quantities === []) {
-            throw new UnfitResponse('This cannot be read as a number. Write it like 12, 3.5, 3/4 or 1 1/4.');
+            throw new UnfitResponse(new Message('marking.no-number'));
         }
         $marks = array_map(fn (Quantity $quantity): Mark => $this->quantity($question, $quantity), $quantities);
         foreach ($marks as $mark) {
@@ -81,7 +82,7 @@ final class NumberMarking
             }
         }
         if ($given->unit !== null && ! $hasUnit) {
-            throw new UnfitResponse('Only the number is asked for here, without a unit.');
+            throw new UnfitResponse(new Message('marking.number-without-unit'));
         }
         if ($near === null) {
             return Mark::notRight();

@@ -6,6 +6,7 @@ namespace HiddenLadder\Core\Marking;
 
 use HiddenLadder\Core\Fields;
 use HiddenLadder\Core\MalformedInput;
+use HiddenLadder\Core\Message;
 
 /** What a student gave as an answer, in one of the ways that kinds of question ask for. */
 final readonly class Response
@@ -90,7 +91,7 @@ final readonly class Response
      */
     private static function few(array $items, string $as): array
     {
-        return count($items) <= self::MOST ? $items : throw new MalformedInput("/$as", 'there are more than '.self::MOST.' of them');
+        return count($items) <= self::MOST ? $items : throw new MalformedInput("/$as", new Message('shape.too-many', ['most' => self::MOST]));
     }
 
     /** @return array<string, mixed> */

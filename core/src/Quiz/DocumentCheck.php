@@ -6,6 +6,7 @@ namespace HiddenLadder\Core\Quiz;
 
 use HiddenLadder\Core\Fields;
 use HiddenLadder\Core\MalformedInput;
+use HiddenLadder\Core\Message;
 use HiddenLadder\Core\Quiz\Edits\Done;
 use HiddenLadder\Core\Quiz\Edits\RichTexts;
 use HiddenLadder\Core\Quiz\Edits\Shapes;
@@ -84,7 +85,7 @@ final class DocumentCheck
             $nodes = $document->{$list} ?? null;
             $most = $limits[$list]['maxItems'] ?? null;
             if (is_array($nodes) && is_int($most) && count($nodes) > $most) {
-                return [new Problem("/$list", "Array should have at most $most items, ".count($nodes).' found')];
+                return [new Problem("/$list", new Message('shape.most-items', ['most' => $most, 'count' => count($nodes)]))];
             }
             if (is_array($nodes)) {
                 $bare->{$list} = array_slice($nodes, 0, 1);
@@ -107,9 +108,10 @@ final class DocumentCheck
         }
         $error = $this->validator->validate($value, self::URI.$definition)->error();
         $problems = [];
-        foreach ($error === null ? [] : (new ErrorFormatter)->format($error, true) as $below => $reasons) {
+        foreach ($error === null ? [] : (new ErrorFormatter)->format($error, true, SchemaWords::of(...)) as $below => $reasons) {
             foreach (is_array($reasons) ? $reasons : [$reasons] as $reason) {
-                $problems[] = new Problem($pointer.($below === '/' ? '' : $below), is_string($reason) ? $reason : 'does not fit');
+                assert($reason instanceof Message);
+                $problems[] = new Problem($pointer.($below === '/' ? '' : $below), $reason);
             }
         }
 
@@ -122,7 +124,7 @@ final class DocumentCheck
         $problems = [];
         RichTexts::map($node, $type, static function (string $text, string $at) use (&$problems): string {
             if (! CleanText::is($text)) {
-                $problems[] = new Problem($at, 'this text has HTML in it that is not allowed, or not written as it is kept');
+                $problems[] = new Problem($at, new Message('shape.html'));
             }
 
             return $text;

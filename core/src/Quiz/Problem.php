@@ -4,10 +4,12 @@ declare(strict_types=1);
 
 namespace HiddenLadder\Core\Quiz;
 
+use HiddenLadder\Core\Message;
+
 /** One thing that is wrong with a document: where (a JSON pointer) and why. */
 final readonly class Problem
 {
-    public function __construct(public string $pointer, public string $reason)
+    public function __construct(public string $pointer, public Message $reason)
     {
     }
 }

@@ -6,6 +6,7 @@ namespace HiddenLadder\Core\Quiz;
 
 use HiddenLadder\Core\Fields;
 use HiddenLadder\Core\MalformedInput;
+use HiddenLadder\Core\Message;
 
 /**
  * A quiz as the engine walks it, with what is looked up often already found.
@@ -117,7 +118,7 @@ final readonly class QuizDocument
             array_values(array_filter($stops, static fn (Stop $stop): bool => ! $stop->extra)),
             [...$fields->objects('sideStops', Stop::read(...)), ...array_values(array_filter($stops, static fn (Stop $stop): bool => $stop->extra))],
             $fields->objectsOr('pool', Question::read(...)),
-            $finishes === [] ? throw new MalformedInput('/finishes', 'at least one finish is expected') : $finishes,
+            $finishes === [] ? throw new MalformedInput('/finishes', new Message('shape.no-finishes')) : $finishes,
             $mastery === null ? new MasteryTerms : MasteryTerms::read($mastery),
             $fields->objectOrNull('terms')?->all() ?? [],
         );
@@ -160,6 +161,17 @@ final readonly class QuizDocument
     public function place(string $question): array
     {
         return $this->places[$question] ?? throw new \OutOfBoundsException('There is no such question in this quiz.');
+    }
+
+    /** A stop by where it stands, in words: “stop 3”. */
+    public function placeOf(string $stop): Message
+    {
+        $position = $this->position($stop);
+        $beside = array_search($stop, array_map(static fn (Stop $one): string => $one->id, $this->sideStops), true);
+
+        return $position !== null
+            ? new Message('place.stop', ['number' => $position + 1])
+            : new Message('place.side-stop', ['number' => (int) $beside + 1]);
     }
 
     /** The stop that asks the question itself, or null for one on a ladder or in the pool. */

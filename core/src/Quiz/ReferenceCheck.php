@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace HiddenLadder\Core\Quiz;
 
+use HiddenLadder\Core\Message;
+
 /**
  * What a schema cannot say of a document: ids occur once, every reference leads to something, and nothing hangs too deep.
  * What is only unfinished, or stands against itself, is for the inspection to say.
@@ -46,7 +48,7 @@ final class ReferenceCheck
         return $this->problems;
     }
 
-    private function problem(string $pointer, string $reason): void
+    private function problem(string $pointer, Message $reason): void
     {
         $this->problems[] = new Problem($pointer, $reason);
     }
@@ -62,7 +64,7 @@ final class ReferenceCheck
         foreach (is_array($value) ? $value : [] as $key => $item) {
             if ($key === 'id' && is_string($item)) {
                 if (isset($this->ids[$item])) {
-                    $this->problem("$pointer/id", 'this id stands elsewhere in the document too');
+                    $this->problem("$pointer/id", new Message('shape.id-twice'));
                 }
                 $this->ids[$item] = true;
                 if (is_array($value) && isset($value['right'])) {
@@ -79,18 +81,18 @@ final class ReferenceCheck
             $here = "$pointer/$key";
             if (is_string($item)) {
                 match ($key) {
-                    'fork', 'to' => $this->expect($this->leadsSomewhere($item), $here, 'this fork leads to no stop and no finish of the quiz'),
-                    'misconception' => $this->expect($this->quiz->misconception($item) !== null, $here, 'this misconception is not in the quiz’s list'),
-                    'part' => $this->expect($this->listed('parts', $item), $here, 'this part is not in the quiz’s list'),
-                    'objective' => $this->expect($this->listed('objectives', $item), $here, 'this objective is not in the quiz’s list'),
-                    'question' => $this->expect($this->quiz->question($item) !== null, $here, 'this question is not in the quiz'),
-                    'entry' => $this->expect(isset($this->entries[$item]), $here, 'this entry is not in the quiz'),
+                    'fork', 'to' => $this->expect($this->leadsSomewhere($item), $here, new Message('shape.fork-nowhere')),
+                    'misconception' => $this->expect($this->quiz->misconception($item) !== null, $here, new Message('shape.no-such-misconception')),
+                    'part' => $this->expect($this->listed('parts', $item), $here, new Message('shape.no-such-part')),
+                    'objective' => $this->expect($this->listed('objectives', $item), $here, new Message('shape.no-such-objective')),
+                    'question' => $this->expect($this->quiz->question($item) !== null, $here, new Message('shape.no-such-question')),
+                    'entry' => $this->expect(isset($this->entries[$item]), $here, new Message('shape.no-such-entry')),
                     default => null,
                 };
             }
             if ($key === 'objectives' && $pointer !== '' && is_array($item)) {
                 foreach ($item as $index => $objective) {
-                    $this->expect(is_string($objective) && $this->listed('objectives', $objective), "$here/$index", 'this objective is not in the quiz’s list');
+                    $this->expect(is_string($objective) && $this->listed('objectives', $objective), "$here/$index", new Message('shape.no-such-objective'));
                 }
             }
             if (is_array($item) && isset($item['prompt'])) {
@@ -102,7 +104,7 @@ final class ReferenceCheck
         }
     }
 
-    private function expect(bool $holds, string $pointer, string $reason): void
+    private function expect(bool $holds, string $pointer, Message $reason): void
     {
         if (! $holds) {
             $this->problem($pointer, $reason);
@@ -126,17 +128,17 @@ final class ReferenceCheck
         $pairs = array_column($this->objects($question['pairs'] ?? []), 'id');
         foreach ($this->objects($question['pairs'] ?? []) as $index => $pair) {
             if ($pair['item'] !== null && ! in_array($pair['item'], $items, true)) {
-                $this->problem("$pointer/pairs/$index/item", 'this is not one of the question’s items');
+                $this->problem("$pointer/pairs/$index/item", new Message('shape.no-such-item'));
             }
         }
         foreach ($this->objects($question['entries'] ?? []) as $index => $entry) {
             $order = is_array($entry['order'] ?? null) ? $entry['order'] : [];
             if ($order !== [] && array_diff($order, $items) !== []) {
-                $this->problem("$pointer/entries/$index/order", 'an order is made of the question’s items');
+                $this->problem("$pointer/entries/$index/order", new Message('shape.order-of-items'));
             }
             foreach (is_array($entry['pairs'] ?? null) ? $entry['pairs'] : [] as $left => $right) {
                 if (! in_array($left, $pairs, true) || ! in_array($right, $items, true)) {
-                    $this->problem("$pointer/entries/$index/pairs/$left", 'a match joins one of the question’s pairs to one of its items');
+                    $this->problem("$pointer/entries/$index/pairs/$left", new Message('shape.match-of-items'));
                 }
             }
         }
@@ -149,7 +151,7 @@ final class ReferenceCheck
             if ($key === 'question' && is_array($item) && ($value['kind'] ?? null) === 'question' && preg_match('~/ladder/\d+$~', $pointer) === 1) {
                 $deeper = $depth + 1;
                 if ($deeper > DocumentCheck::DEEPEST) {
-                    $this->problem("$pointer/question", 'questions hang under questions at most '.DocumentCheck::DEEPEST.' deep');
+                    $this->problem("$pointer/question", new Message('shape.too-deep', ['most' => DocumentCheck::DEEPEST]));
 
                     continue;
                 }

@@ -23,13 +23,4 @@ final readonly class Stage
     {
         return $this->to ?? (int) $this->from;
     }
-
-    public function inWords(): string
-    {
-        return match (true) {
-            $this->from === null => "up to age $this->to",
-            $this->to === null => "from age $this->from",
-            default => "for ages $this->from to $this->to",
-        };
-    }
 }

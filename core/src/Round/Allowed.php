@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace HiddenLadder\Core\Round;
 
+use HiddenLadder\Core\Message;
 use HiddenLadder\Core\Quiz\CueKind;
 use HiddenLadder\Core\Quiz\Question;
 use HiddenLadder\Core\Quiz\QuizDocument;
@@ -99,22 +100,22 @@ final readonly class Allowed
     private function general(EventKind $kind, ?string $about, State $state, ?int $at, ?Front $front): ?Refusal
     {
         if ($kind === EventKind::Started) {
-            return $state->number === 0 ? null : new Refusal(Rule::AlreadyStarted, 'This round has begun already.');
+            return $state->number === 0 ? null : new Refusal(Rule::AlreadyStarted, new Message('refusal.already-begun'));
         }
         if ($state->number === 0) {
-            return new Refusal(Rule::NotStarted, 'This round has not begun yet.');
+            return new Refusal(Rule::NotStarted, new Message('refusal.not-begun'));
         }
         if ($state->isFinished() && $kind !== EventKind::Overruled && ! ($kind === EventKind::Reopened && $state->interrupted !== null)) {
-            return new Refusal(Rule::RoundFinished, 'This round is finished. Everything you did in it has arrived.');
+            return new Refusal(Rule::RoundFinished, new Message('refusal.finished'));
         }
         if ($front !== null && $kind->isStudents() && ! $this->goesFromFront($kind, $state, $front)) {
             return new Refusal(Rule::FromTheFront, $kind === EventKind::Answered && $front->closed
-                ? 'Your teacher has closed the answers to this question.'
-                : 'Your teacher leads through this quiz from the front.');
+                ? new Message('refusal.answers-closed')
+                : new Message('refusal.led-from-front'));
         }
         $ends = $at === null || $this->terms->secondsForRound === null || ! $kind->isStudents() || $kind === EventKind::TimedOut ? null : $this->position->roundEnds($state);
 
-        return $ends !== null && $at > $ends + Engine::GRACE ? new Refusal(Rule::TimeOver, 'The time for this round is over. What you did before has been kept.') : null;
+        return $ends !== null && $at > $ends + Engine::GRACE ? new Refusal(Rule::TimeOver, new Message('refusal.round-time-over')) : null;
     }
 
     /** While the class is led, one answers where it stands, until answers are closed; all else waits. */
@@ -132,7 +133,7 @@ final readonly class Allowed
         return match ($kind) {
             EventKind::Answered => $this->answering($about, $state, $at),
             EventKind::WentOn => $this->goingOn($about, $state),
-            EventKind::Watched => $about !== null && $this->position->clipSeen($about, $state) !== null ? null : new Refusal(Rule::NotHere, 'This video does not belong to where you have been.'),
+            EventKind::Watched => $about !== null && $this->position->clipSeen($about, $state) !== null ? null : new Refusal(Rule::NotHere, new Message('refusal.other-video')),
             EventKind::AskedForHelp => $this->help($about, $state),
             EventKind::AskedForAlike => $this->alike($about, $state),
             EventKind::SetAside => $this->settingAside($about, $state),
@@ -143,11 +144,11 @@ final readonly class Allowed
             EventKind::TimedOut => $this->timeOut($about, $state, $at),
             EventKind::Commented => $this->commenting($about, $state),
             EventKind::HandedIn => match (true) {
-                $this->terms->mode !== Mode::HandedIn => new Refusal(Rule::NotHandedInWhole, 'In this task each answer is taken as you go.'),
-                $state->handedIn => new Refusal(Rule::AlreadyHandedIn, 'This has been handed in already.'),
+                $this->terms->mode !== Mode::HandedIn => new Refusal(Rule::NotHandedInWhole, new Message('refusal.taken-as-you-go')),
+                $state->handedIn => new Refusal(Rule::AlreadyHandedIn, new Message('refusal.handed-in-already')),
                 default => null,
             },
-            EventKind::Finished => $this->terms->freeOrder && $this->terms->mode !== Mode::HandedIn && ! $state->returning ? null : new Refusal(Rule::OrderIsSet, 'This quiz ends by itself after its last stop.'),
+            EventKind::Finished => $this->terms->freeOrder && $this->terms->mode !== Mode::HandedIn && ! $state->returning ? null : new Refusal(Rule::OrderIsSet, new Message('refusal.ends-by-itself')),
             default => null,
         };
     }
@@ -159,11 +160,11 @@ final readonly class Allowed
             return self::elsewhere();
         }
         if ($this->isJudging($home, $state)) {
-            return new Refusal(Rule::NotHere, 'Look at the model answer first, and say whether yours is right.');
+            return new Refusal(Rule::NotHere, new Message('refusal.judge-first'));
         }
         $ends = $at === null ? null : $this->position->questionEnds($home, $state);
 
-        return $ends !== null && $at > $ends + Engine::GRACE ? new Refusal(Rule::TimeOver, 'The time for this question is over.') : null;
+        return $ends !== null && $at > $ends + Engine::GRACE ? new Refusal(Rule::TimeOver, new Message('refusal.question-time-over')) : null;
     }
 
     private function goingOn(?string $from, State $state): ?Refusal
@@ -177,11 +178,11 @@ final readonly class Allowed
         }
         $home = $this->position->home($state);
         if ($home !== null) {
-            return $this->position->isTold($home, $state) ? null : new Refusal(Rule::AnswerFirst, 'This question needs an answer before you go on.');
+            return $this->position->isTold($home, $state) ? null : new Refusal(Rule::AnswerFirst, new Message('refusal.answer-first'));
         }
         $stop = $this->quiz->stop($top->id);
 
-        return $stop instanceof VideoStop && $this->position->openCue($stop, $state) !== null ? new Refusal(Rule::CueStillOpen, 'There is still a question in this video.') : null;
+        return $stop instanceof VideoStop && $this->position->openCue($stop, $state) !== null ? new Refusal(Rule::CueStillOpen, new Message('refusal.cue-open')) : null;
     }
 
     /** Help is there before an answer and between tries, on the way down too; not while one's own answer is to be judged. */
@@ -190,9 +191,9 @@ final readonly class Allowed
         $home = $this->position->home($state);
 
         return match (true) {
-            $home === null || $this->position->asked($home, $state)->id !== $id || $this->position->isTold($home, $state) || $this->isJudging($home, $state) => new Refusal(Rule::NotHere, 'Help is there for the question you are at.'),
-            ! $this->terms->help => new Refusal(Rule::NoHelp, 'In this task there is no help on the way.'),
-            $this->position->nextRung($state) === null => new Refusal(Rule::NoMoreHelp, 'You have seen all the help there is for this question.'),
+            $home === null || $this->position->asked($home, $state)->id !== $id || $this->position->isTold($home, $state) || $this->isJudging($home, $state) => new Refusal(Rule::NotHere, new Message('refusal.help-elsewhere')),
+            ! $this->terms->help => new Refusal(Rule::NoHelp, new Message('refusal.no-help')),
+            $this->position->nextRung($state) === null => new Refusal(Rule::NoMoreHelp, new Message('refusal.no-more-help')),
             default => null,
         };
     }
@@ -203,8 +204,8 @@ final readonly class Allowed
 
         return match (true) {
             $home === null || $this->isJudging($home, $state) => self::elsewhere(),
-            ! $this->terms->alikeOnRequest || $state->record($home->id)->slips === 0 || $this->position->series($state) !== null => new Refusal(Rule::NoneAlike, 'Another question like this one is there after a slip.'),
-            $this->quiz->alikes($home) === [] => new Refusal(Rule::NoneAlike, 'There is no other question like this one.'),
+            ! $this->terms->alikeOnRequest || $state->record($home->id)->slips === 0 || $this->position->series($state) !== null => new Refusal(Rule::NoneAlike, new Message('refusal.alike-after-slip')),
+            $this->quiz->alikes($home) === [] => new Refusal(Rule::NoneAlike, new Message('refusal.none-alike')),
             default => null,
         };
     }
@@ -215,7 +216,7 @@ final readonly class Allowed
 
         return match (true) {
             $home === null || $this->isJudging($home, $state) => self::elsewhere(),
-            ! $state->record($home->id)->mayLeave => new Refusal(Rule::NotYetPastTheLadder, 'There is still help to look at before this question can wait.'),
+            ! $state->record($home->id)->mayLeave => new Refusal(Rule::NotYetPastTheLadder, new Message('refusal.help-before-leaving')),
             default => null,
         };
     }
@@ -226,7 +227,7 @@ final readonly class Allowed
 
         return match (true) {
             $home === null => self::elsewhere(),
-            ! $this->isJudging($home, $state) => new Refusal(Rule::NotWritten, 'There is no written answer here to be judged.'),
+            ! $this->isJudging($home, $state) => new Refusal(Rule::NotWritten, new Message('refusal.nothing-to-judge')),
             default => null,
         };
     }
@@ -244,8 +245,8 @@ final readonly class Allowed
 
         return match (true) {
             $top === null || $top->id !== $from || $stop === null || ! $isFree || $state->returning => self::elsewhere(),
-            $stop->questions() === [] => new Refusal(Rule::MustBeAnswered, 'There is nothing here to be left out: go on.'),
-            $stop->required && ! $this->position->mayMove($state) => new Refusal(Rule::MustBeAnswered, 'This has to be answered before you go on.'),
+            $stop->questions() === [] => new Refusal(Rule::MustBeAnswered, new Message('refusal.nothing-to-leave-out')),
+            $stop->required && ! $this->position->mayMove($state) => new Refusal(Rule::MustBeAnswered, new Message('refusal.must-be-answered')),
             default => null,
         };
     }
@@ -253,17 +254,17 @@ final readonly class Allowed
     private function goingTo(?string $stop, State $state): ?Refusal
     {
         if (! $this->position->mayMove($state)) {
-            return new Refusal(Rule::OrderIsSet, 'In this quiz the stops come one after the other.');
+            return new Refusal(Rule::OrderIsSet, new Message('refusal.order-is-set'));
         }
         if ($stop === null) {
             return null;
         }
         $target = $this->quiz->stop($stop);
         if ($target === null || ! in_array($stop, array_map(static fn (Stop $one): string => $one->id, $this->position->sequence($state)), true)) {
-            return new Refusal(Rule::NoSuchStop, 'This stop is not in the quiz.');
+            return new Refusal(Rule::NoSuchStop, new Message('refusal.no-such-stop'));
         }
 
-        return $target->shownIf === null || $this->conditions->met($target->shownIf, null, $state) ? null : new Refusal(Rule::NoSuchStop, 'This stop is not there yet.');
+        return $target->shownIf === null || $this->conditions->met($target->shownIf, null, $state) ? null : new Refusal(Rule::NoSuchStop, new Message('refusal.stop-not-there-yet'));
     }
 
     private function calling(?string $id, State $state): ?Refusal
@@ -272,7 +273,7 @@ final readonly class Allowed
 
         return match (true) {
             $home === null || $this->position->asked($home, $state)->id !== $id || $this->position->isTold($home, $state) => self::elsewhere(),
-            $state->record($home->id)->called => new Refusal(Rule::AlreadyCalled, 'Your teacher has been called already.'),
+            $state->record($home->id)->called => new Refusal(Rule::AlreadyCalled, new Message('refusal.called-already')),
             default => null,
         };
     }
@@ -286,8 +287,8 @@ final readonly class Allowed
         $ends = $home === null ? $this->position->roundEnds($state) : $this->position->questionEnds($home, $state);
 
         return match (true) {
-            $ends === null => new Refusal(Rule::NoTimeLimit, 'There is no time limit here.'),
-            $at !== null && $at < $ends => new Refusal(Rule::NoTimeLimit, 'There is still time.'),
+            $ends === null => new Refusal(Rule::NoTimeLimit, new Message('refusal.no-time-limit')),
+            $at !== null && $at < $ends => new Refusal(Rule::NoTimeLimit, new Message('refusal.still-time')),
             default => null,
         };
     }
@@ -297,7 +298,7 @@ final readonly class Allowed
         $stop = $this->quiz->stop((string) $state->stop());
         $cue = $stop instanceof VideoStop && $id !== null ? $stop->cue($id) : null;
 
-        return $cue?->kind === CueKind::Comments ? null : new Refusal(Rule::NotHere, 'This is not a moment for comments.');
+        return $cue?->kind === CueKind::Comments ? null : new Refusal(Rule::NotHere, new Message('refusal.no-comments-here'));
     }
 
     /** The home of the question that is asked now, where it is the one meant: not from a rung, and not after its verdict. */
@@ -315,6 +316,6 @@ final readonly class Allowed
 
     private static function elsewhere(): Refusal
     {
-        return new Refusal(Rule::NotHere, 'You are somewhere else in this quiz by now.');
+        return new Refusal(Rule::NotHere, new Message('refusal.elsewhere'));
     }
 }

@@ -45,7 +45,7 @@ final readonly class Engine
         try {
             $facts = $walk->take($event, $at, null, $front, $late);
         } catch (Refused $refused) {
-            return new Refusal($refused->rule, $refused->getMessage());
+            return new Refusal($refused->rule, $refused->why);
         }
 
         return new Applied($walk->state, $facts);

@@ -6,6 +6,7 @@ namespace HiddenLadder\Core\Round;
 
 use HiddenLadder\Core\Fields;
 use HiddenLadder\Core\MalformedInput;
+use HiddenLadder\Core\Message;
 
 /** Something that happened in a round. Sealed: the kinds are those of EventKind. */
 abstract readonly class Event
@@ -44,7 +45,7 @@ abstract readonly class Event
             EventKind::MovedFromFront => MovedFromFront::fromData($data),
             EventKind::Revealed => Revealed::fromData($data),
             EventKind::Overruled => Overruled::fromData($data),
-            null => throw new MalformedInput('/kind', 'this kind of event is not known'),
+            null => throw new MalformedInput('/kind', new Message('shape.unknown-event')),
         };
     }
 }

@@ -6,6 +6,7 @@ namespace HiddenLadder\Core\Round;
 
 use HiddenLadder\Core\Fields;
 use HiddenLadder\Core\MalformedInput;
+use HiddenLadder\Core\Message;
 
 /** A person read an answer and gave it a share of the points, or sent it back; of a drill or a staircase, the stop as a whole. */
 final readonly class Overruled extends Event
@@ -25,10 +26,10 @@ final readonly class Overruled extends Event
         public ?string $stop = null,
     ) {
         if (($question === null) === ($stop === null)) {
-            throw new MalformedInput('/question', 'either a question or a stop is named');
+            throw new MalformedInput('/question', new Message('shape.question-or-stop'));
         }
         if ($share < 0 || $share > 1) {
-            throw new MalformedInput('/share', 'a share lies between 0 and 1');
+            throw new MalformedInput('/share', new Message('shape.share'));
         }
     }
 

@@ -6,6 +6,7 @@ namespace HiddenLadder\Core\Round;
 
 use HiddenLadder\Core\Fields;
 use HiddenLadder\Core\MalformedInput;
+use HiddenLadder\Core\Message;
 
 /** The round began. */
 final readonly class Started extends Event
@@ -24,7 +25,7 @@ final readonly class Started extends Event
         public History $history = new History,
     ) {
         if ($extra < 1 || $extra > 4) {
-            throw new MalformedInput('/extra', 'extra time is a factor from 1 to 4');
+            throw new MalformedInput('/extra', new Message('shape.extra-time'));
         }
     }
 

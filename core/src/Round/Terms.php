@@ -6,6 +6,7 @@ namespace HiddenLadder\Core\Round;
 
 use HiddenLadder\Core\Fields;
 use HiddenLadder\Core\MalformedInput;
+use HiddenLadder\Core\Message;
 
 /** How a quiz is given. A round takes its terms when it starts. */
 final readonly class Terms
@@ -131,11 +132,11 @@ final readonly class Terms
         $shares = $fields->numbers('shares');
         foreach ($shares as $index => $share) {
             if ($share < 0 || $share > 1) {
-                throw new MalformedInput("/shares/$index", 'a share lies between 0 and 1');
+                throw new MalformedInput("/shares/$index", new Message('shape.share'));
             }
         }
 
-        return $shares === [] ? throw new MalformedInput('/shares', 'at least one share is expected') : $shares;
+        return $shares === [] ? throw new MalformedInput('/shares', new Message('shape.no-shares')) : $shares;
     }
 
     /**

@@ -4,153 +4,141 @@ declare(strict_types=1);
 
 namespace HiddenLadder\Core\Round;
 
-/** What terms mean for a student, in plain words, and what one of them does to others. */
+use HiddenLadder\Core\Message;
+
+/** What terms mean for a student, and what one of them does to others. */
 final class TermsInWords
 {
-    private const MOMENTS = [
-        'at-once' => 'at once', 'end-of-round' => 'at the end of the round', 'coming-back' => 'when you come back to it',
-        'after-last-round' => 'after your last round', 'after-closing' => 'after the task has closed', 'when-released' => 'when your teacher releases it',
-    ];
+    private const SIGHTS = [Sight::Result, Sight::Score, Sight::RightAnswer, Sight::Feedback, Sight::Explanation];
 
-    private const SIGHTS = ['result' => 'what is right', 'score' => 'your score', 'rightAnswer' => 'the right answers', 'feedback' => 'what there is to say about your answers', 'explanation' => 'the explanations'];
-
-    /** @return list<string> what a student will experience, in the order in which they meet it */
+    /** @return list<Message> what a student will experience, in the order in which they meet it */
     public static function sentences(Terms $terms): array
     {
-        return array_values(array_filter([
-            self::order($terms),
-            self::tries($terms),
+        return [
+            ...self::order($terms),
+            ...self::tries($terms),
             self::help($terms),
-            self::clock($terms),
+            ...self::clock($terms),
             self::rounds($terms),
-            self::goal($terms),
-            self::seen($terms),
-            'Your teacher sees your answers'.($terms->help ? ' and the help you used.' : '.'),
-        ], static fn (string $sentence): bool => $sentence !== ''));
+            ...self::goal($terms),
+            ...self::seen($terms),
+            new Message($terms->help ? 'terms.teacher-sees.answers-and-help' : 'terms.teacher-sees.answers'),
+        ];
     }
 
-    /** @return list<string> for the teacher: what one of the terms does to others, or to the quiz */
+    /** @return list<Message> for the teacher: what one of the terms does to others, or to the quiz */
     public static function consequences(Terms $terms): array
     {
-        $found = [];
-        if ($terms->freeOrder) {
-            $found[] = 'In free order, forks that look back at earlier stops are off; ladders work.';
-        }
-        if ($terms->mode === Mode::HandedIn) {
-            $found[] = $terms->missedComeBack && $terms->help
-                ? 'Ladders rest until the round is handed in; then what was missed comes back with them.'
-                : 'Nobody sees a ladder: answers are marked only when the round is handed in.';
-        }
-        if ($terms->tries !== null && $terms->help && $terms->mode !== Mode::HandedIn) {
-            $found[] = "After try $terms->tries the answer is ".($terms->reveal ? 'shown' : 'closed').', also where rungs are left.';
-        }
-        if ($terms->tries === null && ! $terms->help && $terms->mode !== Mode::HandedIn) {
-            $found[] = 'Without help and without a limit of tries a student can only try again or set a question aside.';
-        }
-        if ($terms->rounds->limit === null && $terms->seen[Sight::RightAnswer->value] === Moment::AfterLastRound) {
-            $found[] = 'There is always another round, so the right answers are shown only once the task is closed.';
-        }
+        $handedIn = $terms->mode === Mode::HandedIn;
+        $isClosed = $terms->rounds->limit === null && $terms->seen[Sight::RightAnswer->value] === Moment::AfterLastRound;
 
-        return $found;
+        return [
+            ...self::when($terms->freeOrder, 'forks-off'),
+            ...self::when($handedIn, $terms->missedComeBack && $terms->help ? 'ladders-rest' : 'no-ladders'),
+            ...self::when($terms->tries !== null && $terms->help && ! $handedIn, $terms->reveal ? 'answer-shown' : 'answer-closed', ['tries' => (int) $terms->tries]),
+            ...self::when($terms->tries === null && ! $terms->help && ! $handedIn, 'only-again'),
+            ...self::when($isClosed, 'never-last-round'),
+        ];
     }
 
-    private static function order(Terms $terms): string
+    /**
+     * @param  array<string, int>  $parameters
+     * @return list<Message>
+     */
+    private static function when(bool $holds, string $consequence, array $parameters = []): array
     {
-        $move = $terms->mode === Mode::HandedIn
-            ? 'You can change your answers until you hand them in.'
-            : 'You can answer in any order.';
-
-        return $terms->hasOverview() ? $move : '';
+        return $holds ? [new Message("terms.consequence.$consequence", $parameters)] : [];
     }
 
-    private static function tries(Terms $terms): string
+    /** @return list<Message> */
+    private static function order(Terms $terms): array
+    {
+        return $terms->hasOverview() ? [new Message($terms->mode === Mode::HandedIn ? 'terms.order.until-handed-in' : 'terms.order.any')] : [];
+    }
+
+    /** @return list<Message> */
+    private static function tries(Terms $terms): array
     {
         if ($terms->mode === Mode::HandedIn) {
-            return $terms->missedComeBack ? 'What was not right comes back afterwards, so that you can work on it.' : '';
+            return $terms->missedComeBack ? [new Message('terms.tries.missed-come-back')] : [];
         }
         if ($terms->tries === null) {
-            return 'You can try each question as often as you like.';
+            return [new Message('terms.tries.no-limit')];
         }
-        $left = $terms->tries > 1 && $terms->shareAt(2) < 1 ? ' A later try gives fewer points.' : '';
+        $fewer = $terms->tries > 1 && $terms->shareAt(2) < 1;
 
-        return ($terms->tries === 1 ? 'You have one try at each question.' : "You have $terms->tries tries at each question.").$left;
+        return [new Message($fewer ? 'terms.tries.limit-with-fewer-points' : 'terms.tries.limit', ['tries' => $terms->tries])];
     }
 
-    private static function help(Terms $terms): string
-    {
-        if (! $terms->help || ($terms->mode === Mode::HandedIn && ! $terms->missedComeBack)) {
-            return 'There is no help on the way.';
-        }
-
-        return $terms->alikeAfterSlip
-            ? 'A slip opens a little help and brings you to another question like it.'
-            : 'A slip opens a little help and brings you back to the same question.';
-    }
-
-    private static function clock(Terms $terms): string
-    {
-        return implode(' ', array_filter([
-            $terms->secondsForRound === null ? '' : 'You have '.self::time($terms->secondsForRound).' for the whole round.',
-            $terms->secondsForQuestion === null ? '' : 'You have '.self::time($terms->secondsForQuestion).' for each question.',
-            $terms->secondsForRound === null && $terms->secondsForQuestion === null ? 'There is no clock.' : '',
-        ], static fn (string $part): bool => $part !== ''));
-    }
-
-    private static function time(int $seconds): string
+    private static function help(Terms $terms): Message
     {
         return match (true) {
-            $seconds === 60 => '1 minute',
-            $seconds % 60 === 0 => intdiv($seconds, 60).' minutes',
-            default => "$seconds seconds",
+            ! $terms->help || ($terms->mode === Mode::HandedIn && ! $terms->missedComeBack) => new Message('terms.help.none'),
+            $terms->alikeAfterSlip => new Message('terms.help.alike'),
+            default => new Message('terms.help.again'),
         };
     }
 
-    private static function rounds(Terms $terms): string
+    /** @return list<Message> */
+    private static function clock(Terms $terms): array
     {
-        $limit = $terms->rounds->limit;
-        if ($limit === 1) {
-            return 'You can do it once.';
-        }
-        $counts = match ($terms->rounds->counts) {
-            Counts::Best => 'your best one counts',
-            Counts::Last => 'your last one counts',
-            Counts::First => 'your first one counts',
-            Counts::Mean => 'their mean counts',
-        };
-        $pause = $terms->rounds->pauseMinutes === 0 ? '' : ", with a pause of {$terms->rounds->pauseMinutes} minutes between them";
+        $found = [
+            ...($terms->secondsForRound === null ? [] : [new Message('terms.clock.round', ['time' => self::time($terms->secondsForRound)])]),
+            ...($terms->secondsForQuestion === null ? [] : [new Message('terms.clock.question', ['time' => self::time($terms->secondsForQuestion)])]),
+        ];
 
-        return $limit === null ? "You can do as many rounds as you like$pause; $counts." : "You can do up to $limit rounds$pause; $counts.";
+        return $found === [] ? [new Message('terms.clock.none')] : $found;
     }
 
-    private static function goal(Terms $terms): string
+    private static function time(int $seconds): Message
     {
-        $rounds = $terms->goal->rounds === 1 ? 'one round' : "{$terms->goal->rounds} rounds";
+        return $seconds % 60 === 0
+            ? new Message('terms.clock.minutes', ['minutes' => intdiv($seconds, 60)])
+            : new Message('terms.clock.seconds', ['seconds' => $seconds]);
+    }
+
+    private static function rounds(Terms $terms): Message
+    {
+        $rounds = $terms->rounds;
+        $how = ['pause' => $rounds->pauseMinutes, 'counts' => $rounds->counts->value];
+
+        return match ($rounds->limit) {
+            1 => new Message('terms.rounds.once'),
+            null => new Message('terms.rounds.no-limit', $how),
+            default => new Message('terms.rounds.limit', ['limit' => $rounds->limit] + $how),
+        };
+    }
+
+    /** @return list<Message> */
+    private static function goal(Terms $terms): array
+    {
+        $rounds = ['rounds' => $terms->goal->rounds];
 
         return match ($terms->goal->kind) {
-            GoalKind::None => '',
-            GoalKind::Rounds => "Your goal: $rounds.",
-            GoalKind::Perfect => "Your goal: $rounds with everything right.",
-            GoalKind::RoundsOrPerfect => "Your goal: $rounds, or one with everything right.",
-            GoalKind::Score => 'Your goal: '.round(100 * $terms->goal->score).' % of the points.',
+            GoalKind::None => [],
+            GoalKind::Rounds => [new Message('terms.goal.rounds', $rounds)],
+            GoalKind::Perfect => [new Message('terms.goal.perfect', $rounds)],
+            GoalKind::RoundsOrPerfect => [new Message('terms.goal.rounds-or-perfect', $rounds)],
+            GoalKind::Score => [new Message('terms.goal.score', ['score' => (int) round(100 * $terms->goal->score)])],
         };
     }
 
-    private static function seen(Terms $terms): string
+    /** @return list<Message> */
+    private static function seen(Terms $terms): array
     {
         $byMoment = [];
-        foreach (self::SIGHTS as $sight => $words) {
-            $moment = $terms->seen[$sight];
+        foreach (self::SIGHTS as $sight) {
+            $moment = $terms->seen[$sight->value];
             $moment = $terms->mode === Mode::HandedIn && $moment === Moment::AtOnce ? Moment::EndOfRound : $moment;
             if ($moment !== Moment::Never) {
-                $byMoment[$moment->value][] = $words;
+                $byMoment[$moment->value][] = new Message("terms.sight.$sight->value");
             }
         }
         $parts = [];
-        foreach ($byMoment as $moment => $words) {
-            $last = array_pop($words);
-            $parts[] = ($words === [] ? $last : implode(', ', $words)." and $last").' '.self::MOMENTS[$moment];
+        foreach ($byMoment as $moment => $what) {
+            $parts[] = new Message("terms.seen.$moment", ['what' => $what]);
         }
 
-        return $parts === [] ? '' : 'You see '.implode('; ', $parts).'.';
+        return $parts === [] ? [] : [new Message('terms.seen.all', ['parts' => $parts])];
     }
 }

@@ -8,6 +8,7 @@ use HiddenLadder\Core\Marking\Mark;
 use HiddenLadder\Core\Marking\Marker;
 use HiddenLadder\Core\Marking\Result;
 use HiddenLadder\Core\Marking\UnfitResponse;
+use HiddenLadder\Core\Message;
 use HiddenLadder\Core\Quiz\DrillStop;
 use HiddenLadder\Core\Quiz\Question;
 use HiddenLadder\Core\Quiz\QuestionKind;
@@ -70,7 +71,7 @@ final class Walk
         // What was taken once has passed the rules, and passes again whatever the key says now.
         $refused = $recorded !== null ? null : $this->allowed->refusal($event->kind(), Allowed::about($event), $this->state, $at, $front);
         if ($refused !== null) {
-            throw new Refused($refused->rule, $refused->sentence);
+            throw new Refused($refused->rule, $refused->message);
         }
         match (true) {
             $event instanceof Answered => $this->answer($event, $front),
@@ -114,10 +115,10 @@ final class Walk
         $this->state->history = $event->history;
         $first = $event->from ?? $this->firstStop();
         if ($first === null) {
-            throw new Refused(Rule::NothingToShow, 'This quiz has no stops yet.');
+            throw new Refused(Rule::NothingToShow, new Message('refusal.no-stops'));
         }
         if ($this->quiz->stop($first) === null) {
-            throw new Refused(Rule::NoSuchStop, 'This stop is not in the quiz.');
+            throw new Refused(Rule::NoSuchStop, new Message('refusal.no-such-stop'));
         }
         $this->trail->enter($first);
     }
@@ -133,7 +134,7 @@ final class Walk
         try {
             $mark = $this->marker->mark($question, $event->response);
         } catch (UnfitResponse $unfit) {
-            throw new Refused(Rule::UnfitResponse, $unfit->getMessage());
+            throw new Refused(Rule::UnfitResponse, $unfit->why);
         }
         $record = $this->trail->own($home);
         $record->response = $event->response;
@@ -343,7 +344,7 @@ final class Walk
         $home = $this->position->home($this->state);
         $question = $home === null ? null : $this->position->asked($home, $this->state);
         if ($home === null || $question === null || $question->id !== $id) {
-            throw new Refused(Rule::NotHere, 'Help is there for the question you are at.');
+            throw new Refused(Rule::NotHere, new Message('refusal.help-elsewhere'));
         }
         $led = $this->decisions->decide(Led::class, function (): ?Led {
             $rung = $this->position->nextRung($this->state);
@@ -351,7 +352,7 @@ final class Walk
             return $rung === null ? null : Led::down($rung);
         });
         if ($led?->rung === null) {
-            throw new Refused(Rule::NoMoreHelp, 'You have seen all the help there is for this question.');
+            throw new Refused(Rule::NoMoreHelp, new Message('refusal.no-more-help'));
         }
         if ($this->position->rung($this->state) !== null) {
             $this->trail->pop();
@@ -364,7 +365,7 @@ final class Walk
         [$home] = $this->asked($id);
         $record = $this->trail->own($home);
         if (! $this->trail->standIn($home, $record)) {
-            throw new Refused(Rule::NoneAlike, 'There is no other question like this one.');
+            throw new Refused(Rule::NoneAlike, new Message('refusal.none-alike'));
         }
     }
 
@@ -372,7 +373,7 @@ final class Walk
     {
         $top = $this->state->top();
         if ($top === null || $top->id !== $from) {
-            throw new Refused(Rule::NotHere, 'You are somewhere else in this quiz by now.');
+            throw new Refused(Rule::NotHere, new Message('refusal.elsewhere'));
         }
         if ($this->position->rung($this->state) !== null) {
             $this->trail->backFromRung($top);
@@ -445,7 +446,7 @@ final class Walk
     {
         $home = $this->position->home($this->state);
         if ($home === null || $this->position->asked($home, $this->state)->id !== $id) {
-            throw new Refused(Rule::NotHere, 'You are somewhere else in this quiz by now.');
+            throw new Refused(Rule::NotHere, new Message('refusal.elsewhere'));
         }
         $this->trail->callTeacher($home, $this->trail->own($home));
     }
@@ -467,7 +468,7 @@ final class Walk
     private function comment(Commented $event): void
     {
         if (mb_strlen($event->text) > self::LONGEST_COMMENT) {
-            throw new Refused(Rule::UnfitResponse, 'A comment has at most '.self::LONGEST_COMMENT.' letters.');
+            throw new Refused(Rule::UnfitResponse, new Message('refusal.comment-too-long', ['most' => self::LONGEST_COMMENT]));
         }
         $this->decisions->tell(FactKind::Commented, ['cue' => $event->cue]);
     }
@@ -597,7 +598,7 @@ final class Walk
     {
         $interrupted = $this->state->interrupted;
         if ($interrupted === null) {
-            throw new Refused(Rule::RoundFinished, 'This round was not closed.');
+            throw new Refused(Rule::RoundFinished, new Message('refusal.not-closed'));
         }
         // The clock stood still meanwhile.
         $stood = $this->trail->at - ($this->state->finishedAt ?? $this->trail->at);
@@ -612,7 +613,7 @@ final class Walk
     private function moveFromFront(string $stop): void
     {
         if ($this->quiz->stop($stop) === null) {
-            throw new Refused(Rule::NoSuchStop, 'This stop is not in the quiz.');
+            throw new Refused(Rule::NoSuchStop, new Message('refusal.no-such-stop'));
         }
         $this->trail->enter($stop);
     }
@@ -621,7 +622,7 @@ final class Walk
     {
         $home = $this->position->home($this->state);
         if ($home === null || $home->id !== $id) {
-            throw new Refused(Rule::NotHere, 'This question is not the one on the board.');
+            throw new Refused(Rule::NotHere, new Message('refusal.not-on-board'));
         }
         $record = $this->trail->own($home);
         if ($record->response !== null && $record->mark === null) {
@@ -643,11 +644,11 @@ final class Walk
         $home = $this->quiz->question((string) $event->question);
         $record = $home === null ? null : $this->state->records[$home->id] ?? null;
         if ($home === null || $record === null || ($record->response === null && $record->tries === 0)) {
-            throw new Refused(Rule::NothingToRead, 'There is no answer here.');
+            throw new Refused(Rule::NothingToRead, new Message('refusal.no-answer'));
         }
         $stop = $this->quiz->stopOf($home->id);
         if ($stop instanceof DrillStop || $stop instanceof StaircaseStop) {
-            throw new Refused(Rule::NothingToRead, 'A drill or a staircase is given points as a whole.');
+            throw new Refused(Rule::NothingToRead, new Message('refusal.series-marked-whole'));
         }
         $cameTo = $event->sendBack && $this->state->isFinished() ? CameTo::of($this->quiz, $this->terms, $this->state) : null;
         $record = $this->trail->own($home);
@@ -671,10 +672,10 @@ final class Walk
     {
         $found = $this->quiz->stop($stop);
         if (! ($found instanceof DrillStop || $found instanceof StaircaseStop) || ! isset($this->state->series[$stop])) {
-            throw new Refused(Rule::NothingToRead, 'There is no answer here.');
+            throw new Refused(Rule::NothingToRead, new Message('refusal.no-answer'));
         }
         if ($event->sendBack) {
-            throw new Refused(Rule::NothingToRead, 'A drill or a staircase is not sent back: it begins anew in the next round.');
+            throw new Refused(Rule::NothingToRead, new Message('refusal.series-not-sent-back'));
         }
         $series = $this->trail->ownSeries($stop);
         $series->overruled = $event->share;
@@ -710,7 +711,7 @@ final class Walk
         $home = $this->position->home($this->state);
         $question = $home === null ? null : $this->position->asked($home, $this->state);
         if ($home === null || $question === null || $question->id !== $id || $this->position->rung($this->state) !== null) {
-            throw new Refused(Rule::NotHere, 'You are somewhere else in this quiz by now.');
+            throw new Refused(Rule::NotHere, new Message('refusal.elsewhere'));
         }
 
         return [$home, $question];

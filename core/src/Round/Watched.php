@@ -6,6 +6,7 @@ namespace HiddenLadder\Core\Round;
 
 use HiddenLadder\Core\Fields;
 use HiddenLadder\Core\MalformedInput;
+use HiddenLadder\Core\Message;
 
 /** A stretch of a video was seen: seconds from the video's own start, at a speed. */
 final readonly class Watched extends Event
@@ -23,10 +24,10 @@ final readonly class Watched extends Event
         public float $speed,
     ) {
         if ($from < 0 || $to < $from || $to > 86400) {
-            throw new MalformedInput('/to', 'a watched stretch runs from a second of the video to a later one');
+            throw new MalformedInput('/to', new Message('shape.watched-stretch'));
         }
         if ($speed <= 0 || $speed > 16) {
-            throw new MalformedInput('/speed', 'a speed lies above 0 and is at most 16');
+            throw new MalformedInput('/speed', new Message('shape.speed'));
         }
     }
 

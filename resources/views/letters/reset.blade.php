@@ -1,7 +1,7 @@
-Hello {{ $name }},
+{!! $said('letter.reset.hello', ['name' => $name]) !!}
 
-somebody asked for a new password for your account at Hidden Ladder. If it was you, open this address within an hour:
+{!! $said('letter.reset.asked') !!}
 
 {!! $address !!}
 
-If it was not you, do nothing: your password stays as it is.
+{!! $said('letter.reset.not-you') !!}

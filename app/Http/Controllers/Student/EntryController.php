@@ -11,15 +11,17 @@ use HiddenLadder\App\Classes\Roster;
 use HiddenLadder\App\Http\Controllers\Controller;
 use HiddenLadder\App\Http\Device;
 use HiddenLadder\App\Http\Door;
-use HiddenLadder\App\Http\Problem;
 use HiddenLadder\App\Models\SchoolClass;
 use HiddenLadder\App\Models\Student;
 use HiddenLadder\App\Models\Task;
 use HiddenLadder\App\Models\TaskState;
+use HiddenLadder\App\Rejected;
 use HiddenLadder\App\Rounds\OwnRounds;
 use HiddenLadder\App\Rounds\RoundBook;
 use HiddenLadder\App\Rounds\RoundViews;
 use HiddenLadder\Core\Fields;
+use HiddenLadder\Core\Message;
+use HiddenLadder\Core\Quiz\Problem as Fault;
 use HiddenLadder\Core\Round\Terms;
 use HiddenLadder\Core\Round\TermsInWords;
 use Illuminate\Http\JsonResponse;
@@ -30,9 +32,6 @@ use Illuminate\Support\Facades\Hash;
 /** The students' door: phrase, own name, personal secret. */
 final class EntryController extends Controller
 {
-    private const DOES_NOT_FIT = 'This name and secret do not open the door. Write your name as your teacher wrote it. '
-        .'If you have forgotten your secret, your teacher can let you choose a new one.';
-
     public function find(Request $request, Phrases $phrases): JsonResponse
     {
         return new JsonResponse(['name' => $this->class($request, $phrases)->name]);
@@ -45,7 +44,7 @@ final class EntryController extends Controller
         $class = $this->class($request, $phrases);
         $secret = $request->string('secret')->value();
         if ($request->boolean('first') && mb_strlen($secret) < 4) {
-            throw Problem::invalid('A secret has at least 4 characters.', [['pointer' => '/secret', 'reason' => 'A secret has at least 4 characters.']]);
+            throw Rejected::invalid(new Message('problem.entry.short-secret'), [new Fault('/secret', new Message('problem.entry.short-secret'))]);
         }
         $name = $request->string('name')->value();
         $address = Door::ofAddress('enter', $request->ip());
@@ -54,7 +53,7 @@ final class EntryController extends Controller
         $door = $student === null ? Door::ofNobody($class->id, Name::typed($name)->key()) : Door::of($student, Device::of($request));
         $door->knock();
         if (! $this->opens($student, $secret, $request->boolean('first')) || $student === null) {
-            throw Problem::invalid(self::DOES_NOT_FIT, []);
+            throw Rejected::invalid(new Message('problem.entry.does-not-fit'));
         }
         $address->opened();
         $door->forget();
@@ -93,14 +92,14 @@ final class EntryController extends Controller
             ->map(fn (Task $task): array => ['class' => (string) $task->class_id, 'task' => $this->task($student, $task, $book, $views)])
             ->groupBy('class');
 
-        return new JsonResponse([
+        return new JsonResponse($this->said([
             'id' => $student->id,
             'name' => $student->name,
             'reading' => ($student->reading ?? []) + ['size' => 1, 'spacing' => false, 'contrast' => false, 'face' => false],
             // What is given to single students, or comes by a link, stands outside all classes.
             'classes' => $classes->union($tasks->has('') ? ['' => ''] : [])
                 ->map(static fn (string $name, string $id): array => ['name' => $name, 'tasks' => $tasks->get($id, collect())->pluck('task')->all()])->values()->all(),
-        ]);
+        ]));
     }
 
     /** @return array<string, mixed> */
@@ -148,7 +147,7 @@ final class EntryController extends Controller
         $door->knock();
         $class = $phrases->find($request->string('phrase')->value());
         if ($class === null) {
-            throw Problem::invalid('No class has this phrase. Look at the three words again.', [['pointer' => '/phrase', 'reason' => 'No class has this phrase.']]);
+            throw Rejected::invalid(new Message('problem.entry.unknown-phrase'), [new Fault('/phrase', new Message('problem.entry.no-class'))]);
         }
         $door->opened();
 

@@ -7,33 +7,32 @@ namespace HiddenLadder\App\Http\Controllers\Teacher;
 use HiddenLadder\App\Http\Controllers\Controller;
 use HiddenLadder\App\Http\Device;
 use HiddenLadder\App\Http\Door;
-use HiddenLadder\App\Http\Problem;
 use HiddenLadder\App\Models\School;
 use HiddenLadder\App\Models\Teacher;
+use HiddenLadder\App\Rejected;
 use HiddenLadder\Core\Marking\PlainText;
+use HiddenLadder\Core\Message;
+use HiddenLadder\Core\Quiz\Problem as Fault;
 use Illuminate\Database\UniqueConstraintViolationException;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
+use Illuminate\Support\Facades\App;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Password;
 use Illuminate\Support\Str;
-use Illuminate\Validation\Rules\Password as PasswordRule;
 
 /** Teachers' accounts: sign up, in and out, and a new password by mail. */
 final class AccountController extends Controller
 {
+    private const PASSWORD = ['required', 'string', 'min:10', 'max:200'];
+
     public function signUp(Request $request): JsonResponse
     {
-        $request->validate([
-            'name' => ['required', 'string', 'max:120'],
-            'email' => ['required', 'string', 'email', 'max:190'],
-            'password' => ['required', 'string', PasswordRule::defaults()],
-        ], [
-            'name.required' => 'Please write your name as students and colleagues know it.',
-            'email.email' => 'This does not look like a mail address.',
-            'password.min' => 'A password has at least 10 characters.',
-        ]);
+        $request->validate(['name' => ['nullable', 'string', 'max:120'], 'email' => ['required', 'string', 'email', 'max:190'], 'password' => self::PASSWORD]);
+        if ($request->string('name')->trim()->value() === '') {
+            throw Rejected::invalid(new Message('problem.field.own-name'), [new Fault('/name', new Message('problem.field.own-name'))]);
+        }
         Door::ofAddress('sign-up', $request->ip())->knock();
         $email = self::address($request);
         if (Teacher::query()->where('email', $email)->exists()) {
@@ -42,7 +41,7 @@ final class AccountController extends Controller
         $name = $request->string('name')->trim()->value();
         try {
             $teacher = DB::transaction(static fn (): Teacher => School::query()->create(['name' => $name])->teachers()->create([
-                'is_keeper' => true, 'name' => $name, 'email' => $email, 'password' => $request->string('password')->value(),
+                'is_keeper' => true, 'name' => $name, 'email' => $email, 'password' => $request->string('password')->value(), 'language' => App::getLocale(),
             ]));
         } catch (UniqueConstraintViolationException) {
             throw self::addressTaken();
@@ -65,11 +64,13 @@ final class AccountController extends Controller
         $door->knock();
         $known = ['email' => $email, 'password' => $request->string('password')->value()];
         if (! $this->door('teacher')->attempt($known, $request->boolean('remember'))) {
-            throw Problem::invalid('This address and password do not belong together.', []);
+            throw Rejected::invalid(new Message('problem.account.wrong-password'));
         }
         $address->opened();
         $door->forget();
         $teacher = $this->teacher($request);
+        // Letters have no device to ask: they go out in the language that was spoken last.
+        $teacher->update(['language' => App::getLocale()]);
         Device::remember($request, $teacher);
         $request->session()->regenerate();
 
@@ -103,8 +104,8 @@ final class AccountController extends Controller
         $request->validate([
             'email' => ['required', 'string'],
             'token' => ['required', 'string'],
-            'password' => ['required', 'string', PasswordRule::defaults()],
-        ], ['password.min' => 'A password has at least 10 characters.']);
+            'password' => self::PASSWORD,
+        ]);
         $address = Door::ofAddress('reset', $request->ip());
         $address->knock();
         $done = Password::reset(
@@ -118,7 +119,7 @@ final class AccountController extends Controller
             },
         );
         if ($done !== Password::PASSWORD_RESET) {
-            throw Problem::invalid('This link is used up or too old. Ask for a new one.', []);
+            throw Rejected::invalid(new Message('problem.account.old-link'));
         }
 
         $address->opened();
@@ -132,11 +133,9 @@ final class AccountController extends Controller
         return PlainText::folded($request->string('email')->value());
     }
 
-    private static function addressTaken(): Problem
+    private static function addressTaken(): Rejected
     {
-        return Problem::invalid('There is an account with this address already: sign in, or ask for a new password.', [
-            ['pointer' => '/email', 'reason' => 'There is an account with this address already.'],
-        ]);
+        return Rejected::invalid(new Message('problem.account.known'), [new Fault('/email', new Message('problem.account.address-taken'))]);
     }
 
     /** @return array<string, string> */

@@ -6,14 +6,16 @@ namespace HiddenLadder\App\Http\Controllers\Teacher;
 
 use Closure;
 use HiddenLadder\App\Http\Controllers\Controller;
-use HiddenLadder\App\Http\Problem;
 use HiddenLadder\App\Models\Quiz;
 use HiddenLadder\App\Models\QuizChange;
 use HiddenLadder\App\Models\Teacher;
 use HiddenLadder\App\Quizzes\QuizChanges;
 use HiddenLadder\App\Quizzes\SentChange;
 use HiddenLadder\App\Quizzes\Steps;
+use HiddenLadder\App\Reason;
+use HiddenLadder\App\Rejected;
 use HiddenLadder\Core\Fields;
+use HiddenLadder\Core\Message;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 
@@ -94,7 +96,7 @@ final class ChangeController extends Controller
     {
         $this->authorize('reach', $quiz);
         if (preg_match('/^\d{1,9}$/D', $number) !== 1 || (int) $number > $quiz->version) {
-            throw new Problem(404, 'not-found', 'The quiz has no such moment.');
+            throw new Rejected(Reason::NotFound, new Message('problem.quiz.no-such-moment'));
         }
 
         return new JsonResponse(['number' => (int) $number, 'document' => json_decode($this->changes->at($quiz, (int) $number)->json())]);
@@ -114,7 +116,7 @@ final class ChangeController extends Controller
         $teacher = $this->teacher($request);
         $quiz->refresh();
         if ($since > $quiz->version) {
-            throw new Problem(409, 'unknown-version', 'This page knows more of the quiz than the server does. Load it again; what was not saved is kept.', ['version' => $quiz->version]);
+            throw new Rejected(Reason::UnknownVersion, new Message('problem.quiz.unknown-version'), ['version' => $quiz->version]);
         }
         $changes = $since === $quiz->version ? collect() : $this->changes->since($quiz, $since);
 

@@ -60,7 +60,7 @@ final class ClassController extends Controller
         ]);
         $said = collect($request->array('same'))->pluck('student', 'key')->all();
 
-        return new JsonResponse($this->roster->add($class, $request->string('names')->value(), $said) + ['class' => $this->whole($class)]);
+        return new JsonResponse($this->said($this->roster->add($class, $request->string('names')->value(), $said) + ['class' => $this->whole($class)]));
     }
 
     public function takeOut(SchoolClass $class, string $student): Response

@@ -19,6 +19,6 @@ final class EvidenceController extends Controller
 
         $request->validate(['leastGroup' => ['integer', 'between:1,100']]);
 
-        return new JsonResponse($evidence->of($task, $request->integer('leastGroup', 2)));
+        return new JsonResponse($this->said($evidence->of($task, $request->integer('leastGroup', 2))));
     }
 }

@@ -5,18 +5,21 @@ declare(strict_types=1);
 namespace HiddenLadder\App\Http\Controllers\Teacher;
 
 use HiddenLadder\App\Http\Controllers\Controller;
-use HiddenLadder\App\Http\Problem;
 use HiddenLadder\App\Media\Films;
 use HiddenLadder\App\Models\Quiz;
 use HiddenLadder\App\Models\SchoolClass;
+use HiddenLadder\App\Reason;
+use HiddenLadder\App\Rejected;
 use HiddenLadder\App\Rounds\ClassData;
 use HiddenLadder\App\Rounds\Editions;
 use HiddenLadder\App\WorkedOut;
 use HiddenLadder\Core\Fields;
 use HiddenLadder\Core\Forecast\Forecast;
 use HiddenLadder\Core\Forecast\ForecastInWords;
+use HiddenLadder\Core\Forecast\NoForecast;
 use HiddenLadder\Core\Forecast\Profile;
 use HiddenLadder\Core\Inspection\Film;
+use HiddenLadder\Core\Message;
 use HiddenLadder\Core\Quiz\QuizDocument;
 use HiddenLadder\Core\Round\Terms;
 use Illuminate\Http\JsonResponse;
@@ -45,7 +48,7 @@ final class ForecastController extends Controller
     public function underTerms(Request $request, Quiz $quiz, Editions $editions): JsonResponse
     {
         $this->authorize('reach', $quiz->load('latestEdition'));
-        $edition = $quiz->latestEdition ?? throw new Problem(409, 'not-published', 'Publish this quiz first.');
+        $edition = $quiz->latestEdition ?? throw new Rejected(Reason::NotPublished, new Message('problem.quiz.publish-first'));
 
         return $this->forecast($request, $quiz, $editions->read($edition), Terms::read(Fields::of($request->input('terms') ?? [], '/terms')), 'edition');
     }
@@ -63,14 +66,14 @@ final class ForecastController extends Controller
         $students = $class !== null ? $class->students()->count() : (int) $this->teacher($request)->classes()->withCount('students')->get()->max('students_count');
         $students = $students > 0 ? $students : self::STUDENTS;
 
-        return new JsonResponse(WorkedOut::once("forecast $quiz->id $which $name", [$read, $terms, $profile, $films, $students], static function () use ($read, $terms, $profile, $films, $students): array {
+        return new JsonResponse($this->said(WorkedOut::once("forecast $quiz->id $which $name", [$read, $terms, $profile, $films, $students], static function () use ($read, $terms, $profile, $films, $students): array {
             try {
                 $forecast = Forecast::of($read, $terms, $profile, $films);
-            } catch (\DomainException $unfinished) {
-                throw new Problem(409, 'no-forecast', $unfinished->getMessage());
+            } catch (NoForecast $unfinished) {
+                throw new Rejected(Reason::NoForecast, $unfinished->why);
             }
 
             return $forecast->toArray() + ['sentence' => (new ForecastInWords($read))->sentence($forecast, $students)];
-        }));
+        })));
     }
 }

@@ -5,16 +5,20 @@ declare(strict_types=1);
 namespace HiddenLadder\App\Http\Controllers\Teacher;
 
 use HiddenLadder\App\Http\Controllers\Controller;
-use HiddenLadder\App\Http\Problem;
 use HiddenLadder\App\Models\Edition;
 use HiddenLadder\App\Models\Quiz;
 use HiddenLadder\App\Models\QuizState;
 use HiddenLadder\App\Models\Teacher;
 use HiddenLadder\App\Models\Ulids;
+use HiddenLadder\App\Quizzes\Findings;
 use HiddenLadder\App\Quizzes\QuizInspection;
 use HiddenLadder\App\Quizzes\Steps;
+use HiddenLadder\App\Reason;
+use HiddenLadder\App\Rejected;
 use HiddenLadder\Core\Inspection\Finding;
 use HiddenLadder\Core\Inspection\Inspection;
+use HiddenLadder\Core\Message;
+use HiddenLadder\Core\Quiz\Problem as Fault;
 use HiddenLadder\Core\Quiz\QuizDocument;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -76,7 +80,7 @@ final class QuizController extends Controller
             $locked = Quiz::query()->lockForUpdate()->findOrFail($quiz->id);
             $findings = $this->inspection->of($locked);
             if (! Inspection::allowsPublishing($findings)) {
-                throw new Problem(422, 'not-ready', 'This quiz cannot be published yet.', ['findings' => self::findings($locked, $findings)]);
+                throw new Rejected(Reason::NotReady, new Message('problem.quiz.not-ready'), ['findings' => $this->findings($locked, $findings)]);
             }
             $latest = $locked->latestEdition;
             if ($latest === null || $latest->version !== $locked->version) {
@@ -99,7 +103,7 @@ final class QuizController extends Controller
     {
         $this->authorize('reach', $quiz->load('latestEdition'));
 
-        return new JsonResponse(self::findings($quiz, $this->inspection->fromAnswers($quiz)));
+        return new JsonResponse($this->findings($quiz, $this->inspection->fromAnswers($quiz)));
     }
 
     /** The teacher has seen a finding and leaves it as it is. */
@@ -151,7 +155,7 @@ final class QuizController extends Controller
     {
         $this->authorize('reach', $quiz);
         if (preg_match('/^[0-9a-f]{16}$/', $finding) !== 1) {
-            throw Problem::invalid('A finding is named by its key.', [['pointer' => '/finding', 'reason' => 'Sixteen hexadecimal digits are expected.']]);
+            throw Rejected::invalid(new Message('problem.quiz.finding-key'), [new Fault('/finding', new Message('problem.quiz.finding-key-digits'))]);
         }
         DB::transaction(static function () use ($quiz, $change): void {
             $locked = Quiz::query()->lockForUpdate()->findOrFail($quiz->id);
@@ -167,7 +171,7 @@ final class QuizController extends Controller
     /** @return list<array<string, mixed>> what the inspection finds of it */
     public function found(Quiz $quiz): array
     {
-        return self::findings($quiz, $this->inspection->of($quiz));
+        return $this->findings($quiz, $this->inspection->of($quiz));
     }
 
     /** @return array<string, mixed> */
@@ -185,10 +189,10 @@ final class QuizController extends Controller
      * @param  list<Finding>  $findings
      * @return list<array<string, mixed>>
      */
-    private static function findings(Quiz $quiz, array $findings): array
+    private function findings(Quiz $quiz, array $findings): array
     {
         $left = $quiz->left_findings ?? [];
 
-        return array_map(static fn (Finding $finding): array => $finding->toArray() + ['left' => in_array($finding->key(), $left, true)], $findings);
+        return array_map(fn (Finding $finding): array => $this->said(Findings::told($finding)) + ['left' => in_array($finding->key(), $left, true)], $findings);
     }
 }

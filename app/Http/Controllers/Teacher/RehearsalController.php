@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace HiddenLadder\App\Http\Controllers\Teacher;
 
 use HiddenLadder\App\Http\Controllers\Controller;
-use HiddenLadder\App\Http\Problem;
 use HiddenLadder\App\Media\MediaFolder;
 use HiddenLadder\App\Models\Quiz;
+use HiddenLadder\App\Rejected;
 use HiddenLadder\Core\Fields;
 use HiddenLadder\Core\Quiz\QuizDocument;
 use HiddenLadder\Core\Round\Engine;
@@ -39,7 +39,7 @@ final class RehearsalController extends Controller
         foreach ([new Started($asked->stringOrNull('from'), $quiz->id), ...$events] as $event) {
             $outcome = $engine->apply($state, $event, (int) now()->valueOf());
             if ($outcome instanceof Refusal) {
-                throw Problem::refused($outcome);
+                throw Rejected::byRule($outcome);
             }
             $state = $outcome->state;
         }

@@ -6,7 +6,6 @@ namespace HiddenLadder\App\Http\Controllers\Teacher;
 
 use Carbon\CarbonImmutable;
 use HiddenLadder\App\Http\Controllers\Controller;
-use HiddenLadder\App\Http\Problem;
 use HiddenLadder\App\Models\Quiz;
 use HiddenLadder\App\Models\Round;
 use HiddenLadder\App\Models\RoundEvent;
@@ -15,12 +14,16 @@ use HiddenLadder\App\Models\Student;
 use HiddenLadder\App\Models\Task;
 use HiddenLadder\App\Models\TaskState;
 use HiddenLadder\App\Quizzes\Gating;
+use HiddenLadder\App\Reason;
+use HiddenLadder\App\Rejected;
 use HiddenLadder\App\Rounds\DepthProfiles;
 use HiddenLadder\App\Rounds\Editions;
 use HiddenLadder\App\Rounds\Lookout;
 use HiddenLadder\App\Rounds\RoundBook;
 use HiddenLadder\App\Rounds\RoundRules;
 use HiddenLadder\Core\Fields;
+use HiddenLadder\Core\Message;
+use HiddenLadder\Core\Quiz\Problem as Fault;
 use HiddenLadder\Core\Quiz\QuizDocument;
 use HiddenLadder\Core\Quiz\Text;
 use HiddenLadder\Core\Round\Fact;
@@ -43,7 +46,7 @@ final class TaskController extends Controller
         $quiz = Quiz::query()->findOrFail($request->string('quiz')->value());
         $this->authorize('reach', $quiz);
         if ($quiz->latestEdition === null) {
-            throw new Problem(409, 'not-published', 'Publish this quiz before you give it to a class.');
+            throw new Rejected(Reason::NotPublished, new Message('problem.task.publish-first'));
         }
         $terms = $this->terms($request, $quiz);
         $task = Task::query()->create([
@@ -196,14 +199,14 @@ final class TaskController extends Controller
     /**
      * The terms that are sent, else the quiz's suggested ones.
      *
-     * @throws Problem when quizzes would wait for each other
+     * @throws Rejected when quizzes would wait for each other
      */
     private function terms(Request $request, Quiz $quiz): Terms
     {
         $sent = $request->input('terms');
         $terms = Terms::read(Fields::of($sent ?? $quiz->latestEdition?->document['terms'] ?? [], '/terms'));
         if (Gating::circle($quiz, $terms) !== []) {
-            throw Problem::invalid('These quizzes would wait for each other, and none could ever be opened.', [['pointer' => '/terms/gates', 'reason' => 'They form a circle.']]);
+            throw Rejected::invalid(new Message('problem.task.gates-in-a-circle'), [new Fault('/terms/gates', new Message('problem.task.circle'))]);
         }
 
         return $terms;

@@ -6,6 +6,7 @@ namespace HiddenLadder\Core\Marking\Expression;
 
 use Brick\Math\BigInteger;
 use HiddenLadder\Core\Marking\UnfitResponse;
+use HiddenLadder\Core\Message;
 
 /**
  * Expressions as rational functions of their unknowns. What is not rational (a root, a sine, a power with an unknown in
@@ -95,7 +96,7 @@ final class Canonical
         }
         if ($node->op === Op::Quotient) {
             if ($right->above->isZero()) {
-                throw new UnfitResponse('This divides by zero.');
+                throw new UnfitResponse(new Message('marking.divides-by-zero'));
             }
 
             return $this->reduced(new Fraction($left->above->times($right->below, $most, $this->effort), $left->below->times($right->above, $most, $this->effort)));
@@ -178,17 +179,17 @@ final class Canonical
         if ($above->above->isWhole() && $above->below->isWhole() && is_int($n) && is_int($d) && $n % $d === 0) {
             $whole = intdiv($n, $d);
             if (abs($whole) > self::MOST_EXPONENT) {
-                throw TooLarge::now('A power here');
+                throw TooLarge::now('marking.power-too-large');
             }
             if ($below->above->isZero() && $whole <= 0) {
-                throw new UnfitResponse($whole === 0 ? 'Zero to the power of zero has no value.' : 'This divides by zero.');
+                throw new UnfitResponse($whole === 0 ? new Message('marking.zero-to-zero') : new Message('marking.divides-by-zero'));
             }
             $powers = [$below->above->power(abs($whole), $most, $this->effort), $below->below->power(abs($whole), $most, $this->effort)];
 
             return $whole < 0 ? new Fraction($powers[1], $powers[0]) : new Fraction($powers[0], $powers[1]);
         }
         if (! is_int($n) || ! is_int($d)) {
-            throw TooLarge::now('A power here');
+            throw TooLarge::now('marking.power-too-large');
         }
         $this->irrational = true;
 

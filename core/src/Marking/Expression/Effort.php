@@ -6,6 +6,7 @@ namespace HiddenLadder\Core\Marking\Expression;
 
 use Brick\Math\BigInteger;
 use HiddenLadder\Core\Marking\UnfitResponse;
+use HiddenLadder\Core\Message;
 
 /**
  * How much working out is left for an answer, spent once for all that it is compared with. One unit is about the product of
@@ -43,7 +44,7 @@ final class Effort
     {
         $this->left -= $units;
         if ($this->left < 0) {
-            throw new UnfitResponse('This is too long to be worked out. Write it more simply.');
+            throw new UnfitResponse(new Message('marking.too-much-work'));
         }
     }
 

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace HiddenLadder\Core\Marking\Expression;
 
 use HiddenLadder\Core\Marking\UnfitResponse;
+use HiddenLadder\Core\Message;
 
 /**
  * Reads expressions as they are written at school.
@@ -66,7 +67,7 @@ final class Parser
             $left = Node::of(Op::Equation, $left, $this->sum());
         }
         if ($this->at < count($this->tokens)) {
-            throw new UnfitResponse("This cannot be read from “{$this->tokens[$this->at][1]}” on.");
+            throw new UnfitResponse(new Message('marking.unreadable-from', ['rest' => $this->tokens[$this->at][1]]));
         }
 
         return $left;
@@ -75,7 +76,7 @@ final class Parser
     private function sum(): Node
     {
         if (++$this->depth > self::DEEPEST) {
-            throw new UnfitResponse('There are too many brackets inside each other here.');
+            throw new UnfitResponse(new Message('marking.too-many-brackets'));
         }
         $negative = false;
         while ($this->next('-') || $this->next('+')) {
@@ -139,7 +140,7 @@ final class Parser
             return $base;
         }
         if (++$this->depth > self::DEEPEST) {
-            throw new UnfitResponse('There are too many powers on top of each other here.');
+            throw new UnfitResponse(new Message('marking.too-many-powers'));
         }
         $negative = $this->take('-');
         $this->take('+');
@@ -174,7 +175,7 @@ final class Parser
 
             return new Node(Op::Call, 'abs', [$sum]);
         }
-        throw new UnfitResponse($kind === 'end' ? 'Something is missing at the end of this.' : "Something is missing before “{$text}”.");
+        throw new UnfitResponse($kind === 'end' ? new Message('marking.missing-at-end') : new Message('marking.missing-before', ['sign' => $text]));
     }
 
     private function call(string $name): Node
@@ -227,7 +228,7 @@ final class Parser
     private function expect(string $sign): void
     {
         if (! $this->take($sign)) {
-            throw new UnfitResponse($sign === '|' ? 'A second “|” is missing here.' : "A bracket “{$sign}” is missing here.");
+            throw new UnfitResponse($sign === '|' ? new Message('marking.second-bar-missing') : new Message('marking.bracket-missing', ['bracket' => $sign]));
         }
     }
 
@@ -255,7 +256,7 @@ final class Parser
         $offset = 0;
         while ($offset < strlen($text)) {
             if (preg_match($pattern, $text, $found, PREG_UNMATCHED_AS_NULL, $offset) !== 1) {
-                throw new UnfitResponse('“'.mb_substr(substr($text, $offset), 0, 1).'” does not belong in an expression.');
+                throw new UnfitResponse(new Message('marking.not-in-expression', ['sign' => mb_substr(substr($text, $offset), 0, 1)]));
             }
             $offset += strlen((string) $found[0]);
             foreach (['number', 'long', 'function', 'name', 'sign'] as $kind) {
@@ -266,7 +267,7 @@ final class Parser
             }
         }
 
-        return $tokens === [] ? throw new UnfitResponse('There is no answer yet.') : $tokens;
+        return $tokens === [] ? throw new UnfitResponse(new Message('marking.no-answer')) : $tokens;
     }
 
     /** One way of writing for the signs people use. */

@@ -6,6 +6,7 @@ namespace HiddenLadder\Core\Quiz\Edits;
 
 use HiddenLadder\Core\Fields;
 use HiddenLadder\Core\MalformedInput;
+use HiddenLadder\Core\Message;
 
 /**
  * One edit of a quiz document. Nodes are named by their ids, the document itself by `quiz`; everything that is no node is a
@@ -75,7 +76,7 @@ final readonly class Edit
     public static function read(mixed $value, string $pointer = ''): self
     {
         if (! $value instanceof \stdClass) {
-            throw new MalformedInput($pointer, 'an edit is an object');
+            throw new MalformedInput($pointer, new Message('shape.edit'));
         }
         $all = get_object_vars($value);
         $fields = Fields::of(array_replace($all, array_intersect_key(['value' => true, 'node' => true], $all)), $pointer);
@@ -86,7 +87,7 @@ final readonly class Edit
                 $fields->only(['do', 'at', 'member', 'value', 'was']);
                 $member = $fields->string('member');
                 if (preg_match('/^[A-Za-z0-9-]+(\.[A-Za-z0-9-]+){0,'.(self::DEEPEST - 1).'}$/D', $member) !== 1) {
-                    throw new MalformedInput("$pointer/member", 'a member is named by words with dots between them');
+                    throw new MalformedInput("$pointer/member", new Message('shape.member'));
                 }
                 $was = isset($all['was']) ? $fields->string('was') : null;
 
@@ -94,7 +95,7 @@ final readonly class Edit
             case 'insert':
                 $fields->only(['do', 'into', 'list', 'before', 'node']);
                 if (! $node instanceof \stdClass) {
-                    throw new MalformedInput("$pointer/node", 'what is put in is an object');
+                    throw new MalformedInput("$pointer/node", new Message('shape.edit-node'));
                 }
 
                 return self::insert($fields->string('into'), $fields->string('list'), $fields->stringOrNull('before'), $node);
@@ -107,7 +108,7 @@ final readonly class Edit
 
                 return self::move($fields->string('at'), $fields->string('into'), $fields->string('list'), $fields->stringOrNull('before'));
         }
-        throw new MalformedInput("$pointer/do", 'an edit sets, inserts, removes or moves');
+        throw new MalformedInput("$pointer/do", new Message('shape.edit-kind'));
     }
 
     /**

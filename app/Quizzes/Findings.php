@@ -1,0 +1,23 @@
+<?php
+
+declare(strict_types=1);
+
+namespace HiddenLadder\App\Quizzes;
+
+use HiddenLadder\Core\Inspection\Finding;
+
+/** How a finding is told: with messages where words are to stand. */
+final class Findings
+{
+    /** @return array<string, mixed> */
+    public static function told(Finding $finding): array
+    {
+        $mend = $finding->mend;
+
+        return [
+            'key' => $finding->key(), 'severity' => $finding->severity->value, 'stop' => $finding->stop, 'at' => $finding->at,
+            'sentence' => $finding->message, 'loop' => $finding->loop,
+            'mend' => $mend === null ? null : ['words' => $mend->words, 'at' => $mend->at, 'member' => $mend->member, 'how' => $mend->how, 'value' => $mend->value],
+        ];
+    }
+}
