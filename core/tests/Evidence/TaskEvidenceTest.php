@@ -202,7 +202,7 @@ final class TaskEvidenceTest extends TestCase
         }
         foreach ([...$events, new HandedIn] as $step => $event) {
             $outcome = $engine->apply($state, $event, 1000 * $step);
-            self::assertInstanceOf(Applied::class, $outcome, $outcome instanceof Refusal ? $outcome->sentence : '');
+            self::assertInstanceOf(Applied::class, $outcome, $outcome instanceof Refusal ? $outcome->message->code : '');
             [$course, $state] = [$course->with($event, 1000 * $step, $outcome->facts), $outcome->state];
         }
 

@@ -11,6 +11,7 @@ use HiddenLadder\Core\Inspection\Readability;
 use HiddenLadder\Core\Inspection\Severity;
 use HiddenLadder\Core\Quiz\QuizDocument;
 use HiddenLadder\Core\Tests\Sample;
+use HiddenLadder\Core\Tests\Told;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
@@ -46,7 +47,7 @@ final class InspectionTest extends TestCase
         $document = Sample::with($path, $value);
         $findings = Inspection::of(QuizDocument::read($document));
         $here = array_filter($findings, static fn (Finding $finding): bool => $finding->at === ($at === null ? null : Sample::id($at)) && $finding->severity === $severity);
-        self::assertNotSame([], $here, json_encode(array_map(static fn (Finding $finding): array => $finding->toArray(), $findings), JSON_THROW_ON_ERROR));
+        self::assertNotSame([], $here, json_encode(array_map(static fn (Finding $finding): array => [$finding->at, Told::of($finding->message)], $findings), JSON_THROW_ON_ERROR));
         self::assertSame($severity !== Severity::Stops, Inspection::allowsPublishing($findings));
     }
 
@@ -62,7 +63,7 @@ final class InspectionTest extends TestCase
         foreach (['None of the above' => 'None of the other answers', 'all of the above.' => 'All other answers', 'A and C' => null, 'both of the following' => null] as $text => $other) {
             $document = Sample::document();
             $document['stops'][0]['question']['entries'][1]['text'] = $text;
-            $found = array_values(array_filter(Inspection::of(QuizDocument::read($document)), static fn (Finding $finding): bool => str_contains($finding->sentence, 'by their place')));
+            $found = array_values(array_filter(Inspection::of(QuizDocument::read($document)), static fn (Finding $finding): bool => $finding->message->code === 'inspection.wording.by-place'));
             self::assertCount(1, $found, $text);
             self::assertSame([$document['stops'][0]['question']['entries'][1]['id'], $other], [$found[0]->at, $found[0]->mend?->value]);
         }
@@ -72,11 +73,11 @@ final class InspectionTest extends TestCase
     {
         $quiz = QuizDocument::read(Sample::document());
         $medium = $quiz->media()[0];
-        $found = static fn (Film $film): array => array_map(static fn (Finding $finding): string => $finding->sentence, array_filter(Inspection::of($quiz, [$medium => $film]), static fn (Finding $finding): bool => $finding->severity !== Severity::Advises));
+        $found = static fn (Film $film): array => array_map(static fn (Finding $finding): string => $finding->message->code, array_filter(Inspection::of($quiz, [$medium => $film]), static fn (Finding $finding): bool => $finding->severity !== Severity::Advises));
         $without = array_values(array_diff($found(new Film(600.0, false)), $found(new Film(600.0, true))));
 
-        self::assertSame(['This video has no captions for those who cannot hear it.'], array_values(array_unique($without)));
-        self::assertSame(array_map(static fn (Finding $finding): string => $finding->sentence, array_filter(Inspection::of($quiz), static fn (Finding $finding): bool => $finding->severity !== Severity::Advises)), $found(new Film(null, true)));
+        self::assertSame(['inspection.video.no-captions'], array_values(array_unique($without)));
+        self::assertSame(array_map(static fn (Finding $finding): string => $finding->message->code, array_filter(Inspection::of($quiz), static fn (Finding $finding): bool => $finding->severity !== Severity::Advises)), $found(new Film(null, true)));
     }
 
     /** The sentence of six words of one syllable each is a common example: reading ease 116.145, grade -1.45. */
@@ -103,7 +104,7 @@ final class InspectionTest extends TestCase
             $document['language'] = $language;
             $quiz = QuizDocument::read($stage === null ? $document : $document + ['stage' => $stage]);
 
-            return array_values(array_filter(Inspection::of($quiz), static fn (Finding $finding): bool => str_contains($finding->sentence, 'reads like one for about age')));
+            return array_values(array_filter(Inspection::of($quiz), static fn (Finding $finding): bool => str_starts_with($finding->message->code, 'inspection.reading-age')));
         };
 
         self::assertEqualsWithDelta(2.51, Readability::of($plain)->grade(), 0.01);
@@ -114,9 +115,9 @@ final class InspectionTest extends TestCase
         $found = $told($plain, ['from' => 4, 'to' => 5]);
         self::assertCount(1, $found);
         self::assertSame(Sample::id('aside'), $found[0]->at);
-        self::assertStringContainsString('this quiz is for ages 4 to 5', $found[0]->sentence);
-        self::assertStringContainsString('this quiz is up to age 5', $told($plain, ['to' => 5])[0]->sentence);
-        self::assertStringContainsString('this quiz is from age 4', $told($plain, ['from' => 4])[0]->sentence);
+        self::assertStringContainsString('stage: inspection.stage.between(from: 4, to: 5)', Told::of($found[0]->message));
+        self::assertStringContainsString('stage: inspection.stage.up-to(to: 5)', Told::of($told($plain, ['to' => 5])[0]->message));
+        self::assertStringContainsString('stage: inspection.stage.from(from: 4)', Told::of($told($plain, ['from' => 4])[0]->message));
     }
 
     public function test_two_cues_at_one_moment_and_a_picture_without_words_are_warned_of(): void

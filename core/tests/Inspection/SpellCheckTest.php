@@ -10,6 +10,7 @@ use HiddenLadder\Core\Inspection\SpellCheck;
 use HiddenLadder\Core\Inspection\WordList;
 use HiddenLadder\Core\Quiz\QuizDocument;
 use HiddenLadder\Core\Tests\Sample;
+use HiddenLadder\Core\Tests\Told;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
@@ -33,9 +34,12 @@ final class SpellCheckTest extends TestCase
     public function test_a_misspelt_word_is_found_and_can_be_mended_where_it_stands(string $word, string $meant): void
     {
         $found = self::found("Well, $word is here; and $word again.");
-        self::assertCount(1, $found, json_encode(array_map(static fn (Finding $finding): string => $finding->sentence, $found), JSON_THROW_ON_ERROR));
-        self::assertSame("“{$word}” may be a slip of the pen: “{$meant}”?", $found[0]->sentence);
-        self::assertSame(['words' => "Write “{$meant}”", 'at' => Sample::id('aside'), 'member' => 'text', 'how' => 'word', 'value' => ['from' => $word, 'to' => $meant]], $found[0]->mend?->toArray());
+        self::assertCount(1, $found, json_encode(array_map(static fn (Finding $finding): string => $finding->message->code, $found), JSON_THROW_ON_ERROR));
+        self::assertSame("inspection.spelling.slip(word: $word, meant: $meant)", Told::of($found[0]->message));
+        $mend = $found[0]->mend;
+        self::assertNotNull($mend);
+        self::assertSame("inspection.mend.write(word: $meant)", Told::of($mend->words));
+        self::assertSame([Sample::id('aside'), 'text', 'word', ['from' => $word, 'to' => $meant]], [$mend->at, $mend->member, $mend->how, $mend->value]);
     }
 
     /** @return iterable<string, array{string}> */
@@ -55,7 +59,7 @@ final class SpellCheckTest extends TestCase
     #[DataProvider('well')]
     public function test_what_is_well_written_or_no_word_is_left_alone(string $text): void
     {
-        self::assertSame([], array_map(static fn (Finding $finding): string => $finding->sentence, self::found($text)));
+        self::assertSame([], array_map(static fn (Finding $finding): string => $finding->message->code, self::found($text)));
     }
 
     public function test_a_word_is_told_once_and_known_by_itself_wherever_it_stands(): void
@@ -67,7 +71,7 @@ final class SpellCheckTest extends TestCase
 
         self::assertCount(1, $found);
         self::assertSame(Sample::id('first'), $found[0]->stop);
-        self::assertSame('“Recieved” may be a slip of the pen: “Received”?', $found[0]->sentence);
+        self::assertSame('inspection.spelling.slip(word: Recieved, meant: Received)', Told::of($found[0]->message));
         self::assertSame([Sample::id('first/question'), 'prompt', ['from' => 'Recieved', 'to' => 'Received']], [$found[0]->mend?->at, $found[0]->mend?->member, $found[0]->mend?->value]);
         self::assertSame($found[0]->key(), self::found('It is recieved.')[0]->key());
     }
@@ -91,7 +95,7 @@ final class SpellCheckTest extends TestCase
         $french = 'La mer monte deux fois par jour parce que la Terre tourne sous deux bosses. Lequel des deux astres tire le plus fort, et pourquoi voit-on des marées plus hautes quand la Lune est pleine ou nouvelle? Expliquez votre réponse avec un dessin, puis comparez avec celle de votre voisin. Quelle hauteur atteignait hier la plus basse mer, et combien de mètres faut-il ajouter pour trouver le niveau vers lequel elle montera demain?';
         $found = self::found($french);
 
-        self::assertSame(['Much of this is not written in the language that the quiz names, and its spelling was not looked at.'], array_map(static fn (Finding $finding): string => $finding->sentence, $found));
+        self::assertSame(['inspection.spelling.other-language'], array_map(static fn (Finding $finding): string => $finding->message->code, $found));
     }
 
     public function test_where_no_list_is_shipped_nothing_is_found(): void

@@ -9,6 +9,7 @@ use HiddenLadder\Core\Forecast\Profile;
 use HiddenLadder\Core\Inspection\Finding;
 use HiddenLadder\Core\Inspection\Inspection;
 use HiddenLadder\Core\Inspection\Severity;
+use HiddenLadder\Core\Inspection\WayBackCheck;
 use HiddenLadder\Core\Inspection\Ways;
 use HiddenLadder\Core\Quiz\QuizDocument;
 use HiddenLadder\Core\Round\Applied;
@@ -16,6 +17,7 @@ use HiddenLadder\Core\Round\Engine;
 use HiddenLadder\Core\Round\Started;
 use HiddenLadder\Core\Round\State;
 use HiddenLadder\Core\Round\Terms;
+use HiddenLadder\Core\Tests\Told;
 use HiddenLadder\Demo\Draft;
 use PHPUnit\Framework\TestCase;
 use Random\Engine\Xoshiro256StarStar;
@@ -39,8 +41,8 @@ final class WaysTest extends TestCase
 
         self::assertSame([$this->d->id('first'), $this->d->id('second')], $trap->loop);
         self::assertSame($this->d->id('second'), $trap->stop);
-        self::assertStringContainsString('stop 1 and stop 2 can never reach a finish', $trap->sentence);
-        self::assertSame(['words' => 'Take this fork out', 'at' => $this->d->id('second'), 'member' => 'forks', 'how' => 'without', 'value' => 0], $trap->mend?->toArray());
+        self::assertSame('inspection.ways.trap-of-several(stops: [place.stop(number: 1), place.stop(number: 2)])', Told::of($trap->message));
+        self::assertSame(['inspection.mend.take-fork-out', $this->d->id('second'), 'forks', 'without', 0], [$trap->mend?->words->code, $trap->mend?->at, $trap->mend?->member, $trap->mend?->how, $trap->mend?->value]);
         self::assertSame([], self::found($this->quiz([$this->asks('first'), $this->d->reading('second', 'Read on', 'Some text.'), $this->asks('third')])));
         self::assertFalse(Inspection::allowsPublishing(Inspection::of(QuizDocument::read($quiz))));
     }
@@ -62,7 +64,7 @@ final class WaysTest extends TestCase
 
         foreach ([true, false] as $wrongToo) {
             $found = self::only($back($wrongToo), Severity::Advises);
-            self::assertSame('The right answer “yes” leads back to stop 1: whoever knows it walks that way twice.', $found->sentence);
+            self::assertSame('inspection.ways.right-leads-back(answer: yes, stop: place.stop(number: 1))', Told::of($found->message));
             self::assertSame(['set', 'fork', null], [$found->mend?->how, $found->mend?->member, $found->mend?->value]);
         }
     }
@@ -73,7 +75,7 @@ final class WaysTest extends TestCase
         $drill = fn (array $when): array => $this->quiz([$this->asks('first'), $this->d->drill('drill', 'Drill', $questions, 3, 2, 'need', ['forks' => [$this->d->fork($when, $this->d->id('drill'))]]), $this->asks('last')]);
 
         $circle = self::only($drill(['kind' => 'score', 'atLeast' => 0.5]), Severity::Warns);
-        self::assertStringContainsString('whoever is always right goes round in a circle at stop 2', $circle->sentence);
+        self::assertSame('inspection.ways.right-goes-round(stops: [place.stop(number: 2)])', Told::of($circle->message));
         self::assertSame([$this->d->id('drill')], $circle->loop);
         self::assertSame([], self::found($drill(['kind' => 'score', 'below' => 0.1])));
     }
@@ -89,7 +91,7 @@ final class WaysTest extends TestCase
             $found = self::found($gate(['kind' => 'score', 'below' => 0.5]));
             $held = $found[count($found) - 1];
             self::assertSame(Severity::Warns, $held->severity);
-            self::assertStringStartsWith('Whoever always slips never comes to a finish, even by setting everything aside: stop 1, stop 2', $held->sentence);
+            self::assertMatchesRegularExpression('/^inspection\.ways\.slipping-for-ever-of-several\(stops: .*\[place\.stop\(number: 1\), place\.stop\(number: 2\)/', Told::of($held->message));
             self::assertCount($count + 1, $held->loop);
             self::assertSame([], self::found($gate(['kind' => 'score', 'atLeast' => 2.0])));
             // The engine's own word for it.
@@ -117,7 +119,7 @@ final class WaysTest extends TestCase
                     $looped[$i]['question'] = ['objectives' => [$this->d->id('goal')]] + $stop['question'];
                 }
                 $quiz = $this->d->quiz('Until it is enough', '', array_values($looped), 'End', '', [], ['objectives' => [['id' => $this->d->id('goal'), 'text' => 'Name it']]]);
-                self::assertSame([], array_map(static fn (Finding $finding): string => $finding->sentence, self::found($quiz)), "$name, $count stops");
+                self::assertSame([], array_map(static fn (Finding $finding): string => $finding->message->code, self::found($quiz)), "$name, $count stops");
             }
         }
     }
@@ -140,7 +142,7 @@ final class WaysTest extends TestCase
         $long = $this->quiz([$this->asks('first', 12)]);
         $warning = self::only($long, Severity::Warns);
 
-        self::assertStringContainsString('gives 12 answers before it can be set aside', $warning->sentence);
+        self::assertSame('inspection.ways.long-ladder(stop: place.stop(number: 1), answers: 12)', Told::of($warning->message));
         self::assertSame([], self::found($this->quiz([$this->asks('first', 3)])));
     }
 
@@ -148,11 +150,11 @@ final class WaysTest extends TestCase
     {
         $always = fn (string $to): array => ['forks' => [$this->d->fork(['kind' => 'always'], $this->d->id($to)), $this->d->fork(['kind' => 'result', 'result' => 'right'], $this->d->id('aside'))]];
         $quiz = $this->quiz([$this->asks('first', 0, $always('third')), $this->asks('second'), $this->asks('third')], [$this->d->reading('aside', 'Aside', 'Some text.')]);
-        $sentences = array_map(static fn (Finding $finding): string => "$finding->stop: $finding->sentence", self::found($quiz));
+        $sentences = array_map(static fn (Finding $finding): string => "$finding->stop: ".Told::of($finding->message), self::found($quiz));
 
-        self::assertContains($this->d->id('second').': Nobody reaches this stop: every way goes past it.', $sentences);
-        self::assertContains($this->d->id('aside').': Nothing leads to this side stop.', $sentences);
-        self::assertContains($this->d->id('first').': Fork 2 of this stop is never taken: an earlier one always fits first, or nothing here meets its condition.', $sentences);
+        self::assertContains($this->d->id('second').': inspection.ways.unreached-stop', $sentences);
+        self::assertContains($this->d->id('aside').': inspection.ways.unreached-side-stop', $sentences);
+        self::assertContains($this->d->id('first').': inspection.ways.fork-behind-others(number: 2)', $sentences);
     }
 
     public function test_a_stop_that_asks_for_a_later_answer_is_told(): void
@@ -160,7 +162,7 @@ final class WaysTest extends TestCase
         $quiz = $this->quiz([$this->asks('first', 0, ['shownIf' => ['kind' => 'answered', 'question' => $this->d->id('q-second/question')]]), $this->asks('second')]);
         $finding = self::found($quiz);
 
-        self::assertStringContainsString('asks for an answer that is only given later', implode(' ', array_map(static fn (Finding $one): string => $one->sentence, $finding)));
+        self::assertStringContainsString('inspection.ways.asks-for-later', implode(' ', array_map(static fn (Finding $one): string => $one->message->code, $finding)));
     }
 
     /**
@@ -190,7 +192,11 @@ final class WaysTest extends TestCase
      */
     private static function found(array $document): array
     {
-        return (new Ways(QuizDocument::read($document), Terms::learn()))->findings();
+        $quiz = QuizDocument::read($document);
+        $ways = (new Ways($quiz, Terms::learn()))->findings();
+        $back = new WayBackCheck($quiz);
+
+        return [...$ways, ...(Inspection::allowsPublishing($ways) ? $back->leadsBack() : []), ...$back->shownTooEarly()];
     }
 
     /**
@@ -206,7 +212,7 @@ final class WaysTest extends TestCase
     private static function only(array $document, Severity $severity): Finding
     {
         $found = self::found($document);
-        self::assertCount(1, $found, implode(' / ', array_map(static fn (Finding $finding): string => $finding->sentence, $found)));
+        self::assertCount(1, $found, implode(' / ', array_map(static fn (Finding $finding): string => $finding->message->code, $found)));
         self::assertSame($severity, $found[0]->severity);
 
         return $found[0];

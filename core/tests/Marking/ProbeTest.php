@@ -49,7 +49,7 @@ final class ProbeTest extends TestCase
             self::assertTrue($marking->equal($sum($count), $sum($count).'+1-1'));
             self::assertFalse($marking->equal($sum($count), $sum($count).'+1'));
         }
-        $this->expectExceptionMessage('too large');
+        $this->expectExceptionMessage('marking.too-large');
         $marking->equal($sum(40), '1');
     }
 }

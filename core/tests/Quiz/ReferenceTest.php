@@ -17,6 +17,7 @@ use HiddenLadder\Core\Round\Started;
 use HiddenLadder\Core\Round\State;
 use HiddenLadder\Core\Round\Terms;
 use HiddenLadder\Core\Tests\Round\Walker;
+use HiddenLadder\Core\Tests\Told;
 use HiddenLadder\Demo\Draft;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
@@ -77,15 +78,15 @@ final class ReferenceTest extends TestCase
         $question = static fn (string $name, string $kind = 'number', array $more = [], array $ladder = [], array $entries = []): array => ['ladder' => $ladder] + $d->question($name, $kind, 'Q?', array_values($entries), '', '', [], '0', $more);
         $stop = static fn (array $question, array $more = []): array => $d->asks($question['id'].'-stop', $question, $more);
         $q = $question('q');
-        yield 'ages the wrong way round' => [['stage' => ['from' => 12, 'to' => 11]] + self::quiz([$stop($q)]), 'younger than the youngest'];
-        yield 'a part in two places' => [self::quiz([$stop($q, ['part' => $d->id('p')]), $stop($question('r')), $stop($question('s'), ['part' => $d->id('p')])], ['parts' => [['id' => $d->id('p'), 'title' => 'P', 'weight' => 1]]]), 'stand together'];
-        yield 'a gap that the sentence does not name' => [self::quiz([$stop($question('q', 'gaps', ['sentence' => 'It [1].', 'gaps' => [$d->gap('a', []), $d->gap('b', [])]]))]), 'names each of its 2 gaps'];
-        yield 'a poll in a drill' => [self::quiz([$d->drill('drill', 'D', [$question('q', 'poll')], 1, 1)]), 'right or not'];
-        yield 'a written answer on a staircase' => [self::quiz([$d->staircase('stairs', 'S', [[$question('q', 'written')]], [])]), 'right or not'];
-        yield 'a fork out of a drill' => [self::quiz([$d->drill('drill', 'D', [$question('q', 'number', [], [], [$d->wrong('w', '1', '', [], $d->id('finish'))])], 1, 1)]), 'leads nowhere but on'];
-        yield 'a drill that needs more than it deals' => [self::quiz([$d->drill('drill', 'D', [$q], 1, 2, 'deal')]), 'ends after its 1 questions'];
-        yield 'a stand-in of no group' => [self::quiz([$stop($question('s'))], ['pool' => [$q]]), 'group of alike ones'];
-        yield 'a gap too many in the sentence' => [self::quiz([$stop(['sentence' => 'It <span data-gap="'.$d->id('gap/a').'"></span> and <span data-gap="'.self::NOWHERE.'"></span>.'] + $question('q', 'gaps', ['gaps' => [$d->gap('a', [$d->right('flows')])]]))]), 'names each of its 1 gaps'];
+        yield 'ages the wrong way round' => [['stage' => ['from' => 12, 'to' => 11]] + self::quiz([$stop($q)]), 'inspection.unfinished.ages'];
+        yield 'a part in two places' => [self::quiz([$stop($q, ['part' => $d->id('p')]), $stop($question('r')), $stop($question('s'), ['part' => $d->id('p')])], ['parts' => [['id' => $d->id('p'), 'title' => 'P', 'weight' => 1]]]), 'inspection.unfinished.part-apart'];
+        yield 'a gap that the sentence does not name' => [self::quiz([$stop($question('q', 'gaps', ['sentence' => 'It [1].', 'gaps' => [$d->gap('a', []), $d->gap('b', [])]]))]), 'inspection.unfinished.gaps(gaps: 2)'];
+        yield 'a poll in a drill' => [self::quiz([$d->drill('drill', 'D', [$question('q', 'poll')], 1, 1)]), 'inspection.unfinished.unmarked-in-series'];
+        yield 'a written answer on a staircase' => [self::quiz([$d->staircase('stairs', 'S', [[$question('q', 'written')]], [])]), 'inspection.unfinished.unmarked-in-series'];
+        yield 'a fork out of a drill' => [self::quiz([$d->drill('drill', 'D', [$question('q', 'number', [], [], [$d->wrong('w', '1', '', [], $d->id('finish'))])], 1, 1)]), 'inspection.unfinished.fork-in-series'];
+        yield 'a drill that needs more than it deals' => [self::quiz([$d->drill('drill', 'D', [$q], 1, 2, 'deal')]), 'inspection.drill.ends-before(deal: 1, need: 2)'];
+        yield 'a stand-in of no group' => [self::quiz([$stop($question('s'))], ['pool' => [$q]]), 'inspection.unfinished.no-alike-group'];
+        yield 'a gap too many in the sentence' => [self::quiz([$stop(['sentence' => 'It <span data-gap="'.$d->id('gap/a').'"></span> and <span data-gap="'.self::NOWHERE.'"></span>.'] + $question('q', 'gaps', ['gaps' => [$d->gap('a', [$d->right('flows')])]]))]), 'inspection.unfinished.gaps(gaps: 1)'];
     }
 
     /** @param  array<string, mixed>  $document */
@@ -96,7 +97,7 @@ final class ReferenceTest extends TestCase
         $quiz = QuizDocument::read($document);
         $findings = Inspection::of($quiz);
         self::assertFalse(Inspection::allowsPublishing($findings));
-        self::assertStringContainsString($said, implode(' ', array_map(static fn (Finding $finding): string => $finding->sentence, $findings)));
+        self::assertStringContainsString($said, implode(' ', array_map(static fn (Finding $finding): string => Told::of($finding->message), $findings)));
         $outcome = (new Engine($quiz, Terms::learn()))->apply(new State, new Started(null, 'rehearsal'), 0);
         self::assertInstanceOf(Applied::class, $outcome);
         self::assertNotSame([], (new Projection($quiz, Terms::learn()))->of($outcome->state));
@@ -108,22 +109,22 @@ final class ReferenceTest extends TestCase
         $d = new Draft('keys');
         $question = static fn (string $kind, array $entries = [], array $more = []): array => $d->question('q', $kind, 'Q?', array_values($entries), '', '', [], '0', $more);
         $wave = '<img data-medium="'.self::NOWHERE.'" alt="A wave">';
-        yield 'an order of one thing' => [$question('order', [], ['items' => [$d->item('a', 'A')]]), 'nothing to put in order'];
-        yield 'one pair' => [$question('match', [], ['items' => [$d->item('a', 'A')], 'pairs' => [$d->pair('x', 'X', 'a')]]), 'nothing to match'];
-        yield 'a pair without its other half' => [$question('match', [], ['items' => [$d->item('a', 'A')], 'pairs' => [$d->pair('x', 'X', 'a'), ['item' => null] + $d->pair('y', 'Y', 'a')]]), 'matched to nothing'];
-        yield 'two things to match to that read the same' => [$question('match', [], ['items' => [$d->item('a', 'A'), $d->item('b', 'a ')], 'pairs' => [$d->pair('x', 'X', 'a'), $d->pair('y', 'Y', 'b')]]), 'read the same'];
-        yield 'a sentence without a gap' => [$question('gaps', [], ['sentence' => 'It flows.', 'gaps' => []]), 'no gap yet'];
-        yield 'a gap without a right answer' => [$question('gaps', [], ['sentence' => 'It [1].', 'gaps' => [$d->gap('g', [$d->wrong('w', 'sinks')])]]), 'Gap 1 has no right answer'];
-        yield 'a gap with one answer twice' => [$question('gaps', [], ['sentence' => 'It [1].', 'gaps' => [$d->gap('g', [$d->right('flows'), $d->wrong('w', 'Flows')])]]), 'right and as wrong'];
-        yield 'a poll with one option' => [$question('poll', [$d->wrong('a', 'A')]), 'at least two options'];
-        yield 'a written answer that nobody judges' => [$question('written'), 'Nobody judges'];
-        yield 'words that the marker takes for the same' => [$question('short-text', [$d->right("rock'n'roll"), $d->wrong('w', 'rocknroll')], ['text' => ['ignorePunctuation' => true]]), 'right and as wrong'];
-        yield 'a formula that is none' => [$question('expression', [$d->right('x+')]), 'cannot be read'];
-        yield 'two formulas that are the same' => [$question('expression', [$d->right('2(x+1)'), $d->wrong('w', '2x+2')]), 'right and as wrong'];
+        yield 'an order of one thing' => [$question('order', [], ['items' => [$d->item('a', 'A')]]), 'inspection.key.few-to-order'];
+        yield 'one pair' => [$question('match', [], ['items' => [$d->item('a', 'A')], 'pairs' => [$d->pair('x', 'X', 'a')]]), 'inspection.key.few-to-match'];
+        yield 'a pair without its other half' => [$question('match', [], ['items' => [$d->item('a', 'A')], 'pairs' => [$d->pair('x', 'X', 'a'), ['item' => null] + $d->pair('y', 'Y', 'a')]]), 'inspection.key.unmatched'];
+        yield 'two things to match to that read the same' => [$question('match', [], ['items' => [$d->item('a', 'A'), $d->item('b', 'a ')], 'pairs' => [$d->pair('x', 'X', 'a'), $d->pair('y', 'Y', 'b')]]), 'inspection.key.same-to-match'];
+        yield 'a sentence without a gap' => [$question('gaps', [], ['sentence' => 'It flows.', 'gaps' => []]), 'inspection.key.no-gap'];
+        yield 'a gap without a right answer' => [$question('gaps', [], ['sentence' => 'It [1].', 'gaps' => [$d->gap('g', [$d->wrong('w', 'sinks')])]]), 'inspection.key.empty-gap(number: 1)'];
+        yield 'a gap with one answer twice' => [$question('gaps', [], ['sentence' => 'It [1].', 'gaps' => [$d->gap('g', [$d->right('flows'), $d->wrong('w', 'Flows')])]]), 'inspection.key.right-and-wrong'];
+        yield 'a poll with one option' => [$question('poll', [$d->wrong('a', 'A')]), 'inspection.key.few-poll-options'];
+        yield 'a written answer that nobody judges' => [$question('written'), 'inspection.key.nobody-judges'];
+        yield 'words that the marker takes for the same' => [$question('short-text', [$d->right("rock'n'roll"), $d->wrong('w', 'rocknroll')], ['text' => ['ignorePunctuation' => true]]), 'inspection.key.right-and-wrong'];
+        yield 'a formula that is none' => [$question('expression', [$d->right('x+')]), 'inspection.key.unreadable'];
+        yield 'two formulas that are the same' => [$question('expression', [$d->right('2(x+1)'), $d->wrong('w', '2x+2')]), 'inspection.key.right-and-wrong'];
         yield 'a formula with two meanings' => [$question('expression', [$d->right('1/2x')], ['form' => 'expanded']), ''];
-        yield 'two quantities that are the same' => [$question('number', [$d->right('0.5 A'), $d->right('500 mA')]), 'stands here twice'];
-        yield 'the same wrong order twice' => [$question('order', [['order' => [$d->id('item/b'), $d->id('item/a')]] + $d->wrong('v', ''), ['order' => [$d->id('item/b'), $d->id('item/a')]] + $d->wrong('w', '')], ['items' => [$d->item('a', 'A'), $d->item('b', 'B')]]), 'stands here twice'];
-        yield 'the same picture twice' => [$question('one-choice', [['text' => $wave] + $d->right(''), ['text' => $wave] + $d->wrong('w', '')]), 'right and as wrong'];
+        yield 'two quantities that are the same' => [$question('number', [$d->right('0.5 A'), $d->right('500 mA')]), 'inspection.key.twice'];
+        yield 'the same wrong order twice' => [$question('order', [['order' => [$d->id('item/b'), $d->id('item/a')]] + $d->wrong('v', ''), ['order' => [$d->id('item/b'), $d->id('item/a')]] + $d->wrong('w', '')], ['items' => [$d->item('a', 'A'), $d->item('b', 'B')]]), 'inspection.key.twice'];
+        yield 'the same picture twice' => [$question('one-choice', [['text' => $wave] + $d->right(''), ['text' => $wave] + $d->wrong('w', '')]), 'inspection.key.right-and-wrong'];
     }
 
     /** @param  array<string, mixed>  $question */
@@ -132,7 +133,7 @@ final class ReferenceTest extends TestCase
     {
         $document = self::quiz([(new Draft('keys'))->asks('s', $question)]);
         self::assertSame([], (new DocumentCheck)->problems($document));
-        $sentences = implode(' ', array_map(static fn (Finding $finding): string => $finding->sentence, Inspection::of(QuizDocument::read($document))));
+        $sentences = implode(' ', array_map(static fn (Finding $finding): string => Told::of($finding->message), Inspection::of(QuizDocument::read($document))));
         self::assertStringContainsString($said, $sentences);
     }
 
@@ -141,12 +142,12 @@ final class ReferenceTest extends TestCase
         $d = new Draft('keys');
         $question = $d->question('q', 'number', 'Q?', [$d->right('1')], '', 'No.', []);
         foreach ([
-            'no questions yet' => $d->drill('s', 'D', [], 1, 1),
-            'and there are only 1' => $d->drill('s', 'D', [$question], 2, 2),
-            'some will come twice' => $d->drill('s', 'D', [$question], 2, 1, 'deal'),
-            'at least two levels' => $d->staircase('s', 'S', [[$question], []], [['title' => 'V'] + $d->clip('c', 'V', $d->id('film'), 5, 2)]),
+            'inspection.drill.empty' => $d->drill('s', 'D', [], 1, 1),
+            'inspection.drill.needs-more(need: 2, count: 1)' => $d->drill('s', 'D', [$question], 2, 2),
+            'inspection.drill.deals-twice(deal: 2, count: 1)' => $d->drill('s', 'D', [$question], 2, 1, 'deal'),
+            'inspection.staircase.few-levels' => $d->staircase('s', 'S', [[$question], []], [['title' => 'V'] + $d->clip('c', 'V', $d->id('film'), 5, 2)]),
         ] as $said => $stop) {
-            $sentences = implode(' ', array_map(static fn (Finding $finding): string => $finding->sentence, Inspection::of(QuizDocument::read(self::quiz([$stop])))));
+            $sentences = implode(' ', array_map(static fn (Finding $finding): string => Told::of($finding->message), Inspection::of(QuizDocument::read(self::quiz([$stop])))));
             self::assertStringContainsString($said, $sentences);
         }
     }

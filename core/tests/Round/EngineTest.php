@@ -36,7 +36,7 @@ final class EngineTest extends TestCase
     private function does(Event $event): Applied
     {
         $outcome = (new Engine(Sample::quiz()))->apply($this->state, $event, 1000);
-        self::assertInstanceOf(Applied::class, $outcome, $outcome instanceof Refusal ? $outcome->sentence : '');
+        self::assertInstanceOf(Applied::class, $outcome, $outcome instanceof Refusal ? $outcome->message->code : '');
         $this->state = $outcome->state;
 
         return $outcome;

@@ -20,6 +20,7 @@ use HiddenLadder\Core\Round\RoundTerms;
 use HiddenLadder\Core\Round\Score;
 use HiddenLadder\Core\Round\Terms;
 use HiddenLadder\Core\Round\TermsInWords;
+use HiddenLadder\Core\Tests\Told;
 use HiddenLadder\Demo\Draft;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
@@ -195,31 +196,34 @@ final class MasteryTest extends TestCase
 
     public function test_every_purpose_is_said_in_plain_words(): void
     {
-        $words = array_map(static fn (Purpose $purpose): string => implode(' ', TermsInWords::sentences(Terms::for($purpose))), Purpose::cases());
+        $words = array_map(static fn (Purpose $purpose): string => implode(' ', array_map(Told::of(...), TermsInWords::sentences(Terms::for($purpose)))), Purpose::cases());
         self::assertCount(4, array_unique($words));
-        self::assertStringContainsString('as often as you like', $words[0]);
-        self::assertStringContainsString('change your answers until you hand them in', $words[1]);
-        self::assertStringContainsString('2 tries at each question. A later try gives fewer points.', $words[2]);
-        self::assertStringContainsString('one try', $words[3]);
-        $more = implode(' ', TermsInWords::sentences(new Terms(
+        self::assertStringContainsString('terms.tries.no-limit', $words[0]);
+        self::assertStringContainsString('terms.order.until-handed-in', $words[1]);
+        self::assertStringContainsString('terms.tries.limit-with-fewer-points(tries: 2)', $words[2]);
+        self::assertStringContainsString('terms.tries.limit(tries: 1)', $words[3]);
+        $more = implode(' ', array_map(Told::of(...), TermsInWords::sentences(new Terms(
             freeOrder: true, alikeAfterSlip: true, rounds: new RoundTerms(3, 15, Counts::Mean), goal: new Goal(GoalKind::Score, 1, 0.8), secondsForQuestion: 90, secondsForRound: 600,
             seen: ['score' => Moment::Never] + Terms::learn()->seen,
-        )));
-        foreach (['any order', 'another question like it', 'up to 3 rounds, with a pause of 15 minutes', 'their mean counts', '10 minutes for the whole round', '90 seconds for each question', '80 % of the points'] as $said) {
+        ))));
+        foreach ([
+            'terms.order.any', 'terms.help.alike', 'terms.rounds.limit(limit: 3, pause: 15, counts: mean)', 'terms.clock.round(time: terms.clock.minutes(minutes: 10))',
+            'terms.clock.question(time: terms.clock.seconds(seconds: 90))', 'terms.goal.score(score: 80)',
+        ] as $said) {
             self::assertStringContainsString($said, $more);
         }
-        self::assertStringNotContainsString('your score', $more);
+        self::assertStringNotContainsString('terms.sight.score', $more);
     }
 
     public function test_what_one_term_does_to_others_is_said(): void
     {
-        $said = static fn (Terms $terms): string => implode(' ', TermsInWords::consequences($terms));
-        self::assertStringContainsString('forks that look back', $said(new Terms(freeOrder: true)));
-        self::assertStringContainsString('Ladders rest until', $said(new Terms(mode: Mode::HandedIn)));
-        self::assertStringContainsString('Nobody sees a ladder', $said(new Terms(mode: Mode::HandedIn, help: false)));
-        self::assertStringContainsString('After try 2', $said(new Terms(tries: 2)));
-        self::assertStringContainsString('set a question aside', $said(new Terms(help: false)));
-        self::assertStringContainsString('only once the task is closed', $said(new Terms));
+        $said = static fn (Terms $terms): string => implode(' ', array_map(Told::of(...), TermsInWords::consequences($terms)));
+        self::assertStringContainsString('terms.consequence.forks-off', $said(new Terms(freeOrder: true)));
+        self::assertStringContainsString('terms.consequence.ladders-rest', $said(new Terms(mode: Mode::HandedIn)));
+        self::assertStringContainsString('terms.consequence.no-ladders', $said(new Terms(mode: Mode::HandedIn, help: false)));
+        self::assertStringContainsString('terms.consequence.answer-shown(tries: 2)', $said(new Terms(tries: 2)));
+        self::assertStringContainsString('terms.consequence.only-again', $said(new Terms(help: false)));
+        self::assertStringContainsString('terms.consequence.never-last-round', $said(new Terms));
     }
 
     public function test_later_terms_reach_a_round_only_in_its_favour(): void

@@ -159,7 +159,7 @@ final class WalkPropertiesTest extends TestCase
             $allowed = Allowed::at($quiz, $terms, $state, $at, $now);
             foreach ($allowed as $action) {
                 $outcome = $engine->apply($state, self::doing($action, $quiz, $terms, $state, $lot), $at, $front);
-                self::assertInstanceOf(Applied::class, $outcome, "{$action->kind->value} $action->about: ".($outcome instanceof Refusal ? $outcome->sentence : ''));
+                self::assertInstanceOf(Applied::class, $outcome, "{$action->kind->value} $action->about: ".($outcome instanceof Refusal ? $outcome->message->code : ''));
             }
             $why = new Allowed($quiz, $terms, new Position($quiz, $terms), new Conditions($quiz, $terms));
             $listed = array_map(static fn (Action $action): string => "{$action->kind->value} $action->about", $allowed);
@@ -255,7 +255,7 @@ final class WalkPropertiesTest extends TestCase
         for ($step = 0; $step < $most && ! $state->isFinished(); $step++) {
             $event = $step === 0 ? new Started(seed: 'made up') : $made->next($state);
             $outcome = $engine->apply($state, $event, 0);
-            self::assertInstanceOf(Applied::class, $outcome, $outcome instanceof Refusal ? "{$event->kind()->value}: $outcome->sentence" : '');
+            self::assertInstanceOf(Applied::class, $outcome, $outcome instanceof Refusal ? "{$event->kind()->value}: {$outcome->message->code}" : '');
             $state = $outcome->state;
         }
         self::assertTrue($state->isFinished());

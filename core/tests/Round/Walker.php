@@ -76,7 +76,7 @@ final class Walker
     {
         foreach ($events as $event) {
             $outcome = (new Engine($this->quiz, $this->terms))->apply($this->state, $event, $this->at, $this->front);
-            Assert::assertInstanceOf(Applied::class, $outcome, $outcome instanceof Refusal ? "{$event->kind()->value}: $outcome->sentence" : '');
+            Assert::assertInstanceOf(Applied::class, $outcome, $outcome instanceof Refusal ? "{$event->kind()->value}: {$outcome->message->code}" : '');
             $this->state = $outcome->state;
             $this->taken[] = new Taken($event, $this->at, array_map(static fn (Fact $fact): array => $fact->toArray(), $outcome->facts));
         }
@@ -88,7 +88,7 @@ final class Walker
     public function doesLate(Event $event): self
     {
         $outcome = (new Engine($this->quiz, $this->terms))->apply($this->state, $event, $this->at, null, true);
-        Assert::assertInstanceOf(Applied::class, $outcome, $outcome instanceof Refusal ? $outcome->sentence : '');
+        Assert::assertInstanceOf(Applied::class, $outcome, $outcome instanceof Refusal ? $outcome->message->code : '');
         $this->state = $outcome->state;
         $this->taken[] = new Taken($event, $this->at, array_map(static fn (Fact $fact): array => $fact->toArray(), $outcome->facts), true);
 
@@ -100,7 +100,7 @@ final class Walker
         $before = $this->state->toArray();
         $outcome = (new Engine($this->quiz, $this->terms))->apply($this->state, $event, $this->at, $this->front);
         Assert::assertInstanceOf(Refusal::class, $outcome);
-        Assert::assertSame($rule, $outcome->rule, $outcome->sentence);
+        Assert::assertSame($rule, $outcome->rule, $outcome->message->code);
         Assert::assertEquals($before, $this->state->toArray());
 
         return $this;

@@ -32,6 +32,7 @@ use HiddenLadder\Core\Round\Overruled;
 use HiddenLadder\Core\Round\QuestionView;
 use HiddenLadder\Core\Round\Series;
 use HiddenLadder\Core\Round\Terms;
+use HiddenLadder\Core\Round\TermsInWords;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
@@ -106,7 +107,7 @@ final class TaskController extends Controller
 
         return new JsonResponse(self::line($task) + [
             'terms' => $terms->toArray(),
-            ...TermsController::words($terms),
+            ...$this->said(['sentences' => TermsInWords::sentences($terms), 'consequences' => TermsInWords::consequences($terms)]),
             'edition' => $edition->number,
             'document' => $editions->document($edition),
         ]);

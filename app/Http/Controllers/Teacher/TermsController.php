@@ -6,7 +6,6 @@ namespace HiddenLadder\App\Http\Controllers\Teacher;
 
 use HiddenLadder\App\Http\Controllers\Controller;
 use HiddenLadder\Core\Fields;
-use HiddenLadder\Core\Message;
 use HiddenLadder\Core\Round\Terms;
 use HiddenLadder\Core\Round\TermsInWords;
 use Illuminate\Http\JsonResponse;
@@ -19,12 +18,10 @@ final class TermsController extends Controller
     {
         $terms = Terms::read(Fields::of($request->json()->all()));
 
-        return new JsonResponse($this->said(['terms' => $terms->toArray()] + self::words($terms)));
-    }
-
-    /** @return array{sentences: list<Message>, consequences: list<Message>} */
-    public static function words(Terms $terms): array
-    {
-        return ['sentences' => TermsInWords::sentences($terms), 'consequences' => TermsInWords::consequences($terms)];
+        return new JsonResponse($this->said([
+            'terms' => $terms->toArray(),
+            'sentences' => TermsInWords::sentences($terms),
+            'consequences' => TermsInWords::consequences($terms),
+        ]));
     }
 }
