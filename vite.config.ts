@@ -1,9 +1,18 @@
+import { readdirSync } from 'node:fs';
 import tailwind from '@tailwindcss/vite';
 import react from '@vitejs/plugin-react';
 import laravel from 'laravel-vite-plugin';
 import { defineConfig } from 'vite';
+import { bundles, words } from './resources/js/words/compile';
+
+const languages = readdirSync('resources/words');
+const pages = Object.keys(bundles);
+const scripts = pages.map((page) => `resources/js/${page}/main.tsx`);
+const said = languages.flatMap((language) => pages.map((page) => `resources/words/${language}/${page}.words`));
 
 export default defineConfig({
-    plugins: [laravel({ input: ['resources/js/teacher/main.tsx', 'resources/js/student/main.tsx'] }), react(), tailwind()],
+    plugins: [laravel({ input: [...scripts, ...said] }), words(), react(), tailwind()],
+    // Messages are parsed when the bundle is built, so that no page needs the parser.
+    resolve: { alias: { '@formatjs/icu-messageformat-parser': '@formatjs/icu-messageformat-parser/no-parser.js' } },
     build: { target: 'es2022', chunkSizeWarningLimit: 700, assetsInlineLimit: 0 },
 });

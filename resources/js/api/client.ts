@@ -1,4 +1,5 @@
 import createClient from 'openapi-fetch';
+import { say } from '../words/words';
 import type { paths } from './schema';
 import type { ProblemDetails } from './types';
 
@@ -55,14 +56,14 @@ export async function take<T>(answer: Promise<{ data?: T; error?: unknown; respo
     try {
         settled = await answer;
     } catch {
-        throw new Unreachable('There is no connection to the server.');
+        throw new Unreachable(say('ui.client.there-is-no-connection-to'));
     }
     if (settled.response.ok) {
         return settled.data as T;
     }
     const problem = settled.error as ProblemDetails | undefined;
     if (settled.response.status >= 500 || typeof problem?.detail !== 'string') {
-        throw new Unreachable(problem?.detail ?? 'The server is not answering properly.', settled.response.status);
+        throw new Unreachable(problem?.detail ?? say('ui.client.the-server-is-not-answering'), settled.response.status);
     }
     throw new Refused(problem);
 }
@@ -75,13 +76,13 @@ export function sendFiles<T>(path: string, form: FormData, progress: (share: num
         request.setRequestHeader('Accept', 'application/json');
         request.setRequestHeader('X-XSRF-TOKEN', cookie('XSRF-TOKEN'));
         request.upload.onprogress = (event) => event.lengthComputable && progress(event.loaded / event.total);
-        request.onerror = () => reject(new Unreachable('There is no connection to the server.'));
+        request.onerror = () => reject(new Unreachable(say('ui.client.there-is-no-connection-to')));
         request.onload = () => {
             let body: unknown;
             try {
                 body = JSON.parse(request.responseText);
             } catch {
-                reject(new Unreachable('The server is not answering properly.'));
+                reject(new Unreachable(say('ui.client.the-server-is-not-answering')));
                 return;
             }
             request.status < 300 ? resolve(body as T) : reject(new Refused(body as ProblemDetails));
@@ -91,5 +92,5 @@ export function sendFiles<T>(path: string, form: FormData, progress: (share: num
 }
 
 export function sentence(error: unknown): string {
-    return error instanceof Error ? error.message : 'Something went wrong.';
+    return error instanceof Error ? error.message : say('ui.client.something-went-wrong');
 }

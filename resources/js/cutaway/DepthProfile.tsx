@@ -1,4 +1,5 @@
 import type { TaskSummary } from '../api/types';
+import { say } from '../words/words';
 
 /** Of the small picture, in its own units. */
 const STEP = 9;
@@ -45,6 +46,10 @@ export function depthWords(depths: TaskSummary['depths']): string {
     const deepest = depths.reduce((best, { depth }, index) => (depth > (depths[best]?.depth ?? 0) ? index : best), 0);
     const depth = depths[deepest]?.depth ?? 0;
     return depth === 0
-        ? 'Nobody has needed a rung yet.'
-        : `Deepest at stop ${deepest + 1}: ${depth.toFixed(1)} of ${depths[deepest]?.rungs ?? 0} rungs in the mean.`;
+        ? say('cutaway.depth-profile.nobody-has-needed-a-rung')
+        : say('cutaway.depth-profile.deepest-at-stop-of-rungs', {
+              number: deepest + 1,
+              number2: depth.toFixed(1),
+              rungs: depths[deepest]?.rungs ?? 0,
+          });
 }

@@ -1,5 +1,6 @@
 import type { Finish, QuizDocument, Rung, Stop } from '../api/types';
 import { conditionWords, entriesOf, entryName, laddersOf, letter, promptText, questionsOf, showsOptions } from '../quiz/document';
+import { say } from '../words/words';
 
 /** What the picture is drawn from: columns on the ground line, what hangs below each, and the arcs above. */
 
@@ -48,14 +49,17 @@ function sections(stop: Stop): Section[] {
     if (stop.kind === 'staircase') {
         return stop.ladder.length === 0
             ? []
-            : [{ cue: null, question: stop.id, ladders: [{ label: 'at the easiest level', rungs: stop.ladder }] }];
+            : [{ cue: null, question: stop.id, ladders: [{ label: say('cutaway.model.at-the-easiest-level'), rungs: stop.ladder }] }];
     }
     return questionsOf(stop).map(({ question, cue }) => ({
         cue: cue === null ? null : { id: cue.id, at: cue.at, text: promptText(question) },
         question: question.id,
         ladders: laddersOf(question)
             .filter((ladder) => ladder.rungs.length > 0)
-            .map(({ entry, rungs }) => ({ label: entry === null ? '' : `after “${entryName(entry, question.kind)}”`, rungs: deep(rungs) })),
+            .map(({ entry, rungs }) => ({
+                label: entry === null ? '' : say('cutaway.model.after', { entryName: entryName(entry, question.kind) }),
+                rungs: deep(rungs),
+            })),
     }));
 }
 

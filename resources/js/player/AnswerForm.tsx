@@ -1,5 +1,6 @@
 import { lazy, type ReactNode, Suspense, useEffect, useState } from 'react';
 import type { Answer, AskedQuestion, QuestionPlace } from '../api/types';
+import { say } from '../words/words';
 import { Match, Order } from './answers/Arranged';
 import { Choices } from './answers/Choices';
 import { askedFor, emptyAnswer, type InputProps, isReady } from './answers/parts';
@@ -45,7 +46,7 @@ function Input({ filesTo, ...props }: InputProps & { filesTo: string | null }) {
             return <Written {...props} />;
         case 'hand-in':
             return (
-                <Suspense fallback={<p>One moment …</p>}>
+                <Suspense fallback={<p>{say('ui.one-moment')}</p>}>
                     <HandIn {...props} filesTo={filesTo} />
                 </Suspense>
             );

@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import type { RoundView, AtHand as Thing } from '../api/types';
+import { say } from '../words/words';
 import { Rich } from './Rich';
 import { VideoPlayer } from './VideoPlayer';
 
@@ -16,7 +17,7 @@ export function AtHand({ shelf, media }: { shelf: Thing[]; media: RoundView['med
             >
                 <span className="truncate">{thing.title}</span>
                 <span className="shrink-0 text-sm text-soft underline underline-offset-4">
-                    {open === thing.id ? 'Put it away' : 'Look at it again'}
+                    {open === thing.id ? say('player.at-hand.put-it-away') : say('player.at-hand.look-at-it-again')}
                 </span>
             </button>
             {open === thing.id && thing.text !== undefined && (

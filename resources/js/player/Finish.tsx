@@ -1,16 +1,17 @@
 import { Fragment, type ReactNode } from 'react';
 import type { FinishPlace, Moment, StandingCounts } from '../api/types';
 import { StandingMark, standingWords } from '../ui/Standing';
+import { say } from '../words/words';
 import { Rich } from './Rich';
 import { RightAnswer } from './Said';
 import { howItGoes, points } from './Signs';
 
 /** When what is not there yet will be. */
 const later: Partial<Record<Moment, string>> = {
-    'coming-back': 'when you come back to this page',
-    'after-last-round': 'after your last round',
-    'after-closing': 'when the task has closed',
-    'when-released': 'when your teacher releases it',
+    'coming-back': say('player.finish.when-you-come-back-to'),
+    'after-last-round': say('player.finish.after-your-last-round'),
+    'after-closing': say('player.finish.when-the-task-has-closed'),
+    'when-released': say('player.finish.when-your-teacher-releases-it'),
 };
 
 /** The end of a round: the closing words, the score where it may be seen, and what was asked and answered. */
@@ -18,23 +19,26 @@ export function Finish({ place, goes, ending }: { place: FinishPlace; goes: Stan
     return (
         <section className="flex-1 px-4 py-8">
             <div data-read-aloud>
-                <h2 className="text-3xl">{place.title === '' ? 'This round is over' : place.title}</h2>
+                <h2 className="text-3xl">{place.title === '' ? say('player.finish.this-round-is-over') : place.title}</h2>
                 <Rich text={place.message} className="mt-3 text-lg" />
                 {goes !== null && <p className="mt-4 text-lg">{howItGoes(goes)}.</p>}
                 {place.score !== null && (
                     <p className="mt-1 text-lg">
-                        {points(place.score.points)} of {points(place.score.of)} points
-                        {place.score.provisional && ', for now: your teacher still reads something'}.
+                        {say('player.finish.of-points', {
+                            points: points(place.score.points),
+                            points2: points(place.score.of),
+                            provisional: place.score.provisional ? 'yes' : 'no',
+                        })}
                     </p>
                 )}
                 {place.later !== null && later[place.later] !== undefined && (
                     <p className="mt-4 text-lg">
-                        You will see {goes === null ? 'how it went' : 'your points'} {later[place.later]}.
+                        {say('player.finish.you-will-see', { goes: goes === null ? 'yes' : 'no', later: later[place.later] })}
                     </p>
                 )}
                 {place.left.length > 0 && (
                     <div className="mt-4">
-                        <p className="font-semibold">Not yet, and worth another look:</p>
+                        <p className="font-semibold">{say('player.finish.not-yet-and-worth-another')}</p>
                         <ul className="mt-1 list-disc pl-5">
                             {place.left.map((text) => (
                                 <li key={text}>{text}</li>
@@ -46,14 +50,14 @@ export function Finish({ place, goes, ending }: { place: FinishPlace; goes: Stan
             <div className="mt-8">{ending}</div>
             {place.review.length > 0 && (
                 <details className="mt-8 border-t border-line pt-4">
-                    <summary className="min-h-11 text-lg font-semibold">What you answered</summary>
+                    <summary className="min-h-11 text-lg font-semibold">{say('player.finish.what-you-answered')}</summary>
                     <ol className="mt-2 grid gap-4">
                         {place.review.map((one, index) => (
                             <li key={index} className="border-b border-line pb-3">
                                 <Rich text={one.question} className="font-semibold" />
                                 {one.own !== null && (
                                     <div className="mt-1">
-                                        <span className="text-soft">Your answer: </span>
+                                        <span className="text-soft">{say('player.finish.your-answer')}</span>
                                         {one.own.map((text, at) => (
                                             <Fragment key={text}>
                                                 {at > 0 && ', '}
@@ -73,7 +77,7 @@ export function Finish({ place, goes, ending }: { place: FinishPlace; goes: Stan
                                 {one.revealed !== null && one.revealed.length > 0 && <RightAnswer lines={one.revealed} />}
                                 {one.comment !== '' && (
                                     <p className="mt-1 border-l-4 border-accent pl-3">
-                                        <span className="text-soft">Your teacher: </span>
+                                        <span className="text-soft">{say('player.finish.your-teacher')}</span>
                                         {one.comment}
                                     </p>
                                 )}

@@ -1,5 +1,6 @@
 import type { Overview as Stops } from '../api/types';
 import { Button } from '../ui/Button';
+import { say } from '../words/words';
 
 interface Props {
     overview: Stops;
@@ -14,8 +15,8 @@ interface Props {
 export function Overview({ overview, at, busy, onGo, onEnd }: Props) {
     const open = overview.stops.filter((stop) => stop.asks && !stop.answered).length;
     return (
-        <section className="flex flex-1 flex-col px-4 py-5" aria-label="Overview">
-            <h2 className="mb-3 text-2xl">Overview</h2>
+        <section className="flex flex-1 flex-col px-4 py-5" aria-label={say('player.overview.overview')}>
+            <h2 className="mb-3 text-2xl">{say('player.overview.overview')}</h2>
             <ol className="grid grid-cols-[repeat(auto-fill,minmax(7.5rem,1fr))] gap-2">
                 {overview.stops.map((stop, index) => (
                     <li key={stop.stop}>
@@ -26,20 +27,20 @@ export function Overview({ overview, at, busy, onGo, onEnd }: Props) {
                             aria-current={index === at ? 'step' : undefined}
                             className={`flex min-h-14 w-full flex-col items-start rounded-md border px-3 py-1.5 text-left ${stop.answered ? 'border-edge bg-sheet' : 'border-dashed border-edge'} aria-[current]:border-accent`}
                         >
-                            <span className="font-semibold">Stop {index + 1}</span>
+                            <span className="font-semibold">{say('player.overview.stop', { number: index + 1 })}</span>
                             <span className="text-sm text-soft">
-                                {!stop.asks ? 'to read or watch' : stop.answered ? 'answered' : 'open'}
+                                {!stop.asks ? say('player.overview.to-read-or-watch') : stop.answered ? 'answered' : 'open'}
                             </span>
                         </button>
                     </li>
                 ))}
             </ol>
             <p className="mt-4 text-soft">
-                {open === 0 ? 'Every question has an answer.' : `${open} ${open === 1 ? 'question is' : 'questions are'} still open.`}
-                {overview.handIn && ' You can change your answers until you hand them in.'}
+                {open === 0 ? say('player.overview.every-question-has-an-answer') : say('player.overview.still-open', { open })}
+                {overview.handIn && say('player.overview.you-can-change-your-answers')}
             </p>
             <Button weight="main" large className="mt-4 self-start" disabled={busy} onClick={onEnd}>
-                {overview.handIn ? 'Hand it all in' : 'Finish this round'}
+                {overview.handIn ? say('player.overview.hand-it-all-in') : say('player.overview.finish-this-round')}
             </Button>
         </section>
     );

@@ -2,6 +2,7 @@ import { type ReactNode, useState } from 'react';
 import type { EventKind, RoundView } from '../api/types';
 import { isEmpty } from '../quiz/text';
 import { Button } from '../ui/Button';
+import { say } from '../words/words';
 import { AtHand } from './AtHand';
 import { Bar } from './Below';
 import { Finish } from './Finish';
@@ -56,12 +57,12 @@ export function Player({ view, busy, notice, send, kept, ending, leave, support 
                     </div>
                     <div className="mt-1 flex flex-wrap items-center gap-x-3 text-sm text-soft">
                         <p className="mr-auto">
-                            {view.goes === null ? 'Your answers are being kept' : howItGoes(view.goes)}
-                            {view.returning && ' · now the ones that are not right yet'}
+                            {view.goes === null ? say('player.player.your-answers-are-being-kept') : howItGoes(view.goes)}
+                            {view.returning && say('player.player.now-the-ones-that-are')}
                         </p>
                         <TimeLeft
                             ends={view.ends}
-                            words="for this round"
+                            words={say('player.player.for-this-round')}
                             onOver={() => send({ kind: 'timed-out', data: { question: null } })}
                         />
                         {overview !== null && place.kind !== 'overview' && (
@@ -70,7 +71,7 @@ export function Player({ view, busy, notice, send, kept, ending, leave, support 
                                 className="min-h-9 font-semibold text-ink underline underline-offset-4"
                                 onClick={() => setLooking(!looking)}
                             >
-                                {looking ? 'Back' : 'Overview'}
+                                {looking ? say('player.player.back') : say('player.player.overview')}
                             </button>
                         )}
                     </div>
@@ -82,7 +83,9 @@ export function Player({ view, busy, notice, send, kept, ending, leave, support 
                         open={view.number === 1}
                         key={view.number === 1 ? 'first' : 'later'}
                     >
-                        <summary className="min-h-9 content-center text-sm font-semibold">What this is about</summary>
+                        <summary className="min-h-9 content-center text-sm font-semibold">
+                            {say('player.player.what-this-is-about')}
+                        </summary>
                         <div className="pb-2" data-read-aloud>
                             <Rich text={view.instructions} />
                         </div>
@@ -127,7 +130,7 @@ export function Player({ view, busy, notice, send, kept, ending, leave, support 
                             </article>
                             <Bar>
                                 <Button weight="main" large className="flex-1" disabled={busy} onClick={() => goOn(place.frame)}>
-                                    Go on
+                                    {say('player.player.go-on')}
                                 </Button>
                             </Bar>
                         </>

@@ -2,6 +2,7 @@ import { LifeBuoy } from 'lucide-react';
 import { type ReactNode, useCallback, useState } from 'react';
 import type { QuestionPlace, RoundView } from '../api/types';
 import { Button } from '../ui/Button';
+import { say } from '../words/words';
 import { AnswerForm } from './AnswerForm';
 import { inWords } from './answers/parts';
 import { Bar, Below } from './Below';
@@ -35,15 +36,27 @@ export function QuestionView({ place, media, round, handsIn, busy, send }: Props
     const below = place.told || place.rung !== null || place.judging !== null;
     const again = place.watchAgain;
     const ways: { words: string; show: boolean; go: () => void }[] = [
-        { words: 'Watch that part again', show: again !== null, go: () => setLooking('video') },
-        { words: 'Another question like this', show: place.mayAskAlike, go: () => send({ kind: 'asked-for-alike', data: { question } }) },
+        { words: say('player.question-view.watch-that-part-again'), show: again !== null, go: () => setLooking('video') },
         {
-            words: 'Call the teacher',
+            words: say('player.question-view.another-question-like-this'),
+            show: place.mayAskAlike,
+            go: () => send({ kind: 'asked-for-alike', data: { question } }),
+        },
+        {
+            words: say('player.question-view.call-the-teacher'),
             show: place.mayCall && place.tries > 0 && !place.moreHelp,
             go: () => send({ kind: 'called', data: { question } }),
         },
-        { words: 'Leave it for later', show: place.maySetAside, go: () => send({ kind: 'set-aside', data: { question } }) },
-        { words: 'Leave it out', show: place.maySkip, go: () => send({ kind: 'skipped', data: { from: place.frame } }) },
+        {
+            words: say('player.question-view.leave-it-for-later'),
+            show: place.maySetAside,
+            go: () => send({ kind: 'set-aside', data: { question } }),
+        },
+        {
+            words: say('player.question-view.leave-it-out'),
+            show: place.maySkip,
+            go: () => send({ kind: 'skipped', data: { from: place.frame } }),
+        },
     ].filter((way) => way.show);
 
     const well = place.verdict?.result === 'right' || place.verdict?.result === 'noted';
@@ -57,23 +70,22 @@ export function QuestionView({ place, media, round, handsIn, busy, send }: Props
                 </div>
                 {below && (
                     <p className="mt-4 text-lg">
-                        <span className="text-soft">Your answer: </span>
-                        {inWords(place.question, place.judging?.response ?? place.verdict?.response ?? null) || 'none yet'}
+                        <span className="text-soft">{say('player.question-view.your-answer')}</span>
+                        {inWords(place.question, place.judging?.response ?? place.verdict?.response ?? null) ||
+                            say('player.question-view.none-yet')}
                     </p>
                 )}
                 {place.judging !== null && (
-                    <Below label="Is your answer right?" tone="yet">
-                        <p className="text-sm text-soft">A model answer</p>
+                    <Below label={say('player.question-view.is-your-answer-right')} tone="yet">
+                        <p className="text-sm text-soft">{say('player.question-view.a-model-answer')}</p>
                         <div className="mb-3" data-read-aloud>
                             <Rich text={place.judging.model} className="text-lg" />
                         </div>
-                        <p className="mb-3 font-semibold">
-                            Does yours say the same? Be honest with yourself: “not yet” lets you write it again.
-                        </p>
+                        <p className="mb-3 font-semibold">{say('player.question-view.does-yours-say-the-same')}</p>
                     </Below>
                 )}
                 {place.told && (
-                    <Below label="About your answer" tone={well ? 'well' : 'yet'}>
+                    <Below label={say('player.question-view.about-your-answer')} tone={well ? 'well' : 'yet'}>
                         {place.verdict !== null && <Said verdict={place.verdict} />}
                         {place.revealed !== null && place.revealed.length > 0 && <RightAnswer lines={place.revealed} />}
                     </Below>
@@ -85,27 +97,27 @@ export function QuestionView({ place, media, round, handsIn, busy, send }: Props
                                 <Said verdict={place.verdict} />
                             </div>
                         )}
-                        <Below label="Help" tone="rails">
+                        <Below label={say('player.question-view.help')} tone="rails">
                             <Rungs seen={place.seen} current={place.rung} media={media} onWatched={watched} />
                         </Below>
                     </>
                 )}
                 {looking === 'help' && !below && (
-                    <Below label="Help you have seen" tone="rails">
+                    <Below label={say('player.question-view.help-you-have-seen')} tone="rails">
                         <Rungs seen={place.seen} current={null} media={media} onWatched={watched} />
                     </Below>
                 )}
                 {looking === 'video' && again !== null && !below && (
-                    <Below label="The part of the video before this question" tone="rails">
+                    <Below label={say('player.question-view.the-part-of-the-video')} tone="rails">
                         <VideoPlayer
-                            title="The part before this question"
+                            title={say('player.question-view.the-part-before-this-question')}
                             clip={again.clip}
                             length={null}
                             captions={again.clip.media !== null && (media[again.clip.media]?.captions ?? false)}
                             onWatched={(stretch) => watched(again.video, stretch)}
                         />
                         <Button weight="quiet" onClick={() => setLooking(null)}>
-                            Put it away
+                            {say('player.question-view.put-it-away')}
                         </Button>
                     </Below>
                 )}
@@ -114,9 +126,7 @@ export function QuestionView({ place, media, round, handsIn, busy, send }: Props
                         {place.verdict !== null && place.verdict.result !== 'right' && !handsIn && (
                             <div className="mt-4 rounded-md border-l-4 border-yet bg-yet-tint px-4 pt-3" role="status">
                                 {place.waits ? (
-                                    <p className="mb-3">
-                                        Your answer has arrived. Your teacher shows the answer from the front; until then you can change it.
-                                    </p>
+                                    <p className="mb-3">{say('player.question-view.your-answer-has-arrived-your')}</p>
                                 ) : (
                                     <Said verdict={place.verdict} />
                                 )}
@@ -137,7 +147,7 @@ export function QuestionView({ place, media, round, handsIn, busy, send }: Props
                                     <div className="sticky bottom-0 -mx-4 mt-6 border-t border-line bg-paper px-4 pt-3 pb-[max(0.75rem,env(safe-area-inset-bottom))]">
                                         {looking === 'help' && place.moreHelp && (
                                             <Button className="mb-2" disabled={busy} onClick={askForHelp}>
-                                                Another step
+                                                {say('player.question-view.another-step')}
                                             </Button>
                                         )}
                                         {ways.length > 0 && (
@@ -158,14 +168,14 @@ export function QuestionView({ place, media, round, handsIn, busy, send }: Props
                                                     place.seen.length === 0 ? askForHelp() : setLooking(looking === 'help' ? null : 'help')
                                                 }
                                             >
-                                                <LifeBuoy size={20} aria-hidden="true" /> Help
+                                                <LifeBuoy size={20} aria-hidden="true" /> {say('player.question-view.help')}
                                             </Button>
                                             <Button type="submit" weight="main" large className="flex-1" disabled={!ready || busy}>
                                                 {busy
-                                                    ? 'Sending …'
+                                                    ? say('player.question-view.sending')
                                                     : handsIn
-                                                      ? 'Keep this answer'
-                                                      : (submitWords[place.question.kind] ?? 'Check')}
+                                                      ? say('player.question-view.keep-this-answer')
+                                                      : (submitWords[place.question.kind] ?? say('player.question-view.check'))}
                                             </Button>
                                         </div>
                                     </div>
@@ -183,7 +193,7 @@ export function QuestionView({ place, media, round, handsIn, busy, send }: Props
                         disabled={busy}
                         onClick={() => send({ kind: 'judged-own', data: { question, yes: false } })}
                     >
-                        Not yet
+                        {say('player.question-view.not-yet')}
                     </Button>
                     <Button
                         weight="main"
@@ -192,7 +202,7 @@ export function QuestionView({ place, media, round, handsIn, busy, send }: Props
                         disabled={busy}
                         onClick={() => send({ kind: 'judged-own', data: { question, yes: true } })}
                     >
-                        Yes
+                        {say('player.question-view.yes')}
                     </Button>
                 </Bar>
             )}
@@ -200,11 +210,13 @@ export function QuestionView({ place, media, round, handsIn, busy, send }: Props
                 <Bar>
                     {place.rung !== null && place.moreHelp && (
                         <Button large disabled={busy} onClick={askForHelp}>
-                            Another step
+                            {say('player.question-view.another-step')}
                         </Button>
                     )}
                     <Button weight="main" large className="flex-1" disabled={busy} onClick={goOn}>
-                        {place.rung !== null && place.series === null ? 'Try it again' : 'Go on'}
+                        {place.rung !== null && place.series === null
+                            ? say('player.question-view.try-it-again')
+                            : say('player.question-view.go-on')}
                     </Button>
                 </Bar>
             )}
@@ -250,7 +262,11 @@ function Rungs({
     );
 }
 
-const submitWords: Partial<Record<QuestionPlace['question']['kind'], string>> = { poll: 'Send', written: 'Done', 'hand-in': 'Hand it in' };
+const submitWords: Partial<Record<QuestionPlace['question']['kind'], string>> = {
+    poll: say('player.question-view.send'),
+    written: say('player.question-view.done'),
+    'hand-in': say('player.question-view.hand-it-in'),
+};
 
 /** What kind of place this is, above the question: a drill, a staircase, a simpler question, the tries and the time left. */
 function Signs({ place, onOver }: { place: QuestionPlace; onOver: () => void }) {
@@ -263,13 +279,17 @@ function Signs({ place, onOver }: { place: QuestionPlace; onOver: () => void }) 
         words.push(`${series.title}: step ${series.level} of ${series.levels}`);
     }
     if (place.simpler) {
-        words.push('A simpler question first');
+        words.push(say('player.question-view.a-simpler-question-first'));
     }
     if (place.triesLeft !== null && !place.told) {
-        words.push(place.triesLeft === 1 ? 'one try left' : `${place.triesLeft} tries left`);
+        words.push(
+            place.triesLeft === 1
+                ? say('player.question-view.one-try-left')
+                : say('player.question-view.tries-left', { triesLeft: place.triesLeft }),
+        );
     }
     if (place.called) {
-        words.push('your teacher is called');
+        words.push(say('player.question-view.your-teacher-is-called'));
     }
     if (words.length === 0 && place.ends === null) {
         return null;
@@ -277,7 +297,7 @@ function Signs({ place, onOver }: { place: QuestionPlace; onOver: () => void }) 
     return (
         <div className="mb-2 flex flex-wrap items-center gap-x-4 text-sm text-soft">
             {words.length > 0 && <p>{words.join(' · ')}</p>}
-            <TimeLeft ends={place.ends} words="for this question" onOver={onOver} />
+            <TimeLeft ends={place.ends} words={say('player.question-view.for-this-question')} onOver={onOver} />
         </div>
     );
 }

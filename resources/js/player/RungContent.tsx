@@ -1,5 +1,6 @@
 import type { RoundView, ShownRung } from '../api/types';
 import { isEmpty } from '../quiz/text';
+import { say } from '../words/words';
 import { Rich } from './Rich';
 import { type Stretch, VideoPlayer } from './VideoPlayer';
 
@@ -32,17 +33,17 @@ export function RungContent({
         <div className="text-lg leading-relaxed" data-read-aloud>
             {rung.title !== '' && <p className="mb-1 font-display text-lg">{rung.title}</p>}
             <Rich text={rung.text} />
-            {rung.kind === 'teacher' && <p className="mt-1 font-semibold">Your teacher has been called.</p>}
+            {rung.kind === 'teacher' && <p className="mt-1 font-semibold">{say('player.rung-content.your-teacher-has-been-called')}</p>}
             {rung.link !== undefined && rung.link !== '' && (
                 <p className="mt-2">
                     <a className="font-semibold underline" href={rung.link} target="_blank" rel="noreferrer noopener">
-                        Open the exercise (a new page)
+                        {say('player.rung-content.open-the-exercise-a-new')}
                     </a>
                 </p>
             )}
             {rung.answers !== undefined && !isEmpty(rung.answers) && (
                 <details className="mt-3 rounded-md border border-line p-3">
-                    <summary className="font-semibold">Answers, to check yourself</summary>
+                    <summary className="font-semibold">{say('player.rung-content.answers-to-check-yourself')}</summary>
                     <Rich text={rung.answers} className="mt-2" />
                 </details>
             )}
@@ -51,11 +52,11 @@ export function RungContent({
 }
 
 export const rungWords: Record<ShownRung['kind'] | 'question', string> = {
-    hint: 'Hint',
-    video: 'Video',
-    reading: 'Reading',
-    'worked-example': 'Worked example',
-    exercise: 'Exercise',
-    teacher: 'Your teacher',
-    question: 'Simpler question',
+    hint: say('player.rung-content.hint'),
+    video: say('player.rung-content.video'),
+    reading: say('player.rung-content.reading'),
+    'worked-example': say('player.rung-content.worked-example'),
+    exercise: say('player.rung-content.exercise'),
+    teacher: say('player.rung-content.your-teacher'),
+    question: say('player.rung-content.simpler-question'),
 };

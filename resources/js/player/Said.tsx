@@ -1,12 +1,19 @@
 import type { Verdict } from '../api/types';
+import { say } from '../words/words';
 import { Rich } from './Rich';
 
-const heads = { right: 'Right.', partly: 'Partly right.', 'not-right': 'Not yet.', unclear: 'Please look again.', noted: 'Thank you.' };
+const heads = {
+    right: say('player.said.right'),
+    partly: say('player.said.partly-right'),
+    'not-right': say('player.said.not-yet'),
+    unclear: say('player.said.please-look-again'),
+    noted: say('player.said.thank-you'),
+};
 
 const nearWords = {
-    spelling: 'Almost: look at the spelling.',
-    unit: 'The number is right. Look at the unit.',
-    form: 'This is equal to the answer, but it is asked for in another form.',
+    spelling: say('player.said.almost-look-at-the-spelling'),
+    unit: say('player.said.the-number-is-right-look'),
+    form: say('player.said.this-is-equal-to-the'),
 };
 
 /** What is said about an answer. Right and not yet are told by words and shape, not by colour alone. */
@@ -15,18 +22,24 @@ export function Said({ verdict }: { verdict: Verdict }) {
     return (
         <div className="mb-3" data-read-aloud>
             <p className={`font-display text-xl ${well ? 'text-well' : 'text-yet'}`}>
-                {verdict.timedOut ? 'Time is up.' : verdict.result === null ? 'Taken.' : heads[verdict.result]}
+                {verdict.timedOut
+                    ? say('player.said.time-is-up')
+                    : verdict.result === null
+                      ? say('player.said.taken')
+                      : heads[verdict.result]}
             </p>
             {verdict.near !== null && (verdict.near !== 'spelling' || verdict.result !== 'right') && (
                 <p className="mt-1 text-lg">{nearWords[verdict.near]}</p>
             )}
-            {verdict.near === 'spelling' && verdict.result === 'right' && <p className="mt-1 text-lg">Have a look at how it is spelt.</p>}
+            {verdict.near === 'spelling' && verdict.result === 'right' && (
+                <p className="mt-1 text-lg">{say('player.said.have-a-look-at-how')}</p>
+            )}
             {verdict.result === 'unclear' && (
                 <p className="mt-1">
                     {verdict.readings.length > 1 && (
-                        <>This can be read as {verdict.readings.join(' or as ')}. Write it so that only one is meant. </>
+                        <>This can be read as {verdict.readings.join(say('player.said.or-as'))}. Write it so that only one is meant. </>
                     )}
-                    This did not count as a try.
+                    {say('player.said.this-did-not-count-as')}
                 </p>
             )}
             {verdict.feedback.map((text) => (
@@ -40,7 +53,7 @@ export function Said({ verdict }: { verdict: Verdict }) {
 export function RightAnswer({ lines }: { lines: string[] }) {
     return (
         <div className="mb-3" data-read-aloud>
-            <p className="text-soft">The right answer</p>
+            <p className="text-soft">{say('player.said.the-right-answer')}</p>
             {lines.map((line, index) => (
                 <div key={line} className="flex gap-2 text-lg">
                     {lines.length > 1 && <span>{index + 1}.</span>}

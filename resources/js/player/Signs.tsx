@@ -1,19 +1,28 @@
 import type { Far, StandingCounts } from '../api/types';
+import { say } from '../words/words';
 
-const farWords: Record<Far, string> = { done: 'passed', waiting: 'left for later', here: 'you are here', ahead: 'ahead' };
+const farWords: Record<Far, string> = {
+    done: 'passed',
+    waiting: say('player.signs.left-for-later'),
+    here: say('player.signs.you-are-here'),
+    ahead: 'ahead',
+};
 
 /** How far along: a path of stones. It says nothing about right or not yet. */
 export function HowFar({ far }: { far: Far[] }) {
     const here = far.indexOf('here');
-    const words = here >= 0 ? `Stop ${here + 1} of ${far.length}` : `${far.filter((f) => f !== 'ahead').length} of ${far.length} stops`;
+    const words =
+        here >= 0
+            ? say('player.signs.stop-of', { number: here + 1, far: far.length })
+            : say('player.signs.of-stops', { count: far.filter((f) => f !== 'ahead').length, far: far.length });
     return (
         <div className="flex min-w-0 flex-1 flex-wrap items-center gap-x-3">
-            <ol className="flex min-w-[min(100%,15rem)] flex-1 items-center" aria-label={`How far: ${words}`}>
+            <ol className="flex min-w-[min(100%,15rem)] flex-1 items-center" aria-label={say('player.signs.how-far', { words })}>
                 {far.map((word, index) => (
                     <li
                         key={index}
                         className="flex min-w-0 flex-1 items-center last:flex-none"
-                        title={`Stop ${index + 1}: ${farWords[word]}`}
+                        title={say('player.signs.stop', { number: index + 1, far: farWords[word] })}
                     >
                         <span className="sr-only">{farWords[word]}</span>
                         <span
@@ -51,21 +60,26 @@ export function howItGoes(goes: StandingCounts): string {
     const right = goes.clear + goes.climbed;
     const parts = [];
     if (right > 0) {
-        const helped = goes.climbed === 0 ? '' : goes.climbed === right ? ' with some help' : `, ${goes.climbed} of them with some help`;
-        parts.push(`${right} ${right === 1 ? 'answer' : 'answers'} right${helped}`);
+        const helped =
+            goes.climbed === 0
+                ? ''
+                : goes.climbed === right
+                  ? say('player.signs.with-some-help')
+                  : say('player.signs.of-them-with-some-help', { climbed: goes.climbed });
+        parts.push(say('player.signs.right', { right, helped }));
     }
     const sent = goes['to-be-read'] + goes.noted + goes.answered;
     if (sent > 0) {
-        parts.push(`${sent} ${sent === 1 ? 'answer' : 'answers'} sent`);
+        parts.push(say('player.signs.sent', { sent }));
     }
     if (goes.shown > 0) {
-        parts.push(`${goes.shown} shown`);
+        parts.push(say('player.signs.shown', { shown: goes.shown }));
     }
     if (goes['set-aside'] > 0) {
-        parts.push(`${goes['set-aside']} left for later`);
+        parts.push(say('player.signs.left-for-later-2', { goes: goes['set-aside'] }));
     }
     if (parts.length === 0) {
-        return goes['on-the-ladder'] > 0 ? 'On the way to the first right answer' : 'No answers yet';
+        return goes['on-the-ladder'] > 0 ? say('player.signs.on-the-way-to-the') : say('player.signs.no-answers-yet');
     }
     return parts.join(' · ');
 }

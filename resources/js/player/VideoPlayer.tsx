@@ -2,6 +2,7 @@ import { Captions, Pause, Play } from 'lucide-react';
 import { type ReactNode, type RefObject, useCallback, useEffect, useRef, useState } from 'react';
 import type { Clip } from '../api/types';
 import { moment } from '../ui/time';
+import { say } from '../words/words';
 
 export interface Stretch {
     from: number;
@@ -171,7 +172,7 @@ export function VideoPlayer({
     };
 
     if (clip.media === null) {
-        return <p className="rounded-md border border-line bg-sheet p-4">No video has been chosen here yet.</p>;
+        return <p className="rounded-md border border-line bg-sheet p-4">{say('player.video-player.no-video-has-been-chosen')}</p>;
     }
 
     return (
@@ -202,13 +203,21 @@ export function VideoPlayer({
                     onTimeUpdate={tick}
                     onError={() => setFailed(true)}
                 >
-                    {captions && <track kind="captions" src={`/media/${clip.media}/captions`} srcLang="en" label="Captions" default />}
+                    {captions && (
+                        <track
+                            kind="captions"
+                            src={`/media/${clip.media}/captions`}
+                            srcLang="en"
+                            label={say('player.video-player.captions')}
+                            default
+                        />
+                    )}
                 </video>
                 {children}
             </div>
             {failed && (
                 <p role="alert" className="bg-yet-tint px-3 py-2 text-sm">
-                    The video cannot be loaded just now. Check the connection and press play again.
+                    {say('player.video-player.the-video-cannot-be-loaded')}
                 </p>
             )}
             <div className="flex items-center gap-2 px-2 py-1.5">
@@ -216,7 +225,7 @@ export function VideoPlayer({
                     type="button"
                     onClick={toggle}
                     className="grid size-11 shrink-0 place-items-center rounded-md hover:bg-tint"
-                    aria-label={playing ? 'Pause' : 'Play'}
+                    aria-label={playing ? say('player.video-player.pause') : say('player.video-player.play')}
                 >
                     {playing ? <Pause size={22} /> : <Play size={22} />}
                 </button>
@@ -229,8 +238,8 @@ export function VideoPlayer({
                         step={0.1}
                         value={Math.min(Math.max(at, clip.from), Math.max(end, clip.from))}
                         onChange={(event) => seek(Number(event.currentTarget.value))}
-                        aria-label={`Moment of the video “${title}”`}
-                        aria-valuetext={`${moment(at - clip.from)} of ${moment(end - clip.from)}`}
+                        aria-label={say('player.video-player.moment-of-the-video', { title })}
+                        aria-valuetext={say('player.video-player.of', { time: moment(at - clip.from), time2: moment(end - clip.from) })}
                     />
                     {end > clip.from && (
                         <div className="pointer-events-none relative mx-2 h-2" aria-hidden="true">
@@ -252,7 +261,7 @@ export function VideoPlayer({
                         type="button"
                         className={`grid size-11 shrink-0 place-items-center rounded-md hover:bg-tint ${captioned ? 'text-accent' : 'text-soft'}`}
                         aria-pressed={captioned}
-                        aria-label="Captions"
+                        aria-label={say('player.video-player.captions')}
                         onClick={() => setCaptioned(!captioned)}
                     >
                         <Captions size={22} />

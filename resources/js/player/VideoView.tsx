@@ -2,6 +2,7 @@ import { useCallback, useState } from 'react';
 import type { RoundView, VideoPlace } from '../api/types';
 import { Button } from '../ui/Button';
 import { Text } from '../ui/Field';
+import { say } from '../words/words';
 import { Bar } from './Below';
 import type { Step } from './Player';
 import { Rich } from './Rich';
@@ -51,16 +52,16 @@ export function VideoView({ place, media, busy, send }: Props) {
                 )}
                 <p className="mt-3 text-soft">
                     {open > 0
-                        ? `The video stops for ${open} ${open === 1 ? 'question' : 'more questions'}.`
+                        ? say('player.video-view.the-video-stops-for', { open })
                         : place.mayGoOn
-                          ? 'You can look at any part again, or go on.'
-                          : 'The video stops by itself when there is a question.'}
+                          ? say('player.video-view.you-can-look-at-any')
+                          : say('player.video-view.the-video-stops-by-itself')}
                 </p>
             </div>
             <Bar>
                 {place.maySkip && (
                     <Button large disabled={busy} onClick={() => send({ kind: 'skipped', data: { from: place.frame } })}>
-                        Leave it out
+                        {say('player.video-view.leave-it-out')}
                     </Button>
                 )}
                 <Button
@@ -70,7 +71,7 @@ export function VideoView({ place, media, busy, send }: Props) {
                     disabled={busy || !place.mayGoOn}
                     onClick={() => send({ kind: 'went-on', data: { from: place.frame } })}
                 >
-                    Go on
+                    {say('player.video-view.go-on')}
                 </Button>
             </Bar>
         </>
@@ -90,11 +91,20 @@ function Comment({ cue, busy, send }: { cue: string; busy: boolean; send: (step:
                 setSent(true);
             }}
         >
-            <Text label="Your comment" value={text} maxLength={2000} onChange={(event) => setText(event.currentTarget.value)} />
+            <Text
+                label={say('player.video-view.your-comment')}
+                value={text}
+                maxLength={2000}
+                onChange={(event) => setText(event.currentTarget.value)}
+            />
             <Button type="submit" className="justify-self-start" disabled={busy || text.trim() === ''}>
-                Send
+                {say('player.video-view.send')}
             </Button>
-            {sent && <p className="text-sm text-soft">{busy ? 'Your comment is being sent …' : 'Your comment has arrived.'}</p>}
+            {sent && (
+                <p className="text-sm text-soft">
+                    {busy ? say('player.video-view.your-comment-is-being-sent') : say('player.video-view.your-comment-has-arrived')}
+                </p>
+            )}
         </form>
     );
 }

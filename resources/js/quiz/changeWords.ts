@@ -1,5 +1,6 @@
 import type { QuizDocument } from '../api/types';
 import { moment } from '../ui/time';
+import { say } from '../words/words';
 import { kindWords, letter, rungWords, short, showsOptions, stopWords } from './document';
 import { type Edit, type Node, nodeIn, placesOf } from './edits';
 import { structureOf } from './text';
@@ -8,7 +9,7 @@ import { structureOf } from './text';
 export function changeInWords(document: QuizDocument, edits: Edit[]): string {
     const first = [...edits].sort((one, other) => weight(one) - weight(other))[0];
     if (first === undefined) {
-        return 'Nothing';
+        return say('quiz.change-words.nothing');
     }
     const words = sentence(document, first);
     return short(words.charAt(0).toUpperCase() + words.slice(1), 200);
@@ -25,21 +26,21 @@ function weight(edit: Edit): number {
 function sentence(document: QuizDocument, edit: Edit): string {
     switch (edit.do) {
         case 'insert':
-            return `${inserted(document, edit)} added`;
+            return say('quiz.change-words.added', { inserted: inserted(document, edit) });
         case 'remove':
-            return `${name(document, edit.at)} taken out`;
+            return say('quiz.change-words.taken-out', { name: name(document, edit.at) });
         case 'move':
-            return `${name(document, edit.at)} moved`;
+            return say('quiz.change-words.moved', { name: name(document, edit.at) });
         case 'set':
             return `${name(document, edit.at)}${set(document, edit)}`;
     }
 }
 
 const wordsFor: Record<string, string> = {
-    prompt: ' reworded',
-    text: ' reworded',
+    prompt: say('quiz.change-words.reworded'),
+    text: say('quiz.change-words.reworded'),
     title: ': title reworded',
-    message: ' reworded',
+    message: say('quiz.change-words.reworded'),
     instructions: ': instructions reworded',
     sentence: ': sentence reworded',
     model: ': model answer reworded',
@@ -47,7 +48,7 @@ const wordsFor: Record<string, string> = {
     'feedback.notRight': ': feedback for not right reworded',
     explanation: ': explanation reworded',
     feedback: ': feedback reworded',
-    key: ' reworded',
+    key: say('quiz.change-words.reworded'),
     subject: ': subject changed',
     unit: ': unit changed',
     tags: ': tags changed',
@@ -67,7 +68,7 @@ const wordsFor: Record<string, string> = {
 function set(document: QuizDocument, edit: Extract<Edit, { do: 'set' }>): string {
     const node = nodeIn(document, edit.at);
     if (edit.member === 'right') {
-        return edit.value === true ? ' marked right' : ' marked not right';
+        return edit.value === true ? say('quiz.change-words.marked-right') : say('quiz.change-words.marked-not-right');
     }
     if (edit.member === 'kind' && typeof edit.value === 'string' && edit.value in kindWords) {
         return ` made: ${kindWords[edit.value as keyof typeof kindWords].toLowerCase()}`;
@@ -94,7 +95,7 @@ function inserted(document: QuizDocument, edit: Extract<Edit, { do: 'insert' }>)
     const { kind } = edit.node;
     if (edit.list === 'stops' || edit.list === 'sideStops') {
         const words = stopWords[kind as keyof typeof stopWords]?.toLowerCase() ?? 'stop';
-        return edit.list === 'stops' ? words : `side stop (${words})`;
+        return edit.list === 'stops' ? words : say('quiz.change-words.side-stop', { words });
     }
     if (edit.into === 'quiz') {
         return single[edit.list] ?? 'something';
@@ -118,7 +119,7 @@ const single: Record<string, string> = {
     parts: 'part',
     pool: 'stand-in',
     finishes: 'finish',
-    byScore: 'words for a score',
+    byScore: say('quiz.change-words.words-for-a-score'),
 };
 
 /** A node by where it stands: "option C of stop 3". */
@@ -126,33 +127,40 @@ function name(document: QuizDocument, id: string): string {
     const place = placesOf(document).get(id);
     const node = nodeIn(document, id);
     if (place === undefined || node === undefined || place.above === null) {
-        return 'the quiz';
+        return say('quiz.change-words.the-quiz');
     }
     const above = nodeIn(document, place.above);
     const list = above?.[place.in];
     const at = Array.isArray(list) ? list.findIndex((one: Node) => one.id === id) + 1 : 0;
-    const within = (words: string) => (place.above === 'quiz' ? words : `${words} of ${name(document, place.above ?? 'quiz')}`);
+    const within = (words: string) =>
+        place.above === 'quiz' ? words : say('quiz.change-words.of', { words, name: name(document, place.above ?? 'quiz') });
     switch (place.type) {
         case 'stop':
-            return place.in === 'stops' ? `stop ${at}` : `side stop ${at}`;
+            return place.in === 'stops' ? say('quiz.change-words.stop', { at }) : say('quiz.change-words.side-stop-2', { at });
         case 'question':
             // Where a question stands alone, its place names it.
-            return at === 0 ? name(document, place.above) : within(place.in === 'pool' ? `stand-in ${at}` : `question ${at}`);
+            return at === 0
+                ? name(document, place.above)
+                : within(place.in === 'pool' ? `stand-in ${at}` : say('quiz.change-words.question', { at }));
         case 'entry':
-            return within(showsOptions(above?.kind as never) ? `option ${letter(at - 1)}` : `answer ${at}`);
+            return within(
+                showsOptions(above?.kind as never)
+                    ? say('quiz.change-words.option', { letter: letter(at - 1) })
+                    : say('quiz.change-words.answer', { at }),
+            );
         case 'rung':
-            return within(`rung ${at}`);
+            return within(say('quiz.change-words.rung', { at }));
         case 'cue':
-            return within(`the cue at ${moment(Number(node.at))}`);
+            return within(say('quiz.change-words.the-cue-at', { time: moment(Number(node.at)) }));
         case 'objective':
         case 'misconception':
             return `${place.type} “${short(String(node.text), 40)}”`;
         case 'part':
-            return `part “${short(String(node.title), 40)}”`;
+            return say('quiz.change-words.part', { name: short(String(node.title), 40) });
         case 'finish':
-            return `finish “${short(String(node.title), 40)}”`;
+            return say('quiz.change-words.finish', { name: short(String(node.title), 40) });
         case 'scoreMessage':
-            return within('the words for a score');
+            return within(say('quiz.change-words.the-words-for-a-score'));
         default:
             return within(`${single[place.in] ?? place.type} ${at}`);
     }

@@ -14,6 +14,7 @@ import type {
 } from '../api/types';
 import { moment } from '../ui/time';
 import { ulid } from '../ui/ulid';
+import { say } from '../words/words';
 import { apply, nodeIn, placesOf } from './edits';
 import { shapeOf } from './shapes';
 import { fromPlain, gapsIn, isEmpty, nameOf, plainOf, withGaps, withNumbers, withWord } from './text';
@@ -21,37 +22,37 @@ import { fromPlain, gapsIn, isEmpty, nameOf, plainOf, withGaps, withNumbers, wit
 /** Changes of a quiz document. All are pure: they give a new document and leave the old one as it was. */
 
 export const kindWords: Record<QuestionKind, string> = {
-    'one-choice': 'One choice',
-    'several-choices': 'Several choices',
-    'true-false': 'True or false',
-    'short-text': 'Short text',
-    gaps: 'Gaps in a sentence',
-    number: 'Number',
-    expression: 'Formula',
-    order: 'Put in order',
-    match: 'Match pairs',
-    poll: 'Poll',
-    written: 'Written answer',
-    'hand-in': 'Hand something in',
+    'one-choice': say('quiz.document.one-choice'),
+    'several-choices': say('quiz.document.several-choices'),
+    'true-false': say('quiz.document.true-or-false'),
+    'short-text': say('quiz.document.short-text'),
+    gaps: say('quiz.document.gaps-in-a-sentence'),
+    number: say('quiz.document.number'),
+    expression: say('quiz.document.formula'),
+    order: say('quiz.document.put-in-order'),
+    match: say('quiz.document.match-pairs'),
+    poll: say('quiz.document.poll'),
+    written: say('quiz.document.written-answer'),
+    'hand-in': say('quiz.document.hand-something-in'),
 };
 
 export const stopWords: Record<Stop['kind'], string> = {
-    question: 'Question',
-    video: 'Video',
-    reading: 'Reading',
-    text: 'Text',
-    drill: 'Drill',
-    staircase: 'Staircase',
+    question: say('quiz.document.question'),
+    video: say('quiz.document.video'),
+    reading: say('quiz.document.reading'),
+    text: say('quiz.document.text'),
+    drill: say('quiz.document.drill'),
+    staircase: say('quiz.document.staircase'),
 };
 
 export const rungWords: Record<Rung['kind'], string> = {
-    hint: 'Hint',
-    video: 'Video',
-    reading: 'Reading',
-    'worked-example': 'Worked example',
-    exercise: 'Exercise',
-    question: 'Simpler question',
-    teacher: 'Call the teacher',
+    hint: say('quiz.document.hint'),
+    video: say('quiz.document.video'),
+    reading: say('quiz.document.reading'),
+    'worked-example': say('quiz.document.worked-example'),
+    exercise: say('quiz.document.exercise'),
+    question: say('quiz.document.simpler-question'),
+    teacher: say('quiz.document.call-the-teacher'),
 };
 
 /** Whether the student picks among shown options. */
@@ -99,7 +100,9 @@ export function withKind(question: Question, kind: QuestionKind): Question {
     const empty = next.entries.every((entry) => entryName(entry, kind) === '');
     switch (kind) {
         case 'true-false':
-            return empty ? { ...next, entries: [newEntry(false, 'True'), newEntry(false, 'False')] } : next;
+            return empty
+                ? { ...next, entries: [newEntry(false, say('quiz.document.true')), newEntry(false, say('quiz.document.false'))] }
+                : next;
         case 'short-text':
         case 'number':
         case 'expression':
@@ -245,13 +248,13 @@ export function promptText(question: Question): string {
 
 export function stopName(stop: Stop): string {
     const name = stop.kind === 'question' ? promptText(stop.question) : stop.kind === 'text' ? nameOf(stop.text) : stop.title;
-    return name.trim() !== '' ? name : stop.kind === 'question' ? 'Empty question' : stopWords[stop.kind];
+    return name.trim() !== '' ? name : stop.kind === 'question' ? say('quiz.document.empty-question') : stopWords[stop.kind];
 }
 
 export function rungName(rung: Rung): string {
     switch (rung.kind) {
         case 'hint':
-            return nameOf(rung.text) || 'Empty hint';
+            return nameOf(rung.text) || say('quiz.document.empty-hint');
         case 'teacher':
             return nameOf(rung.text) || rungWords.teacher;
         case 'question':
@@ -608,29 +611,35 @@ export function addRung(document: QuizDocument, question: Question, entry: strin
 
 /** A condition in a few words, as it stands on an arc. */
 export function conditionWords(when: Condition): string {
-    const not = when.is === false ? 'not ' : '';
+    const not = when.is === false ? say('quiz.document.not') : '';
     switch (when.kind) {
         case 'always':
             return 'always';
         case 'entry':
-            return 'that answer';
+            return say('quiz.document.that-answer');
         case 'result':
-            return when.result === 'right' ? 'right' : when.result === 'partly' ? 'partly right' : 'not right';
+            return when.result === 'right'
+                ? 'right'
+                : when.result === 'partly'
+                  ? say('quiz.document.partly-right')
+                  : say('quiz.document.not-right');
         case 'slips':
-            return `${when.atLeast} slips`;
+            return say('quiz.document.slips', { atLeast: when.atLeast });
         case 'score':
-            return when.below !== undefined ? `under ${Math.round(when.below * 100)} %` : `from ${Math.round((when.atLeast ?? 0) * 100)} %`;
+            return when.below !== undefined
+                ? say('quiz.document.under', { percent: Math.round(when.below * 100) })
+                : say('quiz.document.from', { percent: Math.round((when.atLeast ?? 0) * 100) });
         case 'mastered':
             return `${not}mastered`;
         case 'time-out':
-            return 'time out';
+            return say('quiz.document.time-out');
         case 'judged':
-            return when.judged === 'yes' ? 'judged right' : 'judged not yet';
+            return when.judged === 'yes' ? say('quiz.document.judged-right') : say('quiz.document.judged-not-yet');
         case 'answered':
-            return `${not}answered before`;
+            return say('quiz.document.answered-before', { not });
         case 'answer':
-            return `${not}that answer before`;
+            return say('quiz.document.that-answer-before', { not });
         case 'stood':
-            return `${not}${when.standing ?? ''} before`;
+            return say('quiz.document.before', { not, standing: when.standing ?? '' });
     }
 }

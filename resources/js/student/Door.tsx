@@ -5,6 +5,7 @@ import { client, sentence, take } from '../api/client';
 import { Button } from '../ui/Button';
 import { Field } from '../ui/Field';
 import { Notice } from '../ui/Notice';
+import { say } from '../words/words';
 
 /** The way in: class phrase, own name, personal secret. */
 export function Door() {
@@ -42,10 +43,10 @@ export function Door() {
                         void find(phrase);
                     }}
                 >
-                    <h1 className="text-4xl">Come in</h1>
+                    <h1 className="text-4xl">{say('student.door.come-in')}</h1>
                     <Field
-                        label="Your class phrase"
-                        hint="Three short words from your teacher."
+                        label={say('student.door.your-class-phrase')}
+                        hint={say('student.door.three-short-words-from-your')}
                         className="min-h-13 text-xl"
                         value={phrase}
                         autoCapitalize="off"
@@ -56,10 +57,10 @@ export function Door() {
                         onChange={(event) => setPhrase(event.currentTarget.value)}
                     />
                     <Button type="submit" weight="main" large disabled={busy || phrase.trim() === ''}>
-                        Find my class
+                        {say('student.door.find-my-class')}
                     </Button>
                     <p className="text-sm text-soft">
-                        Are you a teacher?{' '}
+                        {say('student.door.are-you-a-teacher')}{' '}
                         <a className="underline" href="/">
                             This way
                         </a>
@@ -109,11 +110,11 @@ function NameAndSecret({ phrase, className, back }: { phrase: string; className:
             <div>
                 <h1 className="text-4xl">{className}</h1>
                 <Button weight="quiet" className="-ml-3" onClick={back}>
-                    Not your class?
+                    {say('student.door.not-your-class')}
                 </Button>
             </div>
             <Field
-                label="Your name, as your teacher writes it"
+                label={say('student.door.your-name-as-your-teacher')}
                 className="min-h-13 text-xl"
                 value={name}
                 autoComplete="off"
@@ -121,10 +122,10 @@ function NameAndSecret({ phrase, className, back }: { phrase: string; className:
                 onChange={(event) => setName(event.currentTarget.value)}
             />
             <fieldset className="grid gap-2">
-                <legend className="mb-1 text-sm font-semibold">Have you been here before?</legend>
+                <legend className="mb-1 text-sm font-semibold">{say('student.door.have-you-been-here-before')}</legend>
                 {[
-                    { value: true, words: 'This is my first time' },
-                    { value: false, words: 'I have a secret already' },
+                    { value: true, words: say('student.door.this-is-my-first-time') },
+                    { value: false, words: say('student.door.i-have-a-secret-already') },
                 ].map((choice) => (
                     <label
                         key={choice.words}
@@ -144,8 +145,8 @@ function NameAndSecret({ phrase, className, back }: { phrase: string; className:
             {first !== null && (
                 <div>
                     <Field
-                        label={first ? 'Choose a secret' : 'Your secret'}
-                        hint={first ? 'A word or number only you know, at least 4 characters. You need it to come back.' : undefined}
+                        label={first ? say('student.door.choose-a-secret') : say('student.door.your-secret')}
+                        hint={first ? say('student.door.a-word-or-number-only') : undefined}
                         type={shown ? 'text' : 'password'}
                         className="min-h-13 text-xl"
                         value={secret}
@@ -160,13 +161,13 @@ function NameAndSecret({ phrase, className, back }: { phrase: string; className:
                             checked={shown}
                             onChange={(event) => setShown(event.currentTarget.checked)}
                         />
-                        Show what I type
+                        {say('student.door.show-what-i-type')}
                     </label>
                 </div>
             )}
             {error !== null && <Notice>{error}</Notice>}
             <Button type="submit" weight="main" large disabled={busy || first === null || name.trim() === '' || secret === ''}>
-                Go in
+                {say('student.door.go-in')}
             </Button>
         </form>
     );

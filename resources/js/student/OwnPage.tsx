@@ -8,6 +8,7 @@ import { HowFar, howItGoes } from '../player/Signs';
 import { Button } from '../ui/Button';
 import { Notice } from '../ui/Notice';
 import { exact, near } from '../ui/time';
+import { say } from '../words/words';
 import { ReadingSupport } from './ReadingSupport';
 import { Told } from './Told';
 import { useOutboxes } from './useOutboxes';
@@ -29,7 +30,7 @@ export function OwnPage() {
             await take(client.POST('/student/sign-out'));
         } catch (problem) {
             if (!(problem instanceof Refused && problem.problem.status === 401)) {
-                setStays('You are still in on this device: the server could not be reached. Try again before you give it away.');
+                setStays(say('student.own.you-are-still-in-on'));
                 return;
             }
         }
@@ -42,29 +43,23 @@ export function OwnPage() {
     return (
         <main className="mx-auto min-h-dvh max-w-2xl px-4 py-6">
             <div className="flex flex-wrap items-center justify-between gap-x-4">
-                <h1 className="text-3xl">{page.data === undefined ? 'One moment …' : `Hello, ${page.data.name}`}</h1>
+                <h1 className="text-3xl">
+                    {page.data === undefined ? say('ui.one-moment') : say('student.own.hello', { name: page.data.name })}
+                </h1>
                 <div className="ml-auto flex items-center">
                     <ReadingSupport />
                     <Button weight="quiet" onClick={() => void signOut()}>
-                        Leave
+                        {say('student.own.leave')}
                     </Button>
                 </div>
             </div>
             {stays !== null && <Notice>{stays}</Notice>}
-            {unsent.count > 0 && (
-                <Notice>
-                    {unsent.count === 1 ? 'One thing you did waits' : `${unsent.count} things you did wait`} on this device and{' '}
-                    {unsent.count === 1 ? 'is' : 'are'} sent by {unsent.count === 1 ? 'itself' : 'themselves'} as soon as the server is
-                    there.
-                </Notice>
-            )}
+            {unsent.count > 0 && <Notice>{say('student.own.as-soon-as-the-server', { count: unsent.count })}</Notice>}
             <Told unsent={unsent} />
             {page.error !== null && <Notice>{sentence(page.error)}</Notice>}
-            {page.data !== undefined && tasks.length === 0 && (
-                <p className="mt-6 text-lg">There is nothing to do just now. When your teacher gives you something, it stands here.</p>
-            )}
+            {page.data !== undefined && tasks.length === 0 && <p className="mt-6 text-lg">{say('student.own.there-is-nothing-to-do')}</p>}
             {page.data?.classes.map((group) => (
-                <section key={group.name} className="mt-6" aria-label={group.name === '' ? 'For you' : group.name}>
+                <section key={group.name} className="mt-6" aria-label={group.name === '' ? say('student.own.for-you') : group.name}>
                     {group.tasks.length > 0 && group.name !== '' && <h2 className="mb-3 text-xl text-soft">{group.name}</h2>}
                     <ul className="grid gap-4">
                         {group.tasks.map((task) => (
@@ -100,12 +95,14 @@ function TaskCard({ task }: { task: OwnTask }) {
             <h3 className="text-xl">{task.title}</h3>
             {task.dueAt !== null && (
                 <p className="text-sm text-soft" title={exact(task.dueAt)}>
-                    {Date.parse(task.dueAt) > Date.now() ? `Due ${near(task.dueAt)}` : `It was due ${near(task.dueAt)}`}
+                    {Date.parse(task.dueAt) > Date.now()
+                        ? say('student.own.due', { when: near(task.dueAt) })
+                        : say('student.own.it-was-due', { when: near(task.dueAt) })}
                 </p>
             )}
             {task.open && task.closesAt !== null && (
                 <p className="text-sm text-soft" title={exact(task.closesAt)}>
-                    Closes {near(task.closesAt)}
+                    {say('student.own.closes', { when: near(task.closesAt) })}
                 </p>
             )}
             {round === null ? (
@@ -113,7 +110,9 @@ function TaskCard({ task }: { task: OwnTask }) {
                     <p className="mt-2">{task.terms.slice(0, 3).join(' ')}</p>
                     {task.terms.length > 3 && (
                         <details className="mt-1">
-                            <summary className="min-h-11 content-center font-semibold">Rounds, and what you will see</summary>
+                            <summary className="min-h-11 content-center font-semibold">
+                                {say('student.own.rounds-and-what-you-will')}
+                            </summary>
                             <ul className="grid gap-1">
                                 {task.terms.slice(3).map((sentence) => (
                                     <li key={sentence}>{sentence}</li>
@@ -125,11 +124,15 @@ function TaskCard({ task }: { task: OwnTask }) {
             ) : (
                 <div className="mt-3 grid gap-1">
                     <HowFar far={round.far} />
-                    <p>{round.goes === null ? 'Your answers have been kept.' : howItGoes(round.goes)}</p>
-                    {task.score !== null && <p>Your score: {Math.round(task.score * 100)} % of the points</p>}
+                    <p>{round.goes === null ? say('student.own.your-answers-have-been-kept') : howItGoes(round.goes)}</p>
+                    {task.score !== null && <p>{say('student.own.your-score-of-the-points', { percent: Math.round(task.score * 100) })}</p>}
                     {task.goal !== null && (
                         <p>
-                            Your goal: {task.goal.done} of {task.goal.need} {task.goal.reached ? '– reached' : 'so far'}
+                            {say('student.own.your-goal-of', {
+                                done: task.goal.done,
+                                need: task.goal.need,
+                                reached: task.goal.reached ? 'yes' : 'no',
+                            })}
                         </p>
                     )}
                 </div>
@@ -138,37 +141,41 @@ function TaskCard({ task }: { task: OwnTask }) {
                 {round === null ? (
                     task.open && (
                         <Button weight="main" large disabled={busy || task.waitsFor.length > 0} onClick={() => void begin(false)}>
-                            Start
+                            {say('student.own.start')}
                         </Button>
                     )
                 ) : round.finished ? (
                     <div className="flex flex-wrap items-center gap-3">
                         <Button large disabled={busy} onClick={() => void begin(false)}>
-                            How it went
+                            {say('student.own.how-it-went')}
                         </Button>
                         {task.open && task.nextFrom !== null && (
                             <Button large disabled={busy || pauses} onClick={() => void begin(true)}>
-                                Another round
+                                {say('student.own.another-round')}
                             </Button>
                         )}
                     </div>
                 ) : (
                     <Button weight="main" large disabled={busy} onClick={() => void begin(false)}>
-                        Go on where you were
+                        {say('student.own.go-on-where-you-were')}
                     </Button>
                 )}
                 {task.waitsFor.length > 0 && (
-                    <p className="mt-2 text-sm text-soft">This opens when you have mastered “{task.waitsFor.join('” and “')}”.</p>
+                    <p className="mt-2 text-sm text-soft">
+                        {say('student.own.this-opens-when-you-have', { waitsFor: task.waitsFor.join('” and “') })}
+                    </p>
                 )}
                 {task.open && pauses && task.nextFrom !== null && (
                     <p className="mt-2 text-sm text-soft" title={exact(task.nextFrom)}>
-                        The next round can begin {near(task.nextFrom)}.
+                        {say('student.own.the-next-round-can-begin', { when: near(task.nextFrom) })}
                     </p>
                 )}
                 {!task.open && (
                     <p className="mt-2 text-sm text-soft">
-                        This task is closed. {round !== null && 'What you did is kept.'}
-                        {round?.late === true && ' Some of it arrived after the closing, and your teacher sees that.'}
+                        {say('student.own.this-task-is-closed', {
+                            round: round !== null ? 'yes' : 'no',
+                            late: round?.late === true ? 'yes' : 'no',
+                        })}
                     </p>
                 )}
                 {error !== null && <Notice>{error}</Notice>}

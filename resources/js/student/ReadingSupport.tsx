@@ -3,6 +3,7 @@ import { Ear, Square, Type } from 'lucide-react';
 import { useEffect, useState } from 'react';
 import { client, take } from '../api/client';
 import { Switch } from '../ui/Switch';
+import { say } from '../words/words';
 
 export interface Reading {
     size: number;
@@ -14,9 +15,9 @@ export interface Reading {
 const plain: Reading = { size: 1, spacing: false, contrast: false, face: false };
 
 const sizes = [
-    { value: 1, words: 'Usual' },
-    { value: 1.2, words: 'Larger' },
-    { value: 1.45, words: 'Largest' },
+    { value: 1, words: say('student.reading-support.usual') },
+    { value: 1.2, words: say('student.reading-support.larger') },
+    { value: 1.45, words: say('student.reading-support.largest') },
 ];
 
 /** Lays the choices over the whole page. */
@@ -61,7 +62,7 @@ export function ReadingSupport() {
                 <button
                     type="button"
                     className="grid size-11 place-items-center rounded-md hover:bg-tint"
-                    aria-label="How this page reads"
+                    aria-label={say('student.reading-support.how-this-page-reads')}
                     aria-expanded={open}
                     onClick={() => setOpen(!open)}
                 >
@@ -69,11 +70,11 @@ export function ReadingSupport() {
                 </button>
                 {open && (
                     <section
-                        aria-label="How this page reads"
+                        aria-label={say('student.reading-support.how-this-page-reads')}
                         className="fixed inset-x-3 top-16 z-20 mx-auto grid max-h-[80dvh] max-w-sm gap-3 overflow-y-auto rounded-lg border border-edge bg-sheet p-4 text-base shadow-lg"
                     >
                         <fieldset>
-                            <legend className="mb-1 text-sm font-semibold">Size of the type</legend>
+                            <legend className="mb-1 text-sm font-semibold">{say('student.reading-support.size-of-the-type')}</legend>
                             <div className="flex gap-1">
                                 {sizes.map((size) => (
                                     <label
@@ -93,12 +94,20 @@ export function ReadingSupport() {
                             </div>
                         </fieldset>
                         <Switch
-                            label="More space between letters and lines"
+                            label={say('student.reading-support.more-space-between-letters-and')}
                             checked={reading.spacing}
                             onChange={(spacing) => put({ spacing })}
                         />
-                        <Switch label="Stronger contrast" checked={reading.contrast} onChange={(contrast) => put({ contrast })} />
-                        <Switch label="A face that is easier to read" checked={reading.face} onChange={(face) => put({ face })} />
+                        <Switch
+                            label={say('student.reading-support.stronger-contrast')}
+                            checked={reading.contrast}
+                            onChange={(contrast) => put({ contrast })}
+                        />
+                        <Switch
+                            label={say('student.reading-support.a-face-that-is-easier')}
+                            checked={reading.face}
+                            onChange={(face) => put({ face })}
+                        />
                     </section>
                 )}
             </div>
@@ -134,7 +143,7 @@ function ReadAloud() {
         <button
             type="button"
             className="grid size-11 place-items-center rounded-md hover:bg-tint"
-            aria-label={speaking ? 'Stop reading aloud' : 'Read aloud'}
+            aria-label={speaking ? say('student.reading-support.stop-reading-aloud') : say('student.reading-support.read-aloud')}
             aria-pressed={speaking}
             onClick={toggle}
         >

@@ -1,5 +1,6 @@
 import { Button } from '../ui/Button';
 import { Notice } from '../ui/Notice';
+import { say } from '../words/words';
 import type { Unsent } from './useOutboxes';
 
 /** What the server did not take of what was done in other rounds, each until it has been read. */
@@ -8,7 +9,7 @@ export function Told({ unsent }: { unsent: Unsent }) {
         <Notice key={event.id}>
             {sentence}{' '}
             <Button weight="quiet" onClick={() => unsent.read(event)}>
-                I have read it
+                {say('student.told.i-have-read-it')}
             </Button>
         </Notice>
     ));

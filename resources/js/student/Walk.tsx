@@ -7,6 +7,7 @@ import { Player, type Step } from '../player/Player';
 import { buttonClass } from '../ui/Button';
 import { Notice } from '../ui/Notice';
 import { ulid } from '../ui/ulid';
+import { say } from '../words/words';
 import { Outbox } from './outbox';
 import { ReadingSupport } from './ReadingSupport';
 import { wasDone } from './steps';
@@ -114,10 +115,8 @@ export function Walk() {
     if (view === null) {
         return (
             <main className="mx-auto max-w-2xl p-6">
-                <p>One moment …</p>
-                {messages.length > 0 && (
-                    <Notice>{messages.join(' ')} What you have done is kept; this page tries again when the connection is back.</Notice>
-                )}
+                <p>{say('ui.one-moment')}</p>
+                {messages.length > 0 && <Notice>{say('student.walk.what-you-have-done-is', { messages: messages.join(' ') })}</Notice>}
             </main>
         );
     }
@@ -133,17 +132,8 @@ export function Walk() {
             notice={
                 lost || notKept || messages.length > 0 || unsent.told.length > 0 ? (
                     <>
-                        {notKept && (
-                            <Notice>
-                                This device cannot keep your answers. Keep this page open until they are sent: {waiting.count} to go.
-                            </Notice>
-                        )}
-                        {lost && !notKept && (
-                            <Notice>
-                                There is no connection just now. Your answer is kept on this device and will be sent by itself as soon as it
-                                is back.
-                            </Notice>
-                        )}
+                        {notKept && <Notice>{say('student.walk.this-device-cannot-keep-your', { count: waiting.count })}</Notice>}
+                        {lost && !notKept && <Notice>{say('student.walk.there-is-no-connection-just')}</Notice>}
                         {messages.map((message) => (
                             <Notice key={message}>{message}</Notice>
                         ))}
@@ -153,19 +143,19 @@ export function Walk() {
             }
             leave={
                 <Link className={buttonClass('quiet')} to="/me">
-                    My page
+                    {say('student.walk.my-page')}
                 </Link>
             }
             ending={
                 <>
                     <Notice tone="well">
                         {waiting.count === 0
-                            ? 'Everything has arrived. Your teacher can see it.'
-                            : 'Something you did is still being sent.'}
-                        {view.late === true && ' Some of it arrived after the task had closed; your teacher sees that too.'}
+                            ? say('student.walk.everything-has-arrived-your-teacher')
+                            : say('student.walk.something-you-did-is-still')}
+                        {view.late === true && say('student.walk.some-of-it-arrived-after')}
                     </Notice>
                     <Link className={`${buttonClass('main', true)} mt-4`} to="/me">
-                        To my page
+                        {say('student.walk.to-my-page')}
                     </Link>
                 </>
             }

@@ -1,27 +1,30 @@
+import { say } from '../words/words';
 import type { MadeEvent } from './queue';
 
 /** What a student did, as the beginning of a sentence about it. */
 export function wasDone(event: MadeEvent): string {
     if (event.kind === 'answered') {
         const response = event.data.response as { text?: string } | undefined;
-        return typeof response?.text === 'string' && response.text !== '' ? `Your answer “${shortened(response.text)}”` : 'Your answer';
+        return typeof response?.text === 'string' && response.text !== ''
+            ? say('student.steps.your-answer', { text: shortened(response.text) })
+            : say('student.steps.your-answer-2');
     }
-    return doings[event.kind] ?? 'Something you did';
+    return doings[event.kind] ?? say('student.steps.something-you-did');
 }
 
 const doings: Partial<Record<MadeEvent['kind'], string>> = {
-    'asked-for-help': 'Your asking for help',
-    'asked-for-alike': 'Your asking for another question',
-    'judged-own': 'What you said of your answer',
-    'went-on': 'Your going on',
-    'went-to': 'Your going elsewhere',
-    watched: 'What you watched',
-    skipped: 'Your leaving it out',
-    'set-aside': 'Your leaving it for later',
-    called: 'Your call',
-    commented: 'Your comment',
-    'handed-in': 'Your handing in',
-    finished: 'Your finishing',
+    'asked-for-help': say('student.steps.your-asking-for-help'),
+    'asked-for-alike': say('student.steps.your-asking-for-another-question'),
+    'judged-own': say('student.steps.what-you-said-of-your'),
+    'went-on': say('student.steps.your-going-on'),
+    'went-to': say('student.steps.your-going-elsewhere'),
+    watched: say('student.steps.what-you-watched'),
+    skipped: say('student.steps.your-leaving-it-out'),
+    'set-aside': say('student.steps.your-leaving-it-for-later'),
+    called: say('student.steps.your-call'),
+    commented: say('student.steps.your-comment'),
+    'handed-in': say('student.steps.your-handing-in'),
+    finished: say('student.steps.your-finishing'),
 };
 
 function shortened(text: string): string {

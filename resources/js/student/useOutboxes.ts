@@ -1,5 +1,6 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { useCallback, useEffect, useState } from 'react';
+import { say } from '../words/words';
 import { Outbox } from './outbox';
 import { forget, type MadeEvent, type PutAside, setAside, waiting } from './queue';
 import { wasDone } from './steps';
@@ -79,5 +80,5 @@ export function useOutboxes(student: string | undefined, except: string | null =
 
 /** The sentence about an event that the server could not take at all. */
 export function brokenOver(event: MadeEvent): string {
-    return `${wasDone(event)} could not be taken: something broke on our side. Please tell your teacher.`;
+    return say('student.use-outboxes.could-not-be-taken-something', { wasDone: wasDone(event) });
 }

@@ -5,6 +5,7 @@ import { client, sentence, take } from '../api/client';
 import { Button } from '../ui/Button';
 import { Field } from '../ui/Field';
 import { Notice } from '../ui/Notice';
+import { say } from '../words/words';
 
 /** The frame of the pages outside the door, with one form. */
 function Outside({
@@ -37,7 +38,7 @@ function Outside({
         <div className="grid min-h-dvh md:grid-cols-[1fr_minmax(24rem,30rem)]">
             <aside className="flex flex-col max-md:hidden" aria-hidden="true">
                 <div className="flex flex-1 items-end px-12 pb-6">
-                    <p className="max-w-md font-display text-5xl leading-tight">Whoever knows, walks on. Whoever slips, finds a ladder.</p>
+                    <p className="max-w-md font-display text-5xl leading-tight">{say('teacher.account.whoever-knows-walks-on-whoever')}</p>
                 </div>
                 <div className="relative h-[46%] overflow-hidden border-t-3 border-ink bg-earth">
                     <svg
@@ -55,7 +56,7 @@ function Outside({
                 </div>
             </aside>
             <main className="flex flex-col justify-center bg-sheet px-8 py-10">
-                <p className="mb-8 font-display text-lg md:hidden">Hidden Ladder</p>
+                <p className="mb-8 font-display text-lg md:hidden">{say('teacher.account.hidden-ladder')}</p>
                 <h1 className="mb-6 text-3xl">{title}</h1>
                 <form className="grid gap-4" onSubmit={(event) => void onSubmit(event)}>
                     {children}
@@ -78,7 +79,7 @@ interface Typed {
 function MailField({ value, onChange }: Typed) {
     return (
         <Field
-            label="Mail address"
+            label={say('teacher.account.mail-address')}
             type="email"
             autoComplete="username"
             required
@@ -92,7 +93,7 @@ function NewPasswordField({ label, value, onChange }: Typed & { label: string })
     return (
         <Field
             label={label}
-            hint="At least 10 characters."
+            hint={say('teacher.account.at-least-10-characters')}
             type="password"
             autoComplete="new-password"
             minLength={10}
@@ -121,8 +122,8 @@ export function SignIn() {
     const enter = useEntry();
     return (
         <Outside
-            title="Sign in"
-            submit="Sign in"
+            title={say('teacher.account.sign-in')}
+            submit={say('teacher.account.sign-in')}
             send={async () => {
                 await take(client.POST('/teacher/sign-in', { body: { email, password, remember } }));
                 await enter();
@@ -130,18 +131,18 @@ export function SignIn() {
             below={
                 <>
                     <p>
-                        New here?{' '}
+                        {say('teacher.account.new-here')}{' '}
                         <Link className={link} to="/sign-up">
                             Make an account
                         </Link>
                     </p>
                     <p>
                         <Link className={link} to="/forgotten-password">
-                            Forgotten your password?
+                            {say('teacher.account.forgotten-your-password')}
                         </Link>
                     </p>
                     <p>
-                        Are you a student?{' '}
+                        {say('teacher.account.are-you-a-student')}{' '}
                         <a className={link} href="/join">
                             Come in with your class phrase
                         </a>
@@ -151,7 +152,7 @@ export function SignIn() {
         >
             <MailField value={email} onChange={setEmail} />
             <Field
-                label="Password"
+                label={say('teacher.account.password')}
                 type="password"
                 autoComplete="current-password"
                 required
@@ -165,7 +166,7 @@ export function SignIn() {
                     checked={remember}
                     onChange={(event) => setRemember(event.currentTarget.checked)}
                 />
-                Stay signed in on this device
+                {say('teacher.account.stay-signed-in-on-this')}
             </label>
         </Outside>
     );
@@ -178,15 +179,15 @@ export function SignUp() {
     const enter = useEntry();
     return (
         <Outside
-            title="Make an account"
-            submit="Make the account"
+            title={say('teacher.account.make-an-account')}
+            submit={say('teacher.account.make-the-account')}
             send={async () => {
                 await take(client.POST('/teacher/sign-up', { body: { name, email, password } }));
                 await enter();
             }}
             below={
                 <p>
-                    You have one?{' '}
+                    {say('teacher.account.you-have-one')}{' '}
                     <Link className={link} to="/sign-in">
                         Sign in
                     </Link>
@@ -194,15 +195,15 @@ export function SignUp() {
             }
         >
             <Field
-                label="Your name"
-                hint="As students and colleagues know it."
+                label={say('teacher.account.your-name')}
+                hint={say('teacher.account.as-students-and-colleagues-know')}
                 autoComplete="name"
                 required
                 value={name}
                 onChange={(event) => setName(event.currentTarget.value)}
             />
             <MailField value={email} onChange={setEmail} />
-            <NewPasswordField label="Password" value={password} onChange={setPassword} />
+            <NewPasswordField label={say('teacher.account.password')} value={password} onChange={setPassword} />
         </Outside>
     );
 }
@@ -212,8 +213,8 @@ export function ForgottenPassword() {
     const [sent, setSent] = useState(false);
     return (
         <Outside
-            title="A new password"
-            submit="Send me a link"
+            title={say('teacher.account.a-new-password')}
+            submit={say('teacher.account.send-me-a-link')}
             send={async () => {
                 await take(client.POST('/teacher/forgotten-password', { body: { email } }));
                 setSent(true);
@@ -221,17 +222,13 @@ export function ForgottenPassword() {
             below={
                 <p>
                     <Link className={link} to="/sign-in">
-                        Back to sign in
+                        {say('teacher.account.back-to-sign-in')}
                     </Link>
                 </p>
             }
         >
             <MailField value={email} onChange={setEmail} />
-            {sent && (
-                <Notice tone="well">
-                    If there is an account with this address, a letter with a link is on its way. It works for an hour.
-                </Notice>
-            )}
+            {sent && <Notice tone="well">{say('teacher.account.if-there-is-an-account')}</Notice>}
         </Outside>
     );
 }
@@ -242,8 +239,8 @@ export function NewPassword() {
     const navigate = useNavigate();
     return (
         <Outside
-            title="Choose a new password"
-            submit="Set the password"
+            title={say('teacher.account.choose-a-new-password')}
+            submit={say('teacher.account.set-the-password')}
             send={async () => {
                 await take(
                     client.POST('/teacher/new-password', {
@@ -254,7 +251,7 @@ export function NewPassword() {
             }}
             below={null}
         >
-            <NewPasswordField label="New password" value={password} onChange={setPassword} />
+            <NewPasswordField label={say('teacher.account.new-password')} value={password} onChange={setPassword} />
         </Outside>
     );
 }

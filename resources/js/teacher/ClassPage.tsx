@@ -9,6 +9,7 @@ import { Field, Select, Text } from '../ui/Field';
 import { Notice } from '../ui/Notice';
 import { exact } from '../ui/time';
 import { useUndo } from '../ui/Undo';
+import { say } from '../words/words';
 import { Page } from './Places';
 import { TaskLine } from './TaskLine';
 import { TermsEditor } from './TermsEditor';
@@ -23,7 +24,11 @@ export function ClassPage() {
         refetchInterval: 10_000,
     });
     if (found.data === undefined) {
-        return <Page title="Class">{found.error === null ? 'One moment …' : <Notice>{sentence(found.error)}</Notice>}</Page>;
+        return (
+            <Page title={say('teacher.class.class')}>
+                {found.error === null ? say('ui.one-moment') : <Notice>{sentence(found.error)}</Notice>}
+            </Page>
+        );
     }
     const group = found.data;
     return (
@@ -70,17 +75,17 @@ function Tasks({ group }: { group: SchoolClass }) {
     return (
         <section aria-labelledby="tasks">
             <h2 id="tasks" className="mb-3 text-xl">
-                Tasks
+                {say('teacher.class.tasks')}
             </h2>
             <ul className="grid gap-2">
                 {group.tasks.map((task) => (
                     <TaskLine key={task.id} task={task} withClass={false} />
                 ))}
             </ul>
-            {group.tasks.length === 0 && <p className="mb-3 text-soft">Nothing has been given to this class yet.</p>}
+            {group.tasks.length === 0 && <p className="mb-3 text-soft">{say('teacher.class.nothing-has-been-given-to')}</p>}
             {quizzes.data !== undefined && published.length === 0 ? (
                 <p className="mt-4">
-                    To give something out, first{' '}
+                    {say('teacher.class.to-give-something-out-first')}{' '}
                     <Link className="underline" to="/quizzes">
                         publish a quiz
                     </Link>
@@ -91,8 +96,13 @@ function Tasks({ group }: { group: SchoolClass }) {
                     className="mt-4 flex flex-wrap items-end gap-3 rounded-lg border border-dashed border-edge p-4"
                     onSubmit={(event) => void give(event)}
                 >
-                    <Select label="Give out a quiz" value={quiz} required onChange={(event) => setQuiz(event.currentTarget.value)}>
-                        <option value="">Choose a published quiz</option>
+                    <Select
+                        label={say('teacher.class.give-out-a-quiz')}
+                        value={quiz}
+                        required
+                        onChange={(event) => setQuiz(event.currentTarget.value)}
+                    >
+                        <option value="">{say('teacher.class.choose-a-published-quiz')}</option>
                         {published.map((line) => (
                             <option key={line.id} value={line.id}>
                                 {line.title}
@@ -100,17 +110,17 @@ function Tasks({ group }: { group: SchoolClass }) {
                         ))}
                     </Select>
                     <Field
-                        label="Due (if you like)"
+                        label={say('teacher.class.due-if-you-like')}
                         type="datetime-local"
                         value={due}
                         onChange={(event) => setDue(event.currentTarget.value)}
                     />
                     <Button type="submit" weight="main" className="min-h-[42px]" disabled={quiz === ''}>
-                        Give out
+                        {say('teacher.class.give-out')}
                     </Button>
                     {terms === null ? (
                         <p className="flex basis-full flex-wrap items-center gap-3 text-sm text-soft">
-                            Given as the quiz suggests; without a suggestion, to learn: a slip opens help and leads back, there is no clock.
+                            {say('teacher.class.given-as-the-quiz-suggests')}
                             <Button onClick={() => setTerms({ purpose: 'learn' })}>Give it otherwise</Button>
                         </p>
                     ) : (
@@ -118,7 +128,7 @@ function Tasks({ group }: { group: SchoolClass }) {
                             <TermsEditor terms={terms} quizzes={published.filter((line) => line.id !== quiz)} onChange={setTerms} />
                             {quiz !== '' && <TermsForecast quiz={quiz} group={group} terms={terms} />}
                             <Button className="justify-self-start" onClick={() => setTerms(null)}>
-                                As the quiz suggests after all
+                                {say('teacher.class.as-the-quiz-suggests-after')}
                             </Button>
                         </div>
                     )}
@@ -152,10 +162,10 @@ function RosterList({ group }: { group: SchoolClass }) {
             setNames('');
             setAsked(result.asked);
             const left = result.skipped.map((line) => `${line.name} (${line.reason})`).join(', ');
-            setMessage(`${result.added} ${result.added === 1 ? 'name' : 'names'} added.${left === '' ? '' : ` Left out: ${left}.`}`);
+            setMessage(say('teacher.class.words', { added: result.added, left: left === '' ? 'yes' : 'no', left2: left }));
         });
     };
-    const say = (name: string, key: string, student: string | null) =>
+    const tell = (name: string, key: string, student: string | null) =>
         attempt(async () => {
             await take(
                 client.POST('/classes/{class}/students', {
@@ -169,19 +179,25 @@ function RosterList({ group }: { group: SchoolClass }) {
     return (
         <section aria-labelledby="roster">
             <h2 id="roster" className="mb-3 text-xl">
-                Roster, {group.roster.length} {group.roster.length === 1 ? 'student' : 'students'}
+                {say('teacher.class.roster', { roster: group.roster.length })}
             </h2>
             {message !== null && <Notice tone="well">{message}</Notice>}
             {asked.map((one) => (
                 <Notice key={one.key}>
-                    {one.name} is in {one.students.flatMap((student) => student.classes).join(' and ')} already. Is it the same person?
+                    {say('teacher.class.is-in-already-is-it', {
+                        name: one.name,
+                        list: one.students.flatMap((student) => student.classes).join(' and '),
+                    })}
                     <span className="mt-2 flex flex-wrap gap-2">
                         {one.students.map((student) => (
-                            <Button key={student.id} onClick={() => void say(one.name, one.key, student.id)}>
-                                Yes{one.students.length > 1 && `, of ${student.classes.join(' and ')}`}
+                            <Button key={student.id} onClick={() => void tell(one.name, one.key, student.id)}>
+                                {say('teacher.class.yes', {
+                                    students: one.students.length > 1 ? 'yes' : 'no',
+                                    classes: student.classes.join(' and '),
+                                })}
                             </Button>
                         ))}
-                        <Button onClick={() => void say(one.name, one.key, null)}>No, somebody else</Button>
+                        <Button onClick={() => void tell(one.name, one.key, null)}>{say('teacher.class.no-somebody-else')}</Button>
                     </span>
                 </Notice>
             ))}
@@ -191,7 +207,7 @@ function RosterList({ group }: { group: SchoolClass }) {
                         <span className="min-w-40 flex-1 break-words">{student.name}</span>
                         <select
                             className="rounded-md border border-line bg-sheet px-1 py-1 text-sm"
-                            aria-label={`Time for ${student.name}`}
+                            aria-label={say('teacher.class.time-for', { name: student.name })}
                             value={student.extraTime}
                             onChange={(event) => {
                                 const extraTime = Number(event.currentTarget.value);
@@ -205,53 +221,53 @@ function RosterList({ group }: { group: SchoolClass }) {
                                 });
                             }}
                         >
-                            <option value={1}>usual time</option>
-                            <option value={1.25}>time × 1.25</option>
-                            <option value={1.5}>time × 1.5</option>
-                            <option value={2}>time × 2</option>
+                            <option value={1}>{say('teacher.class.usual-time')}</option>
+                            <option value={1.25}>{say('teacher.class.time-1-25')}</option>
+                            <option value={1.5}>{say('teacher.class.time-1-5')}</option>
+                            <option value={2}>{say('teacher.class.time-2')}</option>
                         </select>
                         {student.entered ? (
                             <Button
                                 weight="quiet"
                                 className="w-24 px-1"
-                                aria-label={`Let ${student.name} choose a new secret`}
+                                aria-label={say('teacher.class.let-choose-a-new-secret', { name: student.name })}
                                 onClick={() =>
                                     void attempt(async () => {
                                         await take(client.DELETE('/classes/{class}/students/{student}/secret', path(student.id)));
-                                        setMessage(`${student.name} can choose a new secret at the next entry.`);
+                                        setMessage(say('teacher.class.can-choose-a-new-secret', { name: student.name }));
                                     })
                                 }
                             >
-                                New secret
+                                {say('teacher.class.new-secret')}
                             </Button>
                         ) : (
-                            <span className="w-24 text-sm text-soft">not here yet</span>
+                            <span className="w-24 text-sm text-soft">{say('teacher.class.not-here-yet')}</span>
                         )}
                         {student.shutUntil !== null && (
                             <Button
                                 weight="quiet"
                                 className="px-1"
-                                aria-label={`Let ${student.name} try again`}
-                                title={`Too many wrong secrets; the door is shut until ${exact(student.shutUntil)}`}
+                                aria-label={say('teacher.class.let-try-again', { name: student.name })}
+                                title={say('teacher.class.too-many-wrong-secrets-the', { when: exact(student.shutUntil) })}
                                 onClick={() =>
                                     void attempt(async () => {
                                         await take(client.DELETE('/classes/{class}/students/{student}/pause', path(student.id)));
                                     })
                                 }
                             >
-                                Let in again
+                                {say('teacher.class.let-in-again')}
                             </Button>
                         )}
                         <Button
                             weight="quiet"
                             className="px-1"
-                            aria-label={`Take ${student.name} out of the class`}
+                            aria-label={say('teacher.class.take-out-of-the-class', { name: student.name })}
                             onClick={() =>
                                 void attempt(async () => {
                                     await take(client.DELETE('/classes/{class}/students/{student}', path(student.id)));
                                     undo.offer(
-                                        `${student.name} is out of the class; their answers are kept.`,
-                                        'Bring back',
+                                        say('teacher.class.is-out-of-the-class', { name: student.name }),
+                                        say('teacher.class.bring-back'),
                                         () =>
                                             void attempt(async () => {
                                                 await take(client.POST('/classes/{class}/students/{student}/restore', path(student.id)));
@@ -260,20 +276,20 @@ function RosterList({ group }: { group: SchoolClass }) {
                                 })
                             }
                         >
-                            Take out
+                            {say('teacher.class.take-out')}
                         </Button>
                     </li>
                 ))}
             </ul>
             <form className="mt-4 grid gap-2" onSubmit={add}>
                 <Text
-                    label="Add students"
-                    hint="One name a line, typed or pasted."
+                    label={say('teacher.class.add-students')}
+                    hint={say('teacher.class.one-name-a-line-typed')}
                     value={names}
                     onChange={(event) => setNames(event.currentTarget.value)}
                 />
                 <Button type="submit" className="w-fit" disabled={names.trim() === ''}>
-                    Add to the roster
+                    {say('teacher.class.add-to-the-roster')}
                 </Button>
             </form>
         </section>
@@ -291,21 +307,23 @@ function WayIn({ group }: { group: SchoolClass }) {
     return (
         <aside aria-labelledby="way-in" className="h-fit rounded-lg border border-line bg-sheet p-5">
             <h2 id="way-in" className="text-xl">
-                The way in
+                {say('teacher.class.the-way-in')}
             </h2>
-            <p className="mt-3 text-sm text-soft">Class phrase</p>
+            <p className="mt-3 text-sm text-soft">{say('teacher.class.class-phrase')}</p>
             <p className="font-display text-2xl">{group.phrase}</p>
             {picture !== '' && (
-                <img className="mt-4 w-full rounded-md bg-white" src={picture} alt={`QR code with the address ${address}`} />
+                <img
+                    className="mt-4 w-full rounded-md bg-white"
+                    src={picture}
+                    alt={say('teacher.class.qr-code-with-the-address', { address })}
+                />
             )}
             <p className="mt-3 text-sm break-all">
                 <a className="underline" href={address}>
                     {address}
                 </a>
             </p>
-            <p className="mt-3 text-sm text-soft">
-                Students give their name as it stands in the roster and choose a secret of their own the first time.
-            </p>
+            <p className="mt-3 text-sm text-soft">{say('teacher.class.students-give-their-name-as')}</p>
         </aside>
     );
 }

@@ -5,6 +5,7 @@ import { client, sentence, take } from '../api/client';
 import { Button } from '../ui/Button';
 import { Field } from '../ui/Field';
 import { Notice } from '../ui/Notice';
+import { say } from '../words/words';
 import { Page } from './Places';
 
 /** All classes of the teacher. */
@@ -23,12 +24,12 @@ export function ClassesPage() {
         }
     };
     return (
-        <Page title="Classes">
+        <Page title={say('teacher.classes.classes')}>
             <form className="mb-8 flex flex-wrap items-end gap-3" onSubmit={(event) => void make(event)}>
                 <div className="min-w-64 flex-1">
                     <Field
-                        label="Name of a new class"
-                        placeholder="For example: Year 8 Geography"
+                        label={say('teacher.classes.name-of-a-new-class')}
+                        placeholder={say('teacher.classes.for-example-year-8-geography')}
                         value={name}
                         maxLength={120}
                         required
@@ -36,13 +37,11 @@ export function ClassesPage() {
                     />
                 </div>
                 <Button type="submit" weight="main" className="min-h-[42px]" disabled={name.trim() === ''}>
-                    Make a class
+                    {say('teacher.classes.make-a-class')}
                 </Button>
             </form>
             {error !== null && <Notice>{error}</Notice>}
-            {classes.data?.length === 0 && (
-                <p className="text-soft">You have no class yet. Give one a name, then paste the students' names.</p>
-            )}
+            {classes.data?.length === 0 && <p className="text-soft">{say('teacher.classes.you-have-no-class-yet')}</p>}
             <ul className="grid gap-2">
                 {classes.data?.map((group) => (
                     <li key={group.id}>
@@ -51,7 +50,7 @@ export function ClassesPage() {
                             className="flex flex-wrap items-baseline gap-x-6 rounded-lg border border-line bg-sheet px-4 py-3 hover:border-ink"
                         >
                             <span className="flex-1 font-display text-lg">{group.name}</span>
-                            <span className="text-sm">{group.students} students</span>
+                            <span className="text-sm">{say('teacher.classes.students', { students: group.students })}</span>
                             <span className="text-sm">
                                 {group.tasks} {group.tasks === 1 ? 'task' : 'tasks'}
                             </span>

@@ -1,4 +1,5 @@
 import { useQuery } from '@tanstack/react-query';
+import type { ReactNode } from 'react';
 import { useMemo, useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { client, sentence, take } from '../api/client';
@@ -9,6 +10,7 @@ import { Button } from '../ui/Button';
 import { Notice } from '../ui/Notice';
 import { Legend } from '../ui/Standing';
 import { Switch } from '../ui/Switch';
+import { rich, say } from '../words/words';
 import { PollCloseUp, QuestionCloseUp } from './evidence/QuestionCloseUp';
 import { QuestionTable } from './evidence/QuestionTable';
 import { StudentTable } from './evidence/StudentTable';
@@ -38,7 +40,7 @@ export function EvidencePage() {
     });
     if (task.data === undefined || evidence.data === undefined) {
         const error = task.error ?? evidence.error;
-        return <main className="p-8">{error === null ? 'One moment …' : <Notice>{sentence(error)}</Notice>}</main>;
+        return <main className="p-8">{error === null ? say('ui.one-moment') : <Notice>{sentence(error)}</Notice>}</main>;
     }
     return <EvidenceView task={task.data} evidence={evidence.data} leastGroup={leastGroup} setLeastGroup={setLeastGroup} />;
 }
@@ -57,7 +59,8 @@ function EvidenceView({ task, evidence, leastGroup, setLeastGroup }: ViewProps) 
     const questions = new Set(evidence.questions.map(({ question }) => question));
     const close = (selected === null ? [] : questionsAt(document, selected)).filter(({ id }) => questions.has(id) || id in evidence.polls);
     const number = useMemo(() => new Map(evidence.rows.map(({ student }, index) => [student, index + 1])), [evidence.rows]);
-    const nameOf = (student: string) => (named ? (evidence.names[student] ?? '') : `Student ${number.get(student) ?? ''}`);
+    const nameOf = (student: string) =>
+        named ? (evidence.names[student] ?? '') : say('teacher.evidence.student', { student: number.get(student) ?? '' });
     const namesOf = (students: string[]) =>
         students
             .filter((student) => student in evidence.names)
@@ -73,29 +76,31 @@ function EvidenceView({ task, evidence, leastGroup, setLeastGroup }: ViewProps) 
         <main className="grid grid-cols-[minmax(0,1fr)] gap-6 px-5 py-5">
             <div className="flex flex-wrap items-end gap-x-6 gap-y-2">
                 <div className="mr-auto">
-                    <h1 className="text-2xl">{task.title}: looking back</h1>
+                    <h1 className="text-2xl">{say('teacher.evidence.looking-back', { title: task.title })}</h1>
                     <p className="text-sm text-soft">
                         <GivenTo task={task} /> ·{' '}
                         <Link className="underline" to={`/tasks/${task.id}`}>
                             who is where
                         </Link>{' '}
-                        · {evidence.students} {evidence.students === 1 ? 'student' : 'students'} began
-                        {evidence.otherEditions > 0 &&
-                            ` · ${evidence.otherEditions} ${evidence.otherEditions === 1 ? 'round was' : 'rounds were'} of an older edition: what is still asked counts`}
+                        {say('teacher.evidence.words', {
+                            students: evidence.students,
+                            otherEditions: evidence.otherEditions > 0 ? 'yes' : 'no',
+                            otherEditions2: evidence.otherEditions,
+                        })}
                     </p>
                 </div>
-                <Switch label="Names" checked={named} onChange={setNamed} />
+                <Switch label={say('teacher.evidence.names')} checked={named} onChange={setNamed} />
             </div>
             {evidence.students === 0 ? (
-                <Notice>Nobody has begun yet. What the answers say will stand here as they arrive.</Notice>
+                <Notice>{say('teacher.evidence.nobody-has-begun-yet-what')}</Notice>
             ) : (
                 <>
                     <section aria-labelledby="summary">
                         <h2 id="summary" className="mb-2 text-xl">
-                            In short
+                            {say('teacher.evidence.in-short')}
                         </h2>
                         {evidence.summary.length === 0 ? (
-                            <p>Nothing stands out yet. Fewer than five answers to a question say little.</p>
+                            <p>{say('teacher.evidence.nothing-stands-out-yet-fewer')}</p>
                         ) : (
                             <ul className="grid max-w-3xl gap-1.5">
                                 {evidence.summary.map((line) => (
@@ -103,7 +108,7 @@ function EvidenceView({ task, evidence, leastGroup, setLeastGroup }: ViewProps) 
                                         {line.sentence}{' '}
                                         {line.at !== null && (
                                             <button type="button" className="text-sm underline" onClick={() => show(line.at ?? '')}>
-                                                Show it
+                                                {say('teacher.evidence.show-it')}
                                             </button>
                                         )}
                                     </li>
@@ -113,16 +118,13 @@ function EvidenceView({ task, evidence, leastGroup, setLeastGroup }: ViewProps) 
                     </section>
                     <section aria-labelledby="depth">
                         <h2 id="depth" className="mb-1 text-xl">
-                            How deep the class went
+                            {say('teacher.evidence.how-deep-the-class-went')}
                         </h2>
-                        <p className="mb-2 text-sm text-soft">
-                            Above the ground, right at once. Below it, the share that came down to each rung. Choose a stop to see its
-                            answers.
-                        </p>
+                        <p className="mb-2 text-sm text-soft">{say('teacher.evidence.above-the-ground-right-at')}</p>
                         <div id="picture" className="h-[27rem]">
                             <Cutaway
                                 document={document}
-                                label="How deep the class went"
+                                label={say('teacher.evidence.how-deep-the-class-went')}
                                 selected={selected}
                                 onSelect={setSelected}
                                 at={(node) => <AtOnce document={document} node={node} evidence={evidence} />}
@@ -133,7 +135,7 @@ function EvidenceView({ task, evidence, leastGroup, setLeastGroup }: ViewProps) 
                     {close.length > 0 && (
                         <div>
                             <Button weight="quiet" className="-ml-3" onClick={() => setSelected(null)}>
-                                All questions
+                                {say('teacher.evidence.all-questions')}
                             </Button>
                             {close.map(({ id, kind }) => {
                                 const CloseUp = kind === 'poll' ? PollCloseUp : QuestionCloseUp;
@@ -163,7 +165,7 @@ function AtOnce({ document, node, evidence }: { document: QuizDocument; node: st
     const [question] = questionsAt(document, node);
     const share = evidence.questions.find((one) => one.question === question?.id)?.atOnce;
     return share === undefined || share.of === 0 ? null : (
-        <span className="rounded-sm bg-tint px-1 text-xs font-semibold" title="Right at once">
+        <span className="rounded-sm bg-tint px-1 text-xs font-semibold" title={say('teacher.evidence.right-at-once')}>
             {shareWords(share)}
         </span>
     );
@@ -182,7 +184,7 @@ function Names({ names }: { names: string[] }) {
             {shown.join(', ')}
             {shown.length < names.length && (
                 <button type="button" className="ml-1 underline" onClick={() => setAll(true)}>
-                    and {names.length - shown.length} more
+                    {say('teacher.evidence.and-more', { length: names.length - shown.length })}
                 </button>
             )}
         </>
@@ -202,9 +204,11 @@ function Needs({ document, evidence, namesOf }: { document: QuizDocument; eviden
     return (
         <section aria-labelledby="misconceptions" className="min-w-0">
             <h2 id="misconceptions" className="mb-2 text-xl">
-                Misconceptions and objectives
+                {say('teacher.evidence.misconceptions-and-objectives')}
             </h2>
-            {misconceptions.length + objectives.length === 0 && <p className="text-sm">No answer has shown one so far.</p>}
+            {misconceptions.length + objectives.length === 0 && (
+                <p className="text-sm">{say('teacher.evidence.no-answer-has-shown-one')}</p>
+            )}
             <ul className="grid gap-2 text-sm">
                 {misconceptions
                     .sort((a, b) => b.now.length - a.now.length)
@@ -212,11 +216,12 @@ function Needs({ document, evidence, namesOf }: { document: QuizDocument; eviden
                         <li key={one.id} className="rounded-md border border-line bg-sheet px-3 py-2">
                             <p className="font-semibold">“{one.text}”</p>
                             <p>
-                                <b>{one.now.length}</b> {one.now.length === 1 ? 'shows' : 'show'} it now: <Names names={namesOf(one.now)} />
+                                <b>{one.now.length}</b> {say('teacher.evidence.it-now', { now: one.now.length })}{' '}
+                                <Names names={namesOf(one.now)} />
                             </p>
                             {one.left.length > 0 && (
                                 <p className="text-soft">
-                                    {one.left.length} {one.left.length === 1 ? 'has' : 'have'} left it: <Names names={namesOf(one.left)} />
+                                    {say('teacher.evidence.left-it', { left: one.left.length })} <Names names={namesOf(one.left)} />
                                 </p>
                             )}
                         </li>
@@ -225,22 +230,22 @@ function Needs({ document, evidence, namesOf }: { document: QuizDocument; eviden
                     <li key={one.id} className="rounded-md border border-line bg-sheet px-3 py-2">
                         <p className="font-semibold">{one.text}</p>
                         <p>
-                            Mastered by <b>{one.mastered.length}</b> of {one.mastered.length + one.unmet.length}; without any help the last
-                            time by <b>{one.alone.length}</b>
+                            {rich('teacher.evidence.mastered-by-of-without-any', {
+                                mastered: one.mastered.length,
+                                b: (words: ReactNode) => <b>{words}</b>,
+                                length: one.mastered.length + one.unmet.length,
+                            })}{' '}
+                            <b>{one.alone.length}</b>
                         </p>
                         {one.unmet.length > 0 && (
                             <p className="text-soft">
-                                Not yet: <Names names={namesOf(one.unmet)} />
+                                {say('teacher.evidence.not-yet')} <Names names={namesOf(one.unmet)} />
                             </p>
                         )}
                     </li>
                 ))}
             </ul>
-            <p className="mt-2 text-sm text-soft">
-                A misconception counts as left when it was contradicted at a first try since: once if it was shown once, twice if it was
-                shown more often. An objective is mastered by the quiz’s rule of mastery; whoever mastered it only with help may still be in
-                a group.
-            </p>
+            <p className="mt-2 text-sm text-soft">{say('teacher.evidence.a-misconception-counts-as-left')}</p>
         </section>
     );
 }
@@ -259,10 +264,10 @@ function GroupList({ document, evidence, namesOf, least, onLeast }: GroupProps) 
     return (
         <section aria-labelledby="groups" className="min-w-0">
             <h2 id="groups" className="mb-2 text-xl">
-                Groups that need the same
+                {say('teacher.evidence.groups-that-need-the-same')}
             </h2>
             <label className="mb-2 block text-sm">
-                None smaller than{' '}
+                {say('teacher.evidence.none-smaller-than')}{' '}
                 <select
                     className="rounded-md border border-edge bg-sheet px-2 py-1"
                     value={least}
@@ -274,13 +279,13 @@ function GroupList({ document, evidence, namesOf, least, onLeast }: GroupProps) 
                 </select>
             </label>
             {evidence.groups.length === 0 ? (
-                <p className="text-sm">No {least} students share a need that the answers show.</p>
+                <p className="text-sm">{say('teacher.evidence.no-students-share-a-need', { least })}</p>
             ) : (
                 <ol className="grid gap-2 text-sm">
                     {evidence.groups.map((group) => (
                         <li key={group.need} className="rounded-md border border-line bg-sheet px-3 py-2">
                             <p className="font-semibold">
-                                {group.students.length} students: {need(group.need)}
+                                {say('teacher.evidence.students', { students: group.students.length, need: need(group.need) })}
                             </p>
                             <p>
                                 <Names names={namesOf(group.students)} />

@@ -1,6 +1,7 @@
 import { useQuery } from '@tanstack/react-query';
 import { sentence } from '../api/client';
 import type { Forecast } from '../api/types';
+import { say } from '../words/words';
 
 interface Props {
     /** What it is a forecast of: told anew when this changes. */
@@ -40,15 +41,17 @@ function Line({ of, ask, name, picture }: { of: unknown[]; ask: () => Promise<Fo
                         aria-pressed={isShown}
                         onClick={() => picture.show(isShown ? null : data)}
                     >
-                        {isShown ? 'Take it off the picture' : 'Show on the picture'}
+                        {isShown
+                            ? say('teacher.forecast-lines.take-it-off-the-picture')
+                            : say('teacher.forecast-lines.show-on-the-picture')}
                     </button>
                 )}
             </div>
             <p>
                 {data !== undefined
-                    ? `${data.sentence}${data.exact ? '' : ' Told by 200 made-up students, because much in this quiz looks back.'}`
+                    ? `${data.sentence}${data.exact ? '' : say('teacher.forecast-lines.told-by-200-made-up')}`
                     : forecast.error === null
-                      ? 'Working it out …'
+                      ? say('teacher.forecast-lines.working-it-out')
                       : sentence(forecast.error)}
             </p>
         </li>

@@ -1,15 +1,20 @@
 import { Link } from 'react-router';
 import type { TaskSummary } from '../api/types';
+import { say } from '../words/words';
 
 const others: Record<TaskSummary['audience'], string> = {
-    class: 'A class',
-    students: 'Some students',
-    link: 'Whoever has the link',
+    class: say('teacher.given-to.a-class'),
+    students: say('teacher.given-to.some-students'),
+    link: say('teacher.given-to.whoever-has-the-link'),
 };
 
 /** Whom a task is for, in words. */
 export function audience(task: Pick<TaskSummary, 'class' | 'audience'>): string {
-    return task.class === null ? others[task.audience] : task.audience === 'students' ? `Some of ${task.class.name}` : task.class.name;
+    return task.class === null
+        ? others[task.audience]
+        : task.audience === 'students'
+          ? say('teacher.given-to.some-of', { name: task.class.name })
+          : task.class.name;
 }
 
 /** Whom a task is for, with the way to the class where it is one's. */

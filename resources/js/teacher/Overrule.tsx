@@ -7,6 +7,7 @@ import { Button } from '../ui/Button';
 import { Check, Text } from '../ui/Field';
 import { Notice } from '../ui/Notice';
 import { StandingMark, standingWords } from '../ui/Standing';
+import { say } from '../words/words';
 import { ShareField } from './build/KindFields';
 
 interface Props {
@@ -37,25 +38,25 @@ export function Answers({ task, round, document, records, series }: Props) {
     return (
         <>
             {waiting.length > 0 && (
-                <section className="mb-4 grid gap-3" aria-label="To be read">
-                    <h3 className="text-base">Waits for you to read it</h3>
+                <section className="mb-4 grid gap-3" aria-label={say('teacher.overrule.to-be-read')}>
+                    <h3 className="text-base">{say('teacher.overrule.waits-for-you-to-read')}</h3>
                     {waiting.map(row)}
                 </section>
             )}
             {others.length + Object.keys(series).length > 0 && (
                 <details className="mb-4">
-                    <summary className="text-sm font-semibold">Answers as they stand, and points by hand</summary>
+                    <summary className="text-sm font-semibold">{say('teacher.overrule.answers-as-they-stand-and')}</summary>
                     <div className="mt-2 grid gap-3">
                         {others.map(row)}
                         {Object.entries(series).map(([stop, given]) => (
                             <div key={stop} className="grid max-w-3xl gap-2 rounded-md border border-line bg-sheet p-3">
                                 <p className="text-lg">{nameOf(document, stop)}</p>
-                                {given.overruled !== null && <p className="text-sm">points given by hand</p>}
+                                {given.overruled !== null && <p className="text-sm">{say('teacher.overrule.points-given-by-hand')}</p>}
                                 <PointsByHand
                                     task={task}
                                     round={round}
                                     about={{ stop }}
-                                    words="Give points by hand"
+                                    words={say('teacher.overrule.give-points-by-hand')}
                                     share={given.overruled ?? 1}
                                     comment={given.comment}
                                     mayGoBack={false}
@@ -80,24 +81,25 @@ function AnswerRow({
     return (
         <div className="grid max-w-3xl gap-2 rounded-md border border-line bg-sheet p-3">
             <p className="text-sm text-soft">
-                {questionName(document, question) || (found === null ? 'A question of an earlier edition' : promptText(found))}
+                {questionName(document, question) ||
+                    (found === null ? say('teacher.overrule.a-question-of-an-earlier') : promptText(found))}
             </p>
             <p className="text-lg whitespace-pre-wrap">{record.own?.join(', ')}</p>
             {record.files.map((file, index) => (
                 <a key={file} className="underline" href={`/media/${file}`} target="_blank" rel="noreferrer">
-                    Open file {index + 1}
+                    {say('teacher.overrule.open-file', { number: index + 1 })}
                 </a>
             ))}
             <p className="flex items-center gap-2 text-sm">
                 <StandingMark standing={record.standing} /> {standingWords[record.standing]}
-                {record.judged !== null && ` · the student judged it ${record.judged ? 'right' : '“not yet”'}`}
-                {record.overruled !== null && ' · points given by hand'}
+                {record.judged !== null && say('teacher.overrule.the-student-judged-it', { judged: record.judged ? 'yes' : 'no' })}
+                {record.overruled !== null && say('teacher.overrule.points-given-by-hand-2')}
             </p>
             <PointsByHand
                 task={task}
                 round={round}
                 about={{ question }}
-                words={record.standing === 'to-be-read' ? 'Mark it' : 'Give points by hand'}
+                words={record.standing === 'to-be-read' ? say('teacher.overrule.mark-it') : say('teacher.overrule.give-points-by-hand')}
                 share={record.overruled ?? record.share}
                 comment={record.comment}
                 mayGoBack
@@ -108,7 +110,7 @@ function AnswerRow({
 
 function nameOf(document: QuizDocument, id: string): string {
     const stop = [...document.stops, ...document.sideStops].find((one) => one.id === id);
-    return stop === undefined ? 'A stop of an earlier edition' : stopName(stop);
+    return stop === undefined ? say('teacher.overrule.a-stop-of-an-earlier') : stopName(stop);
 }
 
 interface PointsProps {
@@ -146,13 +148,17 @@ function PointsByHand({ task, round, about, words, mayGoBack, ...given }: Points
         <details>
             <summary className="text-sm font-semibold">{words}</summary>
             <div className="mt-2 grid gap-3 sm:grid-cols-[9rem_1fr]">
-                <ShareField label="Share of the points, %" value={share} onChange={setShare} />
-                <Text label="Comment for the student" value={comment} onChange={(event) => setComment(event.currentTarget.value)} />
+                <ShareField label={say('teacher.overrule.share-of-the-points')} value={share} onChange={setShare} />
+                <Text
+                    label={say('teacher.overrule.comment-for-the-student')}
+                    value={comment}
+                    onChange={(event) => setComment(event.currentTarget.value)}
+                />
             </div>
             <div className="mt-2 flex flex-wrap items-center gap-4">
-                {mayGoBack && <Check label="Send it back to be written again" checked={sendBack} onChange={setSendBack} />}
+                {mayGoBack && <Check label={say('teacher.overrule.send-it-back-to-be')} checked={sendBack} onChange={setSendBack} />}
                 <Button weight="main" onClick={() => void save()}>
-                    {sendBack ? 'Send back' : 'Keep this'}
+                    {sendBack ? say('teacher.overrule.send-back') : say('teacher.overrule.keep-this')}
                 </Button>
             </div>
             {error !== null && <Notice>{error}</Notice>}

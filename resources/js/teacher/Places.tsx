@@ -3,11 +3,12 @@ import { Navigate, NavLink, Outlet, useNavigate } from 'react-router';
 import { client, Refused, sentence, take } from '../api/client';
 import { Button } from '../ui/Button';
 import { Notice } from '../ui/Notice';
+import { say } from '../words/words';
 
 const places = [
-    { to: '/today', words: 'Today' },
-    { to: '/quizzes', words: 'Quizzes' },
-    { to: '/classes', words: 'Classes' },
+    { to: '/today', words: say('teacher.places.today') },
+    { to: '/quizzes', words: say('teacher.places.quizzes') },
+    { to: '/classes', words: say('teacher.places.classes') },
 ];
 
 /** The three places of a teacher, and the way out. */
@@ -20,7 +21,7 @@ export function Places() {
         return <Navigate to="/sign-in" replace />;
     }
     if (teacher.data === undefined) {
-        return <main className="p-8">{teacher.error === null ? 'One moment …' : <Notice>{sentence(teacher.error)}</Notice>}</main>;
+        return <main className="p-8">{teacher.error === null ? say('ui.one-moment') : <Notice>{sentence(teacher.error)}</Notice>}</main>;
     }
     const signOut = async () => {
         await client.POST('/teacher/sign-out').catch(() => undefined);
@@ -30,8 +31,8 @@ export function Places() {
     return (
         <div className="flex h-dvh flex-col">
             <header className="flex flex-wrap items-center gap-x-6 gap-y-1 border-b-3 border-ink bg-paper px-5 py-2">
-                <p className="font-display text-lg">Hidden Ladder</p>
-                <nav aria-label="Places" className="flex gap-1">
+                <p className="font-display text-lg">{say('teacher.places.hidden-ladder')}</p>
+                <nav aria-label={say('teacher.places.places')} className="flex gap-1">
                     {places.map((place) => (
                         <NavLink
                             key={place.to}
@@ -46,7 +47,7 @@ export function Places() {
                 </nav>
                 <p className="ml-auto text-sm text-soft max-sm:hidden">{teacher.data.name}</p>
                 <Button weight="quiet" onClick={() => void signOut()}>
-                    Sign out
+                    {say('teacher.places.sign-out')}
                 </Button>
             </header>
             <div className="relative min-h-0 flex-1 overflow-auto">

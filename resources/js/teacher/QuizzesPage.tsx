@@ -8,11 +8,16 @@ import { Field } from '../ui/Field';
 import { Notice } from '../ui/Notice';
 import { exact, near } from '../ui/time';
 import { useUndo } from '../ui/Undo';
+import { say } from '../words/words';
 import { Page } from './Places';
 
 export function QuizRow({ quiz, onArchive }: { quiz: QuizLine; onArchive?: () => void }) {
     const state =
-        quiz.edition === null ? 'draft' : quiz.changedSince ? `edition ${quiz.edition}, changed since` : `edition ${quiz.edition}`;
+        quiz.edition === null
+            ? 'draft'
+            : quiz.changedSince
+              ? say('teacher.quizzes.edition-changed-since', { edition: quiz.edition })
+              : say('teacher.quizzes.edition', { edition: quiz.edition });
     return (
         <li className="flex items-center gap-2 rounded-lg border border-line bg-sheet pr-2 hover:border-ink">
             <Link to={`/quizzes/${quiz.id}`} className="flex min-w-0 flex-1 flex-wrap items-baseline gap-x-6 gap-y-1 px-4 py-3">
@@ -22,12 +27,12 @@ export function QuizRow({ quiz, onArchive }: { quiz: QuizLine; onArchive?: () =>
                 </span>
                 <span className="min-w-40 text-sm text-soft">{state}</span>
                 <span className="min-w-36 text-right text-sm text-soft max-sm:text-left" title={exact(quiz.updatedAt)}>
-                    changed {near(quiz.updatedAt)}
+                    {say('teacher.quizzes.changed', { when: near(quiz.updatedAt) })}
                 </span>
             </Link>
             {onArchive !== undefined && (
-                <Button weight="quiet" aria-label={`Put “${quiz.title}” in the archive`} onClick={onArchive}>
-                    Archive
+                <Button weight="quiet" aria-label={say('teacher.quizzes.put-in-the-archive', { title: quiz.title })} onClick={onArchive}>
+                    {say('teacher.quizzes.archive')}
                 </Button>
             )}
         </li>
@@ -57,7 +62,11 @@ export function QuizzesPage() {
             const params = { params: { path: { quiz: quiz.id } } };
             await take(back ? client.POST('/quizzes/{quiz}/restore', params) : client.DELETE('/quizzes/{quiz}', params));
             if (!back) {
-                undo.offer(`“${quiz.title}” is in the archive.`, 'Take it back', () => void archive(quiz, true));
+                undo.offer(
+                    say('teacher.quizzes.is-in-the-archive', { title: quiz.title }),
+                    say('teacher.quizzes.take-it-back'),
+                    () => void archive(quiz, true),
+                );
             }
             await queries.invalidateQueries({ queryKey: ['quizzes'] });
         } catch (problem) {
@@ -66,12 +75,12 @@ export function QuizzesPage() {
     };
 
     return (
-        <Page title="Quizzes">
+        <Page title={say('teacher.quizzes.quizzes')}>
             <form className="mb-8 flex flex-wrap items-end gap-3" onSubmit={(event) => void make(event)}>
                 <div className="min-w-64 flex-1">
                     <Field
-                        label="Title of a new quiz"
-                        placeholder="What is it about, and for whom?"
+                        label={say('teacher.quizzes.title-of-a-new-quiz')}
+                        placeholder={say('teacher.quizzes.what-is-it-about-and')}
                         value={title}
                         maxLength={200}
                         required
@@ -79,13 +88,11 @@ export function QuizzesPage() {
                     />
                 </div>
                 <Button type="submit" weight="main" className="min-h-[42px]" disabled={title.trim() === ''}>
-                    Make a quiz
+                    {say('teacher.quizzes.make-a-quiz')}
                 </Button>
             </form>
             {error !== null && <Notice>{error}</Notice>}
-            {quizzes.data?.length === 0 && (
-                <p className="text-soft">You have made no quiz yet. A title is enough to begin; questions come next.</p>
-            )}
+            {quizzes.data?.length === 0 && <p className="text-soft">{say('teacher.quizzes.you-have-made-no-quiz')}</p>}
             <ul className="mt-3 grid gap-2">
                 {quizzes.data?.map((quiz) => (
                     <QuizRow key={quiz.id} quiz={quiz} onArchive={() => void archive(quiz, false)} />

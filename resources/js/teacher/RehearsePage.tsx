@@ -8,6 +8,7 @@ import { Player, type Step } from '../player/Player';
 import { find, short, stopName } from '../quiz/document';
 import { Button, buttonClass } from '../ui/Button';
 import { Notice } from '../ui/Notice';
+import { say } from '../words/words';
 
 /** The teacher walks the quiz as a student, from any stop. Nothing is recorded. */
 export function RehearsePage() {
@@ -51,24 +52,24 @@ export function RehearsePage() {
     return (
         <main className="flex h-full min-h-0 flex-col">
             <div className="flex flex-wrap items-center gap-3 bg-tint px-5 py-2">
-                <h1 className="text-lg">Rehearsal</h1>
-                <p className="text-sm">You walk as a student would. Nothing is recorded.</p>
+                <h1 className="text-lg">{say('teacher.rehearse.rehearsal')}</h1>
+                <p className="text-sm">{say('teacher.rehearse.you-walk-as-a-student')}</p>
                 <div className="ml-auto flex gap-2">
                     <Button onClick={() => void walk(steps.slice(0, -1))} disabled={busy || steps.length === 0}>
-                        One step back
+                        {say('teacher.rehearse.one-step-back')}
                     </Button>
                     <Button onClick={() => void walk([])} disabled={busy}>
-                        From the beginning
+                        {say('teacher.rehearse.from-the-beginning')}
                     </Button>
                     <Link className={buttonClass('main')} to={`/quizzes/${id}${here === undefined ? '' : `?at=${here}`}`}>
-                        Back to building
+                        {say('teacher.rehearse.back-to-building')}
                     </Link>
                 </div>
             </div>
             <div className="grid min-h-0 flex-1 lg:grid-cols-[minmax(22rem,28rem)_minmax(0,1fr)]">
                 <div className="rehearsal min-h-0 overflow-y-auto border-r border-line">
                     {view === null ? (
-                        <div className="p-5">{message === null ? 'One moment …' : <Notice>{message}</Notice>}</div>
+                        <div className="p-5">{message === null ? say('ui.one-moment') : <Notice>{message}</Notice>}</div>
                     ) : (
                         <Player
                             view={view}
@@ -77,7 +78,7 @@ export function RehearsePage() {
                             send={send}
                             notice={message === null ? null : <Notice>{message}</Notice>}
                             leave={null}
-                            ending={<p className="text-soft">Here the student is told that everything has arrived.</p>}
+                            ending={<p className="text-soft">{say('teacher.rehearse.here-the-student-is-told')}</p>}
                         />
                     )}
                 </div>
@@ -86,12 +87,15 @@ export function RehearsePage() {
                         <div className="min-h-0 flex-1">
                             <Cutaway
                                 document={quiz.data.document}
-                                label="Where the rehearsal is"
+                                label={say('teacher.rehearse.where-the-rehearsal-is')}
                                 selected={picked ?? here ?? null}
                                 onSelect={setPicked}
                                 at={(node) =>
                                     node === here ? (
-                                        <span className="inline-block size-3.5 rounded-full bg-accent" title="You are here" />
+                                        <span
+                                            className="inline-block size-3.5 rounded-full bg-accent"
+                                            title={say('teacher.rehearse.you-are-here')}
+                                        />
                                     ) : null
                                 }
                             />
@@ -104,7 +108,7 @@ export function RehearsePage() {
                                     setQuery({ from: stop.id }, { replace: true });
                                 }}
                             >
-                                Walk from “{short(stopName(stop), 50)}”
+                                {say('teacher.rehearse.walk-from', { name: short(stopName(stop), 50) })}
                             </Button>
                         )}
                     </div>

@@ -6,6 +6,7 @@ import { entriesOf, find, findQuestion, questionName, rungName, short } from '..
 import { Notice } from '../ui/Notice';
 import { StandingMark, standingWords } from '../ui/Standing';
 import { exact, moment, near } from '../ui/time';
+import { say } from '../words/words';
 import { audience } from './GivenTo';
 import { Answers } from './Overrule';
 import { Page } from './Places';
@@ -20,22 +21,22 @@ interface Fact {
 
 const resultWords: Record<string, string> = {
     right: 'right',
-    partly: 'partly right',
-    'not-right': 'not yet',
-    unclear: 'asked back',
+    partly: say('teacher.student.partly-right'),
+    'not-right': say('teacher.student.not-yet'),
+    unclear: say('teacher.student.asked-back'),
     noted: 'noted',
 };
 
 /** What else a student can do, in a few words. */
 const doneWords: Partial<Record<StoredEvent['kind'], string>> = {
-    'asked-for-alike': 'asked for another question like this',
-    skipped: 'left it out',
-    called: 'called the teacher',
-    'timed-out': 'ran out of time',
-    'handed-in': 'handed the round in',
-    overruled: 'was given points by hand',
-    closed: 'was ended when the task closed',
-    reopened: 'could go on when it was opened again',
+    'asked-for-alike': say('teacher.student.asked-for-another-question-like'),
+    skipped: say('teacher.student.left-it-out'),
+    called: say('teacher.student.called-the-teacher'),
+    'timed-out': say('teacher.student.ran-out-of-time'),
+    'handed-in': say('teacher.student.handed-the-round-in'),
+    overruled: say('teacher.student.was-given-points-by-hand'),
+    closed: say('teacher.student.was-ended-when-the-task'),
+    reopened: say('teacher.student.could-go-on-when-it'),
 };
 
 /** Everything one student did in a task, in order and with times. */
@@ -52,7 +53,9 @@ export function StudentPage() {
     });
     if (given.data === undefined || walks.data === undefined) {
         const error = given.error ?? walks.error;
-        return <Page title="Student">{error === null ? 'One moment …' : <Notice>{sentence(error)}</Notice>}</Page>;
+        return (
+            <Page title={say('teacher.student.student')}>{error === null ? say('ui.one-moment') : <Notice>{sentence(error)}</Notice>}</Page>
+        );
     }
     const { document } = given.data;
     return (
@@ -64,18 +67,18 @@ export function StudentPage() {
                 </Link>
             }
         >
-            {walks.data.rounds.length === 0 && <p className="text-soft">No round has begun yet.</p>}
+            {walks.data.rounds.length === 0 && <p className="text-soft">{say('teacher.student.no-round-has-begun-yet')}</p>}
             {[...walks.data.rounds].reverse().map((round) => (
                 <section key={round.number} className="mb-10" aria-labelledby={`round-${round.number}`}>
                     <h2 id={`round-${round.number}`} className="mb-2 text-xl">
-                        Round {round.number}
+                        {say('teacher.student.round', { number: round.number })}
                         <span className="ml-3 font-sans text-sm text-soft" title={exact(round.startedAt)}>
                             began {near(round.startedAt)}
                             {round.interrupted
-                                ? ', ended by the closing'
-                                : round.finishedAt !== null && `, finished ${near(round.finishedAt)}`}
-                            {round.score !== null && `, ${Math.round(round.score * 100)} % of the points`}
-                            {round.mastered && ', mastered'}
+                                ? say('teacher.student.ended-by-the-closing')
+                                : round.finishedAt !== null && say('teacher.student.finished', { when: near(round.finishedAt) })}
+                            {round.score !== null && say('teacher.student.of-the-points', { percent: Math.round(round.score * 100) })}
+                            {round.mastered && say('teacher.student.mastered')}
                         </span>
                     </h2>
                     <Answers task={task} round={round.id} document={document} records={round.records} series={round.series} />
@@ -100,21 +103,25 @@ function EventLine({ event, before, document }: { event: StoredEvent; before: St
     if (event.kind === 'answered') {
         sentences.push(`answered ${answer(document, event)}: ${resultWords[marked?.result ?? ''] ?? ''}`);
     } else if (event.kind === 'asked-for-help') {
-        sentences.push('asked for help');
+        sentences.push(say('teacher.student.asked-for-help'));
     } else if (event.kind === 'watched') {
         const { from, to } = event.data as { from: number; to: number };
         if (to - from < 0.5) {
             return null;
         }
-        sentences.push(`watched ${moment(Math.round(from))} to ${moment(Math.round(to))}`);
+        sentences.push(say('teacher.student.watched-to', { time: moment(Math.round(from)), time2: moment(Math.round(to)) }));
     } else if (event.kind === 'commented') {
         sentences.push(`commented: “${(event.data as { text: string }).text}”`);
     } else if (event.kind === 'set-aside') {
-        sentences.push('left the question for later');
+        sentences.push(say('teacher.student.left-the-question-for-later'));
     } else if (event.kind === 'started') {
         sentences.push('began');
     } else if (event.kind === 'judged-own') {
-        sentences.push((event.data as { yes: boolean }).yes ? 'judged their answer right' : 'judged their answer “not yet”');
+        sentences.push(
+            (event.data as { yes: boolean }).yes
+                ? say('teacher.student.judged-their-answer-right')
+                : say('teacher.student.judged-their-answer-not-yet'),
+        );
     } else {
         const done = doneWords[event.kind];
         if (done !== undefined) {
@@ -124,11 +131,15 @@ function EventLine({ event, before, document }: { event: StoredEvent; before: St
     if (rung?.rung !== undefined) {
         const place = find(document, rung.rung);
         sentences.push(
-            `saw ${place?.kind === 'rung' ? `the ${place.rung.kind} “${short(rungName(place.rung), 70)}”` : 'a rung of an earlier edition'}`,
+            say('teacher.student.saw', {
+                kind: place?.kind === 'rung' ? 'yes' : 'no',
+                kind2: place.rung.kind,
+                name: short(rungName(place.rung), 70),
+            }),
         );
     }
     if (facts.some((fact) => fact.kind === 'finished')) {
-        sentences.push('reached the finish');
+        sentences.push(say('teacher.student.reached-the-finish'));
     }
     if (sentences.length === 0) {
         return null;
@@ -140,14 +151,16 @@ function EventLine({ event, before, document }: { event: StoredEvent; before: St
                 {stood === undefined ? <span className="size-1.5 rounded-full bg-rail" /> : <StandingMark standing={stood} size={18} />}
             </span>
             {about !== undefined && (
-                <span className="block text-sm text-soft">{questionName(document, about) || 'A question of an earlier edition'}</span>
+                <span className="block text-sm text-soft">
+                    {questionName(document, about) || say('teacher.student.a-question-of-an-earlier')}
+                </span>
             )}
             <span>{sentences.join('; ')}</span>
-            {stood !== undefined && <span className="sr-only">, now {standingWords[stood]}</span>}
+            {stood !== undefined && <span className="sr-only">{say('teacher.student.now', { standing: standingWords[stood] })}</span>}
             <span className="ml-2 text-sm text-soft" title={exact(new Date(event.at).toISOString())}>
                 {new Date(event.at).toLocaleTimeString()}
-                {lasted > 0 && `, after ${moment(lasted)}`}
-                {event.late && ' · arrived after the closing'}
+                {lasted > 0 && say('teacher.student.after', { time: moment(lasted) })}
+                {event.late && say('teacher.student.arrived-after-the-closing')}
             </span>
         </li>
     );
@@ -164,13 +177,13 @@ function answer(document: QuizDocument, event: StoredEvent): string {
         return `“${response.text}”`;
     }
     if ('choices' in response) {
-        return response.choices.map((choice) => `“${name(choice)}”`).join(' and ');
+        return response.choices.map((choice) => `“${name(choice)}”`).join(say('teacher.student.and'));
     }
     if ('order' in response) {
-        return response.order.map(name).join(', then ');
+        return response.order.map(name).join(say('teacher.student.then'));
     }
     if ('files' in response) {
-        return 'with something handed in';
+        return say('teacher.student.with-something-handed-in');
     }
     const parts =
         'pairs' in response

@@ -2,6 +2,7 @@ import { Link } from 'react-router';
 import type { TaskSummary } from '../api/types';
 import { DepthProfile } from '../cutaway/DepthProfile';
 import { exact, near } from '../ui/time';
+import { say } from '../words/words';
 import { audience } from './GivenTo';
 
 /** A task in a list: what, for whom, until when, and how far the class is. */
@@ -21,10 +22,8 @@ export function TaskLine({ task, withClass }: { task: TaskSummary; withClass: bo
                 </span>
                 <DepthProfile depths={task.depths} />
                 <span className="w-28 text-right text-sm max-sm:text-left">
-                    <span className="block">
-                        {task.started} of {task.students} began
-                    </span>
-                    <span className="block text-soft">{task.finished} finished</span>
+                    <span className="block">{say('teacher.task-line.of-began', { started: task.started, students: task.students })}</span>
+                    <span className="block text-soft">{say('teacher.task-line.finished', { finished: task.finished })}</span>
                 </span>
             </Link>
         </li>
@@ -36,12 +35,14 @@ function when(task: TaskSummary): string {
         case 'closed':
             return 'closed';
         case 'taken-back':
-            return 'taken back';
+            return say('teacher.task-line.taken-back');
         case 'planned':
-            return `opens ${near(task.opensAt ?? task.givenAt)}`;
+            return say('teacher.task-line.opens', { when: near(task.opensAt ?? task.givenAt) });
         case 'due':
-            return `was due ${near(task.dueAt ?? task.givenAt)}`;
+            return say('teacher.task-line.was-due', { when: near(task.dueAt ?? task.givenAt) });
         default:
-            return task.dueAt === null ? `given ${near(task.givenAt)}` : `due ${near(task.dueAt)}`;
+            return task.dueAt === null
+                ? say('teacher.task-line.given', { when: near(task.givenAt) })
+                : say('teacher.task-line.due', { when: near(task.dueAt) });
     }
 }

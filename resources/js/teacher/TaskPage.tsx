@@ -1,4 +1,5 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
+import type { ReactNode } from 'react';
 import { useMemo, useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { client, sentence, take } from '../api/client';
@@ -10,6 +11,7 @@ import { Notice } from '../ui/Notice';
 import { Legend, StandingMark, standingWords } from '../ui/Standing';
 import { Switch } from '../ui/Switch';
 import { exact, near } from '../ui/time';
+import { rich, say } from '../words/words';
 import { AnswerBars } from './figures/AnswerBars';
 import { type Column, QuestionRows } from './figures/QuestionRows';
 import { StudentRows } from './figures/StudentRows';
@@ -32,7 +34,7 @@ export function TaskPage() {
     });
     if (task.data === undefined || lookout.data === undefined) {
         const error = task.error ?? lookout.error;
-        return <main className="p-8">{error === null ? 'One moment …' : <Notice>{sentence(error)}</Notice>}</main>;
+        return <main className="p-8">{error === null ? say('ui.one-moment') : <Notice>{sentence(error)}</Notice>}</main>;
     }
     return <LookoutView task={task.data} lookout={lookout.data} lost={lookout.error !== null} />;
 }
@@ -92,24 +94,33 @@ function LookoutView({ task, lookout, lost }: { task: Task; lookout: Lookout; lo
                 <div className="mr-auto">
                     <h1 className="text-2xl">{task.title}</h1>
                     <p className="text-sm text-soft">
-                        <GivenTo task={task} /> · edition {task.edition}
-                        {task.dueAt !== null && <span title={exact(task.dueAt)}> · due {near(task.dueAt)}</span>}
-                        {closed && ' · closed: rounds that were under way are marked as they stand'}
+                        <GivenTo task={task} /> {say('teacher.task.edition', { edition: task.edition })}
+                        {task.dueAt !== null && (
+                            <span title={exact(task.dueAt)}>{say('teacher.task.due', { when: near(task.dueAt) })}</span>
+                        )}
+                        {closed && say('teacher.task.closed-rounds-that-were-under')}
                     </p>
                 </div>
                 <p className="text-lg">
-                    <strong>{began.length}</strong> of {lookout.students.length} began, <strong>{finished.length}</strong> finished
+                    <strong>{began.length}</strong>{' '}
+                    {rich('teacher.task.of-began-finished', {
+                        students: lookout.students.length,
+                        finished: finished.length,
+                        strong: (words: ReactNode) => <strong>{words}</strong>,
+                    })}
                 </p>
                 <Link className="font-semibold underline underline-offset-2" to={`/tasks/${task.id}/evidence`}>
-                    Look back
+                    {say('teacher.task.look-back')}
                 </Link>
-                <Switch label="Names" checked={names} onChange={setNames} />
-                <Switch label="Answers" checked={answers} onChange={setAnswers} />
-                <Button onClick={() => void change({ closed: !closed })}>{closed ? 'Open again' : 'Close the task'}</Button>
+                <Switch label={say('teacher.task.names')} checked={names} onChange={setNames} />
+                <Switch label={say('teacher.task.answers')} checked={answers} onChange={setAnswers} />
+                <Button onClick={() => void change({ closed: !closed })}>
+                    {closed ? say('teacher.task.open-again') : say('teacher.task.close-the-task')}
+                </Button>
             </div>
             {problem !== null && <Notice>{problem}</Notice>}
             <details className="rounded-md border border-line bg-sheet px-4 py-2">
-                <summary className="text-sm font-semibold">How it is given</summary>
+                <summary className="text-sm font-semibold">{say('teacher.task.how-it-is-given')}</summary>
                 <ul className="mt-2 text-sm">
                     {task.sentences.map((sentence) => (
                         <li key={sentence}>{sentence}</li>
@@ -122,22 +133,22 @@ function LookoutView({ task, lookout, lost }: { task: Task; lookout: Lookout; lo
                 </ul>
                 {Object.values(task.terms.seen ?? {}).includes('when-released') && (
                     <Button className="mt-2" onClick={() => void change({ released: task.releasedAt === null })}>
-                        {task.releasedAt === null ? 'Release the results' : 'Take the results back'}
+                        {task.releasedAt === null ? say('teacher.task.release-the-results') : say('teacher.task.take-the-results-back')}
                     </Button>
                 )}
                 <div className="mt-3">
                     <TermsForecast quiz={task.quiz} group={task.class} terms={task.terms} />
                 </div>
                 <details className="mt-3">
-                    <summary className="text-sm font-semibold">Change the terms for rounds that begin from now on</summary>
+                    <summary className="text-sm font-semibold">{say('teacher.task.change-the-terms-for-rounds')}</summary>
                     <ChangeTerms key={JSON.stringify(task.terms)} terms={task.terms} onSave={(terms) => change({ terms })} />
                 </details>
             </details>
-            {lost && <Notice>There is no connection just now. This is how it was a moment ago.</Notice>}
+            {lost && <Notice>{say('teacher.task.there-is-no-connection-just')}</Notice>}
             <div className="h-[29rem]">
                 <Cutaway
                     document={document}
-                    label="Where the students are"
+                    label={say('teacher.task.where-the-students-are')}
                     answers={answers}
                     selected={selected}
                     onSelect={setSelected}
@@ -154,11 +165,11 @@ function LookoutView({ task, lookout, lost }: { task: Task; lookout: Lookout; lo
             <Legend />
             <div className="grid items-start gap-6 xl:grid-cols-[minmax(0,1.15fr)_minmax(0,1fr)]">
                 <StudentGrid task={task} lookout={lookout} names={names} />
-                <section aria-label="Questions" className="min-w-0">
+                <section aria-label={say('teacher.task.questions')} className="min-w-0">
                     {close.length > 0 ? (
                         <>
                             <Button weight="quiet" className="-ml-3" onClick={() => setSelected(null)}>
-                                All questions
+                                {say('teacher.task.all-questions')}
                             </Button>
                             {close.map((question) => {
                                 const counts = figures.get(question.id);
@@ -216,7 +227,7 @@ function Students({
                 return (
                     <span
                         key={student.id}
-                        title={`${names ? student.name : 'A student'}${at === null ? '' : `, ${standingWords[at]}`}`}
+                        title={`${names ? student.name : say('teacher.task.a-student')}${at === null ? '' : `, ${standingWords[at]}`}`}
                         className="inline-flex h-5 animate-rise items-center gap-0.5 rounded-full bg-ink px-1 text-[11px] leading-none font-semibold text-paper"
                     >
                         {at !== null && <StandingMark standing={at} size={14} />}
@@ -251,11 +262,11 @@ function ChangeTerms({ terms, onSave }: { terms: Terms; onSave: (terms: Terms) =
                         void onSave(draft).then(() => setSaving(false));
                     }}
                 >
-                    Keep these terms
+                    {say('teacher.task.keep-these-terms')}
                 </Button>
                 {changed && (
                     <Button weight="quiet" onClick={() => setDraft(terms)}>
-                        As they were
+                        {say('teacher.task.as-they-were')}
                     </Button>
                 )}
             </div>
@@ -272,7 +283,7 @@ interface GridProps {
 function StudentGrid({ task, lookout, names }: GridProps) {
     const rows = lookout.students.map((student, index) => ({
         id: student.id,
-        name: names ? student.name : `Student ${index + 1}`,
+        name: names ? student.name : say('teacher.task.student', { number: index + 1 }),
         to: student.round === null ? null : `/tasks/${task.id}/students/${student.id}`,
         standings: student.round?.standings ?? null,
         round: student.round,
@@ -280,7 +291,7 @@ function StudentGrid({ task, lookout, names }: GridProps) {
     return (
         <section aria-labelledby="students" className="min-w-0">
             <h2 id="students" className="mb-2 text-xl">
-                Students
+                {say('teacher.task.students')}
             </h2>
             <StudentRows
                 document={task.document}
@@ -289,17 +300,23 @@ function StudentGrid({ task, lookout, names }: GridProps) {
                 columns={[
                     {
                         key: 'seen',
-                        words: 'last seen',
+                        words: say('teacher.task.last-seen'),
                         value: ({ round }) => round?.movedAt ?? null,
                         title: ({ round }) => (round === null ? undefined : exact(round.movedAt)),
                         className: 'text-soft',
                         show: ({ round }) =>
                             round === null
-                                ? 'not begun'
+                                ? say('teacher.task.not-begun')
                                 : [
-                                      round.closed ? 'ended by the closing' : round.finishedAt === null ? near(round.movedAt) : 'finished',
-                                      ...(round.number > 1 && round.finishedAt !== null ? [`round ${round.number}`] : []),
-                                      ...(round.late ? ['in part after the closing'] : []),
+                                      round.closed
+                                          ? say('teacher.task.ended-by-the-closing')
+                                          : round.finishedAt === null
+                                            ? near(round.movedAt)
+                                            : 'finished',
+                                      ...(round.number > 1 && round.finishedAt !== null
+                                          ? [say('teacher.task.round', { number: round.number })]
+                                          : []),
+                                      ...(round.late ? [say('teacher.task.in-part-after-the-closing')] : []),
                                   ].join(', '),
                     },
                 ]}
@@ -313,11 +330,21 @@ function notYet(figures: QuestionFigures): number {
 }
 
 const counts: Column<QuestionFigures>[] = [
-    { key: 'clear', words: 'right at once', value: ({ standings }) => standings.clear, show: ({ standings }) => standings.clear },
-    { key: 'climbed', words: 'right after help', value: ({ standings }) => standings.climbed, show: ({ standings }) => standings.climbed },
+    {
+        key: 'clear',
+        words: say('teacher.task.right-at-once'),
+        value: ({ standings }) => standings.clear,
+        show: ({ standings }) => standings.clear,
+    },
+    {
+        key: 'climbed',
+        words: say('teacher.task.right-after-help'),
+        value: ({ standings }) => standings.climbed,
+        show: ({ standings }) => standings.climbed,
+    },
     {
         key: 'not-yet',
-        words: 'not yet',
+        words: say('teacher.task.not-yet'),
         value: notYet,
         show: notYet,
         className: (figures) => (notYet(figures) > 0 ? 'font-semibold text-yet' : ''),
@@ -340,11 +367,9 @@ const counts: Column<QuestionFigures>[] = [
 function AllQuestions({ task, figures, onSelect }: { task: Task; figures: QuestionFigures[]; onSelect: (id: string) => void }) {
     return (
         <>
-            <h2 className="mb-2 text-xl">Questions</h2>
+            <h2 className="mb-2 text-xl">{say('teacher.task.questions')}</h2>
             <QuestionRows document={task.document} rows={figures} columns={counts} onSelect={onSelect} />
-            <p className="mt-2 text-sm text-soft">
-                Counts of students, each in their latest round. Choose a question to see what was answered.
-            </p>
+            <p className="mt-2 text-sm text-soft">{say('teacher.task.counts-of-students-each-in')}</p>
         </>
     );
 }
@@ -360,40 +385,41 @@ function CloseUp({ task, question: id, figures, answers }: { task: Task; questio
             <h2 className="text-lg">{questionName(task.document, id)}</h2>
             <dl className="mt-3 flex flex-wrap gap-x-6 gap-y-1">
                 {[
-                    { words: 'right at once', count: figures.standings.clear, mark: 'clear' as const },
-                    { words: 'right after help', count: figures.standings.climbed, mark: 'climbed' as const },
-                    { words: 'not yet', count: notYet(figures), mark: 'on-the-ladder' as const },
+                    { words: say('teacher.task.right-at-once'), count: figures.standings.clear, mark: 'clear' as const },
+                    { words: say('teacher.task.right-after-help'), count: figures.standings.climbed, mark: 'climbed' as const },
+                    { words: say('teacher.task.not-yet'), count: notYet(figures), mark: 'on-the-ladder' as const },
                 ].map((line) => (
                     <div key={line.words} className="flex items-center gap-2">
                         <StandingMark standing={line.mark} />
                         <dt className="text-sm">{line.words}</dt>
                         <dd className="font-semibold">
-                            {line.count} <span className="text-sm font-normal text-soft">of {touched}</span>
+                            {line.count} <span className="text-sm font-normal text-soft">{say('teacher.task.of', { touched })}</span>
                         </dd>
                     </div>
                 ))}
             </dl>
             {answers && (
                 <>
-                    <h3 className="mt-4 mb-1 text-base">What was answered</h3>
+                    <h3 className="mt-4 mb-1 text-base">{say('teacher.task.what-was-answered')}</h3>
                     <AnswerBars question={question} counts={figures.matched} />
                     <p className="mt-1 text-sm text-soft">
                         {showsOptions(question.kind)
-                            ? 'Students who ever chose it.'
-                            : 'Students who ever gave it; other answers stand with each student.'}
+                            ? say('teacher.task.students-who-ever-chose-it')
+                            : say('teacher.task.students-who-ever-gave-it')}
                     </p>
                 </>
             )}
             {laddersOf(question).some((ladder) => ladder.rungs.length > 0) && (
                 <>
-                    <h3 className="mt-4 mb-1 text-base">How far down the ladder</h3>
+                    <h3 className="mt-4 mb-1 text-base">{say('teacher.task.how-far-down-the-ladder')}</h3>
                     <ul className="grid gap-1 text-sm">
                         {laddersOf(question).flatMap((ladder) =>
                             ladder.rungs.map((rung) => (
                                 <li key={rung.id} className="grid grid-cols-[minmax(0,1fr)_5rem] gap-3">
                                     <span className="truncate">{rungName(rung)}</span>
                                     <span className="text-right">
-                                        {figures.rungs[rung.id] ?? 0} <span className="text-soft">of {touched}</span>
+                                        {figures.rungs[rung.id] ?? 0}{' '}
+                                        <span className="text-soft">{say('teacher.task.of', { touched })}</span>
                                     </span>
                                 </li>
                             )),

@@ -2,32 +2,33 @@ import { useQuery } from '@tanstack/react-query';
 import { client, take } from '../api/client';
 import type { Moment, Purpose, Terms } from '../api/types';
 import { Check, Field, Select } from '../ui/Field';
+import { say } from '../words/words';
 
 const purposes: Record<Purpose, string> = {
-    learn: 'Learn: loop until right, help welcome, no clock',
-    check: 'Check: handed in whole, one try, no help',
-    starter: 'Starter: two tries, help, one round',
-    'exit-check': 'Exit check: one try, no help, answers at the end',
+    learn: say('teacher.terms-editor.learn-loop-until-right-help'),
+    check: say('teacher.terms-editor.check-handed-in-whole-one'),
+    starter: say('teacher.terms-editor.starter-two-tries-help-one'),
+    'exit-check': say('teacher.terms-editor.exit-check-one-try-no'),
 };
 
 const moments: Record<Moment, string> = {
-    'at-once': 'at once',
-    'end-of-round': 'at the end of the round',
-    'coming-back': 'on coming back',
-    'after-last-round': 'after the last round',
-    'after-closing': 'after closing',
-    'when-released': 'when I release it',
+    'at-once': say('teacher.terms-editor.at-once'),
+    'end-of-round': say('teacher.terms-editor.at-the-end-of-the'),
+    'coming-back': say('teacher.terms-editor.on-coming-back'),
+    'after-last-round': say('teacher.terms-editor.after-the-last-round'),
+    'after-closing': say('teacher.terms-editor.after-closing'),
+    'when-released': say('teacher.terms-editor.when-i-release-it'),
     never: 'never',
 };
 
 const sights = {
-    result: 'Right or not',
-    score: 'Score',
-    ownAnswer: 'Own answer',
-    rightAnswer: 'Right answer',
-    feedback: 'Feedback',
-    explanation: 'Explanation',
-    closing: 'Closing message',
+    result: say('teacher.terms-editor.right-or-not'),
+    score: say('teacher.terms-editor.score'),
+    ownAnswer: say('teacher.terms-editor.own-answer'),
+    rightAnswer: say('teacher.terms-editor.right-answer'),
+    feedback: say('teacher.terms-editor.feedback'),
+    explanation: say('teacher.terms-editor.explanation'),
+    closing: say('teacher.terms-editor.closing-message'),
 } as const;
 
 /** A number from a field, or nothing when it is empty. */
@@ -56,7 +57,7 @@ export function TermsEditor({
     return (
         <div className="grid gap-4">
             <Select
-                label="Purpose"
+                label={say('teacher.terms-editor.purpose')}
                 value={terms.purpose ?? 'learn'}
                 // What opens the task is no matter of its purpose, and stays.
                 onChange={(event) =>
@@ -74,7 +75,7 @@ export function TermsEditor({
             </Select>
             {told.data !== undefined && (
                 <div className="rounded-md border-l-4 border-rail bg-sheet px-3 py-2 text-sm">
-                    <p className="font-semibold">What a student is told</p>
+                    <p className="font-semibold">{say('teacher.terms-editor.what-a-student-is-told')}</p>
                     {told.data.sentences.map((sentence) => (
                         <p key={sentence}>{sentence}</p>
                     ))}
@@ -87,27 +88,27 @@ export function TermsEditor({
             )}
             {told.error !== null && <p className="text-sm font-semibold text-accent">{told.error.message}</p>}
             <details>
-                <summary className="text-sm font-semibold">Each term</summary>
+                <summary className="text-sm font-semibold">{say('teacher.terms-editor.each-term')}</summary>
                 <div className="mt-3 grid gap-3">
                     <div className="grid grid-cols-2 gap-3">
                         <Select
-                            label="Order"
+                            label={say('teacher.terms-editor.order')}
                             value={whole.order ?? 'set'}
                             onChange={(event) => put({ order: event.currentTarget.value as 'set' | 'any' })}
                         >
-                            <option value="set">as set</option>
-                            <option value="any">any, with an overview</option>
+                            <option value="set">{say('teacher.terms-editor.as-set')}</option>
+                            <option value="any">{say('teacher.terms-editor.any-with-an-overview')}</option>
                         </Select>
                         <Select
-                            label="Marked"
+                            label={say('teacher.terms-editor.marked')}
                             value={whole.marking ?? 'as-one-goes'}
                             onChange={(event) => put({ marking: event.currentTarget.value as 'as-one-goes' | 'handed-in' })}
                         >
-                            <option value="as-one-goes">as one goes</option>
-                            <option value="handed-in">when handed in whole</option>
+                            <option value="as-one-goes">{say('teacher.terms-editor.as-one-goes')}</option>
+                            <option value="handed-in">{say('teacher.terms-editor.when-handed-in-whole')}</option>
                         </Select>
                         <Field
-                            label="Tries (empty: no limit)"
+                            label={say('teacher.terms-editor.tries-empty-no-limit')}
                             type="number"
                             min={1}
                             max={20}
@@ -115,7 +116,7 @@ export function TermsEditor({
                             onChange={(event) => put({ tries: count(event.currentTarget.value) })}
                         />
                         <Field
-                            label="Points left at each try, %"
+                            label={say('teacher.terms-editor.points-left-at-each-try')}
                             defaultValue={(whole.shares ?? [1]).map((share) => share * 100).join(' ')}
                             key={(whole.shares ?? [1]).join()}
                             onBlur={(event) => {
@@ -130,15 +131,15 @@ export function TermsEditor({
                             }}
                         />
                         <Select
-                            label="After a slip"
+                            label={say('teacher.terms-editor.after-a-slip')}
                             value={whole.afterSlip ?? 'same'}
                             onChange={(event) => put({ afterSlip: event.currentTarget.value as 'same' | 'alike' })}
                         >
-                            <option value="same">the same question again</option>
-                            <option value="alike">an alike one, if there is one</option>
+                            <option value="same">{say('teacher.terms-editor.the-same-question-again')}</option>
+                            <option value="alike">{say('teacher.terms-editor.an-alike-one-if-there')}</option>
                         </Select>
                         <Field
-                            label="Rounds (empty: no limit)"
+                            label={say('teacher.terms-editor.rounds-empty-no-limit')}
                             type="number"
                             min={1}
                             max={100}
@@ -146,14 +147,14 @@ export function TermsEditor({
                             onChange={(event) => put({ rounds: { ...whole.rounds, limit: count(event.currentTarget.value) } })}
                         />
                         <Field
-                            label="Pause between rounds, minutes"
+                            label={say('teacher.terms-editor.pause-between-rounds-minutes')}
                             type="number"
                             min={0}
                             value={whole.rounds?.pauseMinutes ?? 0}
                             onChange={(event) => put({ rounds: { ...whole.rounds, pauseMinutes: count(event.currentTarget.value) ?? 0 } })}
                         />
                         <Select
-                            label="The score that counts"
+                            label={say('teacher.terms-editor.the-score-that-counts')}
                             value={whole.rounds?.counts ?? 'best'}
                             onChange={(event) =>
                                 put({
@@ -161,13 +162,13 @@ export function TermsEditor({
                                 })
                             }
                         >
-                            <option value="best">best round</option>
-                            <option value="last">last round</option>
-                            <option value="first">first round</option>
-                            <option value="mean">mean of all</option>
+                            <option value="best">{say('teacher.terms-editor.best-round')}</option>
+                            <option value="last">{say('teacher.terms-editor.last-round')}</option>
+                            <option value="first">{say('teacher.terms-editor.first-round')}</option>
+                            <option value="mean">{say('teacher.terms-editor.mean-of-all')}</option>
                         </Select>
                         <Select
-                            label="Goal"
+                            label={say('teacher.terms-editor.goal')}
                             value={whole.goal?.kind ?? 'none'}
                             onChange={(event) =>
                                 put({
@@ -175,21 +176,21 @@ export function TermsEditor({
                                 })
                             }
                         >
-                            <option value="none">none</option>
-                            <option value="rounds">so many rounds</option>
-                            <option value="perfect">so many with everything right</option>
-                            <option value="rounds-or-perfect">so many rounds, or a perfect one</option>
-                            <option value="score">80 % of the points</option>
+                            <option value="none">{say('teacher.terms-editor.none')}</option>
+                            <option value="rounds">{say('teacher.terms-editor.so-many-rounds')}</option>
+                            <option value="perfect">{say('teacher.terms-editor.so-many-with-everything-right')}</option>
+                            <option value="rounds-or-perfect">{say('teacher.terms-editor.so-many-rounds-or-a')}</option>
+                            <option value="score">{say('teacher.terms-editor.80-of-the-points')}</option>
                         </Select>
                         <Field
-                            label="Seconds for a question (empty: no clock)"
+                            label={say('teacher.terms-editor.seconds-for-a-question-empty')}
                             type="number"
                             min={1}
                             value={whole.seconds?.question ?? ''}
                             onChange={(event) => put({ seconds: { ...whole.seconds, question: count(event.currentTarget.value) } })}
                         />
                         <Field
-                            label="Minutes for a round (empty: no clock)"
+                            label={say('teacher.terms-editor.minutes-for-a-round-empty')}
                             type="number"
                             min={1}
                             value={whole.seconds?.round == null ? '' : whole.seconds.round / 60}
@@ -200,51 +201,59 @@ export function TermsEditor({
                         />
                     </div>
                     <div className="flex flex-wrap gap-x-5 gap-y-2">
-                        <Check label="Help is there" checked={whole.help ?? true} onChange={(help) => put({ help })} />
                         <Check
-                            label="The answer is shown after the last try"
+                            label={say('teacher.terms-editor.help-is-there')}
+                            checked={whole.help ?? true}
+                            onChange={(help) => put({ help })}
+                        />
+                        <Check
+                            label={say('teacher.terms-editor.the-answer-is-shown-after')}
                             checked={whole.reveal ?? true}
                             onChange={(reveal) => put({ reveal })}
                         />
                         <Check
-                            label="What was missed comes back after handing in"
+                            label={say('teacher.terms-editor.what-was-missed-comes-back')}
                             checked={whole.missedComeBack ?? true}
                             onChange={(missedComeBack) => put({ missedComeBack })}
                         />
                         <Check
-                            label="Students may ask for an alike question"
+                            label={say('teacher.terms-editor.students-may-ask-for-an')}
                             checked={whole.alikeOnRequest ?? true}
                             onChange={(alikeOnRequest) => put({ alikeOnRequest })}
                         />
                         <Check
-                            label="Options in random order"
+                            label={say('teacher.terms-editor.options-in-random-order')}
                             checked={whole.mixOptions ?? false}
                             onChange={(mixOptions) => put({ mixOptions })}
                         />
-                        <Check label="Stops in random order" checked={whole.mixStops ?? false} onChange={(mixStops) => put({ mixStops })} />
                         <Check
-                            label="A slip of the pen costs a try"
+                            label={say('teacher.terms-editor.stops-in-random-order')}
+                            checked={whole.mixStops ?? false}
+                            onChange={(mixStops) => put({ mixStops })}
+                        />
+                        <Check
+                            label={say('teacher.terms-editor.a-slip-of-the-pen')}
                             checked={whole.almostCosts ?? false}
                             onChange={(almostCosts) => put({ almostCosts })}
                         />
                         <Check
-                            label="Half is enough to count as right"
+                            label={say('teacher.terms-editor.half-is-enough-to-count')}
                             checked={(whole.enough ?? null) !== null}
                             onChange={(on) => put({ enough: on ? 0.5 : null })}
                         />
                         <Check
-                            label="Further rounds ask only what was missed"
+                            label={say('teacher.terms-editor.further-rounds-ask-only-what')}
                             checked={whole.rounds?.onlyMissed ?? false}
                             onChange={(onlyMissed) => put({ rounds: { ...whole.rounds, onlyMissed } })}
                         />
                     </div>
                     {quizzes.length > 0 && (
                         <Select
-                            label="It opens when this is mastered"
+                            label={say('teacher.terms-editor.it-opens-when-this-is')}
                             value={whole.gates?.[0] ?? ''}
                             onChange={(event) => put({ gates: event.currentTarget.value === '' ? [] : [event.currentTarget.value] })}
                         >
-                            <option value="">nothing: it is open</option>
+                            <option value="">{say('teacher.terms-editor.nothing-it-is-open')}</option>
                             {quizzes.map((quiz) => (
                                 <option key={quiz.id} value={quiz.id}>
                                     {quiz.title}
@@ -253,7 +262,7 @@ export function TermsEditor({
                         </Select>
                     )}
                     <fieldset className="grid grid-cols-2 gap-3">
-                        <legend className="mb-1 text-sm font-semibold">Students see</legend>
+                        <legend className="mb-1 text-sm font-semibold">{say('teacher.terms-editor.students-see')}</legend>
                         {(Object.keys(sights) as (keyof typeof sights)[]).map((sight) => (
                             <Select
                                 key={sight}

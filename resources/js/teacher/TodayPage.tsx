@@ -3,6 +3,7 @@ import { Link } from 'react-router';
 import { client, sentence, take } from '../api/client';
 import { buttonClass } from '../ui/Button';
 import { Notice } from '../ui/Notice';
+import { say } from '../words/words';
 import { Page } from './Places';
 import { QuizRow } from './QuizzesPage';
 import { TaskLine } from './TaskLine';
@@ -12,23 +13,19 @@ export function TodayPage() {
     const today = useQuery({ queryKey: ['today'], queryFn: () => take(client.GET('/today')), refetchInterval: 10_000 });
     return (
         <Page
-            title="Today"
+            title={say('teacher.today.today')}
             action={
                 <Link className={buttonClass('main')} to="/quizzes">
-                    Make a quiz
+                    {say('teacher.today.make-a-quiz')}
                 </Link>
             }
         >
             {today.error !== null && <Notice>{sentence(today.error)}</Notice>}
             <section aria-labelledby="running">
                 <h2 id="running" className="mb-3 text-xl">
-                    Running now
+                    {say('teacher.today.running-now')}
                 </h2>
-                {today.data?.running.length === 0 && (
-                    <p className="text-soft">
-                        Nothing is given out just now. Publish a quiz, then give it to a class; here you see how it goes.
-                    </p>
-                )}
+                {today.data?.running.length === 0 && <p className="text-soft">{say('teacher.today.nothing-is-given-out-just')}</p>}
                 <ul className="grid gap-2">
                     {today.data?.running.map((task) => (
                         <TaskLine key={task.id} task={task} withClass />
@@ -37,9 +34,9 @@ export function TodayPage() {
             </section>
             <section aria-labelledby="last" className="mt-10">
                 <h2 id="last" className="mb-3 text-xl">
-                    Worked on last
+                    {say('teacher.today.worked-on-last')}
                 </h2>
-                {today.data?.quizzes.length === 0 && <p className="text-soft">You have made no quiz yet.</p>}
+                {today.data?.quizzes.length === 0 && <p className="text-soft">{say('teacher.today.you-have-made-no-quiz')}</p>}
                 <ul className="grid gap-2">
                     {today.data?.quizzes.map((quiz) => (
                         <QuizRow key={quiz.id} quiz={quiz} />

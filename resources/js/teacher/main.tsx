@@ -1,3 +1,4 @@
+import { say } from '../words/words';
 import '../ui/tokens.css';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { StrictMode } from 'react';
@@ -45,7 +46,7 @@ if (root !== null) {
                                 <Route path="/tasks/:task" element={<TaskPage />} />
                                 <Route path="/tasks/:task/evidence" element={<EvidencePage />} />
                                 <Route path="/tasks/:task/students/:student" element={<StudentPage />} />
-                                <Route path="*" element={<p className="p-8">There is nothing at this address.</p>} />
+                                <Route path="*" element={<p className="p-8">{say('teacher.main.there-is-nothing-at-this')}</p>} />
                             </Route>
                         </Routes>
                     </BrowserRouter>

@@ -1,15 +1,16 @@
 import type { Standing } from '../api/types';
+import { say } from '../words/words';
 
 export const standingWords: Record<Standing, string> = {
     untouched: 'untouched',
-    answered: 'given, not marked yet',
-    clear: 'right at once',
-    climbed: 'right after help or a slip',
-    'on-the-ladder': 'on the ladder',
-    'set-aside': 'set aside, not yet',
-    shown: 'answer shown after the last try',
-    'to-be-read': 'waits to be read',
-    noted: 'noted, no right or wrong',
+    answered: say('ui.standing.given-not-marked-yet'),
+    clear: say('ui.standing.right-at-once'),
+    climbed: say('ui.standing.right-after-help-or-a'),
+    'on-the-ladder': say('ui.standing.on-the-ladder'),
+    'set-aside': say('ui.standing.set-aside-not-yet'),
+    shown: say('ui.standing.answer-shown-after-the-last'),
+    'to-be-read': say('ui.standing.waits-to-be-read'),
+    noted: say('ui.standing.noted-no-right-or-wrong'),
 };
 
 /** How somebody stands at a question, told by shape. The drawing is hidden from readers of the words beside it. */
@@ -59,7 +60,7 @@ export function StandingMark({ standing, size = 20 }: { standing: Standing; size
 
 export function Legend() {
     return (
-        <ul className="flex flex-wrap gap-x-4 gap-y-1 text-sm text-soft" aria-label="What the marks mean">
+        <ul className="flex flex-wrap gap-x-4 gap-y-1 text-sm text-soft" aria-label={say('ui.standing.what-the-marks-mean')}>
             {(Object.keys(standingWords) as Standing[]).map((standing) => (
                 <li key={standing} className="flex items-center gap-1.5">
                     <StandingMark standing={standing} size={16} /> {standingWords[standing]}

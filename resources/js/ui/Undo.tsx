@@ -1,5 +1,6 @@
 import { Toast } from 'radix-ui';
 import { createContext, type ReactNode, useCallback, useContext, useMemo, useState } from 'react';
+import { say } from '../words/words';
 import { Button } from './Button';
 
 interface Undoable {
@@ -32,7 +33,7 @@ export function UndoProvider({ children }: { children: ReactNode }) {
     const value = useMemo(() => ({ offer, withdraw: () => setUndoable(null) }), [offer]);
     return (
         <Context.Provider value={value}>
-            <Toast.Provider duration={STAYS} label="Notice">
+            <Toast.Provider duration={STAYS} label={say('ui.undo.notice')}>
                 {children}
                 {undoable !== null && (
                     <Toast.Root

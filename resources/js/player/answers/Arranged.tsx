@@ -2,6 +2,7 @@ import { ArrowDown, ArrowUp } from 'lucide-react';
 import { useRef, useState } from 'react';
 import { nameOf } from '../../quiz/text';
 import { inputClass } from '../../ui/Field';
+import { say } from '../../words/words';
 import { Rich } from '../Rich';
 import type { InputProps } from './parts';
 
@@ -21,7 +22,7 @@ export function Order({ question, answer, onChange }: InputProps) {
             return;
         }
         onChange({ order: order.toSpliced(from, 1).toSpliced(to, 0, id) });
-        setTold(`${name(id)} is now number ${to + 1} of ${order.length}.`);
+        setTold(say('player.arranged.is-now-number-of', { name: name(id), number: to + 1, order: order.length }));
     };
     const dragTo = (y: number) => {
         const rows = [...(list.current?.children ?? [])];
@@ -56,7 +57,7 @@ export function Order({ question, answer, onChange }: InputProps) {
                             <button
                                 type="button"
                                 className={small}
-                                aria-label={`Move ${name(id)} up`}
+                                aria-label={say('player.arranged.move-up', { name: name(id) })}
                                 disabled={index === 0}
                                 onClick={() => move(id, index - 1)}
                             >
@@ -65,7 +66,7 @@ export function Order({ question, answer, onChange }: InputProps) {
                             <button
                                 type="button"
                                 className={small}
-                                aria-label={`Move ${name(id)} down`}
+                                aria-label={say('player.arranged.move-down', { name: name(id) })}
                                 disabled={index === order.length - 1}
                                 onClick={() => move(id, index + 1)}
                             >
@@ -110,7 +111,7 @@ export function Match({ question, answer, onChange, parts }: InputProps) {
                                 });
                             }}
                         >
-                            <option value="">Choose …</option>
+                            <option value="">{say('player.arranged.choose')}</option>
                             {(question.items ?? []).map((item) => (
                                 <option key={item.id} value={item.id}>
                                     {nameOf(item.text)}
@@ -118,7 +119,9 @@ export function Match({ question, answer, onChange, parts }: InputProps) {
                             ))}
                         </select>
                         {parts !== null && (
-                            <span className="shrink-0 text-sm text-soft">{parts[pair.id] === true ? 'right' : 'not yet'}</span>
+                            <span className="shrink-0 text-sm text-soft">
+                                {parts[pair.id] === true ? 'right' : say('player.arranged.not-yet')}
+                            </span>
                         )}
                     </span>
                 </li>

@@ -1,6 +1,7 @@
 import { useId } from 'react';
 import { nameOf } from '../../quiz/text';
 import { inputClass } from '../../ui/Field';
+import { say } from '../../words/words';
 import { Rich } from '../Rich';
 import type { InputProps } from './parts';
 
@@ -13,15 +14,15 @@ export function Choices({ question, answer, onChange, tried }: InputProps) {
         return (
             <select
                 className={`${inputClass} min-h-13 text-lg`}
-                aria-label="Your answer"
+                aria-label={say('player.choices.your-answer')}
                 value={chosen[0] ?? ''}
                 onChange={(event) => onChange({ choices: event.currentTarget.value === '' ? [] : [event.currentTarget.value] })}
             >
-                <option value="">Choose …</option>
+                <option value="">{say('player.choices.choose')}</option>
                 {question.options.map((option) => (
                     <option key={option.id} value={option.id}>
                         {nameOf(option.text)}
-                        {tried.includes(option.id) ? ' (tried)' : ''}
+                        {tried.includes(option.id) ? say('player.choices.tried') : ''}
                     </option>
                 ))}
             </select>
@@ -48,7 +49,7 @@ export function Choices({ question, answer, onChange, tried }: InputProps) {
                 }
             />
             <Rich inline text={option.text} className={tried.includes(option.id) ? 'text-soft' : ''} />
-            {tried.includes(option.id) && <span className="ml-auto shrink-0 text-sm text-soft">tried</span>}
+            {tried.includes(option.id) && <span className="ml-auto shrink-0 text-sm text-soft">{say('player.choices.tried-2')}</span>}
         </label>
     ));
 }

@@ -4,10 +4,11 @@ import { sendFiles, sentence } from '../../api/client';
 import type { HandedInFile } from '../../api/types';
 import { Button } from '../../ui/Button';
 import { Notice } from '../../ui/Notice';
+import { say } from '../../words/words';
 import type { InputProps } from './parts';
 
 const accepted = { picture: 'image/jpeg,image/png,image/webp,image/gif', sound: 'audio/*', file: '.pdf,.txt,.odt,.docx,.xlsx' };
-const words = { picture: 'a picture', sound: 'a sound', file: 'a file' };
+const words = { picture: say('player.hand-in.a-picture'), sound: say('player.hand-in.a-sound'), file: say('player.hand-in.a-file') };
 
 /** Pictures, sounds or files: chosen, photographed or recorded, sent at once, named in the answer. */
 export default function HandIn({ question, answer, onChange, filesTo }: InputProps & { filesTo: string | null }) {
@@ -63,7 +64,7 @@ export default function HandIn({ question, answer, onChange, filesTo }: InputPro
             made.start();
             setRecording(true);
         } catch {
-            setProblem('The microphone cannot be used here. You can choose a recording from this device instead.');
+            setProblem(say('player.hand-in.the-microphone-cannot-be-used'));
         }
     };
 
@@ -71,7 +72,8 @@ export default function HandIn({ question, answer, onChange, filesTo }: InputPro
         <div className="grid gap-3">
             <div className="flex flex-wrap gap-3">
                 <label className="inline-flex min-h-12 items-center gap-2 rounded-md border border-edge bg-sheet px-4 text-lg font-semibold has-focus-visible:outline-3 has-focus-visible:outline-accent">
-                    <Paperclip size={20} aria-hidden="true" /> Choose {accepts.map((kind) => words[kind]).join(' or ')}
+                    <Paperclip size={20} aria-hidden="true" />{' '}
+                    {say('player.hand-in.choose', { list: accepts.map((kind) => words[kind]).join(' or ') })}
                     <input
                         type="file"
                         className="sr-only"
@@ -88,20 +90,20 @@ export default function HandIn({ question, answer, onChange, filesTo }: InputPro
                 {accepts.includes('sound') && (
                     <Button large onClick={() => void record()}>
                         {recording ? <Square size={20} aria-hidden="true" /> : <Mic size={20} aria-hidden="true" />}
-                        {recording ? 'Stop and keep it' : 'Record'}
+                        {recording ? say('player.hand-in.stop-and-keep-it') : say('player.hand-in.record')}
                     </Button>
                 )}
             </div>
-            {progress !== null && <p role="status">Sending … {Math.round(progress * 100)} %</p>}
+            {progress !== null && <p role="status">{say('player.hand-in.sending', { percent: Math.round(progress * 100) })}</p>}
             {problem !== null && <Notice>{problem}</Notice>}
             <ul className="grid gap-2">
                 {files.map((id) => (
                     <li key={id} className="flex items-center gap-3 rounded-md border border-edge bg-sheet px-4 py-1.5">
-                        <span className="flex-1 truncate">{named[id]?.title ?? 'A file that has arrived'}</span>
+                        <span className="flex-1 truncate">{named[id]?.title ?? say('player.hand-in.a-file-that-has-arrived')}</span>
                         <button
                             type="button"
                             className="grid size-11 place-items-center"
-                            aria-label={`Take out ${named[id]?.title ?? 'this file'}`}
+                            aria-label={say('player.hand-in.take-out', { title: named[id]?.title ?? 'this file' })}
                             onClick={() => onChange({ files: files.filter((other) => other !== id) })}
                         >
                             <X size={20} />

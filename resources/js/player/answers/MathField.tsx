@@ -1,5 +1,6 @@
 import { useEffect, useRef, useState } from 'react';
 import { inputClass } from '../../ui/Field';
+import { say } from '../../words/words';
 import { Formula } from '../Formula';
 import { plainMath, texOf } from './math';
 import type { InputProps } from './parts';
@@ -28,7 +29,7 @@ export default function MathField({ answer, onChange }: InputProps) {
                 MathfieldElement.soundsDirectory = null;
                 const made = new MathfieldElement();
                 made.mathVirtualKeyboardPolicy = 'manual';
-                made.setAttribute('aria-label', 'Your answer, a formula');
+                made.setAttribute('aria-label', say('player.math-field.your-answer-a-formula'));
                 made.value = texOf(first.current);
                 made.addEventListener('input', () => latest.current({ text: plainMath(made.getValue('ascii-math')) }));
                 host.current.replaceChildren(made);
@@ -49,7 +50,7 @@ export default function MathField({ answer, onChange }: InputProps) {
             {failed || plain ? (
                 <input
                     className={`${inputClass} min-h-13 text-xl`}
-                    aria-label="Your answer, a formula"
+                    aria-label={say('player.math-field.your-answer-a-formula')}
                     value={text}
                     autoComplete="off"
                     autoCapitalize="off"
@@ -75,11 +76,11 @@ export default function MathField({ answer, onChange }: InputProps) {
                             setPlain(!plain);
                         }}
                     >
-                        {plain ? 'Use the formula field' : 'Type it as a plain line'}
+                        {plain ? say('player.math-field.use-the-formula-field') : say('player.math-field.type-it-as-a-plain')}
                     </button>
                 )}
             </p>
-            <p className="text-sm text-soft">Write / for a fraction and ^ for a power, like (a+b)/2 or x^2.</p>
+            <p className="text-sm text-soft">{say('player.math-field.write-for-a-fraction-and')}</p>
         </div>
     );
 }

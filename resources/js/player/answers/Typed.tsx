@@ -1,5 +1,6 @@
 import { nameOf } from '../../quiz/text';
 import { inputClass } from '../../ui/Field';
+import { say } from '../../words/words';
 import { Rich } from '../Rich';
 import type { InputProps } from './parts';
 
@@ -8,7 +9,7 @@ export function Line({ question, answer, onChange }: InputProps) {
     return (
         <input
             className={`${inputClass} min-h-13 text-xl`}
-            aria-label={question.kind === 'number' ? 'Your answer, a number' : 'Your answer'}
+            aria-label={question.kind === 'number' ? say('player.typed.your-answer-a-number') : say('player.typed.your-answer')}
             value={'text' in answer ? answer.text : ''}
             autoComplete="off"
             autoCapitalize="off"
@@ -24,7 +25,7 @@ export function Written({ answer, onChange }: InputProps) {
     return (
         <textarea
             className={`${inputClass} min-h-40 text-lg leading-relaxed`}
-            aria-label="Your answer"
+            aria-label={say('player.typed.your-answer')}
             value={'text' in answer ? answer.text : ''}
             maxLength={20000}
             onChange={(event) => onChange({ text: event.currentTarget.value })}
@@ -47,14 +48,15 @@ export function Gaps({ question, answer, onChange, parts }: InputProps) {
                 if (gap === undefined) {
                     return null;
                 }
-                const sign = parts === null ? '' : parts[gap.id] === true ? ', this one is right' : ', not yet';
+                const sign =
+                    parts === null ? '' : parts[gap.id] === true ? say('player.typed.this-one-is-right') : say('player.typed.not-yet');
                 const tone = parts === null ? '' : parts[gap.id] === true ? 'border-well' : 'border-yet';
                 return (
                     <span className="inline-flex items-center gap-1 align-middle">
                         {gap.options === null ? (
                             <input
                                 className={`${inputClass} inline-block w-36 border-b-3 py-1 ${tone}`}
-                                aria-label={`Gap ${number}${sign}`}
+                                aria-label={say('player.typed.gap', { number, sign })}
                                 value={given[gap.id] ?? ''}
                                 autoComplete="off"
                                 autoCapitalize="off"
@@ -65,7 +67,7 @@ export function Gaps({ question, answer, onChange, parts }: InputProps) {
                         ) : (
                             <select
                                 className={`${inputClass} inline-block w-auto border-b-3 py-1.5 ${tone}`}
-                                aria-label={`Gap ${number}${sign}`}
+                                aria-label={say('player.typed.gap', { number, sign })}
                                 value={given[gap.id] ?? ''}
                                 onChange={(event) => put(gap.id, event.currentTarget.value)}
                             >
@@ -77,7 +79,9 @@ export function Gaps({ question, answer, onChange, parts }: InputProps) {
                                 ))}
                             </select>
                         )}
-                        {parts !== null && <span className="text-sm text-soft">{parts[gap.id] === true ? 'right' : 'not yet'}</span>}
+                        {parts !== null && (
+                            <span className="text-sm text-soft">{parts[gap.id] === true ? 'right' : say('player.typed.not-yet-2')}</span>
+                        )}
                     </span>
                 );
             }}

@@ -1,5 +1,6 @@
 import type { Answer, AskedQuestion } from '../../api/types';
 import { nameOf } from '../../quiz/text';
+import { say } from '../../words/words';
 
 /** What each kind of answer's input gets: its question, the answer so far, and how to change it. */
 export interface InputProps {
@@ -54,18 +55,18 @@ export function isReady(question: AskedQuestion, answer: Answer): boolean {
 }
 
 const asks: Record<AskedQuestion['kind'], string> = {
-    'one-choice': 'Choose one.',
-    'several-choices': 'Choose all that are right.',
-    'true-false': 'Is this true?',
-    'short-text': 'Write your answer.',
-    gaps: 'Fill in the gaps.',
-    number: 'Write your answer.',
-    expression: 'Write a formula.',
-    order: 'Put these in order, the first at the top.',
-    match: 'Find what belongs together.',
-    poll: 'What do you think? There is no right or wrong here.',
-    written: 'Write your answer in your own words.',
-    'hand-in': 'Hand something in.',
+    'one-choice': say('player.parts.choose-one'),
+    'several-choices': say('player.parts.choose-all-that-are-right'),
+    'true-false': say('player.parts.is-this-true'),
+    'short-text': say('player.parts.write-your-answer'),
+    gaps: say('player.parts.fill-in-the-gaps'),
+    number: say('player.parts.write-your-answer'),
+    expression: say('player.parts.write-a-formula'),
+    order: say('player.parts.put-these-in-order-the'),
+    match: say('player.parts.find-what-belongs-together'),
+    poll: say('player.parts.what-do-you-think-there'),
+    written: say('player.parts.write-your-answer-in-your'),
+    'hand-in': say('player.parts.hand-something-in'),
 };
 
 export function askedFor(question: AskedQuestion): string {
@@ -94,5 +95,5 @@ export function inWords(question: AskedQuestion, answer: Answer | null): string 
     if ('gaps' in answer) {
         return (question.gaps ?? []).map((gap) => name(answer.gaps[gap.id] ?? '') || answer.gaps[gap.id] || '…').join(', ');
     }
-    return answer.files.length === 1 ? '1 file' : `${answer.files.length} files`;
+    return answer.files.length === 1 ? say('player.parts.1-file') : say('player.parts.files', { files: answer.files.length });
 }

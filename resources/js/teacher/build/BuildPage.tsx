@@ -10,6 +10,7 @@ import { Button, buttonClass } from '../../ui/Button';
 import { Notice } from '../../ui/Notice';
 import { Switch } from '../../ui/Switch';
 import { useUndo } from '../../ui/Undo';
+import { say } from '../../words/words';
 import type { Saving } from './draft';
 import { Editor } from './Editor';
 import { LeaveFinding } from './FindingNote';
@@ -30,16 +31,16 @@ export function BuildPage() {
         refetchOnWindowFocus: false,
     });
     if (quiz.data === undefined) {
-        return <main className="p-8">{quiz.error === null ? 'One moment …' : <Notice>{sentence(quiz.error)}</Notice>}</main>;
+        return <main className="p-8">{quiz.error === null ? say('ui.one-moment') : <Notice>{sentence(quiz.error)}</Notice>}</main>;
     }
     return <Builder key={id} quiz={quiz.data} />;
 }
 
 const savingWords: Record<Saving['state'], string> = {
-    saved: 'All is saved',
-    saving: 'Saving …',
-    waiting: 'Kept on this device; saving again soon',
-    refused: 'Not saved',
+    saved: say('build.build.all-is-saved'),
+    saving: say('build.build.saving'),
+    waiting: say('build.build.kept-on-this-device-saving'),
+    refused: say('build.build.not-saved'),
 };
 
 function Builder({ quiz }: { quiz: Quiz }) {
@@ -169,12 +170,12 @@ function Builder({ quiz }: { quiz: Quiz }) {
             place.kind === 'stop'
                 ? `“${short(stopName(place.stop), 50)}”`
                 : place.kind === 'cue'
-                  ? 'The cue'
+                  ? say('build.build.the-cue')
                   : place.kind === 'question'
-                    ? 'The question'
-                    : 'The rung';
+                    ? say('build.build.the-question')
+                    : say('build.build.the-rung');
         edit(remove(document, id));
-        undo.offer(`${words} is deleted.`, 'Bring it back', () => void step('undo'));
+        undo.offer(say('build.build.is-deleted', { words }), say('build.build.bring-it-back'), () => void step('undo'));
         select(
             place.kind === 'stop'
                 ? null
@@ -248,7 +249,7 @@ function Builder({ quiz }: { quiz: Quiz }) {
         try {
             const published = await take(client.POST('/quizzes/{quiz}/editions', { params: { path: { quiz: quiz.id } } }));
             setEdition({ number: published.edition, current: true });
-            setMessage({ tone: 'well', words: `Edition ${published.edition} is published.` });
+            setMessage({ tone: 'well', words: say('build.build.edition-is-published', { edition: published.edition }) });
             onSaved();
         } catch (problem) {
             const found =
@@ -264,7 +265,7 @@ function Builder({ quiz }: { quiz: Quiz }) {
         <main className="flex min-h-0 flex-col lg:h-full">
             <div className="flex flex-wrap items-center gap-x-4 gap-y-2 px-5 py-3">
                 <button type="button" className="min-w-0 text-left hover:underline" onClick={() => select(null)}>
-                    <h1 className="truncate text-xl">{document.title || 'Untitled'}</h1>
+                    <h1 className="truncate text-xl">{document.title || say('build.build.untitled')}</h1>
                 </button>
                 <p
                     role="status"
@@ -277,7 +278,7 @@ function Builder({ quiz }: { quiz: Quiz }) {
                     <button
                         type="button"
                         className="max-w-80 truncate text-sm text-soft"
-                        title={`${changes.elsewhere} (press to put this away)`}
+                        title={say('build.build.press-to-put-this-away', { elsewhere: changes.elsewhere })}
                         onClick={() => draft.readElsewhere()}
                     >
                         {changes.elsewhere}
@@ -295,17 +296,21 @@ function Builder({ quiz }: { quiz: Quiz }) {
                             void draft.save().then(() => navigate(`/quizzes/${quiz.id}/history`));
                         }}
                     >
-                        History
+                        {say('build.build.history')}
                     </Link>
-                    <Switch label="From afar" checked={far} onChange={setFar} />
+                    <Switch label={say('build.build.from-afar')} checked={far} onChange={setFar} />
                     <Button onClick={() => void rehearse(null)} disabled={document.stops.length === 0}>
-                        Rehearse
+                        {say('build.build.rehearse')}
                     </Button>
                     {edition.number !== null && edition.current ? (
-                        <p className="px-2 text-sm font-semibold text-well">Edition {edition.number} is out</p>
+                        <p className="px-2 text-sm font-semibold text-well">
+                            {say('build.build.edition-is-out', { number: edition.number })}
+                        </p>
                     ) : (
                         <Button weight="main" onClick={() => void publish()}>
-                            {edition.number === null ? 'Publish' : `Publish edition ${edition.number + 1}`}
+                            {edition.number === null
+                                ? say('build.build.publish')
+                                : say('build.build.publish-edition', { number: edition.number + 1 })}
                         </Button>
                     )}
                 </div>
@@ -317,7 +322,7 @@ function Builder({ quiz }: { quiz: Quiz }) {
                         {message.words}{' '}
                         {message.tone === 'well' && (
                             <Link className="font-semibold underline" to="/classes">
-                                Give it to a class
+                                {say('build.build.give-it-to-a-class')}
                             </Link>
                         )}
                     </Notice>
@@ -343,7 +348,7 @@ function Builder({ quiz }: { quiz: Quiz }) {
                             <div className="min-h-0 flex-1">
                                 <Cutaway
                                     document={document}
-                                    label="The quiz in its cutaway"
+                                    label={say('build.build.the-quiz-in-its-cutaway')}
                                     selected={selected}
                                     onSelect={select}
                                     far={far}
@@ -353,33 +358,35 @@ function Builder({ quiz }: { quiz: Quiz }) {
                                 />
                             </div>
                             <div className="flex flex-wrap items-center gap-2">
-                                <p className="text-sm font-semibold">Add</p>
+                                <p className="text-sm font-semibold">{say('build.build.add')}</p>
                                 {(Object.keys(stopWords) as Stop['kind'][]).map((kind) => (
-                                    <Button key={kind} aria-label={`Add a ${stopWords[kind].toLowerCase()}`} onClick={() => add(kind)}>
+                                    <Button
+                                        key={kind}
+                                        aria-label={say('build.build.add-a', { word: stopWords[kind].toLowerCase() })}
+                                        onClick={() => add(kind)}
+                                    >
                                         {stopWords[kind]}
                                     </Button>
                                 ))}
-                                <Button aria-label="Add a side stop" onClick={addSide}>
-                                    Side stop
+                                <Button aria-label={say('build.build.add-a-side-stop')} onClick={addSide}>
+                                    {say('build.build.side-stop')}
                                 </Button>
                                 {forecast !== null && (
                                     <p role="status" className="w-full text-sm">
-                                        <b>Forecast.</b> {forecast.sentence}{' '}
+                                        <b>{say('build.build.forecast')}</b> {forecast.sentence}{' '}
                                         <button type="button" className="underline" onClick={() => setForecast(null)}>
-                                            Take it off the picture
+                                            {say('build.build.take-it-off-the-picture')}
                                         </button>
                                     </p>
                                 )}
-                                <p className="ml-auto text-xs text-soft max-xl:hidden">
-                                    On the picture: arrows walk · n stop · r rung · f fork · w rehearse · Alt+arrow moves · Del removes
-                                </p>
+                                <p className="ml-auto text-xs text-soft max-xl:hidden">{say('build.build.on-the-picture-arrows-walk')}</p>
                             </div>
                         </>
                     )}
                 </div>
                 <aside
                     ref={panel}
-                    aria-label="What is selected"
+                    aria-label={say('build.build.what-is-selected')}
                     className="min-h-0 rounded-lg lg:overflow-y-auto border border-line bg-paper p-4 lg:[contain:strict]"
                 >
                     <Button
@@ -387,7 +394,7 @@ function Builder({ quiz }: { quiz: Quiz }) {
                         className="mb-2 -ml-3 lg:hidden"
                         onClick={() => panel.current?.parentElement?.scrollIntoView?.({ block: 'start' })}
                     >
-                        Back to the picture
+                        {say('build.build.back-to-the-picture')}
                     </Button>
                     <LeaveFinding value={leave}>
                         <Editor
@@ -409,7 +416,7 @@ function Builder({ quiz }: { quiz: Quiz }) {
                     {selected !== null && stopping > 0 && (
                         <p className="mt-6 text-sm">
                             <button type="button" className="text-soft underline" onClick={() => select(null)}>
-                                {stopping} {stopping === 1 ? 'thing' : 'things'} to mend before publishing
+                                {say('build.build.to-mend-before-publishing', { stopping })}
                             </button>
                         </p>
                     )}
@@ -419,19 +426,23 @@ function Builder({ quiz }: { quiz: Quiz }) {
     );
 }
 
-const notSaved = 'What you changed last has not been saved yet, so nothing was done with it. See above why, and try again.';
+const notSaved = say('build.build.what-you-changed-last-has');
 
 /** Takes back, or does again, the newest step, and says which. */
 function Step({ what, label, onStep }: { what: 'undo' | 'redo'; label: string | null; onStep: (what: 'undo' | 'redo') => Promise<void> }) {
     const Picture = what === 'undo' ? Undo2 : Redo2;
-    const words = what === 'undo' ? 'Undo' : 'Redo';
+    const words = what === 'undo' ? say('build.build.undo') : say('build.build.redo');
     return (
         <Button
             weight="quiet"
             className="flex items-center gap-1 px-2"
             disabled={label === null}
             aria-label={label === null ? words : `${words}: ${label}`}
-            title={label === null ? `${words} (nothing to ${what})` : `${words}: ${label} (${what === 'undo' ? 'Ctrl+Z' : 'Shift+Ctrl+Z'})`}
+            title={
+                label === null
+                    ? say('build.build.nothing-to', { words, what })
+                    : `${words}: ${label} (${what === 'undo' ? say('build.build.ctrl-z') : say('build.build.shift-ctrl-z')})`
+            }
             onClick={() => void onStep(what)}
         >
             <Picture size={18} />
@@ -443,7 +454,7 @@ function Step({ what, label, onStep }: { what: 'undo' | 'redo'; label: string | 
 /** How often a stop is come to in the mean, where that is not simply once. */
 function Expected({ often = 0 }: { often: number | undefined }) {
     return Math.abs(often - 1) < 0.005 ? null : (
-        <span className="rounded-sm bg-tint px-1 text-xs font-semibold" title="How often a student comes here in the mean">
+        <span className="rounded-sm bg-tint px-1 text-xs font-semibold" title={say('build.build.how-often-a-student-comes')}>
             {often < 0.995 ? `${Math.round(often * 100)} %` : `× ${often.toFixed(2)}`}
         </span>
     );
@@ -453,17 +464,14 @@ function Empty({ add }: { add: (kind: Stop['kind']) => void }) {
     return (
         <div className="relative flex flex-1 flex-col overflow-hidden rounded-lg border border-line bg-sheet">
             <div className="flex flex-1 flex-col items-start justify-end gap-3 p-8">
-                <h2 className="text-2xl">Begin with a question</h2>
-                <p className="max-w-md">
-                    Write what you ask and mark the right answer. That already works: whoever slips comes back to it until it is right. Then
-                    dig a ladder of help below it.
-                </p>
+                <h2 className="text-2xl">{say('build.build.begin-with-a-question')}</h2>
+                <p className="max-w-md">{say('build.build.write-what-you-ask-and')}</p>
                 <div className="flex flex-wrap gap-2">
                     <Button weight="main" large onClick={() => add('question')}>
-                        Add the first question
+                        {say('build.build.add-the-first-question')}
                     </Button>
                     <Button large onClick={() => add('video')}>
-                        Begin with a video
+                        {say('build.build.begin-with-a-video')}
                     </Button>
                 </div>
             </div>

@@ -7,6 +7,7 @@ import { Button } from '../../ui/Button';
 import { Field } from '../../ui/Field';
 import { moment } from '../../ui/time';
 import { ulid } from '../../ui/ulid';
+import { say } from '../../words/words';
 import { FindingNote } from './FindingNote';
 import { ShareField } from './KindFields';
 import { MomentField } from './MomentField';
@@ -54,7 +55,8 @@ export function Editor(props: Props) {
     }
     const { stop } = place;
     const number = document.stops.findIndex((other) => other.id === stop?.id) + 1;
-    const stopWords = stop === null ? 'Stand-in' : number > 0 ? `Stop ${number}` : 'Side stop';
+    const stopWords =
+        stop === null ? say('build.editor.stand-in') : number > 0 ? say('build.editor.stop', { number }) : say('build.editor.side-stop');
     const here = findings.filter((finding) => belongs(finding, place));
     const arrow = (label: string, id: string, by: 1 | -1, picture: typeof ArrowUp) => {
         const Picture = picture;
@@ -71,29 +73,29 @@ export function Editor(props: Props) {
                 <h2 className="mr-auto text-xl">{title(place, stopWords)}</h2>
                 {place.kind === 'stop' && (
                     <>
-                        {arrow('Move to the left', place.stop.id, -1, ArrowLeft)}
-                        {arrow('Move to the right', place.stop.id, 1, ArrowRight)}
+                        {arrow(say('build.editor.move-to-the-left'), place.stop.id, -1, ArrowLeft)}
+                        {arrow(say('build.editor.move-to-the-right'), place.stop.id, 1, ArrowRight)}
                     </>
                 )}
                 {place.kind === 'rung' && (
                     <>
-                        {arrow('Move up', place.rung.id, -1, ArrowUp)}
-                        {arrow('Move down', place.rung.id, 1, ArrowDown)}
+                        {arrow(say('build.editor.move-up'), place.rung.id, -1, ArrowUp)}
+                        {arrow(say('build.editor.move-down'), place.rung.id, 1, ArrowDown)}
                     </>
                 )}
                 <Button weight="quiet" className="px-2" aria-label="Delete" onClick={() => props.onRemove(selected ?? '')}>
                     <Trash2 size={18} />
                 </Button>
-                {stop !== null && <Button onClick={() => props.onRehearse(stop.id)}>Rehearse from here</Button>}
+                {stop !== null && <Button onClick={() => props.onRehearse(stop.id)}>{say('build.editor.rehearse-from-here')}</Button>}
             </div>
             {place.kind !== 'stop' && (
                 <p className="mb-3 text-sm">
                     <button type="button" className="text-soft underline" onClick={() => select(above(place))}>
                         {place.kind === 'rung'
-                            ? 'Back to the question above it'
+                            ? say('build.editor.back-to-the-question-above')
                             : stop === null
-                              ? 'Back to the whole quiz'
-                              : `Back to ${stopWords.toLowerCase()}`}
+                              ? say('build.editor.back-to-the-whole-quiz')
+                              : say('build.editor.back-to', { word: stopWords.toLowerCase() })}
                     </button>
                 </p>
             )}
@@ -137,7 +139,7 @@ export function Editor(props: Props) {
             {place.kind === 'cue' && (
                 <div className="grid gap-4">
                     <MomentField
-                        label={place.cue.kind === 'question' ? 'Stops the video at' : 'Shows from'}
+                        label={place.cue.kind === 'question' ? say('build.editor.stops-the-video-at') : say('build.editor.shows-from')}
                         value={place.cue.at}
                         onChange={(at) => change(putCue(document, place, { ...place.cue, at }))}
                     />
@@ -152,7 +154,7 @@ export function Editor(props: Props) {
                         />
                     ) : (
                         <RichField
-                            label={place.cue.kind === 'note' ? 'Note' : 'What students may comment on'}
+                            label={place.cue.kind === 'note' ? say('build.editor.note') : say('build.editor.what-students-may-comment-on')}
                             value={place.cue.text}
                             onChange={(text) => place.cue.kind !== 'question' && change(putCue(document, place, { ...place.cue, text }))}
                         />
@@ -181,11 +183,15 @@ function title(place: Place, stopWords: string): string {
         case 'stop':
             return stopWords;
         case 'cue':
-            return `${place.cue.kind === 'question' ? 'Cue' : place.cue.kind === 'note' ? 'Note' : 'Comments'} at ${moment(place.cue.at)}`;
+            return say('build.editor.at', {
+                kind: place.cue.kind === 'question' ? 'yes' : 'no',
+                isKind: place.cue.kind === 'note' ? 'yes' : 'no',
+                time: moment(place.cue.at),
+            });
         case 'question':
-            return place.stop === null ? 'Stand-in' : `${stopWords}, one question`;
+            return place.stop === null ? say('build.editor.stand-in') : say('build.editor.one-question', { stopWords });
         case 'rung':
-            return `Rung ${place.index + 1}`;
+            return say('build.editor.rung', { number: place.index + 1 });
     }
 }
 
@@ -235,13 +241,17 @@ function StopEditor({ stop, document, findings, change, select }: Props & { stop
                 <div className="grid gap-4">
                     {stop.kind === 'reading' && (
                         <Field
-                            label="Heading"
+                            label={say('build.editor.heading')}
                             value={stop.title}
                             maxLength={500}
                             onChange={(event) => change(putStop(document, { ...stop, title: event.currentTarget.value }))}
                         />
                     )}
-                    <RichField label="Text" value={stop.text} onChange={(text) => change(putStop(document, { ...stop, text }))} />
+                    <RichField
+                        label={say('build.editor.text')}
+                        value={stop.text}
+                        onChange={(text) => change(putStop(document, { ...stop, text }))}
+                    />
                 </div>
             );
     }
@@ -274,36 +284,36 @@ function FinishEditor({
     return (
         <div className="grid gap-4">
             <div className="flex items-center justify-between">
-                <h2 className="text-xl">Finish</h2>
+                <h2 className="text-xl">{say('build.editor.finish')}</h2>
                 {!isFirst && (
                     <Button weight="quiet" onClick={takeOut}>
-                        Take this finish out
+                        {say('build.editor.take-this-finish-out')}
                     </Button>
                 )}
             </div>
             <p className="text-sm text-soft">
-                {isFirst ? 'Whoever is past the last stop comes here.' : 'Only forks and answers lead here.'}
+                {isFirst ? say('build.editor.whoever-is-past-the-last') : say('build.editor.only-forks-and-answers-lead')}
             </p>
             <Field
-                label="Heading at the end"
+                label={say('build.editor.heading-at-the-end')}
                 value={finish.title}
                 maxLength={500}
                 onChange={(event) => put({ title: event.currentTarget.value })}
             />
-            <RichField label="Closing message" value={finish.message} onChange={(message) => put({ message })} />
+            <RichField label={say('build.editor.closing-message')} value={finish.message} onChange={(message) => put({ message })} />
             <fieldset className="grid gap-3">
-                <legend className="mb-1 text-sm font-semibold">Other words for a score from</legend>
+                <legend className="mb-1 text-sm font-semibold">{say('build.editor.other-words-for-a-score')}</legend>
                 {byScore.map((words) => (
                     <div key={words.id} className="grid grid-cols-[7rem_1fr] gap-3">
                         <ShareField
-                            label="Percent"
+                            label={say('build.editor.percent')}
                             value={words.from}
                             onChange={(from) =>
                                 put({ byScore: byScore.map((other) => (other.id === words.id ? { ...other, from } : other)) })
                             }
                         />
                         <RichField
-                            label="Message"
+                            label={say('build.editor.message')}
                             value={words.message}
                             onChange={(message) =>
                                 put({ byScore: byScore.map((other) => (other.id === words.id ? { ...other, message } : other)) })
@@ -313,13 +323,15 @@ function FinishEditor({
                 ))}
                 <div className="flex gap-2">
                     <Button onClick={() => put({ byScore: [...byScore, { id: ulid(), from: 0.8, message: '' }] })}>
-                        Add words for a score
+                        {say('build.editor.add-words-for-a-score')}
                     </Button>
-                    {byScore.length > 0 && <Button onClick={() => put({ byScore: byScore.slice(0, -1) })}>Take the last away</Button>}
+                    {byScore.length > 0 && (
+                        <Button onClick={() => put({ byScore: byScore.slice(0, -1) })}>{say('build.editor.take-the-last-away')}</Button>
+                    )}
                 </div>
             </fieldset>
             <Button className="justify-self-start" disabled={document.finishes.length >= 20} onClick={add}>
-                Add another finish
+                {say('build.editor.add-another-finish')}
             </Button>
         </div>
     );

@@ -1,6 +1,7 @@
 import { createContext, useContext } from 'react';
 import type { Finding, QuizDocument } from '../../api/types';
 import { find, withMend } from '../../quiz/document';
+import { say } from '../../words/words';
 
 interface Props {
     finding: Finding;
@@ -28,7 +29,7 @@ export function FindingNote({ finding, document, change, select }: Props) {
             <p>
                 {finding.severity !== 'advises' && (
                     <b className={finding.severity === 'stops' ? 'text-accent' : ''}>
-                        {finding.severity === 'stops' ? 'Must mend: ' : 'Look at: '}
+                        {finding.severity === 'stops' ? say('build.finding-note.must-mend') : say('build.finding-note.look-at')}
                     </b>
                 )}
                 {finding.sentence}
@@ -37,7 +38,7 @@ export function FindingNote({ finding, document, change, select }: Props) {
                 <p className="mt-1 flex flex-wrap gap-x-4">
                     {canBeShown && (
                         <button type="button" className="underline underline-offset-2" onClick={() => select(at)}>
-                            Show it
+                            {say('build.finding-note.show-it')}
                         </button>
                     )}
                     {mend !== null && (
@@ -55,7 +56,7 @@ export function FindingNote({ finding, document, change, select }: Props) {
                             className="ml-auto text-soft underline underline-offset-2"
                             onClick={() => leave(finding, !finding.left)}
                         >
-                            {finding.left ? 'Tell me again' : 'Leave it'}
+                            {finding.left ? say('build.finding-note.tell-me-again') : say('build.finding-note.leave-it')}
                         </button>
                     )}
                 </p>

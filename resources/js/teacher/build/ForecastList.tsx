@@ -1,6 +1,7 @@
 import { useQuery } from '@tanstack/react-query';
 import { client, take } from '../../api/client';
 import type { Forecast } from '../../api/types';
+import { say } from '../../words/words';
 import { ForecastLines } from '../ForecastLines';
 
 interface Props {
@@ -15,12 +16,9 @@ interface Props {
 export function ForecastList({ quiz, version, shown, onShow }: Props) {
     const classes = useQuery({ queryKey: ['classes'], queryFn: () => take(client.GET('/classes')) });
     return (
-        <section aria-label="Forecast">
-            <h3 className="mb-1 text-base">Forecast</h3>
-            <p className="mb-2 text-sm text-soft">
-                Before anyone takes it, under the suggested terms. Choose one to see it on the picture: how often a stop is come to, and how
-                many go down to each rung.
-            </p>
+        <section aria-label={say('build.forecast-list.forecast')}>
+            <h3 className="mb-1 text-base">{say('build.forecast-list.forecast')}</h3>
+            <p className="mb-2 text-sm text-soft">{say('build.forecast-list.before-anyone-takes-it-under')}</p>
             <ForecastLines
                 of={[quiz, version]}
                 ask={(profile) => take(client.GET('/quizzes/{quiz}/forecast', { params: { path: { quiz }, query: { profile } } }))}

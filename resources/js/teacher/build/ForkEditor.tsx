@@ -15,20 +15,21 @@ import { Button } from '../../ui/Button';
 import { Select } from '../../ui/Field';
 import { ParsedField } from '../../ui/ParsedField';
 import { ulid } from '../../ui/ulid';
+import { say } from '../../words/words';
 import { ShareField } from './KindFields';
 
 const kinds: Record<Condition['kind'], string> = {
     always: 'always',
-    entry: 'a certain answer was given here',
-    result: 'the answer here is',
-    slips: 'so many slips here',
-    score: 'the score so far is',
-    mastered: 'an objective is mastered',
-    'time-out': 'the time here ran out',
-    judged: 'the student judged their answer',
-    answered: 'an earlier question was answered',
-    answer: 'an earlier question had a certain answer',
-    stood: 'an earlier question stands',
+    entry: say('build.fork-editor.a-certain-answer-was-given'),
+    result: say('build.fork-editor.the-answer-here-is'),
+    slips: say('build.fork-editor.so-many-slips-here'),
+    score: say('build.fork-editor.the-score-so-far-is'),
+    mastered: say('build.fork-editor.an-objective-is-mastered'),
+    'time-out': say('build.fork-editor.the-time-here-ran-out'),
+    judged: say('build.fork-editor.the-student-judged-their-answer'),
+    answered: say('build.fork-editor.an-earlier-question-was-answered'),
+    answer: say('build.fork-editor.an-earlier-question-had-a'),
+    stood: say('build.fork-editor.an-earlier-question-stands'),
 };
 
 interface Props {
@@ -80,7 +81,11 @@ export function ConditionEditor({ document, stop, when, before = false, onChange
     const entries = of === undefined ? [] : entriesOf(of);
     return (
         <div className="grid gap-2">
-            <Select label="When" value={when.kind} onChange={(event) => onChange(begin(event.currentTarget.value as Condition['kind']))}>
+            <Select
+                label={say('build.fork-editor.when')}
+                value={when.kind}
+                onChange={(event) => onChange(begin(event.currentTarget.value as Condition['kind']))}
+            >
                 {allowed.map((kind) => (
                     <option key={kind} value={kind}>
                         {kinds[kind]}
@@ -89,7 +94,7 @@ export function ConditionEditor({ document, stop, when, before = false, onChange
             </Select>
             {when.question !== undefined && (
                 <Select
-                    label="Which question"
+                    label={say('build.fork-editor.which-question')}
                     value={when.question}
                     onChange={(event) => {
                         const question = earlier.find((other) => other.id === event.currentTarget.value);
@@ -102,43 +107,43 @@ export function ConditionEditor({ document, stop, when, before = false, onChange
                 >
                     {earlier.map((question) => (
                         <option key={question.id} value={question.id}>
-                            {short(promptText(question), 70) || 'Empty question'}
+                            {short(promptText(question), 70) || say('build.fork-editor.empty-question')}
                         </option>
                     ))}
                 </Select>
             )}
             {when.entry !== undefined && (
                 <Select
-                    label="Which answer"
+                    label={say('build.fork-editor.which-answer')}
                     value={when.entry}
                     onChange={(event) => onChange({ ...when, entry: event.currentTarget.value })}
                 >
                     {entries.map((entry) => (
                         <option key={entry.id} value={entry.id}>
-                            {(of === undefined ? '' : entryName(entry, of.kind)) || 'Empty'}
-                            {of !== undefined && !showsOptions(of.kind) && entry.right ? ' (right)' : ''}
+                            {(of === undefined ? '' : entryName(entry, of.kind)) || say('build.fork-editor.empty')}
+                            {of !== undefined && !showsOptions(of.kind) && entry.right ? say('build.fork-editor.right') : ''}
                         </option>
                     ))}
                 </Select>
             )}
             {when.kind === 'result' && (
                 <Select
-                    label="Is"
+                    label={say('build.fork-editor.is')}
                     value={when.result ?? 'right'}
                     onChange={(event) => onChange({ ...when, result: event.currentTarget.value as 'right' | 'partly' | 'not-right' })}
                 >
-                    <option value="right">right</option>
-                    <option value="partly">partly right</option>
-                    <option value="not-right">not right</option>
+                    <option value="right">{say('build.fork-editor.right-2')}</option>
+                    <option value="partly">{say('build.fork-editor.partly-right')}</option>
+                    <option value="not-right">{say('build.fork-editor.not-right')}</option>
                 </Select>
             )}
             {when.kind === 'slips' && (
                 <ParsedField
-                    label="At least"
+                    label={say('build.fork-editor.at-least')}
                     value={when.atLeast ?? 1}
                     read={(text) => (/^\d{1,2}$/.test(text.trim()) && Number(text) >= 1 ? Number(text) : null)}
                     write={String}
-                    wrong="From 1 to 99."
+                    wrong={say('build.fork-editor.from-1-to-99')}
                     inputMode="numeric"
                     onChange={(atLeast) => onChange({ ...when, atLeast })}
                 />
@@ -146,7 +151,7 @@ export function ConditionEditor({ document, stop, when, before = false, onChange
             {when.kind === 'score' && (
                 <div className="grid grid-cols-2 gap-3">
                     <Select
-                        label="Is"
+                        label={say('build.fork-editor.is')}
                         value={when.below !== undefined ? 'below' : 'atLeast'}
                         onChange={(event) =>
                             onChange(
@@ -156,11 +161,11 @@ export function ConditionEditor({ document, stop, when, before = false, onChange
                             )
                         }
                     >
-                        <option value="below">below</option>
-                        <option value="atLeast">at least</option>
+                        <option value="below">{say('build.fork-editor.below')}</option>
+                        <option value="atLeast">{say('build.fork-editor.at-least-2')}</option>
                     </Select>
                     <ShareField
-                        label="Percent"
+                        label={say('build.fork-editor.percent')}
                         value={when.below ?? when.atLeast ?? 0.5}
                         onChange={(share) =>
                             onChange(when.below !== undefined ? { kind: 'score', below: share } : { kind: 'score', atLeast: share })
@@ -170,7 +175,7 @@ export function ConditionEditor({ document, stop, when, before = false, onChange
             )}
             {when.kind === 'mastered' && (
                 <Select
-                    label="Which objective"
+                    label={say('build.fork-editor.which-objective')}
                     value={when.objective ?? ''}
                     onChange={(event) => onChange({ ...when, objective: event.currentTarget.value })}
                 >
@@ -183,34 +188,34 @@ export function ConditionEditor({ document, stop, when, before = false, onChange
             )}
             {when.kind === 'judged' && (
                 <Select
-                    label="As"
+                    label={say('build.fork-editor.as')}
                     value={when.judged ?? 'yes'}
                     onChange={(event) => onChange({ ...when, judged: event.currentTarget.value as 'yes' | 'not-yet' })}
                 >
-                    <option value="yes">right</option>
-                    <option value="not-yet">not yet</option>
+                    <option value="yes">{say('build.fork-editor.right-2')}</option>
+                    <option value="not-yet">{say('build.fork-editor.not-yet')}</option>
                 </Select>
             )}
             {when.kind === 'stood' && (
                 <Select
-                    label="As"
+                    label={say('build.fork-editor.as')}
                     value={when.standing ?? 'clear'}
                     onChange={(event) => onChange({ ...when, standing: event.currentTarget.value as NonNullable<Condition['standing']> })}
                 >
-                    <option value="clear">right at once</option>
-                    <option value="climbed">right after help or a slip</option>
-                    <option value="set-aside">set aside</option>
-                    <option value="shown">answer shown</option>
+                    <option value="clear">{say('build.fork-editor.right-at-once')}</option>
+                    <option value="climbed">{say('build.fork-editor.right-after-help-or-a')}</option>
+                    <option value="set-aside">{say('build.fork-editor.set-aside')}</option>
+                    <option value="shown">{say('build.fork-editor.answer-shown')}</option>
                 </Select>
             )}
             {['mastered', 'answered', 'answer', 'stood'].includes(when.kind) && (
                 <Select
-                    label="And this"
+                    label={say('build.fork-editor.and-this')}
                     value={when.is === false ? 'no' : 'yes'}
                     onChange={(event) => onChange({ ...when, is: event.currentTarget.value === 'yes' })}
                 >
-                    <option value="yes">is so</option>
-                    <option value="no">is not so</option>
+                    <option value="yes">{say('build.fork-editor.is-so')}</option>
+                    <option value="no">{say('build.fork-editor.is-not-so')}</option>
                 </Select>
             )}
         </div>
@@ -228,12 +233,12 @@ export function Targets({ document }: { document: QuizDocument }) {
             ))}
             {document.sideStops.map((stop) => (
                 <option key={stop.id} value={stop.id}>
-                    Side stop: {short(stopName(stop), 60)}
+                    {say('build.fork-editor.side-stop', { name: short(stopName(stop), 60) })}
                 </option>
             ))}
             {document.finishes.map((finish) => (
                 <option key={finish.id} value={finish.id}>
-                    Finish: {finish.title}
+                    {say('build.fork-editor.finish', { title: finish.title })}
                 </option>
             ))}
         </>
@@ -250,12 +255,12 @@ export function ForksEditor({ document, stop, onChange }: { document: QuizDocume
                 <div key={fork.id} className="grid gap-2 rounded-md border border-line bg-sheet p-2">
                     <div className="flex items-center justify-between">
                         <p className="text-sm font-semibold">
-                            Fork {index + 1}: {conditionWords(fork.when)}
+                            {say('build.fork-editor.fork', { number: index + 1, condition: conditionWords(fork.when) })}
                         </p>
                         <button
                             type="button"
                             className="grid size-8 place-items-center rounded-md hover:bg-tint"
-                            aria-label={`Remove fork ${index + 1}`}
+                            aria-label={say('build.fork-editor.remove-fork', { number: index + 1 })}
                             onClick={() => onChange(forks.filter((other) => other.id !== fork.id))}
                         >
                             <X size={16} />
@@ -268,7 +273,7 @@ export function ForksEditor({ document, stop, onChange }: { document: QuizDocume
                         onChange={(when) => onChange(forks.map((other) => (other.id === fork.id ? { ...fork, when } : other)))}
                     />
                     <Select
-                        label="Leads to"
+                        label={say('build.fork-editor.leads-to')}
                         value={fork.to}
                         onChange={(event) =>
                             onChange(forks.map((other) => (other.id === fork.id ? { ...fork, to: event.currentTarget.value } : other)))
@@ -294,7 +299,7 @@ export function ForksEditor({ document, stop, onChange }: { document: QuizDocume
                     ])
                 }
             >
-                Add a fork
+                {say('build.fork-editor.add-a-fork')}
             </Button>
         </div>
     );

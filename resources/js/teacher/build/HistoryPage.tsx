@@ -9,10 +9,16 @@ import { Button, buttonClass } from '../../ui/Button';
 import { Notice } from '../../ui/Notice';
 import { clock, day, exact } from '../../ui/time';
 import { ulid } from '../../ui/ulid';
+import { say } from '../../words/words';
 
 type Entry = History['entries'][number];
 
-const before: Record<Entry['kind'], string> = { made: '', undone: 'Undone: ', redone: 'Done again: ', corrected: '' };
+const before: Record<Entry['kind'], string> = {
+    made: '',
+    undone: say('build.history.undone'),
+    redone: say('build.history.done-again'),
+    corrected: '',
+};
 
 /** How a quiz came to be, as a diary, the newest first; any moment can be looked at and brought back. */
 export function HistoryPage() {
@@ -48,7 +54,7 @@ export function HistoryPage() {
 
     if (quiz.data === undefined || newest.data === undefined) {
         const problem = quiz.error ?? newest.error;
-        return <main className="p-8">{problem === null ? 'One moment …' : <Notice>{sentence(problem)}</Notice>}</main>;
+        return <main className="p-8">{problem === null ? say('ui.one-moment') : <Notice>{sentence(problem)}</Notice>}</main>;
     }
     const entries = [...newest.data.entries, ...pages];
     const hasMore = pages.length === 0 ? newest.data.more : more;
@@ -75,7 +81,10 @@ export function HistoryPage() {
             const now = (await take(client.GET('/quizzes/{quiz}', { params }))) as Quiz;
             const edits = difference(now.document, moment.data.document);
             if (edits.length > 0) {
-                const label = entry === undefined ? 'The beginning brought back' : `Brought back as after “${entry.label}”`;
+                const label =
+                    entry === undefined
+                        ? say('build.history.the-beginning-brought-back')
+                        : say('build.history.brought-back-as-after', { label: entry.label });
                 await take(
                     client.POST('/quizzes/{quiz}/changes', {
                         params,
@@ -92,17 +101,17 @@ export function HistoryPage() {
     return (
         <main className="flex min-h-0 flex-col lg:h-full">
             <div className="flex flex-wrap items-center gap-x-4 gap-y-2 px-5 py-3">
-                <h1 className="truncate text-xl">History of {quiz.data.title}</h1>
+                <h1 className="truncate text-xl">{say('build.history.history-of', { title: quiz.data.title })}</h1>
                 <div className="ml-auto flex gap-2">
                     <Link className={buttonClass('quiet')} to={`/quizzes/${id}`}>
-                        Back to building
+                        {say('build.history.back-to-building')}
                     </Link>
                     <Button
                         weight="main"
                         disabled={chosen === null || moment.data === undefined || moment.isPlaceholderData}
                         onClick={() => void bringBack()}
                     >
-                        Bring this back
+                        {say('build.history.bring-this-back')}
                     </Button>
                 </div>
             </div>
@@ -112,21 +121,21 @@ export function HistoryPage() {
                 </div>
             )}
             <div className="grid min-h-0 flex-1 grid-cols-[minmax(0,1fr)] gap-3 px-5 pb-4 lg:grid-cols-[minmax(0,1fr)_24rem]">
-                <section className="flex min-h-72 min-w-0 flex-col gap-2" aria-label="The quiz at that moment">
+                <section className="flex min-h-72 min-w-0 flex-col gap-2" aria-label={say('build.history.the-quiz-at-that-moment')}>
                     <p role="status" className="text-sm">
                         {chosen === null
-                            ? 'As it is now.'
+                            ? say('build.history.as-it-is-now')
                             : entry === undefined
-                              ? 'As it was at the beginning.'
-                              : `As it was after: ${entry.label} (${exact(entry.at)}).`}
+                              ? say('build.history.as-it-was-at-the')
+                              : say('build.history.as-it-was-after', { label: entry.label, when: exact(entry.at) })}
                     </p>
                     <div className="min-h-0 flex-1">
                         {shown.stops.length === 0 && shown.sideStops.length === 0 ? (
-                            <p className="text-soft">There were no stops yet.</p>
+                            <p className="text-soft">{say('build.history.there-were-no-stops-yet')}</p>
                         ) : (
                             <Cutaway
                                 document={shown}
-                                label="The quiz at that moment"
+                                label={say('build.history.the-quiz-at-that-moment')}
                                 selected={selected}
                                 onSelect={setSelected}
                                 findings={[]}
@@ -135,7 +144,7 @@ export function HistoryPage() {
                     </div>
                 </section>
                 <nav
-                    aria-label="Changes"
+                    aria-label={say('build.history.changes')}
                     className="min-h-0 overflow-y-auto rounded-lg border border-line bg-paper p-3 max-lg:order-first max-lg:max-h-72"
                 >
                     <ol className="grid gap-0.5">
@@ -157,7 +166,7 @@ export function HistoryPage() {
                                     <span className="min-w-0">
                                         {before[one.kind]}
                                         {one.label}
-                                        {!one.applied && <span className="text-soft"> (did not fit, and did nothing)</span>}
+                                        {!one.applied && <span className="text-soft">{say('build.history.did-not-fit-and-did')}</span>}
                                     </span>
                                 </button>
                             </li>
@@ -165,7 +174,7 @@ export function HistoryPage() {
                         <li>
                             {hasMore ? (
                                 <Button weight="quiet" onClick={() => void loadMore()}>
-                                    Earlier
+                                    {say('build.history.earlier')}
                                 </Button>
                             ) : (
                                 <button
@@ -174,7 +183,7 @@ export function HistoryPage() {
                                     className="w-full rounded-md px-2 py-1.5 text-left hover:bg-tint aria-[current]:bg-tint aria-[current]:font-semibold"
                                     onClick={() => setChosen(0)}
                                 >
-                                    The beginning
+                                    {say('build.history.the-beginning')}
                                 </button>
                             )}
                         </li>

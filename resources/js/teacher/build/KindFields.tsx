@@ -5,6 +5,7 @@ import { Button } from '../../ui/Button';
 import { Check, Field, inputClass, Select } from '../../ui/Field';
 import { ParsedField } from '../../ui/ParsedField';
 import { ulid } from '../../ui/ulid';
+import { say } from '../../words/words';
 import { RichField } from './RichField';
 
 interface Props {
@@ -29,7 +30,7 @@ export function ShareField({ label, value, onChange }: { label: string; value: n
                 return percent <= 100 ? percent / 100 : null;
             }}
             write={(share) => String(Math.round(share * 1000) / 10)}
-            wrong="From 0 to 100 percent."
+            wrong={say('build.kind-fields.from-0-to-100-percent')}
             inputMode="decimal"
             onChange={onChange}
         />
@@ -45,17 +46,17 @@ export function KindFields({ question, put }: Props) {
             return (
                 <div className="grid grid-cols-2 gap-3">
                     <Select
-                        label="Form asked for"
+                        label={say('build.kind-fields.form-asked-for')}
                         value={question.form ?? 'any'}
                         onChange={(event) => put({ form: event.currentTarget.value as NonNullable<Question['form']> })}
                     >
-                        <option value="any">any</option>
-                        <option value="expanded">expanded</option>
-                        <option value="factored">factored, as the answer is</option>
-                        <option value="simplified">no longer than the answer</option>
+                        <option value="any">{say('build.kind-fields.any')}</option>
+                        <option value="expanded">{say('build.kind-fields.expanded')}</option>
+                        <option value="factored">{say('build.kind-fields.factored-as-the-answer-is')}</option>
+                        <option value="simplified">{say('build.kind-fields.no-longer-than-the-answer')}</option>
                     </Select>
                     <Field
-                        label="Names of several letters"
+                        label={say('build.kind-fields.names-of-several-letters')}
                         placeholder="speed, time"
                         defaultValue={(question.names ?? []).join(', ')}
                         onBlur={(event) =>
@@ -82,7 +83,7 @@ export function KindFields({ question, put }: Props) {
         case 'order':
             return (
                 <>
-                    <Items question={question} put={put} legend="Things to put in order, as they are right" />
+                    <Items question={question} put={put} legend={say('build.kind-fields.things-to-put-in-order')} />
                     <ByParts question={question} put={put} />
                 </>
             );
@@ -99,7 +100,7 @@ export function KindFields({ question, put }: Props) {
         case 'true-false':
             return (
                 <Check
-                    label="Show as a drop-down list"
+                    label={say('build.kind-fields.show-as-a-drop-down')}
                     checked={question.show === 'drop-down'}
                     onChange={(on) => put({ show: on ? 'drop-down' : 'list' })}
                 />
@@ -108,13 +109,13 @@ export function KindFields({ question, put }: Props) {
             return (
                 <>
                     <RichField
-                        label="Model answer"
-                        hint="Students see it after they have written theirs, and judge it themselves."
+                        label={say('build.kind-fields.model-answer')}
+                        hint={say('build.kind-fields.students-see-it-after-they')}
                         value={question.model ?? ''}
                         onChange={(model) => put({ model })}
                     />
                     <Check
-                        label="I read these answers myself"
+                        label={say('build.kind-fields.i-read-these-answers-myself')}
                         checked={question.readByTeacher ?? false}
                         onChange={(readByTeacher) => put({ readByTeacher })}
                     />
@@ -123,7 +124,7 @@ export function KindFields({ question, put }: Props) {
         case 'hand-in':
             return (
                 <fieldset className="flex flex-wrap gap-4">
-                    <legend className="mb-1 text-sm font-semibold">What can be handed in</legend>
+                    <legend className="mb-1 text-sm font-semibold">{say('build.kind-fields.what-can-be-handed-in')}</legend>
                     {(['picture', 'sound', 'file'] as const).map((kind) => (
                         <Check
                             key={kind}
@@ -145,7 +146,7 @@ export function KindFields({ question, put }: Props) {
 function ByParts({ question, put }: Props) {
     return (
         <Check
-            label="Part of the points for part of it"
+            label={say('build.kind-fields.part-of-the-points-for')}
             checked={question.scoring === 'parts'}
             onChange={(on) => put({ scoring: on ? 'parts' : 'all' })}
         />
@@ -157,29 +158,29 @@ function NumberFields({ question, put }: Props) {
     return (
         <div className="grid grid-cols-2 gap-3">
             <ParsedField
-                label={tolerance.kind === 'figures' ? 'Significant figures' : 'May differ by'}
+                label={tolerance.kind === 'figures' ? say('build.kind-fields.significant-figures') : say('build.kind-fields.may-differ-by')}
                 value={tolerance.value}
                 read={decimal}
                 write={(value) => value}
-                wrong="Write it like 0.5."
+                wrong={say('build.kind-fields.write-it-like-0-5')}
                 inputMode="decimal"
                 onChange={(value) => put({ tolerance: { ...tolerance, value } })}
             />
             <Select
-                label="Counted as"
+                label={say('build.kind-fields.counted-as')}
                 value={tolerance.kind}
                 onChange={(event) => put({ tolerance: { ...tolerance, kind: event.currentTarget.value as Question['tolerance']['kind'] } })}
             >
-                <option value="absolute">a distance</option>
-                <option value="relative">a share of the answer</option>
-                <option value="figures">significant figures</option>
+                <option value="absolute">{say('build.kind-fields.a-distance')}</option>
+                <option value="relative">{say('build.kind-fields.a-share-of-the-answer')}</option>
+                <option value="figures">{say('build.kind-fields.significant-figures-2')}</option>
             </Select>
             <ShareField
-                label="Points for the right number with a wrong unit, %"
+                label={say('build.kind-fields.points-for-the-right-number')}
                 value={question.unitShare ?? 0}
                 onChange={(unitShare) => put({ unitShare })}
             />
-            <p className="self-end pb-2 text-sm text-soft">Write the unit with the answer: 12.5 cm, 9.81 m/s², 20 °C.</p>
+            <p className="self-end pb-2 text-sm text-soft">{say('build.kind-fields.write-the-unit-with-the')}</p>
         </div>
     );
 }
@@ -190,27 +191,27 @@ function TextRuleFields({ question, put }: Props) {
     return (
         <div className="grid gap-2">
             <Select
-                label="A slip of the pen"
+                label={say('build.kind-fields.a-slip-of-the-pen')}
                 value={rules.spelling ?? 'exact'}
                 onChange={(event) => set({ spelling: event.currentTarget.value as 'exact' | 'ask' | 'accept' })}
             >
-                <option value="exact">is another word</option>
-                <option value="ask">is asked back: “look at the spelling”</option>
-                <option value="accept">is taken, and mentioned</option>
+                <option value="exact">{say('build.kind-fields.is-another-word')}</option>
+                <option value="ask">{say('build.kind-fields.is-asked-back-look-at')}</option>
+                <option value="accept">{say('build.kind-fields.is-taken-and-mentioned')}</option>
             </Select>
             <div className="flex flex-wrap gap-4">
                 <Check
-                    label="Accents do not matter"
+                    label={say('build.kind-fields.accents-do-not-matter')}
                     checked={rules.ignoreDiacritics ?? false}
                     onChange={(ignoreDiacritics) => set({ ignoreDiacritics })}
                 />
                 <Check
-                    label="Punctuation does not matter"
+                    label={say('build.kind-fields.punctuation-does-not-matter')}
                     checked={rules.ignorePunctuation ?? false}
                     onChange={(ignorePunctuation) => set({ ignorePunctuation })}
                 />
                 <Check
-                    label="Words in any order"
+                    label={say('build.kind-fields.words-in-any-order')}
                     checked={rules.anyWordOrder ?? false}
                     onChange={(anyWordOrder) => set({ anyWordOrder })}
                 />
@@ -232,14 +233,14 @@ function Items({ question, put, legend }: Props & { legend: string }) {
                     <span className="w-5 text-right text-sm text-soft">{index + 1}</span>
                     <RichField
                         line
-                        label={`Thing ${index + 1}`}
+                        label={say('build.kind-fields.thing', { number: index + 1 })}
                         value={item.text}
                         onChange={(text) => put({ items: items.map((other) => (other.id === item.id ? { ...other, text } : other)) })}
                     />
                     <button
                         type="button"
                         className={icon}
-                        aria-label={`Move thing ${index + 1} up`}
+                        aria-label={say('build.kind-fields.move-thing-up', { number: index + 1 })}
                         disabled={index === 0}
                         onClick={() => swap(index, index - 1)}
                     >
@@ -248,7 +249,7 @@ function Items({ question, put, legend }: Props & { legend: string }) {
                     <button
                         type="button"
                         className={icon}
-                        aria-label={`Move thing ${index + 1} down`}
+                        aria-label={say('build.kind-fields.move-thing-down', { number: index + 1 })}
                         disabled={index === items.length - 1}
                         onClick={() => swap(index, index + 1)}
                     >
@@ -257,7 +258,7 @@ function Items({ question, put, legend }: Props & { legend: string }) {
                     <button
                         type="button"
                         className={icon}
-                        aria-label={`Remove thing ${index + 1}`}
+                        aria-label={say('build.kind-fields.remove-thing', { number: index + 1 })}
                         onClick={() =>
                             put({
                                 items: items.filter((other) => other.id !== item.id),
@@ -270,7 +271,7 @@ function Items({ question, put, legend }: Props & { legend: string }) {
                 </div>
             ))}
             <Button className="justify-self-start" onClick={() => put({ items: [...items, newItem()] })}>
-                Add a thing
+                {say('build.kind-fields.add-a-thing')}
             </Button>
             <Foreseen question={question} put={put} />
         </fieldset>
@@ -286,7 +287,7 @@ function Foreseen({ question, put }: Props) {
             {entries.map((entry) => (
                 <div key={entry.id} className="grid grid-cols-[8rem_1fr_auto] items-start gap-2 rounded-md border border-line bg-sheet p-2">
                     <ParsedField
-                        label="Wrong order"
+                        label={say('build.kind-fields.wrong-order')}
                         value={(entry.order ?? []).map((id) => items.findIndex((item) => item.id === id) + 1).join(' ')}
                         read={(text) => {
                             const numbers = text
@@ -300,14 +301,14 @@ function Foreseen({ question, put }: Props) {
                             return whole ? numbers.join(' ') : null;
                         }}
                         write={(text) => text}
-                        wrong={`All numbers from 1 to ${items.length}, once.`}
+                        wrong={say('build.kind-fields.all-numbers-from-1-to', { items: items.length })}
                         onChange={(text) => {
                             const order = text.split(' ').map((n) => items[Number(n) - 1]?.id ?? '');
                             put({ entries: question.entries.map((other) => (other.id === entry.id ? { ...other, order } : other)) });
                         }}
                     />
                     <RichField
-                        label="Feedback to it"
+                        label={say('build.kind-fields.feedback-to-it')}
                         value={entry.feedback}
                         onChange={(feedback) =>
                             put({ entries: question.entries.map((other) => (other.id === entry.id ? { ...other, feedback } : other)) })
@@ -316,7 +317,7 @@ function Foreseen({ question, put }: Props) {
                     <button
                         type="button"
                         className={`${icon} mt-6`}
-                        aria-label="Remove this wrong order"
+                        aria-label={say('build.kind-fields.remove-this-wrong-order')}
                         onClick={() => put({ entries: question.entries.filter((other) => other.id !== entry.id) })}
                     >
                         <X size={16} />
@@ -328,7 +329,7 @@ function Foreseen({ question, put }: Props) {
                 disabled={items.length < 2}
                 onClick={() => put({ entries: [...question.entries, { ...newEntry(), order: items.map((item) => item.id).reverse() }] })}
             >
-                Add an expected wrong order
+                {say('build.kind-fields.add-an-expected-wrong-order')}
             </Button>
         </>
     );
@@ -342,26 +343,26 @@ function Pairs({ question, put }: Props) {
     const setItem = (id: string, text: string) => put({ items: items.map((item) => (item.id === id ? { ...item, text } : item)) });
     return (
         <fieldset className="grid gap-2">
-            <legend className="mb-1 text-sm font-semibold">Pairs that belong together</legend>
+            <legend className="mb-1 text-sm font-semibold">{say('build.kind-fields.pairs-that-belong-together')}</legend>
             {pairs.map((pair, index) => (
                 <div key={pair.id} className="flex items-center gap-2">
                     <RichField
                         line
-                        label={`Left of pair ${index + 1}`}
+                        label={say('build.kind-fields.left-of-pair', { number: index + 1 })}
                         value={pair.text}
                         onChange={(text) => put({ pairs: pairs.map((other) => (other.id === pair.id ? { ...other, text } : other)) })}
                     />
                     <span aria-hidden="true">→</span>
                     <RichField
                         line
-                        label={`Right of pair ${index + 1}`}
+                        label={say('build.kind-fields.right-of-pair', { number: index + 1 })}
                         value={word(pair.item)}
                         onChange={(text) => pair.item !== null && setItem(pair.item, text)}
                     />
                     <button
                         type="button"
                         className={icon}
-                        aria-label={`Remove pair ${index + 1}`}
+                        aria-label={say('build.kind-fields.remove-pair', { number: index + 1 })}
                         onClick={() =>
                             put({
                                 pairs: pairs.filter((other) => other.id !== pair.id),
@@ -379,18 +380,18 @@ function Pairs({ question, put }: Props) {
             ))}
             {spare.map((item) => (
                 <div key={item.id} className="flex items-center gap-2">
-                    <span className="w-full text-right text-sm text-soft">belongs to nothing</span>
+                    <span className="w-full text-right text-sm text-soft">{say('build.kind-fields.belongs-to-nothing')}</span>
                     <span aria-hidden="true">→</span>
                     <RichField
                         line
-                        label="Something that belongs to nothing"
+                        label={say('build.kind-fields.something-that-belongs-to-nothing')}
                         value={item.text}
                         onChange={(text) => setItem(item.id, text)}
                     />
                     <button
                         type="button"
                         className={icon}
-                        aria-label="Remove it"
+                        aria-label={say('build.kind-fields.remove-it')}
                         onClick={() => put({ items: items.filter((other) => other.id !== item.id) })}
                     >
                         <X size={16} />
@@ -404,9 +405,9 @@ function Pairs({ question, put }: Props) {
                         put({ items: [...items, item], pairs: [...pairs, { id: ulid(), text: '', item: item.id }] });
                     }}
                 >
-                    Add a pair
+                    {say('build.kind-fields.add-a-pair')}
                 </Button>
-                <Button onClick={() => put({ items: [...items, newItem()] })}>Add one that fits nothing</Button>
+                <Button onClick={() => put({ items: [...items, newItem()] })}>{say('build.kind-fields.add-one-that-fits-nothing')}</Button>
             </div>
         </fieldset>
     );
@@ -418,8 +419,8 @@ function GapFields({ question, put }: Props) {
     return (
         <>
             <RichField
-                label="Sentence"
-                hint="Write [1] where the first gap is, [2] for the second."
+                label={say('build.kind-fields.sentence')}
+                hint={say('build.kind-fields.write-1-where-the-first')}
                 value={numberedSentence(question)}
                 onChange={(numbered) => {
                     const { sentence, gaps: named } = withSentence(question, numbered);
@@ -429,8 +430,7 @@ function GapFields({ question, put }: Props) {
             {gaps.map((gap, index) => (
                 <fieldset key={gap.id} className="grid gap-2 rounded-md border border-line bg-sheet p-2">
                     <legend className="px-1 text-sm font-semibold">
-                        Gap {index + 1}
-                        {!isNamed(question, index) && ' (not in the sentence)'}
+                        {say('build.kind-fields.gap', { number: index + 1, isNamed: !isNamed(question, index) ? 'yes' : 'no' })}
                     </legend>
                     {!isNamed(question, index) && (
                         <Button
@@ -440,22 +440,22 @@ function GapFields({ question, put }: Props) {
                                 put({ sentence: sentence ?? '', gaps: left ?? [] });
                             }}
                         >
-                            Take gap {index + 1} out
+                            {say('build.kind-fields.take-gap-out', { number: index + 1 })}
                         </Button>
                     )}
                     <Select
-                        label="Filled"
+                        label={say('build.kind-fields.filled')}
                         value={gap.show}
                         onChange={(event) => putGap({ ...gap, show: event.currentTarget.value as Gap['show'] })}
                     >
-                        <option value="typed">by typing</option>
-                        <option value="list">from a list</option>
+                        <option value="typed">{say('build.kind-fields.by-typing')}</option>
+                        <option value="list">{say('build.kind-fields.from-a-list')}</option>
                     </Select>
                     {gap.entries.map((entry, at) => (
                         <div key={entry.id} className="flex items-center gap-2">
                             <select
                                 className="rounded-md border border-edge bg-sheet px-1 py-1.5 text-sm"
-                                aria-label={`Answer ${at + 1} of gap ${index + 1} is`}
+                                aria-label={say('build.kind-fields.answer-of-gap-is', { number: at + 1, number2: index + 1 })}
                                 value={entry.right ? 'right' : 'wrong'}
                                 onChange={(event) =>
                                     putGap({
@@ -466,12 +466,12 @@ function GapFields({ question, put }: Props) {
                                     })
                                 }
                             >
-                                <option value="right">right</option>
-                                <option value="wrong">wrong</option>
+                                <option value="right">{say('build.kind-fields.right')}</option>
+                                <option value="wrong">{say('build.kind-fields.wrong')}</option>
                             </select>
                             <input
                                 className={inputClass}
-                                aria-label={`Answer ${at + 1} of gap ${index + 1}`}
+                                aria-label={say('build.kind-fields.answer-of-gap', { number: at + 1, number2: index + 1 })}
                                 value={entry.key ?? ''}
                                 maxLength={500}
                                 onChange={(event) =>
@@ -486,7 +486,7 @@ function GapFields({ question, put }: Props) {
                             <button
                                 type="button"
                                 className={icon}
-                                aria-label={`Remove answer ${at + 1} of gap ${index + 1}`}
+                                aria-label={say('build.kind-fields.remove-answer-of-gap', { number: at + 1, number2: index + 1 })}
                                 onClick={() => putGap({ ...gap, entries: gap.entries.filter((other) => other.id !== entry.id) })}
                             >
                                 <X size={16} />
@@ -497,7 +497,7 @@ function GapFields({ question, put }: Props) {
                         className="justify-self-start"
                         onClick={() => putGap({ ...gap, entries: [...gap.entries, newEntry(gap.entries.length === 0)] })}
                     >
-                        Add an answer to this gap
+                        {say('build.kind-fields.add-an-answer-to-this')}
                     </Button>
                 </fieldset>
             ))}

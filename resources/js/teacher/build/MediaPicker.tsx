@@ -6,6 +6,7 @@ import { Button } from '../../ui/Button';
 import { Select } from '../../ui/Field';
 import { Notice } from '../../ui/Notice';
 import { moment } from '../../ui/time';
+import { say } from '../../words/words';
 
 export function useMedia() {
     return useQuery({ queryKey: ['media'], queryFn: () => take(client.GET('/media')) }).data ?? [];
@@ -19,31 +20,31 @@ interface Props {
 
 const words: Record<Medium['kind'], { name: string; none: string; send: string; types: string; accept: string }> = {
     video: {
-        name: 'Video',
-        none: 'No video yet',
-        send: 'Send a video of your own',
-        types: 'WebM or MP4, up to 64 MB',
+        name: say('build.media-picker.video'),
+        none: say('build.media-picker.no-video-yet'),
+        send: say('build.media-picker.send-a-video-of-your'),
+        types: say('build.media-picker.webm-or-mp4-up-to'),
         accept: 'video/webm,video/mp4',
     },
     picture: {
-        name: 'Picture',
-        none: 'No picture',
-        send: 'Send a picture of your own',
-        types: 'JPEG, PNG, WebP or GIF, up to 8 MB',
+        name: say('build.media-picker.picture'),
+        none: say('build.media-picker.no-picture'),
+        send: say('build.media-picker.send-a-picture-of-your'),
+        types: say('build.media-picker.jpeg-png-webp-or-gif'),
         accept: 'image/*',
     },
     sound: {
-        name: 'Sound',
-        none: 'No sound',
-        send: 'Send a sound of your own',
-        types: 'MP3, OGG, WAV, M4A or FLAC, up to 16 MB',
+        name: say('build.media-picker.sound'),
+        none: say('build.media-picker.no-sound'),
+        send: say('build.media-picker.send-a-sound-of-your'),
+        types: say('build.media-picker.mp3-ogg-wav-m4a-or'),
         accept: 'audio/*',
     },
     file: {
-        name: 'Document',
-        none: 'No document',
-        send: 'Send a document of your own',
-        types: 'PDF, text or a document of an office program, up to 16 MB; students download it',
+        name: say('build.media-picker.document'),
+        none: say('build.media-picker.no-document'),
+        send: say('build.media-picker.send-a-document-of-your'),
+        types: say('build.media-picker.pdf-text-or-a-document'),
         accept: '.pdf,.txt,.odt,.docx,.xlsx',
     },
 };
@@ -63,7 +64,7 @@ export function MediaPicker({ kind, value, onChange }: Props) {
     const send = async () => {
         const chosen = file.current?.files?.[0];
         if (chosen === undefined) {
-            setError('Choose a file first.');
+            setError(say('build.media-picker.choose-a-file-first'));
             return;
         }
         const form = new FormData();
@@ -80,7 +81,7 @@ export function MediaPicker({ kind, value, onChange }: Props) {
             if (medium.kind === kind) {
                 newest.current(medium.id);
             } else {
-                setError(`This is a ${medium.kind}. It is kept with your files, but a ${kind} is wanted here.`);
+                setError(say('build.media-picker.this-is-a-it-is', { kind: medium.kind, kind2: kind }));
             }
         } catch (problem) {
             setError(sentence(problem));
@@ -108,12 +109,14 @@ export function MediaPicker({ kind, value, onChange }: Props) {
                     </label>
                     {kind === 'video' && (
                         <label>
-                            Captions, if there are any (WebVTT)
+                            {say('build.media-picker.captions-if-there-are-any')}
                             <input ref={captions} type="file" accept=".vtt,text/vtt" className="mt-1 block w-full text-sm" />
                         </label>
                     )}
                     <Button className="w-fit" disabled={progress !== null} onClick={() => void send()}>
-                        {progress === null ? 'Send' : `Sending, ${Math.round(progress * 100)} %`}
+                        {progress === null
+                            ? say('build.media-picker.send')
+                            : say('build.media-picker.sending', { percent: Math.round(progress * 100) })}
                     </Button>
                 </div>
             </details>

@@ -10,6 +10,7 @@ import { Notice } from '../../ui/Notice';
 import { standingWords } from '../../ui/Standing';
 import { near } from '../../ui/time';
 import { ulid } from '../../ui/ulid';
+import { say } from '../../words/words';
 import { wordsOf } from './draft';
 
 /** Quizzes in use can be mended: keys, points and wording reach every edition with rounds at once, and old answers are marked again. */
@@ -73,11 +74,9 @@ export function Mends({ quiz, version, onMended }: { quiz: string; version: numb
                     <details>
                         <summary className="min-h-9 content-center">
                             {structure.length > 0
-                                ? 'Some of what you changed is structure, which only a new edition can bring.'
-                                : 'What you changed are mends: keys, points or wording.'}{' '}
-                            <b>
-                                {mends.length} {mends.length === 1 ? 'mend' : 'mends'} can reach the quiz in use.
-                            </b>
+                                ? say('build.mends.some-of-what-you-changed')
+                                : say('build.mends.what-you-changed-are-mends')}{' '}
+                            <b>{say('build.mends.can-reach-the-quiz-in', { mends: mends.length })}</b>
                         </summary>
                         <ul className="mt-1 grid gap-0.5 pl-4">
                             {mends.map((edit, index) => (
@@ -88,29 +87,36 @@ export function Mends({ quiz, version, onMended }: { quiz: string; version: numb
                             ))}
                             {structure.map((edit, index) => (
                                 <li key={index} className="text-soft">
-                                    {changeInWords(told.document as QuizDocument, [edit])} (with the next edition)
+                                    {say('build.mends.with-the-next-edition', {
+                                        changeInWords: changeInWords(told.document as QuizDocument, [edit]),
+                                    })}
                                 </li>
                             ))}
                         </ul>
                     </details>
-                    <Button onClick={() => void run(mendAll)}>Mend the quiz in use</Button>
+                    <Button onClick={() => void run(mendAll)}>{say('build.mends.mend-the-quiz-in-use')}</Button>
                 </div>
             )}
             {progress !== null && (
                 <p role="status">
-                    Marking again: {progress.total - progress.left} of {progress.total} rounds
+                    {say('build.mends.marking-again-of-rounds', { left: progress.total - progress.left, total: progress.total })}
                 </p>
             )}
             {changes !== null && (
                 <Notice tone="well">
-                    Old answers were marked again.{' '}
-                    {changes.length === 0
-                        ? 'No standing changed.'
-                        : changes
-                              .slice(0, 6)
-                              .map((change) => `${change.student}: ${standingWords[change.before]} → ${standingWords[change.after]}`)
-                              .join('; ')}
-                    {changes.length > 6 && ` and ${changes.length - 6} more`}
+                    {say('build.mends.old-answers-were-marked-again', {
+                        value:
+                            changes.length === 0
+                                ? 'No standing changed.'
+                                : changes
+                                      .slice(0, 6)
+                                      .map(
+                                          (change) => `${change.student}: ${standingWords[change.before]} → ${standingWords[change.after]}`,
+                                      )
+                                      .join('; '),
+                        changes: changes.length > 6 ? 'yes' : 'no',
+                        value2: changes.length - 6,
+                    })}
                 </Notice>
             )}
             {error !== null && <Notice>{error}</Notice>}
@@ -118,8 +124,8 @@ export function Mends({ quiz, version, onMended }: { quiz: string; version: numb
                 <details>
                     <summary className="font-semibold">
                         {inForce.filter((one) => !one.takenBack).length === 1
-                            ? '1 mend in force'
-                            : `${inForce.filter((one) => !one.takenBack).length} mends in force`}
+                            ? say('build.mends.1-mend-in-force')
+                            : say('build.mends.mends-in-force', { count: inForce.filter((one) => !one.takenBack).length })}
                     </summary>
                     <ul className="mt-1 grid gap-1">
                         {inForce.map((one) => (
@@ -163,22 +169,28 @@ function Made({ correction, takeBack, layOver }: { correction: Correction; takeB
                 {correction.edits.map((edit, index) => (
                     <Became key={index} edit={edit as Edit} before={correction.inverse[index] as Edit | undefined} />
                 ))}
-                {takenBack ? ', taken back' : marked !== null && `, marked again: ${marked} ${marked === 1 ? 'round' : 'rounds'}`}
+                {takenBack
+                    ? say('build.mends.taken-back')
+                    : marked !== null && `, marked again: ${marked} ${marked === 1 ? 'round' : 'rounds'}`}
             </span>
             {correction.elsewhere.map((one) => (
                 <span key={one.edition} className="text-soft">
-                    {takenBack ? 'Part of it stays in' : 'Not in'} edition {one.edition}
-                    {one.reason === 'changed' ? `, where it reads “${inWords(one.stands)}”` : ', where it does not stand'}
+                    {say('build.mends.words', {
+                        takenBack: takenBack ? 'yes' : 'no',
+                        edition: one.edition,
+                        reason: one.reason === 'changed' ? 'yes' : 'no',
+                        inWords: inWords(one.stands),
+                    })}
                     {!takenBack && one.reason === 'changed' && (
                         <Button weight="quiet" onClick={() => layOver(one.edition)}>
-                            Mend it there too
+                            {say('build.mends.mend-it-there-too')}
                         </Button>
                     )}
                 </span>
             ))}
             {!takenBack && (
                 <Button weight="quiet" onClick={takeBack}>
-                    Take it back
+                    {say('build.mends.take-it-back')}
                 </Button>
             )}
         </li>
@@ -193,7 +205,7 @@ function Became({ edit, before }: { edit: Edit; before?: Edit | undefined }) {
     if (edit.do !== 'set') {
         return null;
     }
-    const stood = before?.do === 'set' && 'value' in before ? `“${inWords(before.value)}” became ` : '';
+    const stood = before?.do === 'set' && 'value' in before ? say('build.mends.became', { inWords: inWords(before.value) }) : '';
     return (
         <span>
             : {stood}“{inWords(edit.value)}”
@@ -207,7 +219,7 @@ function inWords(value: unknown): string {
         return 'nothing';
     }
     if (typeof value === 'boolean') {
-        return value ? 'right' : 'not right';
+        return value ? 'right' : say('build.mends.not-right');
     }
     const said = typeof value === 'object' ? (value as { key?: unknown; text?: unknown }) : {};
     const words = (wordsOf(value) || wordsOf(said.key) || wordsOf(said.text)).trim();

@@ -1,6 +1,7 @@
 import { short } from '../../quiz/document';
 import { Button } from '../../ui/Button';
 import { Notice } from '../../ui/Notice';
+import { say } from '../../words/words';
 import { type Draft, type Missed as MissedChange, wordsOf } from './draft';
 
 /** Changes that could not be laid, each offered again until it is decided: nothing that was typed is lost. */
@@ -8,11 +9,13 @@ export function Missed({ draft, missed }: { draft: Draft; missed: MissedChange[]
     return missed.map((one) => (
         <div key={one.id} className="px-5 pb-3">
             <Notice>
-                <b>{one.label}</b> could not be laid. {one.sentence} {yours(one)}
+                <b>{one.label}</b> {say('build.missed.could-not-be-laid', { sentence: one.sentence, yours: yours(one) })}
                 <span className="ml-2 inline-flex flex-wrap gap-2">
-                    <Button onClick={() => draft.again(one)}>{one.held ? 'Put mine in its place' : 'Try it again'}</Button>
+                    <Button onClick={() => draft.again(one)}>
+                        {one.held ? say('build.missed.put-mine-in-its-place') : say('build.missed.try-it-again')}
+                    </Button>
                     <Button weight="quiet" onClick={() => draft.forget(one)}>
-                        {one.held ? 'Leave theirs' : 'Leave it'}
+                        {one.held ? say('build.missed.leave-theirs') : say('build.missed.leave-it')}
                     </Button>
                 </span>
             </Notice>
@@ -23,5 +26,5 @@ export function Missed({ draft, missed }: { draft: Draft; missed: MissedChange[]
 /** What was typed, so that it can be read, and copied, whatever is decided. */
 function yours({ edits }: MissedChange): string {
     const text = edits.map((edit) => (edit.do === 'set' ? wordsOf(edit.value).trim() : '')).find((value) => value !== '');
-    return text === undefined ? '' : `Yours: “${short(text, 200)}”.`;
+    return text === undefined ? '' : say('build.missed.yours', { name: short(text, 200) });
 }

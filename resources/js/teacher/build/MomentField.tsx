@@ -1,5 +1,6 @@
 import { ParsedField } from '../../ui/ParsedField';
 import { moment, seconds } from '../../ui/time';
+import { say } from '../../words/words';
 
 interface Props {
     label: string;
@@ -9,7 +10,16 @@ interface Props {
 
 /** A moment of a video, typed as minutes and seconds. */
 export function MomentField(props: Props) {
-    return <ParsedField {...props} read={seconds} write={moment} wrong="Write it like 1:05." placeholder="0:00" inputMode="text" />;
+    return (
+        <ParsedField
+            {...props}
+            read={seconds}
+            write={moment}
+            wrong={say('build.moment-field.write-it-like-1-05')}
+            placeholder="0:00"
+            inputMode="text"
+        />
+    );
 }
 
 interface EndProps {
@@ -26,8 +36,8 @@ export function EndField({ label, value, onChange }: EndProps) {
             value={value ?? 'end'}
             read={(text) => (text.trim() === '' ? 'end' : seconds(text))}
             write={(end) => (end === 'end' ? '' : moment(end))}
-            wrong="Write it like 1:05."
-            placeholder="to the end"
+            wrong={say('build.moment-field.write-it-like-1-05')}
+            placeholder={say('build.moment-field.to-the-end')}
             onChange={(end) => onChange(end === 'end' ? null : end)}
         />
     );

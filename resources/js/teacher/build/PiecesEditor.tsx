@@ -3,11 +3,17 @@ import { Formula } from '../../player/Formula';
 import { fromPieces, type Medium, type Piece, piecesOf } from '../../quiz/text';
 import { Button } from '../../ui/Button';
 import { Field } from '../../ui/Field';
+import { say } from '../../words/words';
 import { MediaPicker } from './MediaPicker';
 import { EndField, MomentField } from './MomentField';
 import { RichField } from './RichField';
 
-const names: Record<Medium['kind'], string> = { picture: 'Picture', sound: 'Sound', video: 'Video', document: 'Document' };
+const names: Record<Medium['kind'], string> = {
+    picture: say('build.pieces-editor.picture'),
+    sound: say('build.pieces-editor.sound'),
+    video: say('build.pieces-editor.video'),
+    document: say('build.pieces-editor.document'),
+};
 const pickers = { picture: 'picture', sound: 'sound', video: 'video', document: 'file' } as const;
 
 /** The words with which a text begins, which have a field of their own. */
@@ -40,13 +46,13 @@ export function PiecesEditor({ text, onChange, of }: { text: string; onChange: (
                     return (
                         <RichField
                             key={index}
-                            label={`Words below, ${index + 1}`}
+                            label={say('build.pieces-editor.words-below', { number: index + 1 })}
                             value={piece.rich}
                             onChange={(rich) => put(index, { kind: 'words', rich })}
                         />
                     );
                 }
-                const name = piece.kind === 'formula' ? 'Formula' : names[piece.medium.kind];
+                const name = piece.kind === 'formula' ? say('build.pieces-editor.formula') : names[piece.medium.kind];
                 return (
                     <div key={index} className="grid gap-2 rounded-md border border-line bg-sheet p-2">
                         <div className="flex items-center justify-between">
@@ -54,7 +60,7 @@ export function PiecesEditor({ text, onChange, of }: { text: string; onChange: (
                             <button
                                 type="button"
                                 className="grid size-8 place-items-center rounded-md hover:bg-tint"
-                                aria-label={`Remove this ${name.toLowerCase()}`}
+                                aria-label={say('build.pieces-editor.remove-this', { word: name.toLowerCase() })}
                                 onClick={() => change((pieces) => pieces.filter((_, at) => at !== index))}
                             >
                                 <X size={16} />
@@ -69,7 +75,7 @@ export function PiecesEditor({ text, onChange, of }: { text: string; onChange: (
                 );
             })}
             <details>
-                <summary className="text-sm font-semibold">Add a picture, a sound, a video or a document to {of}</summary>
+                <summary className="text-sm font-semibold">{say('build.pieces-editor.add-a-picture-a-sound', { of })}</summary>
                 <div className="mt-2 grid gap-3">
                     {(Object.keys(names) as Medium['kind'][]).map((kind) => (
                         <MediaPicker
@@ -82,14 +88,18 @@ export function PiecesEditor({ text, onChange, of }: { text: string; onChange: (
                 </div>
             </details>
             <Button className="justify-self-start" onClick={() => add({ kind: 'formula', tex: '', words: '' })}>
-                Add a formula to {of}
+                {say('build.pieces-editor.add-a-formula-to', { of })}
             </Button>
         </div>
     );
 }
 
 function fresh(kind: Medium['kind'], medium: string): Piece {
-    return { kind: 'medium', decoration: false, medium: { kind, medium, words: kind === 'document' ? 'Document' : '', from: 0, to: null } };
+    return {
+        kind: 'medium',
+        decoration: false,
+        medium: { kind, medium, words: kind === 'document' ? say('build.pieces-editor.document') : '', from: 0, to: null },
+    };
 }
 
 type MediumPiece = Extract<Piece, { kind: 'medium' }>;
@@ -99,7 +109,7 @@ function FormulaFields({ piece, onChange }: { piece: FormulaPiece; onChange: (pi
     return (
         <>
             <Field
-                label="In TeX"
+                label={say('build.pieces-editor.in-tex')}
                 placeholder="\frac{U}{R}"
                 value={piece.tex}
                 maxLength={2000}
@@ -107,8 +117,8 @@ function FormulaFields({ piece, onChange }: { piece: FormulaPiece; onChange: (pi
             />
             {piece.tex !== '' && <Formula tex={piece.tex} alternative={piece.words || piece.tex} />}
             <Field
-                label="In words"
-                hint="For those who cannot see it."
+                label={say('build.pieces-editor.in-words')}
+                hint={say('build.pieces-editor.for-those-who-cannot-see')}
                 value={piece.words}
                 onChange={(event) => onChange({ ...piece, words: event.currentTarget.value })}
             />
@@ -124,8 +134,8 @@ function MediumFields({ piece, onChange }: { piece: MediumPiece; onChange: (piec
             <MediaPicker kind={pickers[medium.kind]} value={medium.medium} onChange={(id) => id !== null && put({ medium: id })} />
             {medium.kind === 'video' && (
                 <div className="grid grid-cols-2 gap-3">
-                    <MomentField label="Plays from" value={medium.from} onChange={(from) => put({ from })} />
-                    <EndField label="to" value={medium.to} onChange={(to) => put({ to })} />
+                    <MomentField label={say('build.pieces-editor.plays-from')} value={medium.from} onChange={(from) => put({ from })} />
+                    <EndField label={say('build.pieces-editor.to')} value={medium.to} onChange={(to) => put({ to })} />
                 </div>
             )}
             {medium.kind === 'picture' && (
@@ -136,13 +146,17 @@ function MediumFields({ piece, onChange }: { piece: MediumPiece; onChange: (piec
                         checked={piece.decoration}
                         onChange={(event) => onChange({ ...piece, decoration: event.currentTarget.checked })}
                     />
-                    Only decoration: it says nothing
+                    {say('build.pieces-editor.only-decoration-it-says-nothing')}
                 </label>
             )}
             {!piece.decoration && (
                 <Field
-                    label={medium.kind === 'document' ? 'Its name' : 'In words'}
-                    hint={medium.kind === 'document' ? 'What students press to open it.' : 'For those who cannot see or hear it.'}
+                    label={medium.kind === 'document' ? say('build.pieces-editor.its-name') : say('build.pieces-editor.in-words')}
+                    hint={
+                        medium.kind === 'document'
+                            ? say('build.pieces-editor.what-students-press-to-open')
+                            : say('build.pieces-editor.for-those-who-cannot-see-2')
+                    }
                     value={medium.words}
                     onChange={(event) => put({ words: event.currentTarget.value })}
                 />

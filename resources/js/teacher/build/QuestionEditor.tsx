@@ -17,6 +17,7 @@ import { isEmpty } from '../../quiz/text';
 import { Button } from '../../ui/Button';
 import { Check, Field, inputClass, Select } from '../../ui/Field';
 import { ParsedField } from '../../ui/ParsedField';
+import { say } from '../../words/words';
 import { FindingNote } from './FindingNote';
 import { Targets } from './ForkEditor';
 import { decimal, KindFields, ShareField } from './KindFields';
@@ -57,14 +58,14 @@ export function QuestionEditor({ document, question, findings, change, select, m
     return (
         <div className="grid gap-5">
             <RichField
-                label="Question"
+                label={say('build.question-editor.question')}
                 value={firstWords(question.prompt)}
-                placeholder="What do you ask?"
+                placeholder={say('build.question-editor.what-do-you-ask')}
                 onChange={(words) => put({ prompt: withFirstWords(question.prompt, words) })}
             />
             <div className="grid grid-cols-[1fr_6rem] gap-3">
                 <Select
-                    label="Kind"
+                    label={say('build.question-editor.kind')}
                     value={question.kind}
                     onChange={(event) => change(putQuestion(document, withKind(question, event.currentTarget.value as QuestionKind)))}
                 >
@@ -77,14 +78,14 @@ export function QuestionEditor({ document, question, findings, change, select, m
                         ))}
                 </Select>
                 <ParsedField
-                    label="Points"
+                    label={say('build.question-editor.points')}
                     value={question.points}
                     read={(text) => {
                         const points = text.trim() === '' ? Number.NaN : Number(decimal(text) ?? Number.NaN);
                         return points <= 1000 ? points : null;
                     }}
                     write={String}
-                    wrong="From 0 to 1000."
+                    wrong={say('build.question-editor.from-0-to-1000')}
                     inputMode="decimal"
                     onChange={(points) => put({ points })}
                 />
@@ -94,10 +95,10 @@ export function QuestionEditor({ document, question, findings, change, select, m
                 <fieldset className="grid gap-2">
                     <legend className="mb-1 text-sm font-semibold">
                         {question.kind === 'poll'
-                            ? 'Options'
+                            ? say('build.question-editor.options')
                             : choosing
-                              ? 'Options; mark what is right'
-                              : 'Accepted answers, and wrong ones you expect'}
+                              ? say('build.question-editor.options-mark-what-is-right')
+                              : say('build.question-editor.accepted-answers-and-wrong-ones')}
                     </legend>
                     {question.entries.map((entry, index) => (
                         <EntryRow
@@ -117,14 +118,16 @@ export function QuestionEditor({ document, question, findings, change, select, m
                     ))}
                     <div className="flex flex-wrap gap-2">
                         {choosing ? (
-                            <Button onClick={() => put({ entries: [...question.entries, newEntry()] })}>Add an option</Button>
+                            <Button onClick={() => put({ entries: [...question.entries, newEntry()] })}>
+                                {say('build.question-editor.add-an-option')}
+                            </Button>
                         ) : (
                             <>
                                 <Button onClick={() => put({ entries: [...question.entries, newEntry(true)] })}>
-                                    Add an accepted answer
+                                    {say('build.question-editor.add-an-accepted-answer')}
                                 </Button>
                                 <Button onClick={() => put({ entries: [...question.entries, newEntry()] })}>
-                                    Add an expected wrong answer
+                                    {say('build.question-editor.add-an-expected-wrong-answer')}
                                 </Button>
                             </>
                         )}
@@ -134,41 +137,45 @@ export function QuestionEditor({ document, question, findings, change, select, m
             <KindFields question={question} put={put} />
 
             <fieldset className="grid gap-3">
-                <legend className="mb-1 text-sm font-semibold">What is said</legend>
+                <legend className="mb-1 text-sm font-semibold">{say('build.question-editor.what-is-said')}</legend>
                 {!unmarked.includes(question.kind) && (
                     <>
                         <RichField
-                            label="When it is right"
-                            placeholder="Say the idea once more."
+                            label={say('build.question-editor.when-it-is-right')}
+                            placeholder={say('build.question-editor.say-the-idea-once-more')}
                             value={question.feedback.right}
                             onChange={(right) => put({ feedback: { ...question.feedback, right } })}
                         />
                         <RichField
-                            label="When it is not right"
-                            placeholder="Say where to look."
+                            label={say('build.question-editor.when-it-is-not-right')}
+                            placeholder={say('build.question-editor.say-where-to-look')}
                             value={question.feedback.notRight}
                             onChange={(notRight) => put({ feedback: { ...question.feedback, notRight } })}
                         />
                     </>
                 )}
                 <RichField
-                    label="Explanation, for everybody"
-                    hint="Seen when the terms say so: at once, unless you choose otherwise."
+                    label={say('build.question-editor.explanation-for-everybody')}
+                    hint={say('build.question-editor.seen-when-the-terms-say')}
                     value={question.explanation ?? ''}
                     onChange={(explanation) => put({ explanation })}
                 />
             </fieldset>
 
             <fieldset className="grid gap-2">
-                <legend className="mb-1 text-sm font-semibold">Ladder, after any slip</legend>
+                <legend className="mb-1 text-sm font-semibold">{say('build.question-editor.ladder-after-any-slip')}</legend>
                 <Rungs rungs={question.ladder} select={select} />
                 <AddRung onAdd={(kind) => add(null, kind)} />
             </fieldset>
 
             <details className="rounded-md border border-line px-3 py-2" open={afterFirst(question.prompt).length > 0}>
-                <summary className="text-sm font-semibold">Pictures, sound, formulas and documents</summary>
+                <summary className="text-sm font-semibold">{say('build.question-editor.pictures-sound-formulas-and-documents')}</summary>
                 <div className="mt-2">
-                    <PiecesEditor of="the question" text={question.prompt} onChange={(prompt) => put({ prompt })} />
+                    <PiecesEditor
+                        of={say('build.question-editor.the-question')}
+                        text={question.prompt}
+                        onChange={(prompt) => put({ prompt })}
+                    />
                 </div>
             </details>
             <More document={document} question={question} put={put} marked={marked} />
@@ -191,11 +198,11 @@ function More({
     const groups = [...new Set((document.pool ?? []).map((other) => other.alike).filter((group) => group !== null && group !== undefined))];
     return (
         <details className="rounded-md border border-line px-3 py-2">
-            <summary className="text-sm font-semibold">Time, difficulty, objectives, alike questions</summary>
+            <summary className="text-sm font-semibold">{say('build.question-editor.time-difficulty-objectives-alike')}</summary>
             <div className="mt-3 grid gap-3">
                 <div className="grid grid-cols-2 gap-3">
                     <Field
-                        label="Seconds (empty: no limit)"
+                        label={say('build.question-editor.seconds-empty-no-limit')}
                         type="number"
                         min={1}
                         max={86400}
@@ -206,23 +213,25 @@ function More({
                         }}
                     />
                     <Select
-                        label="Difficulty"
+                        label={say('build.question-editor.difficulty')}
                         value={question.difficulty ?? 3}
                         onChange={(event) => put({ difficulty: Number(event.currentTarget.value) })}
                     >
-                        {['very easy', 'easy', 'middling', 'hard', 'very hard'].map((words, index) => (
-                            <option key={words} value={index + 1}>
-                                {words}
-                            </option>
-                        ))}
+                        {[say('build.question-editor.very-easy'), 'easy', 'middling', 'hard', say('build.question-editor.very-hard')].map(
+                            (words, index) => (
+                                <option key={words} value={index + 1}>
+                                    {words}
+                                </option>
+                            ),
+                        )}
                     </Select>
                 </div>
                 <Field
-                    label="Group of alike questions"
+                    label={say('build.question-editor.group-of-alike-questions')}
                     hint={
                         groups.length === 0
-                            ? 'Stand-ins of the same group can take its place. Add some under “The whole quiz”.'
-                            : `Stand-ins there are for: ${groups.join(', ')}`
+                            ? say('build.question-editor.stand-ins-of-the-same')
+                            : say('build.question-editor.stand-ins-there-are-for', { groups: groups.join(', ') })
                     }
                     value={question.alike ?? ''}
                     maxLength={100}
@@ -230,11 +239,11 @@ function More({
                 />
                 {(document.objectives ?? []).length > 0 && (
                     <fieldset className="grid gap-1">
-                        <legend className="mb-1 text-sm font-semibold">Objectives it serves</legend>
+                        <legend className="mb-1 text-sm font-semibold">{say('build.question-editor.objectives-it-serves')}</legend>
                         {(document.objectives ?? []).map((objective) => (
                             <Check
                                 key={objective.id}
-                                label={objective.text || 'An objective without words'}
+                                label={objective.text || say('build.question-editor.an-objective-without-words')}
                                 checked={(question.objectives ?? []).includes(objective.id)}
                                 onChange={(on) => {
                                     const rest = (question.objectives ?? []).filter((id) => id !== objective.id);
@@ -246,7 +255,7 @@ function More({
                 )}
                 {!marked && !unmarked.includes(question.kind) && (
                     <Check
-                        label="There is no right answer, on purpose"
+                        label={say('build.question-editor.there-is-no-right-answer')}
                         checked={question.keyless ?? false}
                         onChange={(keyless) => put({ keyless })}
                     />
@@ -273,13 +282,17 @@ interface EntryProps {
 function EntryRow({ document, question, entry, name, findings, change, onChange, onRight, onRemove, addRung, select }: EntryProps) {
     const choosing = showsOptions(question.kind);
     const isPoll = question.kind === 'poll';
-    const label = choosing ? `Option ${name}` : entry.right ? `Accepted answer ${name}` : `Expected wrong answer ${name}`;
+    const label = choosing
+        ? say('build.question-editor.option', { name })
+        : entry.right
+          ? say('build.question-editor.accepted-answer', { name })
+          : say('build.question-editor.expected-wrong-answer', { name });
     const follows = [
         !isEmpty(entry.feedback) && 'feedback',
-        entry.ladder.length > 0 && 'own ladder',
-        entry.fork !== null && 'leads elsewhere',
+        entry.ladder.length > 0 && say('build.question-editor.own-ladder'),
+        entry.fork !== null && say('build.question-editor.leads-elsewhere'),
         (entry.misconception ?? null) !== null && 'misconception',
-        afterFirst(entry.text).length > 0 && choosing && 'picture or formula',
+        afterFirst(entry.text).length > 0 && choosing && say('build.question-editor.picture-or-formula'),
         entry.pinned === true && 'pinned',
     ].filter(Boolean);
     return (
@@ -293,7 +306,7 @@ function EntryRow({ document, question, entry, name, findings, change, onChange,
                             type={picksOne(question.kind) ? 'radio' : 'checkbox'}
                             name={`right-${question.id}`}
                             className="size-5 accent-accent"
-                            aria-label={`${label} is right`}
+                            aria-label={say('build.question-editor.is-right', { label })}
                             checked={entry.right}
                             onChange={(event) => onRight(event.currentTarget.checked)}
                         />
@@ -302,12 +315,12 @@ function EntryRow({ document, question, entry, name, findings, change, onChange,
                 ) : (
                     <select
                         className="rounded-md border border-edge bg-sheet px-1 py-1.5 text-sm"
-                        aria-label={`Answer ${name} is`}
+                        aria-label={say('build.question-editor.answer-is', { name })}
                         value={entry.right ? 'right' : 'wrong'}
                         onChange={(event) => onRight(event.currentTarget.value === 'right')}
                     >
-                        <option value="right">right</option>
-                        <option value="wrong">wrong</option>
+                        <option value="right">{say('build.question-editor.right')}</option>
+                        <option value="wrong">{say('build.question-editor.wrong')}</option>
                     </select>
                 )}
                 {choosing ? (
@@ -330,7 +343,7 @@ function EntryRow({ document, question, entry, name, findings, change, onChange,
                 <button
                     type="button"
                     className="grid size-9 shrink-0 place-items-center rounded-md hover:bg-tint"
-                    aria-label={`Remove ${label.toLowerCase()}`}
+                    aria-label={say('build.question-editor.remove', { word: label.toLowerCase() })}
                     onClick={onRemove}
                 >
                     <X size={18} />
@@ -342,21 +355,30 @@ function EntryRow({ document, question, entry, name, findings, change, onChange,
                 </div>
             ))}
             <details className="mt-1 text-sm">
-                <summary className="text-soft">What follows{follows.length === 0 ? '' : `: ${follows.join(', ')}`}</summary>
+                <summary className="text-soft">
+                    {say('build.question-editor.what-follows', {
+                        follows: follows.length === 0 ? 'yes' : 'no',
+                        follows2: follows.join(', '),
+                    })}
+                </summary>
                 <div className="mt-2 grid gap-3 pb-1">
                     <RichField
-                        label="Feedback to this answer"
+                        label={say('build.question-editor.feedback-to-this-answer')}
                         value={entry.feedback}
                         onChange={(feedback) => onChange({ ...entry, feedback })}
                     />
                     {(mayLead(document, question) || entry.fork !== null) && (
                         <Select
-                            label="Leads to"
+                            label={say('build.question-editor.leads-to')}
                             data-fork={entry.id}
                             value={entry.fork ?? ''}
                             onChange={(event) => onChange({ ...entry, fork: event.currentTarget.value || null })}
                         >
-                            <option value="">{entry.right || isPoll ? 'the next stop' : 'help, and back to this question'}</option>
+                            <option value="">
+                                {entry.right || isPoll
+                                    ? say('build.question-editor.the-next-stop')
+                                    : say('build.question-editor.help-and-back-to-this')}
+                            </option>
                             <Targets document={document} />
                         </Select>
                     )}
@@ -364,11 +386,11 @@ function EntryRow({ document, question, entry, name, findings, change, onChange,
                         <>
                             {(document.misconceptions ?? []).length > 0 && (
                                 <Select
-                                    label="Shows the misconception"
+                                    label={say('build.question-editor.shows-the-misconception')}
                                     value={entry.misconception ?? ''}
                                     onChange={(event) => onChange({ ...entry, misconception: event.currentTarget.value || null })}
                                 >
-                                    <option value="">none</option>
+                                    <option value="">{say('build.question-editor.none')}</option>
                                     {(document.misconceptions ?? []).map((one) => (
                                         <option key={one.id} value={one.id}>
                                             {one.text}
@@ -378,7 +400,7 @@ function EntryRow({ document, question, entry, name, findings, change, onChange,
                             )}
                             {question.kind !== 'several-choices' && (
                                 <ShareField
-                                    label="Share of the points, %"
+                                    label={say('build.question-editor.share-of-the-points')}
                                     value={entry.share ?? 0}
                                     onChange={(share) => onChange({ ...entry, share })}
                                 />
@@ -388,16 +410,20 @@ function EntryRow({ document, question, entry, name, findings, change, onChange,
                     {choosing && (
                         <>
                             <Check
-                                label="Keeps its place where options are mixed"
+                                label={say('build.question-editor.keeps-its-place-where-options')}
                                 checked={entry.pinned ?? false}
                                 onChange={(pinned) => onChange({ ...entry, pinned })}
                             />
-                            <PiecesEditor of="this option" text={entry.text} onChange={(text) => onChange({ ...entry, text })} />
+                            <PiecesEditor
+                                of={say('build.question-editor.this-option')}
+                                text={entry.text}
+                                onChange={(text) => onChange({ ...entry, text })}
+                            />
                         </>
                     )}
                     {!entry.right && !isPoll && entry.fork === null && (
                         <div>
-                            <p className="font-semibold">A ladder of its own</p>
+                            <p className="font-semibold">{say('build.question-editor.a-ladder-of-its-own')}</p>
                             <Rungs rungs={entry.ladder} select={select} />
                             <div className="mt-1">
                                 <AddRung forWhat={label.toLowerCase()} onAdd={addRung} />
@@ -426,5 +452,5 @@ function withRight({ share, ...entry }: Entry, right: boolean): Entry {
 
 /** A few words by which a question is known again. */
 export function questionWords(question: Question): string {
-    return promptText(question) || 'Empty question';
+    return promptText(question) || say('build.question-editor.empty-question');
 }

@@ -2,6 +2,7 @@ import { Rich } from '../../player/Rich';
 import { fromPlain, isPlain, plainOf } from '../../quiz/text';
 import { Button } from '../../ui/Button';
 import { inputClass, Text } from '../../ui/Field';
+import { say } from '../../words/words';
 
 interface Props {
     label: string;
@@ -24,7 +25,7 @@ export function RichField({ label, value, onChange, hideLabel = false, line = fa
                 <div className="rounded-md border border-line bg-paper px-3 py-2">
                     <Rich text={value} />
                     <Button weight="quiet" className="mt-1 text-sm" onClick={() => onChange(fromPlain(plainOf(value)))}>
-                        Rewrite it without formatting
+                        {say('build.rich-field.rewrite-it-without-formatting')}
                     </Button>
                 </div>
             </fieldset>

@@ -2,6 +2,7 @@ import type { Finding, QuizDocument, Rung } from '../../api/types';
 import { VideoPlayer } from '../../player/VideoPlayer';
 import { Field } from '../../ui/Field';
 import { ParsedField } from '../../ui/ParsedField';
+import { say } from '../../words/words';
 import { MediaPicker, useMedia } from './MediaPicker';
 import { EndField, MomentField } from './MomentField';
 import { QuestionEditor } from './QuestionEditor';
@@ -37,8 +38,8 @@ export function RungEditor({ document, findings, rung, put, change, select }: Pr
         case 'hint':
             return (
                 <RichField
-                    label="Hint"
-                    placeholder="Point to where to look, without giving the answer."
+                    label={say('build.rung-editor.hint')}
+                    placeholder={say('build.rung-editor.point-to-where-to-look')}
                     value={rung.text}
                     onChange={(text) => put({ ...rung, text })}
                 />
@@ -46,8 +47,8 @@ export function RungEditor({ document, findings, rung, put, change, select }: Pr
         case 'teacher':
             return (
                 <RichField
-                    label="What the student reads while you are called"
-                    placeholder="You can set this aside meanwhile."
+                    label={say('build.rung-editor.what-the-student-reads-while')}
+                    placeholder={say('build.rung-editor.you-can-set-this-aside')}
                     value={rung.text}
                     onChange={(text) => put({ ...rung, text })}
                 />
@@ -60,29 +61,29 @@ export function RungEditor({ document, findings, rung, put, change, select }: Pr
             return (
                 <div className="grid gap-4">
                     <Field
-                        label="Heading"
+                        label={say('build.rung-editor.heading')}
                         value={rung.title}
                         maxLength={500}
                         onChange={(event) => put({ ...rung, title: event.currentTarget.value })}
                     />
                     <RichField
-                        label={rung.kind === 'exercise' ? 'What to do' : 'Text'}
+                        label={rung.kind === 'exercise' ? say('build.rung-editor.what-to-do') : say('build.rung-editor.text')}
                         value={rung.text}
                         onChange={(text) => put({ ...rung, text })}
                     />
                     {rung.kind === 'exercise' && (
                         <>
                             <ParsedField
-                                label="Link, if it is elsewhere"
+                                label={say('build.rung-editor.link-if-it-is-elsewhere')}
                                 value={rung.link ?? ''}
                                 read={address}
                                 write={(link) => link}
-                                wrong="This is no address of a page, such as https://school.example/page."
+                                wrong={say('build.rung-editor.this-is-no-address-of')}
                                 inputMode="url"
                                 onChange={(link) => put({ ...rung, link })}
                             />
                             <RichField
-                                label="Answers, to check oneself"
+                                label={say('build.rung-editor.answers-to-check-oneself')}
                                 value={rung.answers}
                                 onChange={(answers) => put({ ...rung, answers })}
                             />
@@ -98,7 +99,7 @@ function VideoRungEditor({ rung, put }: { rung: Extract<Rung, { kind: 'video' }>
     return (
         <div className="grid gap-4">
             <Field
-                label="Title"
+                label={say('build.rung-editor.title')}
                 value={rung.title}
                 maxLength={500}
                 onChange={(event) => put({ ...rung, title: event.currentTarget.value })}
@@ -106,11 +107,15 @@ function VideoRungEditor({ rung, put }: { rung: Extract<Rung, { kind: 'video' }>
             <MediaPicker kind="video" value={rung.clip.media} onChange={(id) => put({ ...rung, clip: { ...rung.clip, media: id } })} />
             <div className="grid grid-cols-2 gap-3">
                 <MomentField
-                    label="Plays from"
+                    label={say('build.rung-editor.plays-from')}
                     value={rung.clip.from}
                     onChange={(from) => put({ ...rung, clip: { ...rung.clip, from } })}
                 />
-                <EndField label="to" value={rung.clip.to} onChange={(to) => put({ ...rung, clip: { ...rung.clip, to } })} />
+                <EndField
+                    label={say('build.rung-editor.to')}
+                    value={rung.clip.to}
+                    onChange={(to) => put({ ...rung, clip: { ...rung.clip, to } })}
+                />
             </div>
             {rung.clip.media !== null && (
                 <VideoPlayer

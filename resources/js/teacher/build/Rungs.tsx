@@ -2,6 +2,7 @@ import { useId, useState } from 'react';
 import type { Rung } from '../../api/types';
 import { rungName, rungWords, short } from '../../quiz/document';
 import { Button } from '../../ui/Button';
+import { say } from '../../words/words';
 
 /** The rungs of a ladder, each leading to where it is edited. */
 export function Rungs({ rungs, select }: { rungs: Rung[]; select: (id: string) => void }) {
@@ -37,19 +38,23 @@ export function AddRung({
     const id = useId();
     const [other, setOther] = useState<Rung['kind']>('worked-example');
     const others = (Object.keys(rungWords) as Rung['kind'][]).filter((kind) => !usual.includes(kind) && !without.includes(kind));
-    const suffix = forWhat === '' ? '' : ` for ${forWhat}`;
+    const suffix = forWhat === '' ? '' : say('build.rungs.for', { forWhat });
     return (
         <div className="flex flex-wrap items-center gap-2">
             {usual.map((kind) => (
-                <Button key={kind} aria-label={`Add ${rungWords[kind].toLowerCase()}${suffix}`} onClick={() => onAdd(kind)}>
-                    Add {rungWords[kind].toLowerCase()}
+                <Button
+                    key={kind}
+                    aria-label={say('build.rungs.add-2', { word: rungWords[kind].toLowerCase(), suffix })}
+                    onClick={() => onAdd(kind)}
+                >
+                    {say('build.rungs.add', { word: rungWords[kind].toLowerCase() })}
                 </Button>
             ))}
             <span className="flex items-center gap-1">
                 <select
                     id={id}
                     className="min-h-9 rounded-md border border-edge bg-sheet px-1 text-sm"
-                    aria-label={`Other kinds of rung${suffix}`}
+                    aria-label={say('build.rungs.other-kinds-of-rung', { suffix })}
                     value={other}
                     onChange={(event) => setOther(event.currentTarget.value as Rung['kind'])}
                 >
@@ -59,8 +64,8 @@ export function AddRung({
                         </option>
                     ))}
                 </select>
-                <Button aria-label={`Add the chosen kind of rung${suffix}`} onClick={() => onAdd(other)}>
-                    Add
+                <Button aria-label={say('build.rungs.add-the-chosen-kind-of', { suffix })} onClick={() => onAdd(other)}>
+                    {say('build.rungs.add-3')}
                 </Button>
             </span>
         </div>

@@ -3,6 +3,7 @@ import { newLevel, newQuestion, newRung, promptText, putStop } from '../../quiz/
 import { Button } from '../../ui/Button';
 import { Field, Select } from '../../ui/Field';
 import { ParsedField } from '../../ui/ParsedField';
+import { say } from '../../words/words';
 import { AddRung, Rungs } from './Rungs';
 
 interface Props<S> {
@@ -19,7 +20,7 @@ function Count({ label, value, most, onChange }: { label: string; value: number;
             value={value}
             read={(text) => (/^\d{1,3}$/.test(text.trim()) && Number(text) >= 1 && Number(text) <= most ? Number(text) : null)}
             write={String}
-            wrong={`From 1 to ${most}.`}
+            wrong={say('build.series-editor.from-1-to', { most })}
             inputMode="numeric"
             onChange={onChange}
         />
@@ -37,13 +38,13 @@ function Questions({ questions, select, add, of }: { questions: Question[]; sele
                             className="max-w-full justify-start px-0 text-left whitespace-normal"
                             onClick={() => select(question.id)}
                         >
-                            {index + 1}. {promptText(question) || 'Empty question'}
+                            {index + 1}. {promptText(question) || say('build.series-editor.empty-question')}
                         </Button>
                     </li>
                 ))}
             </ol>
             <Button className="justify-self-start" onClick={add}>
-                Add a question to {of}
+                {say('build.series-editor.add-a-question-to', { of })}
             </Button>
         </div>
     );
@@ -54,24 +55,29 @@ export function DrillEditor({ document, stop, change, select }: Props<DrillStop>
     const put = (changes: Partial<DrillStop>) => change(putStop(document, { ...stop, ...changes }));
     return (
         <div className="grid gap-4">
-            <Field label="Title" value={stop.title} maxLength={500} onChange={(event) => put({ title: event.currentTarget.value })} />
+            <Field
+                label={say('build.series-editor.title')}
+                value={stop.title}
+                maxLength={500}
+                onChange={(event) => put({ title: event.currentTarget.value })}
+            />
             <div className="grid grid-cols-3 gap-3">
                 <Count
-                    label="Deal"
+                    label={say('build.series-editor.deal')}
                     value={stop.deal}
                     most={200}
                     onChange={(deal) => put({ deal, need: stop.ends === 'deal' ? Math.min(stop.need, deal) : stop.need })}
                 />
                 <Count
-                    label="Need right"
+                    label={say('build.series-editor.need-right')}
                     value={stop.need}
                     most={stop.ends === 'deal' ? stop.deal : 200}
                     onChange={(need) => put({ need })}
                 />
-                <Count label="Points" value={stop.points} most={1000} onChange={(points) => put({ points })} />
+                <Count label={say('build.series-editor.points')} value={stop.points} most={1000} onChange={(points) => put({ points })} />
             </div>
             <Select
-                label="It ends"
+                label={say('build.series-editor.it-ends')}
                 value={stop.ends}
                 onChange={(event) =>
                     put({
@@ -80,24 +86,24 @@ export function DrillEditor({ document, stop, change, select }: Props<DrillStop>
                     })
                 }
             >
-                <option value="need">when enough are right</option>
-                <option value="none-missed">when enough are right and none missed is left</option>
-                <option value="deal">after the deal, with “not yet” if too few are right</option>
+                <option value="need">{say('build.series-editor.when-enough-are-right')}</option>
+                <option value="none-missed">{say('build.series-editor.when-enough-are-right-and')}</option>
+                <option value="deal">{say('build.series-editor.after-the-deal-with-not')}</option>
             </Select>
             <Select
-                label="Points are given"
+                label={say('build.series-editor.points-are-given')}
                 value={stop.credit ?? 'share'}
                 onChange={(event) => put({ credit: event.currentTarget.value as NonNullable<DrillStop['credit']> })}
             >
-                <option value="share">for each right answer</option>
-                <option value="all">all when enough are right, or none</option>
+                <option value="share">{say('build.series-editor.for-each-right-answer')}</option>
+                <option value="all">{say('build.series-editor.all-when-enough-are-right')}</option>
             </Select>
             <fieldset>
-                <legend className="mb-1 text-sm font-semibold">Questions, alike in difficulty and length</legend>
+                <legend className="mb-1 text-sm font-semibold">{say('build.series-editor.questions-alike-in-difficulty-and')}</legend>
                 <Questions
                     questions={stop.questions}
                     select={select}
-                    of="the drill"
+                    of={say('build.series-editor.the-drill')}
                     add={() => {
                         const question = newQuestion(stop.questions[0]?.kind ?? 'short-text');
                         change(putStop(document, { ...stop, questions: [...stop.questions, question] }));
@@ -114,22 +120,34 @@ export function StaircaseEditor({ document, stop, change, select }: Props<Stairc
     const put = (changes: Partial<StaircaseStop>) => change(putStop(document, { ...stop, ...changes }));
     return (
         <div className="grid gap-4">
-            <Field label="Title" value={stop.title} maxLength={500} onChange={(event) => put({ title: event.currentTarget.value })} />
+            <Field
+                label={say('build.series-editor.title')}
+                value={stop.title}
+                maxLength={500}
+                onChange={(event) => put({ title: event.currentTarget.value })}
+            />
             <div className="grid grid-cols-2 gap-3">
-                <Count label="Ends after so many questions" value={stop.longest} most={100} onChange={(longest) => put({ longest })} />
-                <Count label="Points" value={stop.points} most={1000} onChange={(points) => put({ points })} />
+                <Count
+                    label={say('build.series-editor.ends-after-so-many-questions')}
+                    value={stop.longest}
+                    most={100}
+                    onChange={(longest) => put({ longest })}
+                />
+                <Count label={say('build.series-editor.points')} value={stop.points} most={1000} onChange={(points) => put({ points })} />
             </div>
             {stop.levels.map((level, index) => (
                 <fieldset key={level.id}>
                     <legend className="mb-1 text-sm font-semibold">
-                        Level {index + 1}
-                        {index === 0 && ', the easiest'}
-                        {index === stop.levels.length - 1 && ', the hardest'}
+                        {say('build.series-editor.level', {
+                            number: index + 1,
+                            index: index === 0 ? 'yes' : 'no',
+                            isIndex: index === stop.levels.length - 1 ? 'yes' : 'no',
+                        })}
                     </legend>
                     <Questions
                         questions={level.questions}
                         select={select}
-                        of={`level ${index + 1}`}
+                        of={say('build.series-editor.level-2', { number: index + 1 })}
                         add={() => {
                             const question = newQuestion('short-text');
                             put({
@@ -147,10 +165,10 @@ export function StaircaseEditor({ document, stop, change, select }: Props<Stairc
                 disabled={stop.levels.length >= 12}
                 onClick={() => put({ levels: [...stop.levels, newLevel()] })}
             >
-                Add a harder level
+                {say('build.series-editor.add-a-harder-level')}
             </Button>
             <fieldset className="grid gap-2">
-                <legend className="mb-1 text-sm font-semibold">Ladder, after a slip at the easiest level</legend>
+                <legend className="mb-1 text-sm font-semibold">{say('build.series-editor.ladder-after-a-slip-at')}</legend>
                 <Rungs rungs={stop.ladder} select={select} />
                 <AddRung
                     without={['question']}

@@ -7,6 +7,7 @@ import { Button } from '../../ui/Button';
 import { Field } from '../../ui/Field';
 import { moment } from '../../ui/time';
 import { ulid } from '../../ui/ulid';
+import { say } from '../../words/words';
 import { MediaPicker, useMedia } from './MediaPicker';
 import { EndField, MomentField } from './MomentField';
 
@@ -32,7 +33,12 @@ export function VideoEditor({ document, stop, change, select }: Props) {
     };
     return (
         <div className="grid gap-4">
-            <Field label="Title" value={stop.title} maxLength={500} onChange={(event) => put({ title: event.currentTarget.value })} />
+            <Field
+                label={say('build.video-editor.title')}
+                value={stop.title}
+                maxLength={500}
+                onChange={(event) => put({ title: event.currentTarget.value })}
+            />
             <MediaPicker kind="video" value={stop.clip.media} onChange={(media) => put({ clip: { ...stop.clip, media } })} />
             {stop.clip.media !== null && (
                 <>
@@ -47,23 +53,29 @@ export function VideoEditor({ document, stop, change, select }: Props) {
                         onMoment={setAt}
                     />
                     <Button weight="main" onClick={() => add('question')}>
-                        Add a question here, at {moment(Math.round(at * 10) / 10)}
+                        {say('build.video-editor.add-a-question-here-at', { time: moment(Math.round(at * 10) / 10) })}
                     </Button>
                     <div className="flex gap-2">
-                        <Button onClick={() => add('note')}>Add a note here</Button>
-                        <Button onClick={() => add('comments')}>Add time for comments here</Button>
+                        <Button onClick={() => add('note')}>{say('build.video-editor.add-a-note-here')}</Button>
+                        <Button onClick={() => add('comments')}>{say('build.video-editor.add-time-for-comments-here')}</Button>
                     </div>
                     <div className="grid grid-cols-2 gap-3">
-                        <MomentField label="Plays from" value={stop.clip.from} onChange={(from) => put({ clip: { ...stop.clip, from } })} />
-                        <EndField label="to" value={stop.clip.to} onChange={(to) => put({ clip: { ...stop.clip, to } })} />
+                        <MomentField
+                            label={say('build.video-editor.plays-from')}
+                            value={stop.clip.from}
+                            onChange={(from) => put({ clip: { ...stop.clip, from } })}
+                        />
+                        <EndField
+                            label={say('build.video-editor.to')}
+                            value={stop.clip.to}
+                            onChange={(to) => put({ clip: { ...stop.clip, to } })}
+                        />
                     </div>
                 </>
             )}
-            <section aria-label="Questions in this video">
-                <h3 className="mb-1 text-base">Questions in it</h3>
-                {stop.cues.length === 0 && (
-                    <p className="text-sm text-soft">None yet. Play the video, pause where you want to ask, and add a question.</p>
-                )}
+            <section aria-label={say('build.video-editor.questions-in-this-video')}>
+                <h3 className="mb-1 text-base">{say('build.video-editor.questions-in-it')}</h3>
+                {stop.cues.length === 0 && <p className="text-sm text-soft">{say('build.video-editor.none-yet-play-the-video')}</p>}
                 <ul className="grid gap-1">
                     {stop.cues.map((cue) => (
                         <li key={cue.id}>
@@ -73,7 +85,9 @@ export function VideoEditor({ document, stop, change, select }: Props) {
                                 onClick={() => select(cue.id)}
                             >
                                 {moment(cue.at)}{' '}
-                                {cue.kind === 'question' ? promptText(cue.question) || 'Empty question' : nameOf(cue.text) || 'Empty note'}
+                                {cue.kind === 'question'
+                                    ? promptText(cue.question) || say('build.video-editor.empty-question')
+                                    : nameOf(cue.text) || say('build.video-editor.empty-note')}
                             </Button>
                         </li>
                     ))}

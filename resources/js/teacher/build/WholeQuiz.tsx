@@ -6,6 +6,7 @@ import { Button } from '../../ui/Button';
 import { Field, inputClass, Select } from '../../ui/Field';
 import { ParsedField } from '../../ui/ParsedField';
 import { ulid } from '../../ui/ulid';
+import { say } from '../../words/words';
 import { TermsEditor } from '../TermsEditor';
 import { FindingNote } from './FindingNote';
 import { decimal } from './KindFields';
@@ -25,9 +26,9 @@ export function WholeQuiz({ document, findings, left, change, select, forecast }
     const rule = document.mastery?.rule ?? 'required';
     return (
         <div className="grid gap-5">
-            <h2 className="text-xl">The whole quiz</h2>
+            <h2 className="text-xl">{say('build.whole-quiz.the-whole-quiz')}</h2>
             <Field
-                label="Title"
+                label={say('build.whole-quiz.title')}
                 value={document.title}
                 maxLength={200}
                 onChange={(event) => change({ ...document, title: event.currentTarget.value })}
@@ -35,29 +36,29 @@ export function WholeQuiz({ document, findings, left, change, select, forecast }
             <ForWhom document={document} change={change} />
             <Shelf document={document} change={change} />
             <RichField
-                label="Instructions to students"
-                hint="They stand before the first stop."
+                label={say('build.whole-quiz.instructions-to-students')}
+                hint={say('build.whole-quiz.they-stand-before-the-first')}
                 value={document.instructions}
                 onChange={(instructions) => change({ ...document, instructions })}
             />
             <Inspection document={document} findings={findings} left={left} change={change} select={select} />
             {forecast}
             <Words
-                legend="Objectives"
-                add="Add an objective"
+                legend={say('build.whole-quiz.objectives')}
+                add={say('build.whole-quiz.add-an-objective')}
                 list={document.objectives ?? []}
                 onChange={(objectives) => change({ ...document, objectives })}
             />
             <Codes document={document} change={change} />
             <Words
-                legend="Misconceptions that wrong answers can show"
-                add="Add a misconception"
+                legend={say('build.whole-quiz.misconceptions-that-wrong-answers-can')}
+                add={say('build.whole-quiz.add-a-misconception')}
                 list={document.misconceptions ?? []}
                 onChange={(misconceptions) => change({ ...document, misconceptions })}
             />
             <Parts document={document} change={change} />
             <fieldset className="grid gap-1">
-                <legend className="mb-1 text-sm font-semibold">Stand-ins: questions like others of the same group</legend>
+                <legend className="mb-1 text-sm font-semibold">{say('build.whole-quiz.stand-ins-questions-like-others')}</legend>
                 {(document.pool ?? []).map((question) => (
                     <Button
                         key={question.id}
@@ -65,7 +66,7 @@ export function WholeQuiz({ document, findings, left, change, select, forecast }
                         className="max-w-full justify-start px-0 text-left whitespace-normal"
                         onClick={() => select(question.id)}
                     >
-                        {question.alike}: {promptText(question) || 'Empty question'}
+                        {question.alike}: {promptText(question) || say('build.whole-quiz.empty-question')}
                     </Button>
                 ))}
                 <Button
@@ -76,12 +77,12 @@ export function WholeQuiz({ document, findings, left, change, select, forecast }
                         select(question.id);
                     }}
                 >
-                    Add a stand-in
+                    {say('build.whole-quiz.add-a-stand-in')}
                 </Button>
             </fieldset>
             <div className="grid grid-cols-2 gap-3">
                 <Select
-                    label="It is mastered when"
+                    label={say('build.whole-quiz.it-is-mastered-when')}
                     value={rule}
                     onChange={(event) => {
                         const chosen = event.currentTarget.value as NonNullable<QuizDocument['mastery']>['rule'];
@@ -89,19 +90,19 @@ export function WholeQuiz({ document, findings, left, change, select, forecast }
                         change({ ...document, mastery: { rule: chosen, ...(chosen in needs ? needs[chosen as keyof typeof needs] : {}) } });
                     }}
                 >
-                    <option value="required">every required stop is right</option>
-                    <option value="until-right">every question is right in the end</option>
-                    <option value="right">so many are right</option>
-                    <option value="in-a-row">so many are right in a row</option>
-                    <option value="of-the-last">so many of the last are right</option>
-                    <option value="estimate">the estimate says so (95 %)</option>
+                    <option value="required">{say('build.whole-quiz.every-required-stop-is-right')}</option>
+                    <option value="until-right">{say('build.whole-quiz.every-question-is-right-in')}</option>
+                    <option value="right">{say('build.whole-quiz.so-many-are-right')}</option>
+                    <option value="in-a-row">{say('build.whole-quiz.so-many-are-right-in')}</option>
+                    <option value="of-the-last">{say('build.whole-quiz.so-many-of-the-last')}</option>
+                    <option value="estimate">{say('build.whole-quiz.the-estimate-says-so-95')}</option>
                 </Select>
                 {(['need', 'last'] as const).map((name) => {
                     const value = document.mastery?.[name];
                     return value === undefined ? null : (
                         <Field
                             key={name}
-                            label={name === 'need' ? 'So many' : 'Of the last'}
+                            label={name === 'need' ? say('build.whole-quiz.so-many') : say('build.whole-quiz.of-the-last')}
                             type="number"
                             min={1}
                             max={100}
@@ -117,7 +118,7 @@ export function WholeQuiz({ document, findings, left, change, select, forecast }
                 })}
             </div>
             <details className="rounded-md border border-line px-3 py-2">
-                <summary className="text-sm font-semibold">Suggested terms: how this is meant to be given</summary>
+                <summary className="text-sm font-semibold">{say('build.whole-quiz.suggested-terms-how-this-is')}</summary>
                 <div className="mt-3">
                     <TermsEditor terms={document.terms ?? {}} onChange={(terms) => change({ ...document, terms })} />
                 </div>
@@ -154,7 +155,7 @@ function Words({
                     <button
                         type="button"
                         className="grid size-9 shrink-0 place-items-center rounded-md hover:bg-tint"
-                        aria-label={`Remove ${one.text || 'it'}`}
+                        aria-label={say('build.whole-quiz.remove', { it: one.text || 'it' })}
                         onClick={() => onChange(list.filter((other) => other.id !== one.id))}
                     >
                         <X size={18} />
@@ -176,12 +177,12 @@ function Codes({ document, change }: Pick<Props, 'document' | 'change'>) {
     }
     return (
         <details className="text-sm">
-            <summary className="font-semibold">Codes of the objectives in the curriculum</summary>
+            <summary className="font-semibold">{say('build.whole-quiz.codes-of-the-objectives-in')}</summary>
             <div className="mt-2 grid gap-3">
                 {objectives.map((objective) => (
                     <Field
                         key={objective.id}
-                        label={objective.text || 'An objective without words'}
+                        label={objective.text || say('build.whole-quiz.an-objective-without-words')}
                         value={objective.code ?? ''}
                         onChange={(event) => {
                             const code = event.currentTarget.value;
@@ -203,8 +204,8 @@ function Parts({ document, change }: Pick<Props, 'document' | 'change'>) {
     return (
         <>
             <Words
-                legend="Parts"
-                add="Add a part"
+                legend={say('build.whole-quiz.parts')}
+                add={say('build.whole-quiz.add-a-part')}
                 list={parts.map((part) => ({ id: part.id, text: part.title }))}
                 onChange={(list) =>
                     change({
@@ -215,20 +216,20 @@ function Parts({ document, change }: Pick<Props, 'document' | 'change'>) {
             />
             {parts.length > 1 && (
                 <details className="text-sm">
-                    <summary className="font-semibold">What each part weighs in the score</summary>
+                    <summary className="font-semibold">{say('build.whole-quiz.what-each-part-weighs-in')}</summary>
                     <div className="mt-2 grid grid-cols-2 gap-3">
                         {parts.map((part, index) => (
                             <ParsedField
                                 key={part.id}
-                                label={part.title || `Part ${index + 1}`}
+                                label={part.title || say('build.whole-quiz.part', { number: index + 1 })}
                                 value={(part.weight ?? 'points') as number | 'points'}
                                 read={(typed) => {
                                     const weight = Number(decimal(typed) ?? Number.NaN);
                                     return typed.trim() === '' ? 'points' : weight <= 1000 ? weight : null;
                                 }}
                                 write={(weight) => (weight === 'points' ? '' : String(weight))}
-                                wrong="From 0 to 1000."
-                                placeholder="its points"
+                                wrong={say('build.whole-quiz.from-0-to-1000')}
+                                placeholder={say('build.whole-quiz.its-points')}
                                 inputMode="decimal"
                                 onChange={(typed) => {
                                     const weight = typed === 'points' ? null : typed;
@@ -253,22 +254,30 @@ function Shelf({ document, change }: Pick<Props, 'document' | 'change'>) {
     return (
         <details className="rounded-md border border-line px-3 py-2">
             <summary className="text-sm font-semibold">
-                Subject, unit and tags
+                {say('build.whole-quiz.subject-unit-and-tags')}
                 {told !== '' && <span className="ml-2 font-normal text-soft">{told}</span>}
             </summary>
             <div className="mt-2 grid grid-cols-2 gap-3">
-                <Field label="Subject" value={document.subject ?? ''} onChange={(event) => put('subject', event.currentTarget.value)} />
-                <Field label="Unit" value={document.unit ?? ''} onChange={(event) => put('unit', event.currentTarget.value)} />
+                <Field
+                    label={say('build.whole-quiz.subject')}
+                    value={document.subject ?? ''}
+                    onChange={(event) => put('subject', event.currentTarget.value)}
+                />
+                <Field
+                    label={say('build.whole-quiz.unit')}
+                    value={document.unit ?? ''}
+                    onChange={(event) => put('unit', event.currentTarget.value)}
+                />
                 <div className="col-span-2">
                     <ParsedField
-                        label="Tags, with commas between them"
+                        label={say('build.whole-quiz.tags-with-commas-between-them')}
                         value={(document.tags ?? []).join(', ')}
                         read={(typed) => {
                             const tags = tagsIn(typed);
                             return tags.length <= 30 && tags.every((tag) => tag.length <= 60) ? tags.join(', ') : null;
                         }}
                         write={(tags) => tags}
-                        wrong="At most 30 tags of 60 letters."
+                        wrong={say('build.whole-quiz.at-most-30-tags-of')}
                         onChange={(tags) => change({ ...document, tags: tagsIn(tags) })}
                     />
                 </div>
@@ -288,16 +297,16 @@ function Inspection({ document, findings, left, change, select }: Omit<Props, 'f
         </li>
     );
     return (
-        <section aria-label="Inspection">
-            <h3 className="mb-2 text-base">Inspection</h3>
+        <section aria-label={say('build.whole-quiz.inspection')}>
+            <h3 className="mb-2 text-base">{say('build.whole-quiz.inspection')}</h3>
             {findings.length === 0 ? (
-                <p className="text-sm">Nothing to mend: this can be published.</p>
+                <p className="text-sm">{say('build.whole-quiz.nothing-to-mend-this-can')}</p>
             ) : (
                 <ul className="grid gap-2">{findings.map(note)}</ul>
             )}
             {left.length > 0 && (
                 <details className="mt-2 text-sm">
-                    <summary className="text-soft">Left as it is: {left.length}</summary>
+                    <summary className="text-soft">{say('build.whole-quiz.left-as-it-is', { left: left.length })}</summary>
                     <ul className="mt-2 grid gap-2">{left.map(note)}</ul>
                 </details>
             )}
@@ -334,7 +343,7 @@ function ForWhom({ document, change }: Pick<Props, 'document' | 'change'>) {
                 return typed.trim() === '' ? undefined : Number.isInteger(years) && years >= 3 && years <= 99 ? years : null;
             }}
             write={(years) => (years === undefined ? '' : String(years))}
-            wrong="3 to 99"
+            wrong={say('build.whole-quiz.3-to-99')}
             onChange={(years) => {
                 const { stage: before, ...rest } = document;
                 const stage = { ...before, [name]: years };
@@ -350,10 +359,10 @@ function ForWhom({ document, change }: Pick<Props, 'document' | 'change'>) {
     );
     return (
         <div className="grid grid-cols-[5rem_5rem_minmax(0,1fr)] gap-3">
-            {age('From age', 'from')}
-            {age('To age', 'to')}
+            {age(say('build.whole-quiz.from-age'), 'from')}
+            {age(say('build.whole-quiz.to-age'), 'to')}
             <Select
-                label="Language"
+                label={say('build.whole-quiz.language')}
                 value={document.language}
                 onChange={(event) => change({ ...document, language: event.currentTarget.value })}
             >

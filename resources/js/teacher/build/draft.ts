@@ -5,6 +5,7 @@ import { short } from '../../quiz/document';
 import { apply, difference, type Edit, nodeIn, Unfit } from '../../quiz/edits';
 import { plainOf, structureOf } from '../../quiz/text';
 import { ulid } from '../../ui/ulid';
+import { say } from '../../words/words';
 import { type Pending, WaitingChanges } from './waiting';
 
 export type Saving =
@@ -40,7 +41,7 @@ const RETRY = 3000;
 /** How often it is asked what was changed elsewhere. */
 const ASKS = 2500;
 
-const signedOut = 'you are signed out. Sign in on another page; what you changed is kept here and saved then.';
+const signedOut = say('build.draft.you-are-signed-out-sign');
 
 type Set = Extract<Edit, { do: 'set' }>;
 
@@ -199,7 +200,7 @@ export class Draft {
     /** Takes back, or does again, the newest step of one's own that can be; says why where there is none. */
     async step(what: 'undo' | 'redo'): Promise<string | null> {
         if (!(await this.save())) {
-            return 'What you changed last has not been saved yet; it can be undone as soon as it is.';
+            return say('build.draft.what-you-changed-last-has');
         }
         try {
             const params = { params: { path: { quiz: this.quiz.id } }, body: { id: ulid(), version: this.version } };
@@ -333,7 +334,11 @@ export class Draft {
         if (problem instanceof Refused && problem.problem.status === 422) {
             this.put(this.pending.filter((one) => one.id !== next.id));
             const [error] = problem.problem.errors ?? [];
-            this.miss({ ...next, held: false, sentence: `The server did not take it: ${error?.reason ?? sentence(problem)}` });
+            this.miss({
+                ...next,
+                held: false,
+                sentence: say('build.draft.the-server-did-not-take', { reason: error?.reason ?? sentence(problem) }),
+            });
             return true;
         }
         const status = problem instanceof Refused ? problem.problem.status : null;
@@ -376,7 +381,7 @@ export class Draft {
             if (change.applied) {
                 this.base = apply(this.base, change.edits as Edit[]).document;
                 if (mine === undefined && change.id !== reply.taken && change.kind !== 'corrected') {
-                    elsewhere = `${change.own ? 'You, on another page or device' : change.by}: ${change.label}`;
+                    elsewhere = `${change.own ? say('build.draft.you-on-another-page-or') : change.by}: ${change.label}`;
                 }
             } else if (mine !== undefined) {
                 const held = mine.edits.every((edit) => edit.do === 'set') && change.unfit?.reason === 'changed';
@@ -411,10 +416,14 @@ export class Draft {
             return sentence(problem);
         }
         if (problem.reason !== 'changed') {
-            return `${by ?? 'Somebody'} took away what it belonged to.`;
+            return say('build.draft.took-away-what-it-belonged', { by: by ?? 'Somebody' });
         }
         const stands = wordsOf(problem.stands).trim();
-        return `Meanwhile ${by ?? 'somebody'} wrote something else there${stands === '' ? '' : `: “${short(stands, 200)}”`}.`;
+        return say('build.draft.meanwhile-wrote-something-else-there', {
+            by: by ?? 'somebody',
+            stands: stands === '' ? 'yes' : 'no',
+            name: short(stands, 200),
+        });
     }
 
     private miss(missed: Missed): void {

@@ -1,6 +1,7 @@
 import type { Evidence, Question, QuizDocument, Share } from '../../api/types';
 import { entriesOf, findQuestion, laddersOf, questionName, rungName } from '../../quiz/document';
 import { nameOf } from '../../quiz/text';
+import { say } from '../../words/words';
 import { AnswerBars } from '../figures/AnswerBars';
 import { FEW, secondsWords, shareDetail, shareWords } from '../figures/words';
 
@@ -18,17 +19,21 @@ export function QuestionCloseUp({ document, evidence, question: id }: { document
         <article className="mb-6 rounded-lg border border-line bg-sheet p-4">
             <h2 className="text-lg">{questionName(document, id)}</h2>
             <dl className="mt-3 flex flex-wrap gap-x-8 gap-y-2">
-                <Figure words="right at once" share={figures.atOnce} />
-                <Figure words="right after help" share={figures.afterHelp} />
-                {figures.tries !== null && <Plain words="tries" value={figures.tries.toFixed(1)} />}
+                <Figure words={say('teacher.question-close-up.right-at-once')} share={figures.atOnce} />
+                <Figure words={say('teacher.question-close-up.right-after-help')} share={figures.afterHelp} />
+                {figures.tries !== null && <Plain words={say('teacher.question-close-up.tries')} value={figures.tries.toFixed(1)} />}
                 {figures.seconds !== null && (
                     <Plain
-                        words={`median time of ${figures.seconds.n}; half between ${secondsWords(figures.seconds.lower)} and ${secondsWords(figures.seconds.upper)}`}
+                        words={say('teacher.question-close-up.median-time-of-half-between', {
+                            n: figures.seconds.n,
+                            time: secondsWords(figures.seconds.lower),
+                            time2: secondsWords(figures.seconds.upper),
+                        })}
                         value={secondsWords(figures.seconds.median)}
                     />
                 )}
             </dl>
-            <h3 className="mt-4 mb-1 text-base">First answers</h3>
+            <h3 className="mt-4 mb-1 text-base">{say('teacher.question-close-up.first-answers')}</h3>
             {Object.keys(figures.parts).length > 0 && <Parts question={question} parts={figures.parts} />}
             <AnswerBars
                 question={question}
@@ -36,18 +41,15 @@ export function QuestionCloseUp({ document, evidence, question: id }: { document
                 other={others(question, figures)}
                 note={(entry) => {
                     const mean = figures.entries[entry]?.meanScore;
-                    return mean === undefined ? '' : `${Math.round(100 * mean)} % of all`;
+                    return mean === undefined ? '' : say('teacher.question-close-up.of-all', { percent: Math.round(100 * mean) });
                 }}
             />
             <p className="mt-1 text-sm text-soft">
-                {question.kind === 'several-choices'
-                    ? 'How many chose each in their first round. Behind it, how much of the whole quiz they had right at once.'
-                    : 'How many gave it first, in their first round. Behind it, how much of the whole quiz they had right at once.'}{' '}
-                A wrong answer of students who do well otherwise deserves a look.
+                {say('teacher.question-close-up.a-wrong-answer-of-students', { kind: question.kind === 'several-choices' ? 'yes' : 'no' })}
             </p>
             {rungs.length > 0 && (
                 <>
-                    <h3 className="mt-4 mb-1 text-base">What the rungs did</h3>
+                    <h3 className="mt-4 mb-1 text-base">{say('teacher.question-close-up.what-the-rungs-did')}</h3>
                     <ul className="grid max-w-3xl gap-1 text-sm">
                         {rungs.map((rung) => {
                             const share = evidence.rungs[rung.id];
@@ -56,8 +58,11 @@ export function QuestionCloseUp({ document, evidence, question: id }: { document
                                     <span className="truncate">{rungName(rung)}</span>
                                     <span title={share === undefined ? undefined : shareDetail(share)}>
                                         {share === undefined
-                                            ? 'nobody came here'
-                                            : `${share.of} came, ${shareWords(share)} right at the next try`}
+                                            ? say('teacher.question-close-up.nobody-came-here')
+                                            : say('teacher.question-close-up.came-right-at-the-next', {
+                                                  of: share.of,
+                                                  share: shareWords(share),
+                                              })}
                                     </span>
                                 </li>
                             );
@@ -65,7 +70,7 @@ export function QuestionCloseUp({ document, evidence, question: id }: { document
                     </ul>
                     {again !== undefined && (
                         <p className="mt-1 text-sm text-soft">
-                            Of those who tried again without a rung in between, {shareWords(again)} were right ({again.of} tries).
+                            {say('teacher.question-close-up.of-those-who-tried-again', { share: shareWords(again), of: again.of })}
                         </p>
                     )}
                 </>
@@ -105,8 +110,8 @@ function others(question: Question, { atOnce, entries }: Evidence['questions'][n
 /** Of gaps and matches: how many had each part right. */
 function Parts({ question, parts }: { question: Question; parts: Record<string, Share> }) {
     const named = [
-        ...(question.gaps ?? []).map((gap, index) => ({ id: gap.id, words: `Gap ${index + 1}` })),
-        ...(question.pairs ?? []).map((pair) => ({ id: pair.id, words: nameOf(pair.text) || 'a pair' })),
+        ...(question.gaps ?? []).map((gap, index) => ({ id: gap.id, words: say('teacher.question-close-up.gap', { number: index + 1 }) })),
+        ...(question.pairs ?? []).map((pair) => ({ id: pair.id, words: nameOf(pair.text) || say('teacher.question-close-up.a-pair') })),
     ];
     return (
         <ul className="mb-2 grid max-w-3xl gap-1 text-sm">
@@ -117,7 +122,7 @@ function Parts({ question, parts }: { question: Question; parts: Record<string, 
                     : [
                           <li key={id} className="grid grid-cols-[minmax(0,1fr)_17rem] gap-3">
                               <span>{words}</span>
-                              <span title={shareDetail(share)}>right: {shareWords(share)}</span>
+                              <span title={shareDetail(share)}>{say('teacher.question-close-up.right', { share: shareWords(share) })}</span>
                           </li>,
                       ];
             })}
@@ -133,9 +138,7 @@ export function PollCloseUp({ document, evidence, question: id }: { document: Qu
         <article className="mb-6 rounded-lg border border-line bg-sheet p-4">
             <h2 className="mb-3 text-lg">{questionName(document, id)}</h2>
             <AnswerBars question={question} counts={poll.entries} />
-            <p className="mt-1 text-sm text-soft">
-                {poll.of} {poll.of === 1 ? 'student' : 'students'} answered in their first round.
-            </p>
+            <p className="mt-1 text-sm text-soft">{say('teacher.question-close-up.answered-in-their-first-round', { of: poll.of })}</p>
         </article>
     );
 }

@@ -1,25 +1,26 @@
 import type { Evidence, QuizDocument } from '../../api/types';
+import { say } from '../../words/words';
 import { type Column, QuestionRows } from '../figures/QuestionRows';
 import { FEW, secondsWords, shareDetail, shareWords } from '../figures/words';
 
 type Figures = Evidence['questions'][number];
 
-const ofHowMany = ({ atOnce }: Figures) => `Of ${atOnce.of} ${atOnce.of === 1 ? 'student' : 'students'}`;
+const ofHowMany = ({ atOnce }: Figures) => say('teacher.question-table.of', { of: atOnce.of });
 
 const columns: Column<Figures>[] = [
     {
         key: 'atOnce',
-        words: 'right at once',
+        words: say('teacher.question-table.right-at-once'),
         value: ({ atOnce }) => (atOnce.of === 0 ? null : atOnce.count / atOnce.of),
         show: ({ atOnce }) => (atOnce.of === 0 ? '–' : shareWords(atOnce)),
         detail: ({ atOnce }) => shareDetail(atOnce),
     },
     {
         key: 'afterHelp',
-        words: 'after help',
+        words: say('teacher.question-table.after-help'),
         value: ({ afterHelp }) => (afterHelp.of === 0 ? null : afterHelp.count / afterHelp.of),
         show: ({ afterHelp }) => (afterHelp.of === 0 ? '–' : shareWords(afterHelp)),
-        detail: ({ afterHelp }) => `Of those who were not right at once: ${shareDetail(afterHelp)}`,
+        detail: ({ afterHelp }) => say('teacher.question-table.of-those-who-were-not', { share: shareDetail(afterHelp) }),
     },
     {
         key: 'tries',
@@ -30,27 +31,37 @@ const columns: Column<Figures>[] = [
     },
     {
         key: 'seconds',
-        words: 'median time',
+        words: say('teacher.question-table.median-time'),
         value: ({ seconds }) => seconds?.median ?? null,
         show: ({ seconds }) => (seconds === null ? '–' : secondsWords(seconds.median)),
         detail: ({ seconds }) =>
-            seconds === null ? '' : `Half of ${seconds.n} took between ${secondsWords(seconds.lower)} and ${secondsWords(seconds.upper)}`,
+            seconds === null
+                ? ''
+                : say('teacher.question-table.half-of-took-between-and', {
+                      n: seconds.n,
+                      time: secondsWords(seconds.lower),
+                      time2: secondsWords(seconds.upper),
+                  }),
     },
     {
         key: 'itemRest',
-        words: 'goes with the rest',
+        words: say('teacher.question-table.goes-with-the-rest'),
         value: ({ itemRest }) => itemRest,
         detail: ofHowMany,
         show: ({ itemRest, atOnce }) =>
-            atOnce.of < FEW ? 'too few' : itemRest === null ? 'cannot be told' : itemRest.toFixed(2).replace('-', '−'),
+            atOnce.of < FEW
+                ? say('teacher.question-table.too-few')
+                : itemRest === null
+                  ? say('teacher.question-table.cannot-be-told')
+                  : itemRest.toFixed(2).replace('-', '−'),
     },
     {
         key: 'upperLower',
-        words: 'best less weakest',
+        words: say('teacher.question-table.best-less-weakest'),
         value: ({ upperLower }) => upperLower,
         detail: ofHowMany,
         show: ({ upperLower, atOnce }) =>
-            atOnce.of < FEW ? 'too few' : upperLower === null ? '–' : upperLower.toFixed(2).replace('-', '−'),
+            atOnce.of < FEW ? say('teacher.question-table.too-few') : upperLower === null ? '–' : upperLower.toFixed(2).replace('-', '−'),
     },
 ];
 
@@ -67,16 +78,14 @@ export function QuestionTable({
     return (
         <section aria-labelledby="questions" className="min-w-0">
             <h2 id="questions" className="mb-2 text-xl">
-                Questions
+                {say('teacher.question-table.questions')}
             </h2>
             <QuestionRows document={document} rows={evidence.questions} columns={columns} onSelect={onSelect} />
             <p className="mt-2 max-w-4xl text-sm text-soft">
-                First rounds only. “Goes with the rest” is the correlation of being right at once here with being right at once elsewhere;
-                “best less weakest” is the share right among the best 27 % less that among the weakest 27 %. Clearly below 0, something is
-                wrong with the key or the words.{' '}
-                {evidence.alpha === null
-                    ? 'How well the questions go together as a whole (alpha) cannot be told yet.'
-                    : `As a whole the questions go together with an alpha of ${evidence.alpha.toFixed(2)}.`}
+                {say('teacher.question-table.first-rounds-only-goes-with', {
+                    alpha: evidence.alpha === null ? 'yes' : 'no',
+                    number: evidence.alpha.toFixed(2),
+                })}
             </p>
         </section>
     );

@@ -1,4 +1,5 @@
 import type { Evidence, Task } from '../../api/types';
+import { say } from '../../words/words';
 import { byWords } from '../figures/Sorting';
 import { type StudentRow, StudentRows } from '../figures/StudentRows';
 import { FEW } from '../figures/words';
@@ -30,13 +31,15 @@ export function StudentTable({ task, evidence, nameOf }: { task: Task; evidence:
         <section aria-labelledby="by-student" className="min-w-0">
             <div className="mb-2 flex flex-wrap items-baseline gap-x-6">
                 <h2 id="by-student" className="text-xl">
-                    Students by questions
+                    {say('teacher.student-table.students-by-questions')}
                 </h2>
-                <p className="text-sm text-soft">Choose the head of a column to sort by it.</p>
+                <p className="text-sm text-soft">{say('teacher.student-table.choose-the-head-of-a')}</p>
                 {evidence.gain.value !== null && evidence.gain.n >= FEW && (
                     <p className="text-sm text-soft">
-                        From first to best round: {Math.round(100 * evidence.gain.value)} % of what was missing was gained (
-                        {evidence.gain.n} students).
+                        {say('teacher.student-table.from-first-to-best-round', {
+                            percent: Math.round(100 * evidence.gain.value),
+                            n: evidence.gain.n,
+                        })}
                     </p>
                 )}
             </div>
@@ -47,7 +50,7 @@ export function StudentTable({ task, evidence, nameOf }: { task: Task; evidence:
                 columns={[
                     {
                         key: 'not-yet',
-                        words: 'not yet',
+                        words: say('teacher.student-table.not-yet'),
                         value: ({ figures }) => notYet(figures),
                         show: ({ figures }) => notYet(figures),
                         className: 'text-right',

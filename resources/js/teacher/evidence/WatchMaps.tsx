@@ -1,6 +1,7 @@
 import type { Evidence, QuizDocument } from '../../api/types';
 import { find, rungName, stopName } from '../../quiz/document';
 import { moment } from '../../ui/time';
+import { say } from '../../words/words';
 import { secondsWords } from '../figures/words';
 
 /** Which seconds of each video were seen by how many. */
@@ -17,7 +18,7 @@ export function WatchMaps({ document, evidence }: { document: QuizDocument; evid
     return (
         <section aria-labelledby="videos">
             <h2 id="videos" className="mb-2 text-xl">
-                What was watched
+                {say('teacher.watch-maps.what-was-watched')}
             </h2>
             <ul className="grid gap-4">
                 {videos.map(({ id, name, watched }) => {
@@ -34,23 +35,29 @@ export function WatchMaps({ document, evidence }: { document: QuizDocument; evid
                         <li key={id} className="rounded-lg border border-line bg-sheet p-3">
                             <p className="font-semibold">{name}</p>
                             <p className="text-sm text-soft">
-                                {watched.students} {watched.students === 1 ? 'student' : 'students'} watched; in the mean{' '}
-                                {secondsWords(watched.seen / watched.students)} seen, {secondsWords(watched.again / watched.students)} of it
-                                more than once, {(watched.jumps / watched.students).toFixed(1)} jumps.
+                                {say('teacher.watch-maps.watched-in-the-mean-seen', {
+                                    students: watched.students,
+                                    time: secondsWords(watched.seen / watched.students),
+                                    time2: secondsWords(watched.again / watched.students),
+                                    number: (watched.jumps / watched.students).toFixed(1),
+                                })}
                             </p>
                             <svg
                                 viewBox={`0 0 ${span} 40`}
                                 preserveAspectRatio="none"
                                 className="mt-2 block h-12 w-full bg-paper"
                                 role="img"
-                                aria-label={`Share of students by second, from ${moment(first)} to ${moment(last)}`}
+                                aria-label={say('teacher.watch-maps.share-of-students-by-second', {
+                                    time: moment(first),
+                                    time2: moment(last),
+                                })}
                             >
                                 <path d={bars(watched.map)} className="stroke-rail" strokeWidth="1.05" />
                                 <path d={bars(watched.mapAgain)} className="stroke-ink" strokeWidth="1.05" />
                             </svg>
                             <p className="flex justify-between text-xs text-soft">
                                 <span>{moment(first)}</span>
-                                <span>height: share of those who watched, full is all of them; dark: seen more than once</span>
+                                <span>{say('teacher.watch-maps.height-share-of-those-who')}</span>
                                 <span>{moment(last)}</span>
                             </p>
                         </li>

@@ -1,5 +1,6 @@
 import type { Question } from '../../api/types';
 import { entriesOf, entryName, letter, showsOptions } from '../../quiz/document';
+import { say } from '../../words/words';
 
 interface Props {
     question: Question;
@@ -24,14 +25,22 @@ export function AnswerBars({ question, counts, other = 0, note }: Props) {
             {given.map((entry, index) => (
                 <Bar
                     key={entry.id}
-                    words={`${letters ? `${letter(index)} ` : ''}${entryName(entry, question.kind) || 'a foreseen answer'}`}
+                    words={`${letters ? `${letter(index)} ` : ''}${entryName(entry, question.kind) || say('teacher.answer-bars.a-foreseen-answer')}`}
                     right={entry.right && question.kind !== 'poll'}
                     count={counts[entry.id] ?? 0}
                     most={most}
                     note={note?.(entry.id)}
                 />
             ))}
-            {other > 0 && <Bar words="another answer" right={false} count={other} most={most} note={note === undefined ? undefined : ''} />}
+            {other > 0 && (
+                <Bar
+                    words={say('teacher.answer-bars.another-answer')}
+                    right={false}
+                    count={other}
+                    most={most}
+                    note={note === undefined ? undefined : ''}
+                />
+            )}
         </ul>
     );
 }
@@ -55,7 +64,7 @@ function Bar({
         >
             <span className={right ? 'font-semibold text-well' : ''}>
                 {words}
-                {right && <span className="font-normal"> (right)</span>}
+                {right && <span className="font-normal">{say('teacher.answer-bars.right')}</span>}
             </span>
             <span className="h-3 rounded-sm bg-paper" aria-hidden="true">
                 <span className={`block h-3 rounded-sm ${right ? 'bg-well' : 'bg-rail'}`} style={{ width: `${(count / most) * 100}%` }} />

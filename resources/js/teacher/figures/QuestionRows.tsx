@@ -1,5 +1,6 @@
 import type { QuizDocument } from '../../api/types';
 import { questionName } from '../../quiz/document';
+import { say } from '../../words/words';
 import { SortHead, sorted, useSorting } from './Sorting';
 
 export interface Column<T> {
@@ -30,7 +31,7 @@ export function QuestionRows<T extends { question: string }>({
             <table className="w-full text-sm">
                 <thead>
                     <tr className="border-b border-line align-bottom text-left">
-                        <th className="px-3 py-2">Question</th>
+                        <th className="px-3 py-2">{say('teacher.question-rows.question')}</th>
                         {columns.map(({ key, words }) => (
                             <SortHead key={key} of={key} words={words} sorting={sorting} turn={turn} className="px-2 text-right" />
                         ))}

@@ -1,4 +1,5 @@
 import { useState } from 'react';
+import { say } from '../../words/words';
 
 export interface Sorting {
     key: string;
@@ -49,7 +50,7 @@ export function SortHead({ of, words, whole, sorting, turn, className = '' }: He
                 type="button"
                 className="min-w-7 rounded-sm [text-align:inherit] underline decoration-edge underline-offset-2 hover:bg-tint"
                 title={whole}
-                aria-label={whole === undefined ? undefined : `Sort by ${whole}`}
+                aria-label={whole === undefined ? undefined : say('teacher.sorting.sort-by', { whole })}
                 onClick={() => turn(of)}
             >
                 {words}

@@ -3,6 +3,7 @@ import { Link } from 'react-router';
 import type { QuizDocument, Standing } from '../../api/types';
 import { questionName, questionNumber } from '../../quiz/document';
 import { StandingMark, standingWords } from '../../ui/Standing';
+import { say } from '../../words/words';
 import { SortHead, sorted, useSorting } from './Sorting';
 
 export interface StudentRow {
@@ -59,7 +60,13 @@ export function StudentRows<T extends StudentRow>({
             <table className="w-full text-sm">
                 <thead>
                     <tr className="border-b border-line text-left">
-                        <SortHead of="name" words="Student" sorting={sorting} turn={turn} className="px-3 font-semibold" />
+                        <SortHead
+                            of="name"
+                            words={say('teacher.student-rows.student')}
+                            sorting={sorting}
+                            turn={turn}
+                            className="px-3 font-semibold"
+                        />
                         {questions.map((question) => (
                             <SortHead
                                 key={question}
@@ -119,7 +126,7 @@ export function StudentRows<T extends StudentRow>({
             </table>
             {shown.length < rows.length && (
                 <p className="border-t border-line px-3 py-2 text-sm">
-                    {shown.length} of {rows.length} students.{' '}
+                    {say('teacher.student-rows.of-students', { shown: shown.length, rows: rows.length })}{' '}
                     <button type="button" className="underline" onClick={() => setAll(true)}>
                         Show all
                     </button>
