@@ -94,7 +94,7 @@ describe('the editor of a question', () => {
         expect(now().ladder.map(({ kind }) => kind)).toEqual(['hint']);
         expect(select).toHaveBeenLastCalledWith(now().ladder[0]?.id);
         await user.click(screen.getAllByText(/What follows/)[1] as HTMLElement);
-        await user.click(screen.getByRole('button', { name: 'Add video for option b' }));
+        await user.click(screen.getByRole('button', { name: 'Add video for option B' }));
         expect(now().entries.map(({ ladder }) => ladder.map(({ kind }) => kind))).toEqual([[], ['video']]);
     });
 

@@ -47,7 +47,7 @@ foreach (json_decode((string) stream_get_contents(STDIN), false, 512, JSON_THROW
         }
         $whole = $check->problems($work->toArray());
         foreach ($whole as $problem) {
-            $against[] = "walk $number, step $step: $problem->pointer $problem->reason";
+            $against[] = "walk $number, step $step: $problem->pointer {$problem->reason->code}";
         }
         // Looked at only where it was touched, a document is as sound as the whole.
         if (isset($done) && ($check->problemsAfter($work, $done) === []) !== ($whole === [])) {

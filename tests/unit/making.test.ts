@@ -6,7 +6,7 @@ import {
     addRung,
     allQuestions,
     insertStop,
-    kindWords,
+    questionKinds,
     move,
     newEntry,
     newQuestion,
@@ -15,8 +15,8 @@ import {
     putQuestion,
     putStop,
     remove,
-    rungWords,
-    stopWords,
+    rungKinds,
+    stopKinds,
     withKind,
     withSentence,
 } from '../../resources/js/quiz/document';
@@ -58,13 +58,13 @@ function operation(document: QuizDocument, lot: Lot): QuizDocument {
     const put = (change: (question: Question) => Question) => (question === null ? document : putQuestion(document, change(question)));
     const target = lot([...stops, ...document.finishes]).id;
     if (stops.length < 4) {
-        return insertStop(document, newStop(lot(Object.keys(stopWords) as Stop['kind'][])), null);
+        return insertStop(document, newStop(lot(stopKinds)), null);
     }
     return lot<() => QuizDocument>([
-        () => insertStop(document, newStop(lot(Object.keys(stopWords) as Stop['kind'][])), stops.length === 0 ? null : lot(stops).id),
+        () => insertStop(document, newStop(lot(stopKinds)), stops.length === 0 ? null : lot(stops).id),
         () => ({ ...document, sideStops: [...document.sideStops, newStop('reading')] }),
-        () => (question === null ? document : addRung(document, question, null, newRung(lot(Object.keys(rungWords) as Rung['kind'][])))),
-        () => put((one) => withKind(one, lot(Object.keys(kindWords) as QuestionKind[]))),
+        () => (question === null ? document : addRung(document, question, null, newRung(lot(rungKinds)))),
+        () => put((one) => withKind(one, lot(questionKinds))),
         () => put((one) => withSentence(one, lot(['It [1].', 'It [1] and [3].', '[2]', 'No gap', '[1] [1]']))),
         () => put((one) => ({ ...one, prompt: withFirstWords(one.prompt, fromPlain(lot(['Why?', 'How <b> & "co"?', 'One\n\ntwo', '']))) })),
         () => put((one) => ({ ...one, entries: [...one.entries, newEntry(lot([true, false]), lot(['', 'ebb', '3 m']))] })),

@@ -224,10 +224,10 @@ const ColumnView = memo(function ColumnView({
     const grave = findings.filter((finding) => finding.stop === column.id && finding.severity !== 'advises');
     const loops = findings.some((finding) => finding.loop.includes(column.id));
     const place = column.side
-        ? say('cutaway.cutaway.side-stop')
+        ? say('cutaway.side-stop')
         : column.number === null
-          ? say('cutaway.cutaway.finish')
-          : say('cutaway.cutaway.stop', { number: column.number });
+          ? say('cutaway.finish')
+          : say('cutaway.stop', { number: column.number });
 
     return (
         <li
@@ -245,7 +245,7 @@ const ColumnView = memo(function ColumnView({
                         data-node={column.id}
                         tabIndex={current === column.id ? 0 : -1}
                         aria-current={selected === column.id}
-                        aria-label={`${place}: ${name}${grave.length > 0 ? say('cutaway.cutaway.to-mend', { grave: grave.length }) : ''}`}
+                        aria-label={say('cutaway.column', { place, name, grave: grave.length })}
                         onClick={() => onSelect(column.id)}
                         className={`relative flex min-h-0 flex-col gap-1 overflow-hidden rounded-t-md border border-b-0 p-2 text-left max-md:rounded-md max-md:border ${
                             selected === column.id ? 'border-accent bg-tint' : 'border-edge bg-paper hover:border-ink'
@@ -255,7 +255,7 @@ const ColumnView = memo(function ColumnView({
                             {column.number !== null && (
                                 <span className="text-base leading-none font-semibold text-ink">{column.number}</span>
                             )}
-                            {column.side && say('cutaway.cutaway.side-stop-2')}
+                            {column.side && say('cutaway.side-stop-2')}
                             {finish !== null && (
                                 <>
                                     <Flag size={14} aria-hidden="true" /> finish
@@ -266,7 +266,7 @@ const ColumnView = memo(function ColumnView({
                             {stop?.kind === 'drill' && <Layers size={14} aria-hidden="true" />}
                             {loops && (
                                 <span className="ml-auto flex items-center gap-1 font-semibold text-accent">
-                                    <RotateCw size={14} aria-hidden="true" /> {say('cutaway.cutaway.in-a-circle')}
+                                    <RotateCw size={14} aria-hidden="true" /> {say('cutaway.in-a-circle')}
                                 </span>
                             )}
                             {grave.length > 0 && !loops && <TriangleAlert size={14} className="ml-auto text-accent" aria-hidden="true" />}
@@ -290,7 +290,7 @@ const ColumnView = memo(function ColumnView({
                                     data-node={section.cue.id}
                                     tabIndex={current === section.cue.id ? 0 : -1}
                                     aria-current={selected === section.cue.id}
-                                    aria-label={say('cutaway.cutaway.cue-at', { time: moment(section.cue.at), text: section.cue.text })}
+                                    aria-label={say('cutaway.cue-at', { time: moment(section.cue.at), text: section.cue.text })}
                                     onClick={() => onSelect(section.cue?.id ?? '')}
                                     className={`w-full rounded-md border px-2 py-1 text-left text-xs ${
                                         selected === section.cue.id ? 'border-accent bg-tint' : 'border-rail bg-sheet hover:border-ink'
@@ -298,7 +298,7 @@ const ColumnView = memo(function ColumnView({
                                 >
                                     <span className="font-semibold">{moment(section.cue.at)}</span>{' '}
                                     <span className={far ? 'line-clamp-1' : 'line-clamp-2'}>
-                                        {section.cue.text || say('cutaway.cutaway.empty-question')}
+                                        {section.cue.text || say('cutaway.empty-question')}
                                     </span>
                                 </button>
                             </div>
@@ -336,8 +336,8 @@ function Below({ stop, answers }: { stop: Stop; answers: boolean }) {
                         {entryName(entry, stop.question.kind)}
                     </span>
                 ))}
-                {entries.length === 0 && kindWords[stop.question.kind]}
-                {entries.length > 3 && <span>{say('cutaway.cutaway.and-more', { value: entries.length - 3 })}</span>}
+                {entries.length === 0 && kindWords(stop.question.kind)}
+                {entries.length > 3 && <span>{say('cutaway.and-more', { count: entries.length - 3 })}</span>}
             </span>
         );
     }
@@ -346,7 +346,7 @@ function Below({ stop, answers }: { stop: Stop; answers: boolean }) {
         return (
             <span
                 className="relative mt-1 block h-3 rounded-sm bg-earth-deep"
-                title={say('cutaway.cutaway.questions-in-it', { cues: stop.cues.length })}
+                title={say('cutaway.questions-in-it', { cues: stop.cues.length })}
             >
                 {stop.cues.map((cue) => (
                     <span
@@ -361,7 +361,7 @@ function Below({ stop, answers }: { stop: Stop; answers: boolean }) {
     if (stop.kind === 'drill') {
         return (
             <span className="text-xs text-soft">
-                {say('cutaway.cutaway.of-dealt-to-get-right', { deal: stop.deal, questions: stop.questions.length, need: stop.need })}
+                {say('cutaway.of-dealt-to-get-right', { deal: stop.deal, questions: stop.questions.length, need: stop.need })}
                 <span className="mt-1 flex flex-col gap-0.5" aria-hidden="true">
                     {stop.questions.slice(0, 4).map((question, index) => (
                         <span
@@ -377,7 +377,7 @@ function Below({ stop, answers }: { stop: Stop; answers: boolean }) {
     if (stop.kind === 'staircase') {
         return (
             <span className="text-xs text-soft">
-                {say('cutaway.cutaway.levels', { levels: stop.levels.length })}
+                {say('cutaway.levels', { levels: stop.levels.length })}
                 <span className="mt-1 flex h-8 items-end gap-0.5" aria-hidden="true">
                     {stop.levels.map((_, index) => (
                         <span
@@ -419,10 +419,10 @@ function Ladder({ label, rungs, far, selected, current, onSelect, at, share }: L
                                 data-node={rung.id}
                                 tabIndex={current === rung.id ? 0 : -1}
                                 aria-current={selected === rung.id}
-                                aria-label={say('cutaway.cutaway.rung', {
+                                aria-label={say('cutaway.rung', {
                                     number: index + 1,
-                                    rung: rungWords[rung.kind],
-                                    rung2: rungName(rung),
+                                    kind: rungWords(rung.kind),
+                                    name: rungName(rung),
                                 })}
                                 onClick={() => onSelect(rung.id)}
                                 className={`relative block w-full overflow-hidden border-y-2 px-2 py-1 text-left text-xs ${

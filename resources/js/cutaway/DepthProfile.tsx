@@ -49,7 +49,7 @@ export function depthWords(depths: TaskSummary['depths']): string {
         ? say('cutaway.depth-profile.nobody-has-needed-a-rung')
         : say('cutaway.depth-profile.deepest-at-stop-of-rungs', {
               number: deepest + 1,
-              number2: depth.toFixed(1),
+              depth,
               rungs: depths[deepest]?.rungs ?? 0,
           });
 }

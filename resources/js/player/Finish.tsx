@@ -26,14 +26,14 @@ export function Finish({ place, goes, ending }: { place: FinishPlace; goes: Stan
                     <p className="mt-1 text-lg">
                         {say('player.finish.of-points', {
                             points: points(place.score.points),
-                            points2: points(place.score.of),
+                            of: points(place.score.of),
                             provisional: place.score.provisional ? 'yes' : 'no',
                         })}
                     </p>
                 )}
                 {place.later !== null && later[place.later] !== undefined && (
                     <p className="mt-4 text-lg">
-                        {say('player.finish.you-will-see', { goes: goes === null ? 'yes' : 'no', later: later[place.later] })}
+                        {say('player.finish.you-will-see', { what: goes === null ? 'how' : 'points', later: later[place.later] })}
                     </p>
                 )}
                 {place.left.length > 0 && (
@@ -57,7 +57,7 @@ export function Finish({ place, goes, ending }: { place: FinishPlace; goes: Stan
                                 <Rich text={one.question} className="font-semibold" />
                                 {one.own !== null && (
                                     <div className="mt-1">
-                                        <span className="text-soft">{say('player.finish.your-answer')}</span>
+                                        <span className="text-soft">{say('player.finish.your-answer')} </span>
                                         {one.own.map((text, at) => (
                                             <Fragment key={text}>
                                                 {at > 0 && ', '}
@@ -77,7 +77,7 @@ export function Finish({ place, goes, ending }: { place: FinishPlace; goes: Stan
                                 {one.revealed !== null && one.revealed.length > 0 && <RightAnswer lines={one.revealed} />}
                                 {one.comment !== '' && (
                                     <p className="mt-1 border-l-4 border-accent pl-3">
-                                        <span className="text-soft">{say('player.finish.your-teacher')}</span>
+                                        <span className="text-soft">{say('player.finish.your-teacher')} </span>
                                         {one.comment}
                                     </p>
                                 )}

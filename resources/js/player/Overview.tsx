@@ -29,7 +29,11 @@ export function Overview({ overview, at, busy, onGo, onEnd }: Props) {
                         >
                             <span className="font-semibold">{say('player.overview.stop', { number: index + 1 })}</span>
                             <span className="text-sm text-soft">
-                                {!stop.asks ? say('player.overview.to-read-or-watch') : stop.answered ? 'answered' : 'open'}
+                                {!stop.asks
+                                    ? say('player.overview.to-read-or-watch')
+                                    : stop.answered
+                                      ? say('player.overview.answered')
+                                      : say('player.overview.open')}
                             </span>
                         </button>
                     </li>
@@ -37,7 +41,7 @@ export function Overview({ overview, at, busy, onGo, onEnd }: Props) {
             </ol>
             <p className="mt-4 text-soft">
                 {open === 0 ? say('player.overview.every-question-has-an-answer') : say('player.overview.still-open', { open })}
-                {overview.handIn && say('player.overview.you-can-change-your-answers')}
+                {overview.handIn && ` ${say('player.overview.you-can-change-your-answers')}`}
             </p>
             <Button weight="main" large className="mt-4 self-start" disabled={busy} onClick={onEnd}>
                 {overview.handIn ? say('player.overview.hand-it-all-in') : say('player.overview.finish-this-round')}

@@ -58,7 +58,7 @@ export function Player({ view, busy, notice, send, kept, ending, leave, support 
                     <div className="mt-1 flex flex-wrap items-center gap-x-3 text-sm text-soft">
                         <p className="mr-auto">
                             {view.goes === null ? say('player.player.your-answers-are-being-kept') : howItGoes(view.goes)}
-                            {view.returning && say('player.player.now-the-ones-that-are')}
+                            {view.returning && ` · ${say('player.player.now-the-ones-that-are')}`}
                         </p>
                         <TimeLeft
                             ends={view.ends}

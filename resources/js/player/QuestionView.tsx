@@ -70,7 +70,7 @@ export function QuestionView({ place, media, round, handsIn, busy, send }: Props
                 </div>
                 {below && (
                     <p className="mt-4 text-lg">
-                        <span className="text-soft">{say('player.question-view.your-answer')}</span>
+                        <span className="text-soft">{say('player.question-view.your-answer')} </span>
                         {inWords(place.question, place.judging?.response ?? place.verdict?.response ?? null) ||
                             say('player.question-view.none-yet')}
                     </p>
@@ -273,10 +273,10 @@ function Signs({ place, onOver }: { place: QuestionPlace; onOver: () => void }) 
     const { series } = place;
     const words: ReactNode[] = [];
     if (series?.kind === 'drill') {
-        words.push(`${series.title}: ${series.right} of ${series.need} right so far`);
+        words.push(say('player.question-view.drill', { title: series.title, right: series.right, need: series.need }));
     }
     if (series?.kind === 'staircase') {
-        words.push(`${series.title}: step ${series.level} of ${series.levels}`);
+        words.push(say('player.question-view.staircase', { title: series.title, level: series.level, levels: series.levels }));
     }
     if (place.simpler) {
         words.push(say('player.question-view.a-simpler-question-first'));

@@ -1,5 +1,5 @@
 import type { Verdict } from '../api/types';
-import { say } from '../words/words';
+import { listed, say } from '../words/words';
 import { Rich } from './Rich';
 
 const heads = {
@@ -36,9 +36,8 @@ export function Said({ verdict }: { verdict: Verdict }) {
             )}
             {verdict.result === 'unclear' && (
                 <p className="mt-1">
-                    {verdict.readings.length > 1 && (
-                        <>This can be read as {verdict.readings.join(say('player.said.or-as'))}. Write it so that only one is meant. </>
-                    )}
+                    {verdict.readings.length > 1 &&
+                        `${say('player.said.readings', { readings: listed(verdict.readings, 'disjunction') })} `}
                     {say('player.said.this-did-not-count-as')}
                 </p>
             )}

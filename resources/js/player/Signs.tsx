@@ -1,5 +1,5 @@
 import type { Far, StandingCounts } from '../api/types';
-import { say } from '../words/words';
+import { locale, say } from '../words/words';
 
 const farWords: Record<Far, string> = {
     done: 'passed',
@@ -52,7 +52,7 @@ export function HowFar({ far }: { far: Far[] }) {
 
 /** Points, without needless decimals. */
 export function points(value: number): string {
-    return value.toLocaleString(undefined, { maximumFractionDigits: 2 });
+    return value.toLocaleString(locale(), { maximumFractionDigits: 2 });
 }
 
 /** How it goes, in plain words. */
@@ -60,13 +60,8 @@ export function howItGoes(goes: StandingCounts): string {
     const right = goes.clear + goes.climbed;
     const parts = [];
     if (right > 0) {
-        const helped =
-            goes.climbed === 0
-                ? ''
-                : goes.climbed === right
-                  ? say('player.signs.with-some-help')
-                  : say('player.signs.of-them-with-some-help', { climbed: goes.climbed });
-        parts.push(say('player.signs.right', { right, helped }));
+        const helped = goes.climbed === 0 ? 'none' : goes.climbed === right ? 'all' : 'some';
+        parts.push(say('player.signs.right', { right, helped, climbed: goes.climbed }));
     }
     const sent = goes['to-be-read'] + goes.noted + goes.answered;
     if (sent > 0) {
@@ -76,7 +71,7 @@ export function howItGoes(goes: StandingCounts): string {
         parts.push(say('player.signs.shown', { shown: goes.shown }));
     }
     if (goes['set-aside'] > 0) {
-        parts.push(say('player.signs.left-for-later-2', { goes: goes['set-aside'] }));
+        parts.push(say('player.signs.set-aside', { count: goes['set-aside'] }));
     }
     if (parts.length === 0) {
         return goes['on-the-ladder'] > 0 ? say('player.signs.on-the-way-to-the') : say('player.signs.no-answers-yet');

@@ -33,7 +33,7 @@ export function TimeLeft({ ends, words, onOver }: { ends: number | null; words: 
         <p
             className={`flex items-center gap-1 ${left <= 15 ? 'font-semibold text-yet' : 'text-soft'}`}
             role="timer"
-            aria-label={say('player.time-left.left', { time: moment(left), words })}
+            aria-label={say('player.time-left.left', { time: moment(left), what: words })}
         >
             <Hourglass size={16} aria-hidden="true" /> {moment(left)}
         </p>

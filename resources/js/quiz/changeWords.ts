@@ -1,7 +1,7 @@
-import type { QuizDocument } from '../api/types';
+import type { QuizDocument, Rung, Stop } from '../api/types';
 import { moment } from '../ui/time';
-import { say } from '../words/words';
-import { kindWords, letter, rungWords, short, showsOptions, stopWords } from './document';
+import { type Code, locale, say } from '../words/words';
+import { kindWithin, letter, questionKinds, rungKinds, rungWithin, short, showsOptions, stopKinds, stopWithin } from './document';
 import { type Edit, type Node, nodeIn, placesOf } from './edits';
 import { structureOf } from './text';
 
@@ -9,10 +9,10 @@ import { structureOf } from './text';
 export function changeInWords(document: QuizDocument, edits: Edit[]): string {
     const first = [...edits].sort((one, other) => weight(one) - weight(other))[0];
     if (first === undefined) {
-        return say('quiz.change-words.nothing');
+        return say('quiz.change.nothing');
     }
     const words = sentence(document, first);
-    return short(words.charAt(0).toUpperCase() + words.slice(1), 200);
+    return short(words.charAt(0).toLocaleUpperCase(locale()) + words.slice(1), 200);
 }
 
 /** Of several edits that belong together, the one that the others follow from. */
@@ -26,67 +26,65 @@ function weight(edit: Edit): number {
 function sentence(document: QuizDocument, edit: Edit): string {
     switch (edit.do) {
         case 'insert':
-            return say('quiz.change-words.added', { inserted: inserted(document, edit) });
+            return inserted(document, edit);
         case 'remove':
-            return say('quiz.change-words.taken-out', { name: name(document, edit.at) });
+            return say('quiz.change.taken-out', { what: name(document, edit.at) });
         case 'move':
-            return say('quiz.change-words.moved', { name: name(document, edit.at) });
+            return say('quiz.change.moved', { what: name(document, edit.at) });
         case 'set':
-            return `${name(document, edit.at)}${set(document, edit)}`;
+            return set(document, edit);
     }
 }
 
-const wordsFor: Record<string, string> = {
-    prompt: say('quiz.change-words.reworded'),
-    text: say('quiz.change-words.reworded'),
-    title: ': title reworded',
-    message: say('quiz.change-words.reworded'),
-    instructions: ': instructions reworded',
-    sentence: ': sentence reworded',
-    model: ': model answer reworded',
-    'feedback.right': ': feedback for right reworded',
-    'feedback.notRight': ': feedback for not right reworded',
-    explanation: ': explanation reworded',
-    feedback: ': feedback reworded',
-    key: say('quiz.change-words.reworded'),
-    subject: ': subject changed',
-    unit: ': unit changed',
-    tags: ': tags changed',
-    points: ': points changed',
-    fork: ': where it leads to changed',
-    misconception: ': misconception changed',
-    alike: ': alike group changed',
-    objectives: ': objectives changed',
-    language: ': language changed',
-    part: ': part changed',
-    shownIf: ': when it is shown changed',
-    at: ': moment changed',
-    when: ': condition changed',
-    to: ': where it leads to changed',
+const changed: Record<string, Code> = {
+    prompt: 'quiz.change.reworded',
+    text: 'quiz.change.reworded',
+    title: 'quiz.change.title',
+    message: 'quiz.change.reworded',
+    instructions: 'quiz.change.instructions',
+    sentence: 'quiz.change.sentence',
+    model: 'quiz.change.model',
+    'feedback.right': 'quiz.change.feedback-right',
+    'feedback.notRight': 'quiz.change.feedback-not-right',
+    explanation: 'quiz.change.explanation',
+    feedback: 'quiz.change.feedback',
+    key: 'quiz.change.reworded',
+    subject: 'quiz.change.subject',
+    unit: 'quiz.change.unit',
+    tags: 'quiz.change.tags',
+    points: 'quiz.change.points',
+    fork: 'quiz.change.leads-to',
+    misconception: 'quiz.change.misconception',
+    alike: 'quiz.change.alike',
+    objectives: 'quiz.change.objectives',
+    language: 'quiz.change.language',
+    part: 'quiz.change.part',
+    shownIf: 'quiz.change.shown-if',
+    at: 'quiz.change.time',
+    when: 'quiz.change.condition',
+    to: 'quiz.change.leads-to',
 };
 
 function set(document: QuizDocument, edit: Extract<Edit, { do: 'set' }>): string {
-    const node = nodeIn(document, edit.at);
+    const what = name(document, edit.at);
+    const kind = edit.member === 'kind' ? questionKinds.find((one) => one === edit.value) : undefined;
     if (edit.member === 'right') {
-        return edit.value === true ? say('quiz.change-words.marked-right') : say('quiz.change-words.marked-not-right');
+        return say(edit.value === true ? 'quiz.change.marked-right' : 'quiz.change.marked-not-right', { what });
     }
-    if (edit.member === 'kind' && typeof edit.value === 'string' && edit.value in kindWords) {
-        return ` made: ${kindWords[edit.value as keyof typeof kindWords].toLowerCase()}`;
+    if (kind !== undefined) {
+        return say('quiz.change.kind', { what, kind: kindWithin(kind) });
     }
-    const stood = node?.[edit.member];
+    const stood = nodeIn(document, edit.at)?.[edit.member];
     if (edit.member !== 'sentence' && structureOf(textOf(edit.value)) !== structureOf(textOf(stood))) {
-        return ': picture, sound, video or document changed';
+        return say('quiz.change.media', { what });
     }
     if (edit.member.startsWith('clip')) {
-        return ': video changed';
+        return say('quiz.change.video', { what });
     }
     if (edit.member.startsWith('terms')) {
-        return ': suggested terms changed';
+        return say('quiz.change.terms', { what });
     }
-    if (node !== undefined && edit.at === 'quiz' && edit.member === 'title') {
-        return ': title reworded';
-    }
-    return wordsFor[edit.member] ?? `: ${edit.member.split('.')[0] ?? ''} changed`;
+    return say(changed[edit.member] ?? 'quiz.change.other', { what, member: edit.member.split('.')[0] ?? '' });
 }
 
 const textOf = (value: unknown) => (typeof value === 'string' ? value : '');
@@ -94,74 +92,78 @@ const textOf = (value: unknown) => (typeof value === 'string' ? value : '');
 function inserted(document: QuizDocument, edit: Extract<Edit, { do: 'insert' }>): string {
     const { kind } = edit.node;
     if (edit.list === 'stops' || edit.list === 'sideStops') {
-        const words = stopWords[kind as keyof typeof stopWords]?.toLowerCase() ?? 'stop';
-        return edit.list === 'stops' ? words : say('quiz.change-words.side-stop', { words });
+        const known: Stop['kind'] | undefined = stopKinds.find((one) => one === kind);
+        const stop = known === undefined ? say('quiz.node.stop') : stopWithin(known);
+        return say('quiz.change.added', { what: edit.list === 'stops' ? stop : say('quiz.node.side-stop', { stop }) });
     }
     if (edit.into === 'quiz') {
-        return single[edit.list] ?? 'something';
+        return say('quiz.change.added', { what: single(edit.list) });
     }
-    const words =
-        edit.list === 'ladder' ? (rungWords[kind as keyof typeof rungWords] ?? 'rung').toLowerCase() : (single[edit.list] ?? 'something');
-    return `${words}, ${name(document, edit.into)},`;
+    const rung: Rung['kind'] | undefined = rungKinds.find((one) => one === kind);
+    const what = edit.list !== 'ladder' ? single(edit.list) : rung === undefined ? say('quiz.node.rung') : rungWithin(rung);
+    return say('quiz.change.added-to', { what, place: name(document, edit.into) });
 }
 
-const single: Record<string, string> = {
-    entries: 'answer',
-    items: 'item',
-    pairs: 'pair',
-    gaps: 'gap',
-    forks: 'fork',
-    cues: 'cue',
-    questions: 'question',
-    levels: 'level',
-    objectives: 'objective',
-    misconceptions: 'misconception',
-    parts: 'part',
-    pool: 'stand-in',
-    finishes: 'finish',
-    byScore: say('quiz.change-words.words-for-a-score'),
+const singles: Record<string, Code> = {
+    entries: 'quiz.node.entries',
+    items: 'quiz.node.items',
+    pairs: 'quiz.node.pairs',
+    gaps: 'quiz.node.gaps',
+    forks: 'quiz.node.forks',
+    cues: 'quiz.node.cues',
+    questions: 'quiz.node.questions',
+    levels: 'quiz.node.levels',
+    objectives: 'quiz.node.objectives',
+    misconceptions: 'quiz.node.misconceptions',
+    parts: 'quiz.node.parts',
+    pool: 'quiz.node.pool',
+    finishes: 'quiz.node.finishes',
+    byScore: 'quiz.node.byScore',
 };
+
+/** One of a list's nodes. */
+const single = (list: string) => say(singles[list] ?? 'quiz.node.something');
 
 /** A node by where it stands: "option C of stop 3". */
 function name(document: QuizDocument, id: string): string {
     const place = placesOf(document).get(id);
     const node = nodeIn(document, id);
     if (place === undefined || node === undefined || place.above === null) {
-        return say('quiz.change-words.the-quiz');
+        return say('quiz.place.quiz');
     }
     const above = nodeIn(document, place.above);
     const list = above?.[place.in];
-    const at = Array.isArray(list) ? list.findIndex((one: Node) => one.id === id) + 1 : 0;
-    const within = (words: string) =>
-        place.above === 'quiz' ? words : say('quiz.change-words.of', { words, name: name(document, place.above ?? 'quiz') });
+    const number = Array.isArray(list) ? list.findIndex((one: Node) => one.id === id) + 1 : 0;
+    const within = (what: string) =>
+        place.above === 'quiz' ? what : say('quiz.place.within', { what, whole: name(document, place.above ?? 'quiz') });
     switch (place.type) {
         case 'stop':
-            return place.in === 'stops' ? say('quiz.change-words.stop', { at }) : say('quiz.change-words.side-stop-2', { at });
+            return say(place.in === 'stops' ? 'quiz.place.stop' : 'quiz.place.side-stop', { number });
         case 'question':
             // Where a question stands alone, its place names it.
-            return at === 0
+            return number === 0
                 ? name(document, place.above)
-                : within(place.in === 'pool' ? `stand-in ${at}` : say('quiz.change-words.question', { at }));
+                : within(say(place.in === 'pool' ? 'quiz.place.stand-in' : 'quiz.place.question', { number }));
         case 'entry':
             return within(
                 showsOptions(above?.kind as never)
-                    ? say('quiz.change-words.option', { letter: letter(at - 1) })
-                    : say('quiz.change-words.answer', { at }),
+                    ? say('quiz.place.option', { letter: letter(number - 1) })
+                    : say('quiz.place.answer', { number }),
             );
         case 'rung':
-            return within(say('quiz.change-words.rung', { at }));
+            return within(say('quiz.place.rung', { number }));
         case 'cue':
-            return within(say('quiz.change-words.the-cue-at', { time: moment(Number(node.at)) }));
+            return within(say('quiz.place.cue', { time: moment(Number(node.at)) }));
         case 'objective':
         case 'misconception':
-            return `${place.type} “${short(String(node.text), 40)}”`;
+            return say(`quiz.place.${place.type}`, { name: short(String(node.text), 40) });
         case 'part':
-            return say('quiz.change-words.part', { name: short(String(node.title), 40) });
+            return say('quiz.place.part', { name: short(String(node.title), 40) });
         case 'finish':
-            return say('quiz.change-words.finish', { name: short(String(node.title), 40) });
+            return say('quiz.place.finish', { name: short(String(node.title), 40) });
         case 'scoreMessage':
-            return within(say('quiz.change-words.the-words-for-a-score'));
+            return within(say('quiz.place.score-message'));
         default:
-            return within(`${single[place.in] ?? place.type} ${at}`);
+            return within(say('quiz.place.other', { what: single(place.in), number }));
     }
 }

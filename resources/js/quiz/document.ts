@@ -21,39 +21,30 @@ import { fromPlain, gapsIn, isEmpty, nameOf, plainOf, withGaps, withNumbers, wit
 
 /** Changes of a quiz document. All are pure: they give a new document and leave the old one as it was. */
 
-export const kindWords: Record<QuestionKind, string> = {
-    'one-choice': say('quiz.document.one-choice'),
-    'several-choices': say('quiz.document.several-choices'),
-    'true-false': say('quiz.document.true-or-false'),
-    'short-text': say('quiz.document.short-text'),
-    gaps: say('quiz.document.gaps-in-a-sentence'),
-    number: say('quiz.document.number'),
-    expression: say('quiz.document.formula'),
-    order: say('quiz.document.put-in-order'),
-    match: say('quiz.document.match-pairs'),
-    poll: say('quiz.document.poll'),
-    written: say('quiz.document.written-answer'),
-    'hand-in': say('quiz.document.hand-something-in'),
-};
+/** A kind of question, stop or rung as a heading or button names it; `within` as it stands in the middle of a sentence. */
+export const kindWords = (kind: QuestionKind) => say(`quiz.kind.${kind}`);
+export const kindWithin = (kind: QuestionKind) => say(`quiz.kind-within.${kind}`);
+export const stopWords = (kind: Stop['kind']) => say(`quiz.stop.${kind}`);
+export const stopWithin = (kind: Stop['kind']) => say(`quiz.stop-within.${kind}`);
+export const rungWords = (kind: Rung['kind']) => say(`quiz.rung.${kind}`);
+export const rungWithin = (kind: Rung['kind']) => say(`quiz.rung-within.${kind}`);
 
-export const stopWords: Record<Stop['kind'], string> = {
-    question: say('quiz.document.question'),
-    video: say('quiz.document.video'),
-    reading: say('quiz.document.reading'),
-    text: say('quiz.document.text'),
-    drill: say('quiz.document.drill'),
-    staircase: say('quiz.document.staircase'),
-};
-
-export const rungWords: Record<Rung['kind'], string> = {
-    hint: say('quiz.document.hint'),
-    video: say('quiz.document.video'),
-    reading: say('quiz.document.reading'),
-    'worked-example': say('quiz.document.worked-example'),
-    exercise: say('quiz.document.exercise'),
-    question: say('quiz.document.simpler-question'),
-    teacher: say('quiz.document.call-the-teacher'),
-};
+export const questionKinds: QuestionKind[] = [
+    'one-choice',
+    'several-choices',
+    'true-false',
+    'short-text',
+    'gaps',
+    'number',
+    'expression',
+    'order',
+    'match',
+    'poll',
+    'written',
+    'hand-in',
+];
+export const stopKinds: Stop['kind'][] = ['question', 'video', 'reading', 'text', 'drill', 'staircase'];
+export const rungKinds: Rung['kind'][] = ['hint', 'video', 'reading', 'worked-example', 'exercise', 'question', 'teacher'];
 
 /** Whether the student picks among shown options. */
 export function showsOptions(kind: QuestionKind): boolean {
@@ -100,9 +91,7 @@ export function withKind(question: Question, kind: QuestionKind): Question {
     const empty = next.entries.every((entry) => entryName(entry, kind) === '');
     switch (kind) {
         case 'true-false':
-            return empty
-                ? { ...next, entries: [newEntry(false, say('quiz.document.true')), newEntry(false, say('quiz.document.false'))] }
-                : next;
+            return empty ? { ...next, entries: [newEntry(false, say('quiz.true')), newEntry(false, say('quiz.false'))] } : next;
         case 'short-text':
         case 'number':
         case 'expression':
@@ -248,21 +237,21 @@ export function promptText(question: Question): string {
 
 export function stopName(stop: Stop): string {
     const name = stop.kind === 'question' ? promptText(stop.question) : stop.kind === 'text' ? nameOf(stop.text) : stop.title;
-    return name.trim() !== '' ? name : stop.kind === 'question' ? say('quiz.document.empty-question') : stopWords[stop.kind];
+    return name.trim() !== '' ? name : stop.kind === 'question' ? say('quiz.empty-question') : stopWords(stop.kind);
 }
 
 export function rungName(rung: Rung): string {
     switch (rung.kind) {
         case 'hint':
-            return nameOf(rung.text) || say('quiz.document.empty-hint');
+            return nameOf(rung.text) || say('quiz.empty-hint');
         case 'teacher':
-            return nameOf(rung.text) || rungWords.teacher;
+            return nameOf(rung.text) || rungWords('teacher');
         case 'question':
-            return promptText(rung.question) || rungWords.question;
+            return promptText(rung.question) || rungWords('question');
         case 'video':
-            return rung.title || rungWords.video;
+            return rung.title || rungWords('video');
         default:
-            return rung.title || nameOf(rung.text) || rungWords[rung.kind];
+            return rung.title || nameOf(rung.text) || rungWords(rung.kind);
     }
 }
 
@@ -397,7 +386,11 @@ export function questionName(document: QuizDocument, id: string): string {
     const place = questionPlace(document, id);
     return place === null
         ? ''
-        : `${place.number}. ${place.cue === null ? '' : `at ${moment(place.cue.at)}: `}${promptText(place.question)}`;
+        : say(place.cue === null ? 'quiz.numbered-question' : 'quiz.numbered-question-at', {
+              number: place.number,
+              time: moment(place.cue?.at ?? 0),
+              question: promptText(place.question),
+          });
 }
 
 /** As much of a text as there is room for, with a sign that there is more. */
@@ -611,35 +604,31 @@ export function addRung(document: QuizDocument, question: Question, entry: strin
 
 /** A condition in a few words, as it stands on an arc. */
 export function conditionWords(when: Condition): string {
-    const not = when.is === false ? say('quiz.document.not') : '';
+    const is = when.is === false ? 'no' : 'yes';
     switch (when.kind) {
         case 'always':
-            return 'always';
+            return say('quiz.condition.always');
         case 'entry':
-            return say('quiz.document.that-answer');
+            return say('quiz.condition.entry');
         case 'result':
-            return when.result === 'right'
-                ? 'right'
-                : when.result === 'partly'
-                  ? say('quiz.document.partly-right')
-                  : say('quiz.document.not-right');
+            return say(`quiz.condition.result.${when.result ?? 'right'}`);
         case 'slips':
-            return say('quiz.document.slips', { atLeast: when.atLeast });
+            return say('quiz.condition.slips', { slips: when.atLeast ?? 0 });
         case 'score':
             return when.below !== undefined
-                ? say('quiz.document.under', { percent: Math.round(when.below * 100) })
-                : say('quiz.document.from', { percent: Math.round((when.atLeast ?? 0) * 100) });
+                ? say('quiz.condition.score-under', { percent: Math.round(when.below * 100) })
+                : say('quiz.condition.score-from', { percent: Math.round((when.atLeast ?? 0) * 100) });
         case 'mastered':
-            return `${not}mastered`;
+            return say('quiz.condition.mastered', { is });
         case 'time-out':
-            return say('quiz.document.time-out');
+            return say('quiz.condition.time-out');
         case 'judged':
-            return when.judged === 'yes' ? say('quiz.document.judged-right') : say('quiz.document.judged-not-yet');
+            return say(`quiz.condition.judged.${when.judged ?? 'yes'}`);
         case 'answered':
-            return say('quiz.document.answered-before', { not });
+            return say('quiz.condition.answered', { is });
         case 'answer':
-            return say('quiz.document.that-answer-before', { not });
+            return say('quiz.condition.answer', { is });
         case 'stood':
-            return say('quiz.document.before', { not, standing: when.standing ?? '' });
+            return say('quiz.condition.stood', { is, standing: say(`quiz.stood.${when.standing ?? 'clear'}`) });
     }
 }

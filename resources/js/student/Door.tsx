@@ -1,11 +1,11 @@
 import { useQueryClient } from '@tanstack/react-query';
-import { type FormEvent, useEffect, useState } from 'react';
+import { type FormEvent, type ReactNode, useEffect, useState } from 'react';
 import { useNavigate, useParams } from 'react-router';
 import { client, sentence, take } from '../api/client';
 import { Button } from '../ui/Button';
 import { Field } from '../ui/Field';
 import { Notice } from '../ui/Notice';
-import { say } from '../words/words';
+import { rich, say } from '../words/words';
 
 /** The way in: class phrase, own name, personal secret. */
 export function Door() {
@@ -60,11 +60,13 @@ export function Door() {
                         {say('student.door.find-my-class')}
                     </Button>
                     <p className="text-sm text-soft">
-                        {say('student.door.are-you-a-teacher')}{' '}
-                        <a className="underline" href="/">
-                            This way
-                        </a>
-                        .
+                        {rich('student.door.are-you-a-teacher', {
+                            a: (words: ReactNode) => (
+                                <a className="underline" href="/">
+                                    {words}
+                                </a>
+                            ),
+                        })}
                     </p>
                 </form>
             ) : (

@@ -8,7 +8,7 @@ import { HowFar, howItGoes } from '../player/Signs';
 import { Button } from '../ui/Button';
 import { Notice } from '../ui/Notice';
 import { exact, near } from '../ui/time';
-import { say } from '../words/words';
+import { listed, say } from '../words/words';
 import { ReadingSupport } from './ReadingSupport';
 import { Told } from './Told';
 import { useOutboxes } from './useOutboxes';
@@ -54,7 +54,7 @@ export function OwnPage() {
                 </div>
             </div>
             {stays !== null && <Notice>{stays}</Notice>}
-            {unsent.count > 0 && <Notice>{say('student.own.as-soon-as-the-server', { count: unsent.count })}</Notice>}
+            {unsent.count > 0 && <Notice>{say('student.own.unsent', { count: unsent.count })}</Notice>}
             <Told unsent={unsent} />
             {page.error !== null && <Notice>{sentence(page.error)}</Notice>}
             {page.data !== undefined && tasks.length === 0 && <p className="mt-6 text-lg">{say('student.own.there-is-nothing-to-do')}</p>}
@@ -162,7 +162,9 @@ function TaskCard({ task }: { task: OwnTask }) {
                 )}
                 {task.waitsFor.length > 0 && (
                     <p className="mt-2 text-sm text-soft">
-                        {say('student.own.this-opens-when-you-have', { waitsFor: task.waitsFor.join('” and “') })}
+                        {say('student.own.this-opens-when-you-have', {
+                            titles: listed(task.waitsFor.map((title) => say('student.own.title', { title }))),
+                        })}
                     </p>
                 )}
                 {task.open && pauses && task.nextFrom !== null && (

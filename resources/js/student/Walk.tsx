@@ -55,7 +55,7 @@ export function Walk() {
                 }
             },
             onSignedOut: () => void navigate('/join'),
-            onRefused: (event, why) => event.kind !== 'watched' && tell(`${wasDone(event)} was not taken: ${why}`),
+            onRefused: (event, why) => event.kind !== 'watched' && tell(say('student.not-taken', { what: wasDone(event), why })),
             onElsewhere: tell,
             onPutAside: (event) => tell(brokenOver(event)),
             onNotKept: () => setNotKept(true),
@@ -152,7 +152,7 @@ export function Walk() {
                         {waiting.count === 0
                             ? say('student.walk.everything-has-arrived-your-teacher')
                             : say('student.walk.something-you-did-is-still')}
-                        {view.late === true && say('student.walk.some-of-it-arrived-after')}
+                        {view.late === true && ` ${say('student.walk.some-of-it-arrived-after')}`}
                     </Notice>
                     <Link className={`${buttonClass('main', true)} mt-4`} to="/me">
                         {say('student.walk.to-my-page')}

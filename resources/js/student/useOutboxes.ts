@@ -46,7 +46,7 @@ export function useOutboxes(student: string | undefined, except: string | null =
                 const box = new Outbox(student, round, {
                     onView: () => void queries.invalidateQueries({ queryKey: ['student'] }),
                     onWaiting: () => void recount(),
-                    onRefused: (event, why) => tell(event, `${wasDone(event)} was not taken: ${why}`),
+                    onRefused: (event, why) => tell(event, say('student.not-taken', { what: wasDone(event), why })),
                     onElsewhere: () => undefined,
                     onPutAside: (event) => tell(event, brokenOver(event)),
                     onNotKept: () => undefined,
@@ -80,5 +80,5 @@ export function useOutboxes(student: string | undefined, except: string | null =
 
 /** The sentence about an event that the server could not take at all. */
 export function brokenOver(event: MadeEvent): string {
-    return say('student.use-outboxes.could-not-be-taken-something', { wasDone: wasDone(event) });
+    return say('student.use-outboxes.could-not-be-taken-something', { what: wasDone(event) });
 }

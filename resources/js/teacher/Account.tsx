@@ -133,7 +133,7 @@ export function SignIn() {
                     <p>
                         {say('teacher.account.new-here')}{' '}
                         <Link className={link} to="/sign-up">
-                            Make an account
+                            {say('teacher.account.make-an-account')}
                         </Link>
                     </p>
                     <p>
@@ -144,7 +144,7 @@ export function SignIn() {
                     <p>
                         {say('teacher.account.are-you-a-student')}{' '}
                         <a className={link} href="/join">
-                            Come in with your class phrase
+                            {say('teacher.account.come-in-with-your-phrase')}
                         </a>
                     </p>
                 </>
@@ -189,7 +189,7 @@ export function SignUp() {
                 <p>
                     {say('teacher.account.you-have-one')}{' '}
                     <Link className={link} to="/sign-in">
-                        Sign in
+                        {say('teacher.account.sign-in')}
                     </Link>
                 </p>
             }

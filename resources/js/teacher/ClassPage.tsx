@@ -1,6 +1,6 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { toString as qrCode } from 'qrcode';
-import { type FormEvent, useEffect, useState } from 'react';
+import { type FormEvent, type ReactNode, useEffect, useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { client, sentence, take } from '../api/client';
 import type { RosterAdded, SchoolClass, Terms } from '../api/types';
@@ -9,7 +9,7 @@ import { Field, Select, Text } from '../ui/Field';
 import { Notice } from '../ui/Notice';
 import { exact } from '../ui/time';
 import { useUndo } from '../ui/Undo';
-import { say } from '../words/words';
+import { listed, rich, say } from '../words/words';
 import { Page } from './Places';
 import { TaskLine } from './TaskLine';
 import { TermsEditor } from './TermsEditor';
@@ -85,11 +85,13 @@ function Tasks({ group }: { group: SchoolClass }) {
             {group.tasks.length === 0 && <p className="mb-3 text-soft">{say('teacher.class.nothing-has-been-given-to')}</p>}
             {quizzes.data !== undefined && published.length === 0 ? (
                 <p className="mt-4">
-                    {say('teacher.class.to-give-something-out-first')}{' '}
-                    <Link className="underline" to="/quizzes">
-                        publish a quiz
-                    </Link>
-                    .
+                    {rich('teacher.class.to-give-something-out-first', {
+                        a: (words: ReactNode) => (
+                            <Link className="underline" to="/quizzes">
+                                {words}
+                            </Link>
+                        ),
+                    })}
                 </p>
             ) : (
                 <form
@@ -121,7 +123,7 @@ function Tasks({ group }: { group: SchoolClass }) {
                     {terms === null ? (
                         <p className="flex basis-full flex-wrap items-center gap-3 text-sm text-soft">
                             {say('teacher.class.given-as-the-quiz-suggests')}
-                            <Button onClick={() => setTerms({ purpose: 'learn' })}>Give it otherwise</Button>
+                            <Button onClick={() => setTerms({ purpose: 'learn' })}>{say('teacher.class.give-it-otherwise')}</Button>
                         </p>
                     ) : (
                         <div className="grid basis-full gap-3">
@@ -162,7 +164,7 @@ function RosterList({ group }: { group: SchoolClass }) {
             setNames('');
             setAsked(result.asked);
             const left = result.skipped.map((line) => `${line.name} (${line.reason})`).join(', ');
-            setMessage(say('teacher.class.words', { added: result.added, left: left === '' ? 'yes' : 'no', left2: left }));
+            setMessage(say('teacher.class.names-added', { added: result.added, isLeft: left === '' ? 'no' : 'yes', left }));
         });
     };
     const tell = (name: string, key: string, student: string | null) =>
@@ -186,14 +188,14 @@ function RosterList({ group }: { group: SchoolClass }) {
                 <Notice key={one.key}>
                     {say('teacher.class.is-in-already-is-it', {
                         name: one.name,
-                        list: one.students.flatMap((student) => student.classes).join(' and '),
+                        classes: listed(one.students.flatMap((student) => student.classes)),
                     })}
                     <span className="mt-2 flex flex-wrap gap-2">
                         {one.students.map((student) => (
                             <Button key={student.id} onClick={() => void tell(one.name, one.key, student.id)}>
                                 {say('teacher.class.yes', {
-                                    students: one.students.length > 1 ? 'yes' : 'no',
-                                    classes: student.classes.join(' and '),
+                                    several: one.students.length > 1 ? 'yes' : 'no',
+                                    classes: listed(student.classes),
                                 })}
                             </Button>
                         ))}

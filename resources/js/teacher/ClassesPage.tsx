@@ -51,9 +51,7 @@ export function ClassesPage() {
                         >
                             <span className="flex-1 font-display text-lg">{group.name}</span>
                             <span className="text-sm">{say('teacher.classes.students', { students: group.students })}</span>
-                            <span className="text-sm">
-                                {group.tasks} {group.tasks === 1 ? 'task' : 'tasks'}
-                            </span>
+                            <span className="text-sm">{say('teacher.classes.tasks', { tasks: group.tasks })}</span>
                             <span className="min-w-44 text-right text-sm text-soft">{group.phrase}</span>
                         </Link>
                     </li>

@@ -80,13 +80,10 @@ function EvidenceView({ task, evidence, leastGroup, setLeastGroup }: ViewProps) 
                     <p className="text-sm text-soft">
                         <GivenTo task={task} /> ·{' '}
                         <Link className="underline" to={`/tasks/${task.id}`}>
-                            who is where
+                            {say('teacher.evidence.who-is-where')}
                         </Link>{' '}
-                        {say('teacher.evidence.words', {
-                            students: evidence.students,
-                            otherEditions: evidence.otherEditions > 0 ? 'yes' : 'no',
-                            otherEditions2: evidence.otherEditions,
-                        })}
+                        · {say('teacher.evidence.began', { students: evidence.students })}
+                        {evidence.otherEditions > 0 && ` · ${say('teacher.evidence.older-editions', { rounds: evidence.otherEditions })}`}
                     </p>
                 </div>
                 <Switch label={say('teacher.evidence.names')} checked={named} onChange={setNamed} />
@@ -178,13 +175,13 @@ function Names({ names }: { names: string[] }) {
     const [all, setAll] = useState(false);
     const shown = all || names.length <= MOST_NAMES + 1 ? names : names.slice(0, MOST_NAMES);
     return names.length === 0 ? (
-        'nobody'
+        say('teacher.evidence.nobody')
     ) : (
         <>
             {shown.join(', ')}
             {shown.length < names.length && (
                 <button type="button" className="ml-1 underline" onClick={() => setAll(true)}>
-                    {say('teacher.evidence.and-more', { length: names.length - shown.length })}
+                    {say('teacher.evidence.and-more', { count: names.length - shown.length })}
                 </button>
             )}
         </>
@@ -230,12 +227,12 @@ function Needs({ document, evidence, namesOf }: { document: QuizDocument; eviden
                     <li key={one.id} className="rounded-md border border-line bg-sheet px-3 py-2">
                         <p className="font-semibold">{one.text}</p>
                         <p>
-                            {rich('teacher.evidence.mastered-by-of-without-any', {
+                            {rich('teacher.evidence.mastered-by', {
                                 mastered: one.mastered.length,
+                                of: one.mastered.length + one.unmet.length,
+                                alone: one.alone.length,
                                 b: (words: ReactNode) => <b>{words}</b>,
-                                length: one.mastered.length + one.unmet.length,
-                            })}{' '}
-                            <b>{one.alone.length}</b>
+                            })}
                         </p>
                         {one.unmet.length > 0 && (
                             <p className="text-soft">

@@ -49,7 +49,7 @@ function Line({ of, ask, name, picture }: { of: unknown[]; ask: () => Promise<Fo
             </div>
             <p>
                 {data !== undefined
-                    ? `${data.sentence}${data.exact ? '' : say('teacher.forecast-lines.told-by-200-made-up')}`
+                    ? `${data.sentence}${data.exact ? '' : ` ${say('teacher.forecast-lines.told-by-200-made-up')}`}`
                     : forecast.error === null
                       ? say('teacher.forecast-lines.working-it-out')
                       : sentence(forecast.error)}

@@ -92,8 +92,8 @@ function AnswerRow({
             ))}
             <p className="flex items-center gap-2 text-sm">
                 <StandingMark standing={record.standing} /> {standingWords[record.standing]}
-                {record.judged !== null && say('teacher.overrule.the-student-judged-it', { judged: record.judged ? 'yes' : 'no' })}
-                {record.overruled !== null && say('teacher.overrule.points-given-by-hand-2')}
+                {record.judged !== null && ` · ${say('teacher.overrule.the-student-judged-it', { judged: record.judged ? 'yes' : 'no' })}`}
+                {record.overruled !== null && ` · ${say('teacher.overrule.points-given-by-hand')}`}
             </p>
             <PointsByHand
                 task={task}

@@ -14,7 +14,7 @@ import { Page } from './Places';
 export function QuizRow({ quiz, onArchive }: { quiz: QuizLine; onArchive?: () => void }) {
     const state =
         quiz.edition === null
-            ? 'draft'
+            ? say('teacher.quizzes.draft')
             : quiz.changedSince
               ? say('teacher.quizzes.edition-changed-since', { edition: quiz.edition })
               : say('teacher.quizzes.edition', { edition: quiz.edition });
@@ -23,7 +23,8 @@ export function QuizRow({ quiz, onArchive }: { quiz: QuizLine; onArchive?: () =>
             <Link to={`/quizzes/${quiz.id}`} className="flex min-w-0 flex-1 flex-wrap items-baseline gap-x-6 gap-y-1 px-4 py-3">
                 <span className="min-w-0 flex-1 basis-64 font-display text-lg">{quiz.title}</span>
                 <span className="text-sm">
-                    {quiz.stops} {quiz.stops === 1 ? 'stop' : 'stops'} · {quiz.questions} {quiz.questions === 1 ? 'question' : 'questions'}
+                    {say('teacher.quizzes.stops', { stops: quiz.stops })} ·{' '}
+                    {say('teacher.quizzes.questions', { questions: quiz.questions })}
                 </span>
                 <span className="min-w-40 text-sm text-soft">{state}</span>
                 <span className="min-w-36 text-right text-sm text-soft max-sm:text-left" title={exact(quiz.updatedAt)}>

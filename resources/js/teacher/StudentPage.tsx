@@ -2,11 +2,11 @@ import { useQuery } from '@tanstack/react-query';
 import { Link, useParams } from 'react-router';
 import { client, sentence, take } from '../api/client';
 import type { Answer, QuizDocument, Standing, StoredEvent } from '../api/types';
-import { entriesOf, find, findQuestion, questionName, rungName, short } from '../quiz/document';
+import { entriesOf, find, findQuestion, questionName, rungName, rungWithin, short } from '../quiz/document';
 import { Notice } from '../ui/Notice';
 import { StandingMark, standingWords } from '../ui/Standing';
-import { exact, moment, near } from '../ui/time';
-import { say } from '../words/words';
+import { exact, moment, near, toTheSecond } from '../ui/time';
+import { listed, say } from '../words/words';
 import { audience } from './GivenTo';
 import { Answers } from './Overrule';
 import { Page } from './Places';
@@ -20,11 +20,11 @@ interface Fact {
 }
 
 const resultWords: Record<string, string> = {
-    right: 'right',
+    right: say('teacher.student.right'),
     partly: say('teacher.student.partly-right'),
     'not-right': say('teacher.student.not-yet'),
     unclear: say('teacher.student.asked-back'),
-    noted: 'noted',
+    noted: say('teacher.student.noted'),
 };
 
 /** What else a student can do, in a few words. */
@@ -73,12 +73,17 @@ export function StudentPage() {
                     <h2 id={`round-${round.number}`} className="mb-2 text-xl">
                         {say('teacher.student.round', { number: round.number })}
                         <span className="ml-3 font-sans text-sm text-soft" title={exact(round.startedAt)}>
-                            began {near(round.startedAt)}
-                            {round.interrupted
-                                ? say('teacher.student.ended-by-the-closing')
-                                : round.finishedAt !== null && say('teacher.student.finished', { when: near(round.finishedAt) })}
-                            {round.score !== null && say('teacher.student.of-the-points', { percent: Math.round(round.score * 100) })}
-                            {round.mastered && say('teacher.student.mastered')}
+                            {[
+                                say('teacher.student.began-when', { when: near(round.startedAt) }),
+                                round.interrupted && say('teacher.student.ended-by-the-closing'),
+                                !round.interrupted &&
+                                    round.finishedAt !== null &&
+                                    say('teacher.student.finished', { when: near(round.finishedAt) }),
+                                round.score !== null && say('teacher.student.of-the-points', { percent: Math.round(round.score * 100) }),
+                                round.mastered && say('teacher.student.mastered'),
+                            ]
+                                .filter((one) => one !== false)
+                                .join(', ')}
                         </span>
                     </h2>
                     <Answers task={task} round={round.id} document={document} records={round.records} series={round.series} />
@@ -101,7 +106,9 @@ function EventLine({ event, before, document }: { event: StoredEvent; before: St
     const lasted = before === undefined ? 0 : Math.round((event.at - before.at) / 1000);
     const sentences: string[] = [];
     if (event.kind === 'answered') {
-        sentences.push(`answered ${answer(document, event)}: ${resultWords[marked?.result ?? ''] ?? ''}`);
+        sentences.push(
+            say('teacher.student.answered', { answer: answer(document, event), result: resultWords[marked?.result ?? ''] ?? '' }),
+        );
     } else if (event.kind === 'asked-for-help') {
         sentences.push(say('teacher.student.asked-for-help'));
     } else if (event.kind === 'watched') {
@@ -109,13 +116,13 @@ function EventLine({ event, before, document }: { event: StoredEvent; before: St
         if (to - from < 0.5) {
             return null;
         }
-        sentences.push(say('teacher.student.watched-to', { time: moment(Math.round(from)), time2: moment(Math.round(to)) }));
+        sentences.push(say('teacher.student.watched-to', { from: moment(Math.round(from)), to: moment(Math.round(to)) }));
     } else if (event.kind === 'commented') {
-        sentences.push(`commented: “${(event.data as { text: string }).text}”`);
+        sentences.push(say('teacher.student.commented', { text: (event.data as { text: string }).text }));
     } else if (event.kind === 'set-aside') {
         sentences.push(say('teacher.student.left-the-question-for-later'));
     } else if (event.kind === 'started') {
-        sentences.push('began');
+        sentences.push(say('teacher.student.began'));
     } else if (event.kind === 'judged-own') {
         sentences.push(
             (event.data as { yes: boolean }).yes
@@ -131,11 +138,9 @@ function EventLine({ event, before, document }: { event: StoredEvent; before: St
     if (rung?.rung !== undefined) {
         const place = find(document, rung.rung);
         sentences.push(
-            say('teacher.student.saw', {
-                kind: place?.kind === 'rung' ? 'yes' : 'no',
-                kind2: place.rung.kind,
-                name: short(rungName(place.rung), 70),
-            }),
+            place?.kind === 'rung'
+                ? say('teacher.student.saw-rung', { rung: rungWithin(place.rung.kind), name: short(rungName(place.rung), 70) })
+                : say('teacher.student.saw-earlier-rung'),
         );
     }
     if (facts.some((fact) => fact.kind === 'finished')) {
@@ -156,11 +161,11 @@ function EventLine({ event, before, document }: { event: StoredEvent; before: St
                 </span>
             )}
             <span>{sentences.join('; ')}</span>
-            {stood !== undefined && <span className="sr-only">{say('teacher.student.now', { standing: standingWords[stood] })}</span>}
+            {stood !== undefined && <span className="sr-only">, {say('teacher.student.now', { standing: standingWords[stood] })}</span>}
             <span className="ml-2 text-sm text-soft" title={exact(new Date(event.at).toISOString())}>
-                {new Date(event.at).toLocaleTimeString()}
-                {lasted > 0 && say('teacher.student.after', { time: moment(lasted) })}
-                {event.late && say('teacher.student.arrived-after-the-closing')}
+                {toTheSecond(event.at)}
+                {lasted > 0 && `, ${say('teacher.student.after', { time: moment(lasted) })}`}
+                {event.late && ` · ${say('teacher.student.arrived-after-the-closing')}`}
             </span>
         </li>
     );
@@ -174,13 +179,13 @@ function answer(document: QuizDocument, event: StoredEvent): string {
             (one) => one.id === item,
         )?.text ?? item;
     if ('text' in response) {
-        return `“${response.text}”`;
+        return say('teacher.student.quoted', { text: response.text });
     }
     if ('choices' in response) {
-        return response.choices.map((choice) => `“${name(choice)}”`).join(say('teacher.student.and'));
+        return listed(response.choices.map((choice) => say('teacher.student.quoted', { text: name(choice) })));
     }
     if ('order' in response) {
-        return response.order.map(name).join(say('teacher.student.then'));
+        return response.order.map(name).join(' → ');
     }
     if ('files' in response) {
         return say('teacher.student.with-something-handed-in');

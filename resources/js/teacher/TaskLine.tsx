@@ -33,7 +33,7 @@ export function TaskLine({ task, withClass }: { task: TaskSummary; withClass: bo
 function when(task: TaskSummary): string {
     switch (task.state) {
         case 'closed':
-            return 'closed';
+            return say('teacher.task-line.closed');
         case 'taken-back':
             return say('teacher.task-line.taken-back');
         case 'planned':

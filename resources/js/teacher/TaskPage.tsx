@@ -94,16 +94,16 @@ function LookoutView({ task, lookout, lost }: { task: Task; lookout: Lookout; lo
                 <div className="mr-auto">
                     <h1 className="text-2xl">{task.title}</h1>
                     <p className="text-sm text-soft">
-                        <GivenTo task={task} /> {say('teacher.task.edition', { edition: task.edition })}
+                        <GivenTo task={task} /> · {say('teacher.task.edition', { edition: task.edition })}
                         {task.dueAt !== null && (
-                            <span title={exact(task.dueAt)}>{say('teacher.task.due', { when: near(task.dueAt) })}</span>
+                            <span title={exact(task.dueAt)}> · {say('teacher.task.due', { when: near(task.dueAt) })}</span>
                         )}
-                        {closed && say('teacher.task.closed-rounds-that-were-under')}
+                        {closed && ` · ${say('teacher.task.closed-rounds-that-were-under')}`}
                     </p>
                 </div>
                 <p className="text-lg">
-                    <strong>{began.length}</strong>{' '}
-                    {rich('teacher.task.of-began-finished', {
+                    {rich('teacher.task.began-and-finished', {
+                        began: began.length,
                         students: lookout.students.length,
                         finished: finished.length,
                         strong: (words: ReactNode) => <strong>{words}</strong>,
@@ -312,7 +312,7 @@ function StudentGrid({ task, lookout, names }: GridProps) {
                                           ? say('teacher.task.ended-by-the-closing')
                                           : round.finishedAt === null
                                             ? near(round.movedAt)
-                                            : 'finished',
+                                            : say('teacher.task.finished'),
                                       ...(round.number > 1 && round.finishedAt !== null
                                           ? [say('teacher.task.round', { number: round.number })]
                                           : []),
@@ -351,13 +351,13 @@ const counts: Column<QuestionFigures>[] = [
     },
     {
         key: 'answered',
-        words: 'given',
+        words: say('teacher.task.given'),
         value: ({ standings }) => standings.answered,
         show: ({ standings }) => standings.answered,
     },
     {
         key: 'untouched',
-        words: 'untouched',
+        words: say('teacher.task.untouched'),
         value: ({ standings }) => standings.untouched,
         show: ({ standings }) => standings.untouched,
         className: () => 'text-soft',

@@ -18,7 +18,7 @@ const moments: Record<Moment, string> = {
     'after-last-round': say('teacher.terms-editor.after-the-last-round'),
     'after-closing': say('teacher.terms-editor.after-closing'),
     'when-released': say('teacher.terms-editor.when-i-release-it'),
-    never: 'never',
+    never: say('teacher.terms-editor.never'),
 };
 
 const sights = {

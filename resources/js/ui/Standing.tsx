@@ -2,7 +2,7 @@ import type { Standing } from '../api/types';
 import { say } from '../words/words';
 
 export const standingWords: Record<Standing, string> = {
-    untouched: 'untouched',
+    untouched: say('ui.standing.untouched'),
     answered: say('ui.standing.given-not-marked-yet'),
     clear: say('ui.standing.right-at-once'),
     climbed: say('ui.standing.right-after-help-or-a'),

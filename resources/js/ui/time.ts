@@ -1,7 +1,10 @@
-const relative = new Intl.RelativeTimeFormat(undefined, { numeric: 'auto' });
-const times = new Intl.DateTimeFormat(undefined, { hour: 'numeric', minute: '2-digit' });
-const days = new Intl.DateTimeFormat(undefined, { weekday: 'short', day: 'numeric', month: 'short' });
-const whole = new Intl.DateTimeFormat(undefined, { dateStyle: 'full', timeStyle: 'short' });
+import { locale } from '../words/words';
+
+const relative = new Intl.RelativeTimeFormat(locale(), { numeric: 'auto' });
+const times = new Intl.DateTimeFormat(locale(), { hour: 'numeric', minute: '2-digit' });
+const exactTimes = new Intl.DateTimeFormat(locale(), { timeStyle: 'medium' });
+const days = new Intl.DateTimeFormat(locale(), { weekday: 'short', day: 'numeric', month: 'short' });
+const whole = new Intl.DateTimeFormat(locale(), { dateStyle: 'full', timeStyle: 'short' });
 
 /** A moment in words near: "in 5 minutes", "tomorrow 08:00", "Thu 3 Dec 08:00". */
 export function near(iso: string, now: Date = new Date()): string {
@@ -23,6 +26,11 @@ export function day(iso: string): string {
 /** The time of day of a moment: "14:02". */
 export function clock(iso: string): string {
     return times.format(new Date(iso));
+}
+
+/** The time of day in milliseconds since 1970, with its seconds: "14:02:31". */
+export function toTheSecond(at: number): string {
+    return exactTimes.format(at);
 }
 
 export function exact(iso: string): string {

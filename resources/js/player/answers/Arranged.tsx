@@ -120,7 +120,7 @@ export function Match({ question, answer, onChange, parts }: InputProps) {
                         </select>
                         {parts !== null && (
                             <span className="shrink-0 text-sm text-soft">
-                                {parts[pair.id] === true ? 'right' : say('player.arranged.not-yet')}
+                                {parts[pair.id] === true ? say('player.right') : say('player.not-yet')}
                             </span>
                         )}
                     </span>

@@ -21,8 +21,9 @@ export function Choices({ question, answer, onChange, tried }: InputProps) {
                 <option value="">{say('player.choices.choose')}</option>
                 {question.options.map((option) => (
                     <option key={option.id} value={option.id}>
-                        {nameOf(option.text)}
-                        {tried.includes(option.id) ? say('player.choices.tried') : ''}
+                        {tried.includes(option.id)
+                            ? say('player.choices.option-tried', { option: nameOf(option.text) })
+                            : nameOf(option.text)}
                     </option>
                 ))}
             </select>
@@ -49,7 +50,7 @@ export function Choices({ question, answer, onChange, tried }: InputProps) {
                 }
             />
             <Rich inline text={option.text} className={tried.includes(option.id) ? 'text-soft' : ''} />
-            {tried.includes(option.id) && <span className="ml-auto shrink-0 text-sm text-soft">{say('player.choices.tried-2')}</span>}
+            {tried.includes(option.id) && <span className="ml-auto shrink-0 text-sm text-soft">{say('player.choices.tried')}</span>}
         </label>
     ));
 }

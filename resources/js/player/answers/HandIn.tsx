@@ -4,7 +4,7 @@ import { sendFiles, sentence } from '../../api/client';
 import type { HandedInFile } from '../../api/types';
 import { Button } from '../../ui/Button';
 import { Notice } from '../../ui/Notice';
-import { say } from '../../words/words';
+import { listed, say } from '../../words/words';
 import type { InputProps } from './parts';
 
 const accepted = { picture: 'image/jpeg,image/png,image/webp,image/gif', sound: 'audio/*', file: '.pdf,.txt,.odt,.docx,.xlsx' };
@@ -73,7 +73,12 @@ export default function HandIn({ question, answer, onChange, filesTo }: InputPro
             <div className="flex flex-wrap gap-3">
                 <label className="inline-flex min-h-12 items-center gap-2 rounded-md border border-edge bg-sheet px-4 text-lg font-semibold has-focus-visible:outline-3 has-focus-visible:outline-accent">
                     <Paperclip size={20} aria-hidden="true" />{' '}
-                    {say('player.hand-in.choose', { list: accepts.map((kind) => words[kind]).join(' or ') })}
+                    {say('player.hand-in.choose', {
+                        kinds: listed(
+                            accepts.map((kind) => words[kind]),
+                            'disjunction',
+                        ),
+                    })}
                     <input
                         type="file"
                         className="sr-only"
@@ -103,7 +108,7 @@ export default function HandIn({ question, answer, onChange, filesTo }: InputPro
                         <button
                             type="button"
                             className="grid size-11 place-items-center"
-                            aria-label={say('player.hand-in.take-out', { title: named[id]?.title ?? 'this file' })}
+                            aria-label={say('player.hand-in.take-out', { title: named[id]?.title ?? say('player.hand-in.this-file') })}
                             onClick={() => onChange({ files: files.filter((other) => other !== id) })}
                         >
                             <X size={20} />

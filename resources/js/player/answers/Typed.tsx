@@ -48,15 +48,17 @@ export function Gaps({ question, answer, onChange, parts }: InputProps) {
                 if (gap === undefined) {
                     return null;
                 }
-                const sign =
-                    parts === null ? '' : parts[gap.id] === true ? say('player.typed.this-one-is-right') : say('player.typed.not-yet');
+                const said = say('player.typed.gap', {
+                    number,
+                    mark: parts === null ? 'none' : parts[gap.id] === true ? 'right' : 'notYet',
+                });
                 const tone = parts === null ? '' : parts[gap.id] === true ? 'border-well' : 'border-yet';
                 return (
                     <span className="inline-flex items-center gap-1 align-middle">
                         {gap.options === null ? (
                             <input
                                 className={`${inputClass} inline-block w-36 border-b-3 py-1 ${tone}`}
-                                aria-label={say('player.typed.gap', { number, sign })}
+                                aria-label={said}
                                 value={given[gap.id] ?? ''}
                                 autoComplete="off"
                                 autoCapitalize="off"
@@ -67,7 +69,7 @@ export function Gaps({ question, answer, onChange, parts }: InputProps) {
                         ) : (
                             <select
                                 className={`${inputClass} inline-block w-auto border-b-3 py-1.5 ${tone}`}
-                                aria-label={say('player.typed.gap', { number, sign })}
+                                aria-label={said}
                                 value={given[gap.id] ?? ''}
                                 onChange={(event) => put(gap.id, event.currentTarget.value)}
                             >
@@ -80,7 +82,9 @@ export function Gaps({ question, answer, onChange, parts }: InputProps) {
                             </select>
                         )}
                         {parts !== null && (
-                            <span className="text-sm text-soft">{parts[gap.id] === true ? 'right' : say('player.typed.not-yet-2')}</span>
+                            <span className="text-sm text-soft">
+                                {parts[gap.id] === true ? say('player.right') : say('player.not-yet')}
+                            </span>
                         )}
                     </span>
                 );

@@ -5,7 +5,20 @@ import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
 import { client, Refused, sentence, take } from '../../api/client';
 import type { Forecast, Quiz, QuizDocument, Rung, Stop } from '../../api/types';
 import { Cutaway } from '../../cutaway/Cutaway';
-import { addRung, find, insertStop, move, newRung, newStop, remove, short, stopName, stopWords } from '../../quiz/document';
+import {
+    addRung,
+    find,
+    insertStop,
+    move,
+    newRung,
+    newStop,
+    remove,
+    short,
+    stopKinds,
+    stopName,
+    stopWithin,
+    stopWords,
+} from '../../quiz/document';
 import { Button, buttonClass } from '../../ui/Button';
 import { Notice } from '../../ui/Notice';
 import { Switch } from '../../ui/Switch';
@@ -106,9 +119,7 @@ function Builder({ quiz }: { quiz: Quiz }) {
 
     useEffect(() => {
         if (fresh !== null && fresh === selected) {
-            window.document
-                .querySelector<HTMLElement>('[aria-label="What is selected"] :is(textarea, input[type="text"], input:not([type]))')
-                ?.focus();
+            window.document.querySelector<HTMLElement>('[data-editor] :is(textarea, input[type="text"], input:not([type]))')?.focus();
             setFresh(null);
         }
     }, [fresh, selected]);
@@ -175,7 +186,7 @@ function Builder({ quiz }: { quiz: Quiz }) {
                     ? say('build.build.the-question')
                     : say('build.build.the-rung');
         edit(remove(document, id));
-        undo.offer(say('build.build.is-deleted', { words }), say('build.build.bring-it-back'), () => void step('undo'));
+        undo.offer(say('build.build.is-deleted', { what: words }), say('build.build.bring-it-back'), () => void step('undo'));
         select(
             place.kind === 'stop'
                 ? null
@@ -359,13 +370,13 @@ function Builder({ quiz }: { quiz: Quiz }) {
                             </div>
                             <div className="flex flex-wrap items-center gap-2">
                                 <p className="text-sm font-semibold">{say('build.build.add')}</p>
-                                {(Object.keys(stopWords) as Stop['kind'][]).map((kind) => (
+                                {stopKinds.map((kind) => (
                                     <Button
                                         key={kind}
-                                        aria-label={say('build.build.add-a', { word: stopWords[kind].toLowerCase() })}
+                                        aria-label={say('build.build.add-a', { stop: stopWithin(kind) })}
                                         onClick={() => add(kind)}
                                     >
-                                        {stopWords[kind]}
+                                        {stopWords(kind)}
                                     </Button>
                                 ))}
                                 <Button aria-label={say('build.build.add-a-side-stop')} onClick={addSide}>
@@ -386,6 +397,7 @@ function Builder({ quiz }: { quiz: Quiz }) {
                 </div>
                 <aside
                     ref={panel}
+                    data-editor
                     aria-label={say('build.build.what-is-selected')}
                     className="min-h-0 rounded-lg lg:overflow-y-auto border border-line bg-paper p-4 lg:[contain:strict]"
                 >
@@ -440,8 +452,8 @@ function Step({ what, label, onStep }: { what: 'undo' | 'redo'; label: string | 
             aria-label={label === null ? words : `${words}: ${label}`}
             title={
                 label === null
-                    ? say('build.build.nothing-to', { words, what })
-                    : `${words}: ${label} (${what === 'undo' ? say('build.build.ctrl-z') : say('build.build.shift-ctrl-z')})`
+                    ? say(what === 'undo' ? 'build.build.nothing-to-undo' : 'build.build.nothing-to-redo')
+                    : say(what === 'undo' ? 'build.build.undo-what' : 'build.build.redo-what', { label })
             }
             onClick={() => void onStep(what)}
         >

@@ -83,7 +83,12 @@ export function Editor(props: Props) {
                         {arrow(say('build.editor.move-down'), place.rung.id, 1, ArrowDown)}
                     </>
                 )}
-                <Button weight="quiet" className="px-2" aria-label="Delete" onClick={() => props.onRemove(selected ?? '')}>
+                <Button
+                    weight="quiet"
+                    className="px-2"
+                    aria-label={say('build.editor.delete')}
+                    onClick={() => props.onRemove(selected ?? '')}
+                >
                     <Trash2 size={18} />
                 </Button>
                 {stop !== null && <Button onClick={() => props.onRehearse(stop.id)}>{say('build.editor.rehearse-from-here')}</Button>}
@@ -95,7 +100,9 @@ export function Editor(props: Props) {
                             ? say('build.editor.back-to-the-question-above')
                             : stop === null
                               ? say('build.editor.back-to-the-whole-quiz')
-                              : say('build.editor.back-to', { word: stopWords.toLowerCase() })}
+                              : number > 0
+                                ? say('build.editor.back-to-stop', { number })
+                                : say('build.editor.back-to-side-stop')}
                     </button>
                 </p>
             )}
@@ -183,13 +190,9 @@ function title(place: Place, stopWords: string): string {
         case 'stop':
             return stopWords;
         case 'cue':
-            return say('build.editor.at', {
-                kind: place.cue.kind === 'question' ? 'yes' : 'no',
-                isKind: place.cue.kind === 'note' ? 'yes' : 'no',
-                time: moment(place.cue.at),
-            });
+            return say('build.editor.cue-at', { kind: place.cue.kind, time: moment(place.cue.at) });
         case 'question':
-            return place.stop === null ? say('build.editor.stand-in') : say('build.editor.one-question', { stopWords });
+            return place.stop === null ? say('build.editor.stand-in') : say('build.editor.one-question', { stop: stopWords });
         case 'rung':
             return say('build.editor.rung', { number: place.index + 1 });
     }

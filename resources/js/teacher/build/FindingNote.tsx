@@ -29,7 +29,7 @@ export function FindingNote({ finding, document, change, select }: Props) {
             <p>
                 {finding.severity !== 'advises' && (
                     <b className={finding.severity === 'stops' ? 'text-accent' : ''}>
-                        {finding.severity === 'stops' ? say('build.finding-note.must-mend') : say('build.finding-note.look-at')}
+                        {finding.severity === 'stops' ? say('build.finding-note.must-mend') : say('build.finding-note.look-at')}{' '}
                     </b>
                 )}
                 {finding.sentence}

@@ -19,7 +19,7 @@ import { say } from '../../words/words';
 import { ShareField } from './KindFields';
 
 const kinds: Record<Condition['kind'], string> = {
-    always: 'always',
+    always: say('build.fork-editor.always'),
     entry: say('build.fork-editor.a-certain-answer-was-given'),
     result: say('build.fork-editor.the-answer-here-is'),
     slips: say('build.fork-editor.so-many-slips-here'),
@@ -120,8 +120,10 @@ export function ConditionEditor({ document, stop, when, before = false, onChange
                 >
                     {entries.map((entry) => (
                         <option key={entry.id} value={entry.id}>
-                            {(of === undefined ? '' : entryName(entry, of.kind)) || say('build.fork-editor.empty')}
-                            {of !== undefined && !showsOptions(of.kind) && entry.right ? say('build.fork-editor.right') : ''}
+                            {say('build.fork-editor.answer', {
+                                answer: (of === undefined ? '' : entryName(entry, of.kind)) || say('build.fork-editor.empty'),
+                                right: of !== undefined && !showsOptions(of.kind) && entry.right ? 'yes' : 'no',
+                            })}
                         </option>
                     ))}
                 </Select>
@@ -132,7 +134,7 @@ export function ConditionEditor({ document, stop, when, before = false, onChange
                     value={when.result ?? 'right'}
                     onChange={(event) => onChange({ ...when, result: event.currentTarget.value as 'right' | 'partly' | 'not-right' })}
                 >
-                    <option value="right">{say('build.fork-editor.right-2')}</option>
+                    <option value="right">{say('build.fork-editor.right')}</option>
                     <option value="partly">{say('build.fork-editor.partly-right')}</option>
                     <option value="not-right">{say('build.fork-editor.not-right')}</option>
                 </Select>
@@ -162,7 +164,7 @@ export function ConditionEditor({ document, stop, when, before = false, onChange
                         }
                     >
                         <option value="below">{say('build.fork-editor.below')}</option>
-                        <option value="atLeast">{say('build.fork-editor.at-least-2')}</option>
+                        <option value="atLeast">{say('build.fork-editor.at-least-so-much')}</option>
                     </Select>
                     <ShareField
                         label={say('build.fork-editor.percent')}
@@ -192,7 +194,7 @@ export function ConditionEditor({ document, stop, when, before = false, onChange
                     value={when.judged ?? 'yes'}
                     onChange={(event) => onChange({ ...when, judged: event.currentTarget.value as 'yes' | 'not-yet' })}
                 >
-                    <option value="yes">{say('build.fork-editor.right-2')}</option>
+                    <option value="yes">{say('build.fork-editor.right')}</option>
                     <option value="not-yet">{say('build.fork-editor.not-yet')}</option>
                 </Select>
             )}

@@ -13,12 +13,10 @@ import { say } from '../../words/words';
 
 type Entry = History['entries'][number];
 
-const before: Record<Entry['kind'], string> = {
-    made: '',
-    undone: say('build.history.undone'),
-    redone: say('build.history.done-again'),
-    corrected: '',
-};
+/** A change as the diary tells it: "Undone: option C of stop 3 reworded". */
+function told({ kind, label }: Entry): string {
+    return kind === 'undone' || kind === 'redone' ? say(`build.history.${kind}`, { label }) : label;
+}
 
 /** How a quiz came to be, as a diary, the newest first; any moment can be looked at and brought back. */
 export function HistoryPage() {
@@ -164,9 +162,8 @@ export function HistoryPage() {
                                         {clock(one.at)}
                                     </span>
                                     <span className="min-w-0">
-                                        {before[one.kind]}
-                                        {one.label}
-                                        {!one.applied && <span className="text-soft">{say('build.history.did-not-fit-and-did')}</span>}
+                                        {told(one)}
+                                        {!one.applied && <span className="text-soft"> {say('build.history.did-not-fit-and-did')}</span>}
                                     </span>
                                 </button>
                             </li>

@@ -57,7 +57,7 @@ export function KindFields({ question, put }: Props) {
                     </Select>
                     <Field
                         label={say('build.kind-fields.names-of-several-letters')}
-                        placeholder="speed, time"
+                        placeholder={say('build.kind-fields.names-example')}
                         defaultValue={(question.names ?? []).join(', ')}
                         onBlur={(event) =>
                             put({
@@ -430,7 +430,7 @@ function GapFields({ question, put }: Props) {
             {gaps.map((gap, index) => (
                 <fieldset key={gap.id} className="grid gap-2 rounded-md border border-line bg-sheet p-2">
                     <legend className="px-1 text-sm font-semibold">
-                        {say('build.kind-fields.gap', { number: index + 1, isNamed: !isNamed(question, index) ? 'yes' : 'no' })}
+                        {say('build.kind-fields.gap', { number: index + 1, isNamed: isNamed(question, index) ? 'yes' : 'no' })}
                     </legend>
                     {!isNamed(question, index) && (
                         <Button
@@ -455,7 +455,7 @@ function GapFields({ question, put }: Props) {
                         <div key={entry.id} className="flex items-center gap-2">
                             <select
                                 className="rounded-md border border-edge bg-sheet px-1 py-1.5 text-sm"
-                                aria-label={say('build.kind-fields.answer-of-gap-is', { number: at + 1, number2: index + 1 })}
+                                aria-label={say('build.kind-fields.answer-of-gap-is', { answer: at + 1, gap: index + 1 })}
                                 value={entry.right ? 'right' : 'wrong'}
                                 onChange={(event) =>
                                     putGap({
@@ -471,7 +471,7 @@ function GapFields({ question, put }: Props) {
                             </select>
                             <input
                                 className={inputClass}
-                                aria-label={say('build.kind-fields.answer-of-gap', { number: at + 1, number2: index + 1 })}
+                                aria-label={say('build.kind-fields.answer-of-gap', { answer: at + 1, gap: index + 1 })}
                                 value={entry.key ?? ''}
                                 maxLength={500}
                                 onChange={(event) =>
@@ -486,7 +486,7 @@ function GapFields({ question, put }: Props) {
                             <button
                                 type="button"
                                 className={icon}
-                                aria-label={say('build.kind-fields.remove-answer-of-gap', { number: at + 1, number2: index + 1 })}
+                                aria-label={say('build.kind-fields.remove-answer-of-gap', { answer: at + 1, gap: index + 1 })}
                                 onClick={() => putGap({ ...gap, entries: gap.entries.filter((other) => other.id !== entry.id) })}
                             >
                                 <X size={16} />

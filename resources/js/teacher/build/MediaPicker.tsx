@@ -81,7 +81,7 @@ export function MediaPicker({ kind, value, onChange }: Props) {
             if (medium.kind === kind) {
                 newest.current(medium.id);
             } else {
-                setError(say('build.media-picker.this-is-a-it-is', { kind: medium.kind, kind2: kind }));
+                setError(say('build.media-picker.another-kind', { kind: medium.kind, wanted: kind }));
             }
         } catch (problem) {
             setError(sentence(problem));

@@ -104,28 +104,22 @@ export function Mends({ quiz, version, onMended }: { quiz: string; version: numb
             )}
             {changes !== null && (
                 <Notice tone="well">
-                    {say('build.mends.old-answers-were-marked-again', {
-                        value:
-                            changes.length === 0
-                                ? 'No standing changed.'
-                                : changes
-                                      .slice(0, 6)
-                                      .map(
-                                          (change) => `${change.student}: ${standingWords[change.before]} → ${standingWords[change.after]}`,
-                                      )
-                                      .join('; '),
-                        changes: changes.length > 6 ? 'yes' : 'no',
-                        value2: changes.length - 6,
-                    })}
+                    {changes.length === 0
+                        ? say('build.mends.no-standing-changed')
+                        : say('build.mends.old-answers-were-marked-again', {
+                              changes: changes
+                                  .slice(0, 6)
+                                  .map((change) => `${change.student}: ${standingWords[change.before]} → ${standingWords[change.after]}`)
+                                  .join('; '),
+                              more: Math.max(0, changes.length - 6),
+                          })}
                 </Notice>
             )}
             {error !== null && <Notice>{error}</Notice>}
             {inForce.length > 0 && (
                 <details>
                     <summary className="font-semibold">
-                        {inForce.filter((one) => !one.takenBack).length === 1
-                            ? say('build.mends.1-mend-in-force')
-                            : say('build.mends.mends-in-force', { count: inForce.filter((one) => !one.takenBack).length })}
+                        {say('build.mends.mends-in-force', { count: inForce.filter((one) => !one.takenBack).length })}
                     </summary>
                     <ul className="mt-1 grid gap-1">
                         {inForce.map((one) => (
@@ -170,16 +164,15 @@ function Made({ correction, takeBack, layOver }: { correction: Correction; takeB
                     <Became key={index} edit={edit as Edit} before={correction.inverse[index] as Edit | undefined} />
                 ))}
                 {takenBack
-                    ? say('build.mends.taken-back')
-                    : marked !== null && `, marked again: ${marked} ${marked === 1 ? 'round' : 'rounds'}`}
+                    ? `, ${say('build.mends.taken-back')}`
+                    : marked !== null && `, ${say('build.mends.marked-again', { rounds: marked })}`}
             </span>
             {correction.elsewhere.map((one) => (
                 <span key={one.edition} className="text-soft">
-                    {say('build.mends.words', {
-                        takenBack: takenBack ? 'yes' : 'no',
+                    {say(takenBack ? 'build.mends.stays-in-edition' : 'build.mends.not-in-edition', {
                         edition: one.edition,
-                        reason: one.reason === 'changed' ? 'yes' : 'no',
-                        inWords: inWords(one.stands),
+                        reason: one.reason === 'changed' ? 'changed' : 'gone',
+                        stands: inWords(one.stands),
                     })}
                     {!takenBack && one.reason === 'changed' && (
                         <Button weight="quiet" onClick={() => layOver(one.edition)}>
@@ -205,10 +198,15 @@ function Became({ edit, before }: { edit: Edit; before?: Edit | undefined }) {
     if (edit.do !== 'set') {
         return null;
     }
-    const stood = before?.do === 'set' && 'value' in before ? say('build.mends.became', { inWords: inWords(before.value) }) : '';
+    const isKnown = before?.do === 'set' && 'value' in before;
     return (
         <span>
-            : {stood}“{inWords(edit.value)}”
+            :{' '}
+            {say('build.mends.became', {
+                isKnown: isKnown ? 'yes' : 'no',
+                stood: isKnown ? inWords(before.value) : '',
+                stands: inWords(edit.value),
+            })}
         </span>
     );
 }
@@ -216,10 +214,10 @@ function Became({ edit, before }: { edit: Edit; before?: Edit | undefined }) {
 /** A value of the document in a few words. */
 function inWords(value: unknown): string {
     if (value === null || value === undefined) {
-        return 'nothing';
+        return say('build.mends.nothing');
     }
     if (typeof value === 'boolean') {
-        return value ? 'right' : say('build.mends.not-right');
+        return say(value ? 'build.mends.right' : 'build.mends.not-right');
     }
     const said = typeof value === 'object' ? (value as { key?: unknown; text?: unknown }) : {};
     const words = (wordsOf(value) || wordsOf(said.key) || wordsOf(said.text)).trim();

@@ -1,7 +1,8 @@
+import type { ReactNode } from 'react';
 import { short } from '../../quiz/document';
 import { Button } from '../../ui/Button';
 import { Notice } from '../../ui/Notice';
-import { say } from '../../words/words';
+import { rich, say } from '../../words/words';
 import { type Draft, type Missed as MissedChange, wordsOf } from './draft';
 
 /** Changes that could not be laid, each offered again until it is decided: nothing that was typed is lost. */
@@ -9,7 +10,11 @@ export function Missed({ draft, missed }: { draft: Draft; missed: MissedChange[]
     return missed.map((one) => (
         <div key={one.id} className="px-5 pb-3">
             <Notice>
-                <b>{one.label}</b> {say('build.missed.could-not-be-laid', { sentence: one.sentence, yours: yours(one) })}
+                {rich('build.missed.could-not-be-laid', {
+                    label: one.label,
+                    b: (words: ReactNode) => <b>{words}</b>,
+                })}{' '}
+                {one.sentence} {yours(one)}
                 <span className="ml-2 inline-flex flex-wrap gap-2">
                     <Button onClick={() => draft.again(one)}>
                         {one.held ? say('build.missed.put-mine-in-its-place') : say('build.missed.try-it-again')}

@@ -60,7 +60,9 @@ export function PiecesEditor({ text, onChange, of }: { text: string; onChange: (
                             <button
                                 type="button"
                                 className="grid size-8 place-items-center rounded-md hover:bg-tint"
-                                aria-label={say('build.pieces-editor.remove-this', { word: name.toLowerCase() })}
+                                aria-label={say('build.pieces-editor.remove-this', {
+                                    kind: piece.kind === 'formula' ? 'formula' : piece.medium.kind,
+                                })}
                                 onClick={() => change((pieces) => pieces.filter((_, at) => at !== index))}
                             >
                                 <X size={16} />

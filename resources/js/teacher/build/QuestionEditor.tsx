@@ -10,6 +10,7 @@ import {
     picksOne,
     promptText,
     putQuestion,
+    questionKinds,
     showsOptions,
     withKind,
 } from '../../quiz/document';
@@ -69,11 +70,11 @@ export function QuestionEditor({ document, question, findings, change, select, m
                     value={question.kind}
                     onChange={(event) => change(putQuestion(document, withKind(question, event.currentTarget.value as QuestionKind)))}
                 >
-                    {(Object.keys(kindWords) as QuestionKind[])
+                    {questionKinds
                         .filter((kind) => !marked || !unmarked.includes(kind))
                         .map((kind) => (
                             <option key={kind} value={kind}>
-                                {kindWords[kind]}
+                                {kindWords(kind)}
                             </option>
                         ))}
                 </Select>
@@ -282,16 +283,13 @@ interface EntryProps {
 function EntryRow({ document, question, entry, name, findings, change, onChange, onRight, onRemove, addRung, select }: EntryProps) {
     const choosing = showsOptions(question.kind);
     const isPoll = question.kind === 'poll';
-    const label = choosing
-        ? say('build.question-editor.option', { name })
-        : entry.right
-          ? say('build.question-editor.accepted-answer', { name })
-          : say('build.question-editor.expected-wrong-answer', { name });
+    const kind = choosing ? 'option' : entry.right ? 'accepted' : 'wrong';
+    const label = say('build.question-editor.entry', { kind, name });
     const follows = [
-        !isEmpty(entry.feedback) && 'feedback',
+        !isEmpty(entry.feedback) && say('build.question-editor.feedback'),
         entry.ladder.length > 0 && say('build.question-editor.own-ladder'),
         entry.fork !== null && say('build.question-editor.leads-elsewhere'),
-        (entry.misconception ?? null) !== null && 'misconception',
+        (entry.misconception ?? null) !== null && say('build.question-editor.misconception'),
         afterFirst(entry.text).length > 0 && choosing && say('build.question-editor.picture-or-formula'),
         entry.pinned === true && 'pinned',
     ].filter(Boolean);
@@ -343,7 +341,7 @@ function EntryRow({ document, question, entry, name, findings, change, onChange,
                 <button
                     type="button"
                     className="grid size-9 shrink-0 place-items-center rounded-md hover:bg-tint"
-                    aria-label={say('build.question-editor.remove', { word: label.toLowerCase() })}
+                    aria-label={say('build.question-editor.remove', { kind, name })}
                     onClick={onRemove}
                 >
                     <X size={18} />
@@ -357,8 +355,8 @@ function EntryRow({ document, question, entry, name, findings, change, onChange,
             <details className="mt-1 text-sm">
                 <summary className="text-soft">
                     {say('build.question-editor.what-follows', {
-                        follows: follows.length === 0 ? 'yes' : 'no',
-                        follows2: follows.join(', '),
+                        isSome: follows.length === 0 ? 'no' : 'yes',
+                        follows: follows.join(', '),
                     })}
                 </summary>
                 <div className="mt-2 grid gap-3 pb-1">
@@ -426,7 +424,7 @@ function EntryRow({ document, question, entry, name, findings, change, onChange,
                             <p className="font-semibold">{say('build.question-editor.a-ladder-of-its-own')}</p>
                             <Rungs rungs={entry.ladder} select={select} />
                             <div className="mt-1">
-                                <AddRung forWhat={label.toLowerCase()} onAdd={addRung} />
+                                <AddRung forWhat={say('build.question-editor.this-entry', { kind, name })} onAdd={addRung} />
                             </div>
                         </div>
                     )}

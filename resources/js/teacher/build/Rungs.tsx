@@ -1,6 +1,6 @@
 import { useId, useState } from 'react';
 import type { Rung } from '../../api/types';
-import { rungName, rungWords, short } from '../../quiz/document';
+import { rungKinds, rungName, rungWithin, rungWords, short } from '../../quiz/document';
 import { Button } from '../../ui/Button';
 import { say } from '../../words/words';
 
@@ -37,35 +37,35 @@ export function AddRung({
 }) {
     const id = useId();
     const [other, setOther] = useState<Rung['kind']>('worked-example');
-    const others = (Object.keys(rungWords) as Rung['kind'][]).filter((kind) => !usual.includes(kind) && !without.includes(kind));
-    const suffix = forWhat === '' ? '' : say('build.rungs.for', { forWhat });
+    const others = rungKinds.filter((kind) => !usual.includes(kind) && !without.includes(kind));
+    const forIt = { isFor: forWhat === '' ? 'no' : 'yes', forWhat };
     return (
         <div className="flex flex-wrap items-center gap-2">
             {usual.map((kind) => (
                 <Button
                     key={kind}
-                    aria-label={say('build.rungs.add-2', { word: rungWords[kind].toLowerCase(), suffix })}
+                    aria-label={say('build.rungs.add-for', { rung: rungWithin(kind), ...forIt })}
                     onClick={() => onAdd(kind)}
                 >
-                    {say('build.rungs.add', { word: rungWords[kind].toLowerCase() })}
+                    {say('build.rungs.add', { rung: rungWithin(kind) })}
                 </Button>
             ))}
             <span className="flex items-center gap-1">
                 <select
                     id={id}
                     className="min-h-9 rounded-md border border-edge bg-sheet px-1 text-sm"
-                    aria-label={say('build.rungs.other-kinds-of-rung', { suffix })}
+                    aria-label={say('build.rungs.other-kinds', forIt)}
                     value={other}
                     onChange={(event) => setOther(event.currentTarget.value as Rung['kind'])}
                 >
                     {others.map((kind) => (
                         <option key={kind} value={kind}>
-                            {rungWords[kind]}
+                            {rungWords(kind)}
                         </option>
                     ))}
                 </select>
-                <Button aria-label={say('build.rungs.add-the-chosen-kind-of', { suffix })} onClick={() => onAdd(other)}>
-                    {say('build.rungs.add-3')}
+                <Button aria-label={say('build.rungs.add-chosen', forIt)} onClick={() => onAdd(other)}>
+                    {say('build.rungs.add-short')}
                 </Button>
             </span>
         </div>

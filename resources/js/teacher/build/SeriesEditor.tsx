@@ -140,14 +140,14 @@ export function StaircaseEditor({ document, stop, change, select }: Props<Stairc
                     <legend className="mb-1 text-sm font-semibold">
                         {say('build.series-editor.level', {
                             number: index + 1,
-                            index: index === 0 ? 'yes' : 'no',
-                            isIndex: index === stop.levels.length - 1 ? 'yes' : 'no',
+                            easiest: index === 0 ? 'yes' : 'no',
+                            hardest: index === stop.levels.length - 1 ? 'yes' : 'no',
                         })}
                     </legend>
                     <Questions
                         questions={level.questions}
                         select={select}
-                        of={say('build.series-editor.level-2', { number: index + 1 })}
+                        of={say('build.series-editor.the-level', { number: index + 1 })}
                         add={() => {
                             const question = newQuestion('short-text');
                             put({

@@ -10,15 +10,12 @@ export function StopSettings({ document, stop, change }: { document: QuizDocumen
     const said = [
         stop.required === false && say('build.stop-settings.may-be-left-out'),
         (stop.shownIf ?? null) !== null && say('build.stop-settings.shows-only-if'),
-        (stop.forks ?? []).length > 0 &&
-            (stop.forks?.length === 1
-                ? say('build.stop-settings.a-fork')
-                : say('build.stop-settings.forks', { forks: stop.forks?.length })),
+        (stop.forks ?? []).length > 0 && say('build.stop-settings.forks', { forks: stop.forks?.length ?? 0 }),
     ].filter(Boolean);
     return (
         <details className="mt-5 rounded-md border border-line px-3 py-2">
             <summary className="text-sm font-semibold">
-                {say('build.stop-settings.this-stop-on-its-way', { said: said.length > 0 ? 'yes' : 'no', said2: said.join(', ') })}
+                {say('build.stop-settings.this-stop-on-its-way', { isSome: said.length > 0 ? 'yes' : 'no', said: said.join(', ') })}
             </summary>
             <div className="mt-3 grid gap-4">
                 <Check

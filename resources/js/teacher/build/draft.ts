@@ -416,13 +416,14 @@ export class Draft {
             return sentence(problem);
         }
         if (problem.reason !== 'changed') {
-            return say('build.draft.took-away-what-it-belonged', { by: by ?? 'Somebody' });
+            return say('build.draft.took-away-what-it-belonged', { by: by ?? say('build.draft.somebody') });
         }
         const stands = wordsOf(problem.stands).trim();
         return say('build.draft.meanwhile-wrote-something-else-there', {
-            by: by ?? 'somebody',
-            stands: stands === '' ? 'yes' : 'no',
-            name: short(stands, 200),
+            isKnown: by === null ? 'no' : 'yes',
+            by,
+            isSome: stands === '' ? 'no' : 'yes',
+            stands: short(stands, 200),
         });
     }
 

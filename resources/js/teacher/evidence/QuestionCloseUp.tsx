@@ -45,7 +45,9 @@ export function QuestionCloseUp({ document, evidence, question: id }: { document
                 }}
             />
             <p className="mt-1 text-sm text-soft">
-                {say('teacher.question-close-up.a-wrong-answer-of-students', { kind: question.kind === 'several-choices' ? 'yes' : 'no' })}
+                {say('teacher.question-close-up.a-wrong-answer-of-students', {
+                    several: question.kind === 'several-choices' ? 'yes' : 'no',
+                })}
             </p>
             {rungs.length > 0 && (
                 <>

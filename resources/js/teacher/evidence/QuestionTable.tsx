@@ -24,7 +24,7 @@ const columns: Column<Figures>[] = [
     },
     {
         key: 'tries',
-        words: 'tries',
+        words: say('teacher.question-table.tries'),
         value: ({ tries }) => tries,
         show: ({ tries }) => (tries === null ? '–' : tries.toFixed(1)),
         detail: ofHowMany,
@@ -82,10 +82,10 @@ export function QuestionTable({
             </h2>
             <QuestionRows document={document} rows={evidence.questions} columns={columns} onSelect={onSelect} />
             <p className="mt-2 max-w-4xl text-sm text-soft">
-                {say('teacher.question-table.first-rounds-only-goes-with', {
-                    alpha: evidence.alpha === null ? 'yes' : 'no',
-                    number: evidence.alpha.toFixed(2),
-                })}
+                {say('teacher.question-table.first-rounds-only-goes-with')}{' '}
+                {evidence.alpha === null
+                    ? say('teacher.question-table.no-alpha')
+                    : say('teacher.question-table.alpha', { alpha: evidence.alpha })}
             </p>
         </section>
     );

@@ -64,7 +64,7 @@ function Bar({
         >
             <span className={right ? 'font-semibold text-well' : ''}>
                 {words}
-                {right && <span className="font-normal">{say('teacher.answer-bars.right')}</span>}
+                {right && <span className="font-normal"> {say('teacher.answer-bars.right')}</span>}
             </span>
             <span className="h-3 rounded-sm bg-paper" aria-hidden="true">
                 <span className={`block h-3 rounded-sm ${right ? 'bg-well' : 'bg-rail'}`} style={{ width: `${(count / most) * 100}%` }} />

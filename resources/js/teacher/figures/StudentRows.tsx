@@ -128,7 +128,7 @@ export function StudentRows<T extends StudentRow>({
                 <p className="border-t border-line px-3 py-2 text-sm">
                     {say('teacher.student-rows.of-students', { shown: shown.length, rows: rows.length })}{' '}
                     <button type="button" className="underline" onClick={() => setAll(true)}>
-                        Show all
+                        {say('teacher.student-rows.show-all')}
                     </button>
                 </p>
             )}
