@@ -1,5 +1,6 @@
 import { expect, type Page, type Request, test } from '@playwright/test';
 import { enter, isAccessible, phone } from './helpers';
+import { say } from './words';
 
 /** What goes wrong on a page: errors of scripts, and answers of the server that broke. */
 function watch(page: Page): string[] {
@@ -31,10 +32,10 @@ async function crawl(page: Page, starts: string[], most: number): Promise<string
         await expect(page.locator('main:not(.first-paint)'), next).toBeVisible();
         // A list that has not come yet has no links.
         await expect.poll(() => asked.size, { message: next, timeout: 30_000, intervals: [50] }).toBe(0);
-        await expect(page.getByText('One moment …'), next).toHaveCount(0);
+        await expect(page.getByText(say('ui.one-moment')), next).toHaveCount(0);
         const links = await page.locator('a[href^="/"]').evaluateAll((found) => found.map((link) => link.getAttribute('href') ?? ''));
         // Saving comes first, so that a button leads there.
-        const rehearse = page.getByRole('button', { name: 'Rehearse', exact: true });
+        const rehearse = page.getByRole('button', { name: say('build.build.rehearse'), exact: true });
         if (kindOf(next) === '/quizzes/*' && (await rehearse.isEnabled())) {
             links.push(`${next}/rehearse`);
         }
@@ -47,10 +48,10 @@ async function crawl(page: Page, starts: string[], most: number): Promise<string
 
 async function signIn(page: Page, who: string): Promise<void> {
     await page.goto('/sign-in');
-    await page.getByLabel('Mail address').fill(`${who}@full-school.example`);
-    await page.getByLabel('Password').fill('a long password');
-    await page.getByRole('button', { name: 'Sign in' }).click();
-    await expect(page.getByRole('heading', { name: 'Today' })).toBeVisible();
+    await page.getByLabel(say('teacher.account.mail-address')).fill(`${who}@full-school.example`);
+    await page.getByLabel(say('teacher.account.password')).fill('a long password');
+    await page.getByRole('button', { name: say('teacher.account.sign-in') }).click();
+    await expect(page.getByRole('heading', { name: say('teacher.today.today') })).toBeVisible();
 }
 
 test('in the full school a teacher opens every page, and nothing breaks; to others they tell nothing', async ({ page, browser }) => {
@@ -82,11 +83,11 @@ test('in the full school a teacher opens every page, and nothing breaks; to othe
         for (const address of hers) {
             await other.goto(address);
             await expect(other.locator('main:not(.first-paint)'), address).toBeVisible();
-            await expect(other.getByText('One moment …'), address).toHaveCount(0);
+            await expect(other.getByText(say('ui.one-moment')), address).toHaveCount(0);
             if (other === colleague) {
-                await expect(other.getByText('There is nothing here that you can reach.'), address).toBeVisible();
+                await expect(other.getByText(say('problem.not-found')), address).toBeVisible();
             } else {
-                await expect(other.getByRole('heading', { name: 'Sign in' }), address).toBeVisible();
+                await expect(other.getByRole('heading', { name: say('teacher.account.sign-in') }), address).toBeVisible();
             }
         }
         // That it was refused is told by the browser too, and is no fault.
@@ -100,17 +101,17 @@ test('in the full school a student with two classes and several tasks goes on in
     const wrong = watch(page);
     await expect(page.getByRole('heading', { name: 'Class first' })).toBeVisible();
     await expect(page.getByRole('heading', { name: 'Class second' })).toBeVisible();
-    await expect(page.getByText('This task is closed.')).toBeVisible();
+    await expect(page.getByText(say('student.own.this-task-is-closed', { round: 'no', late: 'no' }).trim())).toBeVisible();
     await isAccessible(page);
-    const under = page.getByRole('button', { name: 'Go on where you were' });
+    const under = page.getByRole('button', { name: say('student.own.go-on-where-you-were') });
     const tasks = await under.count();
     expect(tasks).toBeGreaterThan(2);
     for (let i = 0; i < tasks; i++) {
         await under.nth(i).click();
-        await expect(page.getByRole('link', { name: 'My page' })).toBeVisible();
+        await expect(page.getByRole('link', { name: say('student.walk.my-page') })).toBeVisible();
         await expect(page.locator('main')).not.toBeEmpty();
         await isAccessible(page);
-        await page.getByRole('link', { name: 'My page' }).click();
+        await page.getByRole('link', { name: say('student.walk.my-page') }).click();
         await expect(under).toHaveCount(tasks);
     }
     expect(wrong).toEqual([]);
@@ -120,10 +121,10 @@ test('whoever cannot leave is told, and what was half written is gone once they 
     const page = await enter(browser, 'full school first', 'Both Anders', false, 'limpet');
     await page.evaluate(() => localStorage.setItem('draft-x-y', '{"text":"half"}'));
     await page.route('**/api/student/sign-out', (route) => route.abort());
-    await page.getByRole('button', { name: 'Leave' }).click();
-    await expect(page.getByText('You are still in on this device')).toBeVisible();
+    await page.getByRole('button', { name: say('student.own.leave') }).click();
+    await expect(page.getByText(say('student.own.you-are-still-in-on'))).toBeVisible();
     await page.unroute('**/api/student/sign-out');
-    await page.getByRole('button', { name: 'Leave' }).click();
-    await expect(page.getByRole('heading', { name: 'Come in' })).toBeVisible();
+    await page.getByRole('button', { name: say('student.own.leave') }).click();
+    await expect(page.getByRole('heading', { name: say('student.door.come-in') })).toBeVisible();
     expect(await page.evaluate(() => localStorage.getItem('draft-x-y'))).toBeNull();
 });

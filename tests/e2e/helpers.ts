@@ -1,5 +1,6 @@
 import AxeBuilder from '@axe-core/playwright';
 import { type Browser, expect, type Page } from '@playwright/test';
+import { say } from './words';
 
 export const phone = { width: 390, height: 844 };
 
@@ -14,44 +15,44 @@ let made = 0;
 export async function signUp(page: Page): Promise<string> {
     const email = `teacher-${Date.now()}-${made++}@school.example`;
     await page.goto('/sign-up');
-    await page.getByLabel('Your name').fill('Marta Quay');
-    await page.getByLabel('Mail address').fill(email);
-    await page.getByLabel('Password').fill('salt and spray');
-    await page.getByRole('button', { name: 'Make the account' }).click();
-    await expect(page.getByRole('heading', { name: 'Today' })).toBeVisible();
+    await page.getByLabel(say('teacher.account.your-name')).fill('Marta Quay');
+    await page.getByLabel(say('teacher.account.mail-address')).fill(email);
+    await page.getByLabel(say('teacher.account.password')).fill('salt and spray');
+    await page.getByRole('button', { name: say('teacher.account.make-the-account') }).click();
+    await expect(page.getByRole('heading', { name: say('teacher.today.today') })).toBeVisible();
     return email;
 }
 
 export async function signInToDemo(page: Page): Promise<void> {
     await page.goto('/sign-in');
-    await page.getByLabel('Mail address').fill(demo.teacher.email);
-    await page.getByLabel('Password').fill(demo.teacher.password);
-    await page.getByRole('button', { name: 'Sign in' }).click();
-    await expect(page.getByRole('heading', { name: 'Today' })).toBeVisible();
+    await page.getByLabel(say('teacher.account.mail-address')).fill(demo.teacher.email);
+    await page.getByLabel(say('teacher.account.password')).fill(demo.teacher.password);
+    await page.getByRole('button', { name: say('teacher.account.sign-in') }).click();
+    await expect(page.getByRole('heading', { name: say('teacher.today.today') })).toBeVisible();
 }
 
 export async function makeQuiz(page: Page, title: string): Promise<void> {
-    await page.getByRole('link', { name: 'Quizzes' }).click();
-    await page.getByLabel('Title of a new quiz').fill(title);
-    await page.getByRole('button', { name: 'Make a quiz' }).click();
-    await expect(page.getByRole('heading', { name: 'Begin with a question' })).toBeVisible();
+    await page.getByRole('link', { name: say('teacher.places.quizzes') }).click();
+    await page.getByLabel(say('teacher.quizzes.title-of-a-new-quiz')).fill(title);
+    await page.getByRole('button', { name: say('teacher.today.make-a-quiz') }).click();
+    await expect(page.getByRole('heading', { name: say('build.build.begin-with-a-question') })).toBeVisible();
 }
 
 export async function saved(page: Page): Promise<void> {
-    await expect(page.getByText('All is saved')).toBeVisible();
+    await expect(page.getByText(say('build.build.all-is-saved'))).toBeVisible();
 }
 
 /** Makes a class with these names, gives it the quiz, and tells its phrase. */
 export async function giveOut(page: Page, title: string, names: string[], terms: () => Promise<void> = async () => {}): Promise<string> {
-    await page.getByRole('link', { name: 'Classes' }).click();
-    await page.getByLabel('Name of a new class').fill('Year 8');
-    await page.getByRole('button', { name: 'Make a class' }).click();
-    await page.getByLabel('Add students').fill(names.join('\n'));
-    await page.getByRole('button', { name: 'Add to the roster' }).click();
-    await expect(page.getByText(`${names.length} ${names.length === 1 ? 'name' : 'names'} added.`)).toBeVisible();
-    await page.getByLabel('Give out a quiz').selectOption({ label: title });
+    await page.getByRole('link', { name: say('teacher.places.classes') }).click();
+    await page.getByLabel(say('teacher.classes.name-of-a-new-class')).fill('Year 8');
+    await page.getByRole('button', { name: say('teacher.classes.make-a-class') }).click();
+    await page.getByLabel(say('teacher.class.add-students')).fill(names.join('\n'));
+    await page.getByRole('button', { name: say('teacher.class.add-to-the-roster') }).click();
+    await expect(page.getByText(say('teacher.class.names-added', { added: names.length, isLeft: 'no' }))).toBeVisible();
+    await page.getByLabel(say('teacher.class.give-out-a-quiz')).selectOption({ label: title });
     await terms();
-    await page.getByRole('button', { name: 'Give out' }).click();
+    await page.getByRole('button', { name: say('teacher.class.give-out') }).click();
     await expect(page.getByRole('link', { name: new RegExp(title) })).toBeVisible();
     return (await page.locator('aside p.font-display').textContent()) ?? '';
 }
@@ -61,13 +62,13 @@ export async function enter(browser: Browser, phrase: string, name: string, firs
     const context = await browser.newContext({ viewport: phone, hasTouch: true, locale: 'en-GB' });
     const page = await context.newPage();
     await page.goto('/join');
-    await page.getByLabel('Your class phrase').fill(phrase);
-    await page.getByRole('button', { name: 'Find my class' }).click();
-    await page.getByLabel(/^Your name/).fill(name);
-    await page.getByLabel(first ? 'This is my first time' : 'I have a secret already').check();
-    await page.getByLabel(first ? 'Choose a secret' : 'Your secret').fill(secret);
-    await page.getByRole('button', { name: 'Go in' }).click();
-    await expect(page.getByRole('heading', { name: `Hello, ${name}` })).toBeVisible();
+    await page.getByLabel(say('student.door.your-class-phrase')).fill(phrase);
+    await page.getByRole('button', { name: say('student.door.find-my-class') }).click();
+    await page.getByLabel(say('student.door.your-name-as-your-teacher')).fill(name);
+    await page.getByLabel(first ? say('student.door.this-is-my-first-time') : say('student.door.i-have-a-secret-already')).check();
+    await page.getByLabel(first ? say('student.door.choose-a-secret') : say('student.door.your-secret')).fill(secret);
+    await page.getByRole('button', { name: say('student.door.go-in') }).click();
+    await expect(page.getByRole('heading', { name: say('student.own.hello', { name }) })).toBeVisible();
     return page;
 }
 

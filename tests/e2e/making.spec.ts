@@ -1,46 +1,49 @@
 import { expect, test } from '@playwright/test';
 import { enter, giveOut, isAccessible, makeQuiz, phone, saved, signUp } from './helpers';
+import { begins, say } from './words';
 
 test('a new question has the cursor in its text; nothing goes on while saving fails; a link says when it is none', async ({ page }) => {
     await signUp(page);
     await makeQuiz(page, 'At hand');
-    await page.getByRole('button', { name: 'Add the first question' }).click();
-    await expect(page.getByLabel('Question', { exact: true })).toBeFocused();
+    await page.getByRole('button', { name: say('build.build.add-the-first-question') }).click();
+    await expect(page.getByLabel(say('teacher.question-rows.question'), { exact: true })).toBeFocused();
     await page.keyboard.type('What is a low tide called?');
-    await expect(page.getByLabel('Question', { exact: true })).toHaveValue('What is a low tide called?');
+    await expect(page.getByLabel(say('teacher.question-rows.question'), { exact: true })).toHaveValue('What is a low tide called?');
     await saved(page);
 
     await test.step('what could not be saved is neither published nor rehearsed', async () => {
         await page.route('**/api/quizzes/**', (route) => (route.request().method() === 'POST' ? route.abort() : route.continue()));
         await page.keyboard.type(' And why?');
-        await page.getByRole('button', { name: 'Publish', exact: true }).click();
+        await page.getByRole('button', { name: say('build.build.publish'), exact: true }).click();
         await expect(page.getByText('What you changed last has not been saved yet')).toBeVisible();
-        await page.getByRole('button', { name: 'Rehearse', exact: true }).click();
-        await expect(page.getByLabel('Question', { exact: true })).toBeVisible();
+        await page.getByRole('button', { name: say('build.build.rehearse'), exact: true }).click();
+        await expect(page.getByLabel(say('teacher.question-rows.question'), { exact: true })).toBeVisible();
         await page.unroute('**/api/quizzes/**');
         await saved(page);
     });
     await test.step('a sound is chosen among sounds', async () => {
-        await page.getByText('Pictures, sound, formulas and documents', { exact: true }).click();
-        await page.getByText('Add a picture, a sound, a video or a document to the question').click();
-        await expect(page.getByLabel('Sound', { exact: true }).last()).toBeVisible();
-        await page.getByText('Send a sound of your own').last().click();
+        await page.getByText(say('build.question-editor.pictures-sound-formulas-and-documents'), { exact: true }).click();
+        await page.getByText(say('build.pieces-editor.add-a-picture-a-sound', { of: say('build.question-editor.the-question') })).click();
+        await expect(page.getByLabel(say('build.media-picker.sound'), { exact: true }).last()).toBeVisible();
+        await page.getByText(say('build.media-picker.send-a-sound-of-your')).last().click();
         await expect(page.getByText('MP3, OGG, WAV, M4A or FLAC').last()).toBeVisible();
     });
     await test.step('on a ladder nothing leads elsewhere, and a link is completed or told to be none', async () => {
-        await page.getByLabel('Other kinds of rung', { exact: true }).selectOption({ label: 'Exercise' });
-        await page.getByRole('button', { name: 'Add the chosen kind of rung', exact: true }).click();
-        const link = page.getByLabel('Link, if it is elsewhere');
+        await page
+            .getByLabel(say('build.rungs.other-kinds', { isFor: 'no' }), { exact: true })
+            .selectOption({ label: say('player.rung-content.exercise') });
+        await page.getByRole('button', { name: say('build.rungs.add-chosen', { isFor: 'no' }), exact: true }).click();
+        const link = page.getByLabel(say('build.rung-editor.link-if-it-is-elsewhere'));
         await link.fill('school.example/page');
-        await expect(page.getByText('This is no address of a page')).toHaveCount(0);
+        await expect(page.getByText(say('build.rung-editor.this-is-no-address-of'))).toHaveCount(0);
         await link.fill('no address');
-        await expect(page.getByText('This is no address of a page')).toBeVisible();
+        await expect(page.getByText(say('build.rung-editor.this-is-no-address-of'))).toBeVisible();
         await link.fill('https://school.example/page');
         await saved(page);
     });
     await page.setViewportSize(phone);
-    await page.getByRole('button', { name: /^Stop 1/ }).click();
-    await expect(page.getByRole('button', { name: 'Back to the picture' })).toBeInViewport();
+    await page.getByRole('button', { name: begins(say('cutaway.stop', { number: 1 })) }).click();
+    await expect(page.getByRole('button', { name: say('build.build.back-to-the-picture') })).toBeInViewport();
     await isAccessible(page);
 });
 
@@ -50,45 +53,57 @@ test('a text has pictures, formulas and documents in it, an upload takes its tim
 }) => {
     await signUp(page);
     await makeQuiz(page, 'More than words');
-    await page.getByRole('button', { name: 'Add the first question' }).click();
-    const question = page.getByLabel('Question', { exact: true });
+    await page.getByRole('button', { name: say('build.build.add-the-first-question') }).click();
+    const question = page.getByLabel(say('teacher.question-rows.question'), { exact: true });
     await question.fill('Which is it?');
-    await page.getByLabel('Option A', { exact: true }).fill('Ebb');
-    await page.getByLabel('Option B', { exact: true }).fill('Flood');
-    await page.getByRole('radio', { name: 'Option A is right' }).check();
-    const parts = page.locator('details').filter({ hasText: /^Pictures, sound, formulas and documents/ });
+    await page.getByLabel(say('build.question-editor.entry', { kind: 'option', name: 'A' }), { exact: true }).fill('Ebb');
+    await page.getByLabel(say('build.question-editor.entry', { kind: 'option', name: 'B' }), { exact: true }).fill('Flood');
+    await page
+        .getByRole('radio', {
+            name: say('build.question-editor.is-right', { label: say('build.question-editor.entry', { kind: 'option', name: 'A' }) }),
+        })
+        .check();
+    const parts = page.locator('details').filter({ hasText: begins(say('build.question-editor.pictures-sound-formulas-and-documents')) });
 
     await test.step('a picture that arrives late is put beside what was typed meanwhile', async () => {
         await page.route('**/api/media', async (route) => {
             await new Promise((done) => setTimeout(done, route.request().method() === 'POST' ? 3000 : 0));
             await route.continue();
         });
-        await page.getByText('Pictures, sound, formulas and documents', { exact: true }).click();
-        await parts.getByText('Add a picture, a sound, a video or a document to the question').click();
-        await parts.getByText('Send a picture of your own').last().click();
+        await page.getByText(say('build.question-editor.pictures-sound-formulas-and-documents'), { exact: true }).click();
+        await parts.getByText(say('build.pieces-editor.add-a-picture-a-sound', { of: say('build.question-editor.the-question') })).click();
+        await parts.getByText(say('build.media-picker.send-a-picture-of-your')).last().click();
         await parts
             .getByLabel(/JPEG, PNG/)
             .first()
             .setInputFiles('docs/screenshots/today.png');
-        await parts.getByRole('button', { name: 'Send', exact: true }).first().click();
+        await parts
+            .getByRole('button', { name: say('player.video-view.send'), exact: true })
+            .first()
+            .click();
         await question.fill('Which of the two is it?');
-        const words = parts.getByLabel('In words', { exact: true });
+        const words = parts.getByLabel(say('build.pieces-editor.in-words'), { exact: true });
         await expect(words).toBeVisible({ timeout: 15_000 });
         await expect(question).toHaveValue('Which of the two is it?');
         await words.fill('A tide gauge');
         await page.unroute('**/api/media');
     });
     await test.step('a formula, and a document to open', async () => {
-        await parts.getByRole('button', { name: 'Add a formula to the question' }).click();
-        await parts.getByLabel('In TeX').fill('h = \\frac{r}{2}');
-        await parts.getByLabel('In words', { exact: true }).last().fill('h is half of r');
-        await parts.getByText('Send a document of your own').first().click();
+        await parts
+            .getByRole('button', { name: say('build.pieces-editor.add-a-formula-to', { of: say('build.question-editor.the-question') }) })
+            .click();
+        await parts.getByLabel(say('build.pieces-editor.in-tex')).fill('h = \\frac{r}{2}');
+        await parts.getByLabel(say('build.pieces-editor.in-words'), { exact: true }).last().fill('h is half of r');
+        await parts.getByText(say('build.media-picker.send-a-document-of-your')).first().click();
         await parts
             .getByLabel(/PDF, text/)
             .first()
             .setInputFiles({ name: 'sheet.txt', mimeType: 'text/plain', buffer: Buffer.from('Ebb and flow.') });
-        await parts.getByRole('button', { name: 'Send', exact: true }).last().click();
-        await parts.getByLabel('Its name').fill('The sheet');
+        await parts
+            .getByRole('button', { name: say('player.video-view.send'), exact: true })
+            .last()
+            .click();
+        await parts.getByLabel(say('build.pieces-editor.its-name')).fill('The sheet');
         await saved(page);
         await isAccessible(page);
     });
@@ -116,18 +131,18 @@ test('a text has pictures, formulas and documents in it, an upload takes its tim
                 ],
             },
         });
-        const explanation = page.getByRole('group', { name: 'Explanation, for everybody' });
+        const explanation = page.getByRole('group', { name: say('build.question-editor.explanation-for-everybody') });
         await expect(explanation.getByText('falls')).toBeVisible({ timeout: 6000 });
         await expect(explanation.locator('strong')).toHaveText('falls');
         await expect(explanation.locator('img')).toHaveCount(0);
         await expect(explanation.getByRole('textbox')).toHaveCount(0);
     });
-    await page.getByRole('button', { name: 'Publish', exact: true }).click();
+    await page.getByRole('button', { name: say('build.build.publish'), exact: true }).click();
     await expect(page.getByText('Published')).toBeVisible();
     const phrase = await giveOut(page, 'More than words', ['Ada']);
     await test.step('a student sees it all, and the explanation with the verdict', async () => {
         const student = await enter(browser, phrase, 'Ada');
-        await student.getByRole('button', { name: 'Start' }).click();
+        await student.getByRole('button', { name: say('student.own.start') }).click();
         await expect(student.getByRole('img', { name: 'A tide gauge' })).toBeVisible();
         await expect
             .poll(() => student.getByRole('img', { name: 'A tide gauge' }).evaluate((picture: HTMLImageElement) => picture.naturalWidth))
@@ -138,15 +153,15 @@ test('a text has pictures, formulas and documents in it, an upload takes its tim
         expect((await sheet).suggestedFilename()).toMatch(/sheet/);
         await isAccessible(student);
         await student.getByLabel('Ebb').check();
-        await student.getByRole('button', { name: 'Check' }).click();
+        await student.getByRole('button', { name: say('player.question-view.check') }).click();
         await expect(student.getByText('falls')).toBeVisible();
         await expect(student.getByRole('listitem').filter({ hasText: 'twice' })).toBeVisible();
     });
     await test.step('without formatting it can be written again', async () => {
-        await page.getByRole('link', { name: 'Quizzes' }).click();
+        await page.getByRole('link', { name: say('teacher.places.quizzes') }).click();
         await page.getByRole('link', { name: 'More than words' }).click();
-        await page.getByRole('button', { name: /^Stop 1/ }).click();
-        await page.getByRole('button', { name: 'Rewrite it without formatting' }).click();
-        await expect(page.getByLabel('Explanation, for everybody')).toHaveValue('The water falls.\n\ntwice');
+        await page.getByRole('button', { name: begins(say('cutaway.stop', { number: 1 })) }).click();
+        await page.getByRole('button', { name: say('build.rich-field.rewrite-it-without-formatting') }).click();
+        await expect(page.getByLabel(say('build.question-editor.explanation-for-everybody'))).toHaveValue('The water falls.\n\ntwice');
     });
 });

@@ -1,50 +1,63 @@
 import { expect, test } from '@playwright/test';
 import { enter, giveOut, isAccessible, makeQuiz, saved, signUp } from './helpers';
+import { begins, say } from './words';
 
 test('a student walks by keyboard alone: several choices, an unclear number, a side stop, help asked for', async ({ page, browser }) => {
     await signUp(page);
     await makeQuiz(page, 'By keyboard alone');
 
     await test.step('the teacher makes a side stop and lets a wrong number lead to it', async () => {
-        await page.getByRole('button', { name: 'Add the first question' }).click();
-        await page.getByLabel('Kind', { exact: true }).selectOption({ label: 'Several choices' });
-        await page.getByLabel('Question', { exact: true }).fill('Which are birds of the shore?');
+        await page.getByRole('button', { name: say('build.build.add-the-first-question') }).click();
+        await page.getByLabel(say('build.question-editor.kind'), { exact: true }).selectOption({ label: say('quiz.kind.several-choices') });
+        await page.getByLabel(say('teacher.question-rows.question'), { exact: true }).fill('Which are birds of the shore?');
         for (const [option, text] of [
             ['A', 'Heron'],
             ['B', 'Limpet'],
             ['C', 'Tern'],
         ] as const) {
-            await page.getByLabel(`Option ${option}`, { exact: true }).fill(text);
+            await page.getByLabel(say('build.question-editor.entry', { kind: 'option', name: option }), { exact: true }).fill(text);
         }
-        await page.getByLabel('Option A is right').check();
-        await page.getByLabel('Option C is right').check();
-        await page.getByLabel('When it is not right').fill('One of them has a shell.');
-        await page.getByRole('button', { name: 'Add a side stop' }).click();
-        await page.getByLabel('Heading').fill('Counting eggs');
-        await page.getByLabel('Text', { exact: true }).fill('A tern lays two eggs.');
-        await page.getByRole('button', { name: /^Stop 1/ }).click();
-        await page.getByRole('button', { name: 'Add a question' }).click();
-        await page.getByLabel('Kind', { exact: true }).selectOption({ label: 'Number' });
-        await page.getByLabel('Question', { exact: true }).fill('How many eggs does a tern lay?');
-        await page.getByLabel('Answer 1 is').selectOption('right');
-        await page.getByLabel('Accepted answer 1', { exact: true }).fill('2');
-        await page.getByLabel('May differ by').fill('0.5');
-        await expect(page.getByLabel('May differ by')).toHaveValue('0.5');
-        await page.getByRole('button', { name: 'Add an expected wrong answer' }).click();
-        await page.getByLabel('Expected wrong answer 2', { exact: true }).fill('200');
-        await page.getByText('What follows').nth(1).click();
-        await page.getByLabel('Leads to').nth(1).selectOption({ label: 'Side stop: Counting eggs' });
-        await page.getByRole('button', { name: 'Add hint', exact: true }).click();
-        await page.getByLabel('Hint', { exact: true }).fill('Fewer than three.');
+        await page
+            .getByLabel(say('build.question-editor.is-right', { label: say('build.question-editor.entry', { kind: 'option', name: 'A' }) }))
+            .check();
+        await page
+            .getByLabel(say('build.question-editor.is-right', { label: say('build.question-editor.entry', { kind: 'option', name: 'C' }) }))
+            .check();
+        await page.getByLabel(say('build.question-editor.when-it-is-not-right')).fill('One of them has a shell.');
+        await page.getByRole('button', { name: say('build.build.add-a-side-stop') }).click();
+        await page.getByLabel(say('build.editor.heading')).fill('Counting eggs');
+        await page.getByLabel(say('build.editor.text'), { exact: true }).fill('A tern lays two eggs.');
+        await page.getByRole('button', { name: begins(say('cutaway.stop', { number: 1 })) }).click();
+        await page.getByRole('button', { name: say('build.build.add-a', { stop: 'question' }) }).click();
+        await page.getByLabel(say('build.question-editor.kind'), { exact: true }).selectOption({ label: say('quiz.kind.number') });
+        await page.getByLabel(say('teacher.question-rows.question'), { exact: true }).fill('How many eggs does a tern lay?');
+        await page.getByLabel(say('build.question-editor.answer-is', { name: '1' })).selectOption(say('player.right'));
+        await page.getByLabel(say('build.question-editor.entry', { kind: 'accepted', name: 1 }), { exact: true }).fill('2');
+        await page.getByLabel(say('build.kind-fields.may-differ-by')).fill('0.5');
+        await expect(page.getByLabel(say('build.kind-fields.may-differ-by'))).toHaveValue('0.5');
+        await page.getByRole('button', { name: say('build.question-editor.add-an-expected-wrong-answer') }).click();
+        await page.getByLabel(say('build.question-editor.entry', { kind: 'wrong', name: 2 }), { exact: true }).fill('200');
+        await page
+            .getByText(say('build.question-editor.what-follows', { isSome: 'no' }))
+            .nth(1)
+            .click();
+        await page
+            .getByLabel(say('build.fork-editor.leads-to'))
+            .nth(1)
+            .selectOption({ label: say('build.fork-editor.side-stop', { name: 'Counting eggs' }) });
+        await page
+            .getByRole('button', { name: say('build.rungs.add-for', { rung: say('quiz.rung-within.hint'), isFor: 'no' }), exact: true })
+            .click();
+        await page.getByLabel(say('player.rung-content.hint'), { exact: true }).fill('Fewer than three.');
         await saved(page);
     });
-    await page.getByRole('button', { name: 'Publish' }).click();
-    await expect(page.getByText('Edition 1 is published.')).toBeVisible();
+    await page.getByRole('button', { name: say('build.build.publish') }).click();
+    await expect(page.getByText(say('build.build.edition-is-published', { edition: 1 }))).toBeVisible();
     const phrase = await giveOut(page, 'By keyboard alone', ['Greta Solano']);
 
     const greta = await enter(browser, phrase, 'Greta Solano');
     const keys = greta.keyboard;
-    await greta.getByRole('button', { name: 'Start' }).press('Enter');
+    await greta.getByRole('button', { name: say('student.own.start') }).press('Enter');
     await test.step('several choices: all of the right ones and no other', async () => {
         await greta.getByLabel('Heron').focus();
         await keys.press('Space');
@@ -55,58 +68,58 @@ test('a student walks by keyboard alone: several choices, an unclear number, a s
         await greta.getByLabel('Heron').check();
         await greta.getByLabel('Tern').check();
         await keys.press('Enter');
-        await expect(greta.getByText('Right.')).toBeVisible();
-        await greta.getByRole('button', { name: 'Go on' }).press('Enter');
+        await expect(greta.getByText(say('player.said.right'))).toBeVisible();
+        await greta.getByRole('button', { name: say('player.player.go-on') }).press('Enter');
     });
     await test.step('what is no number is told and costs nothing', async () => {
-        await greta.getByLabel('Your answer, a number').fill('many');
+        await greta.getByLabel(say('player.typed.your-answer-a-number')).fill('many');
         await keys.press('Enter');
-        await expect(greta.getByText('This cannot be read as a number.')).toBeVisible();
-        await expect(greta.getByText('Not yet.')).toHaveCount(0);
+        await expect(greta.getByText(say('marking.no-number'))).toBeVisible();
+        await expect(greta.getByText(say('player.said.not-yet'))).toHaveCount(0);
     });
     await test.step('a foreseen wrong number leads aside and back', async () => {
-        await greta.getByLabel('Your answer, a number').fill('200');
+        await greta.getByLabel(say('player.typed.your-answer-a-number')).fill('200');
         await keys.press('Enter');
-        await greta.getByRole('button', { name: 'Go on' }).press('Enter');
+        await greta.getByRole('button', { name: say('player.player.go-on') }).press('Enter');
         await expect(greta.getByRole('heading', { name: 'Counting eggs' })).toBeVisible();
         await isAccessible(greta);
-        await greta.getByRole('button', { name: 'Go on' }).press('Enter');
+        await greta.getByRole('button', { name: say('player.player.go-on') }).press('Enter');
         await expect(greta.getByText('How many eggs does a tern lay?')).toBeVisible();
     });
     await test.step('help is there when it is asked for, and stays at hand', async () => {
-        await greta.getByRole('button', { name: 'Help' }).press('Enter');
+        await greta.getByRole('button', { name: say('player.question-view.help') }).press('Enter');
         await expect(greta.getByText('Fewer than three.')).toBeVisible();
-        await greta.getByRole('button', { name: 'Try it again' }).press('Enter');
+        await greta.getByRole('button', { name: say('player.question-view.try-it-again') }).press('Enter');
         await expect(greta.getByText('Fewer than three.')).toHaveCount(0);
-        await greta.getByRole('button', { name: 'Help' }).press('Enter');
+        await greta.getByRole('button', { name: say('player.question-view.help') }).press('Enter');
         await expect(greta.getByText('Fewer than three.')).toBeVisible();
         // It has unfolded below the question, and the answer can be given beside it.
-        await expect(greta.getByLabel('Your answer, a number')).toBeEnabled();
-        await greta.getByRole('button', { name: 'Help' }).press('Enter');
+        await expect(greta.getByLabel(say('player.typed.your-answer-a-number'))).toBeEnabled();
+        await greta.getByRole('button', { name: say('player.question-view.help') }).press('Enter');
         await expect(greta.getByText('Fewer than three.')).toHaveCount(0);
     });
-    await greta.getByLabel('Your answer, a number').fill('2,4');
+    await greta.getByLabel(say('player.typed.your-answer-a-number')).fill('2,4');
     await keys.press('Enter');
-    await greta.getByRole('button', { name: 'Go on' }).press('Enter');
+    await greta.getByRole('button', { name: say('player.player.go-on') }).press('Enter');
     await expect(greta.getByText('2 answers right with some help.')).toBeVisible();
-    await greta.getByRole('link', { name: 'To my page' }).press('Enter');
-    await expect(greta.getByRole('button', { name: 'Another round' })).toBeVisible();
+    await greta.getByRole('link', { name: say('student.walk.to-my-page') }).press('Enter');
+    await expect(greta.getByRole('button', { name: say('student.own.another-round') })).toBeVisible();
 });
 
 test('two devices at once: one event is taken, the other is told', async ({ page, browser }) => {
     await signUp(page);
     await makeQuiz(page, 'At once');
-    await page.getByRole('button', { name: 'Add the first question' }).click();
-    await page.getByLabel('Kind', { exact: true }).selectOption({ label: 'Short text' });
-    await page.getByLabel('Question', { exact: true }).fill('Ebb or flood?');
-    await page.getByLabel('Answer 1 is').selectOption('right');
-    await page.getByLabel('Accepted answer 1', { exact: true }).fill('ebb');
+    await page.getByRole('button', { name: say('build.build.add-the-first-question') }).click();
+    await page.getByLabel(say('build.question-editor.kind'), { exact: true }).selectOption({ label: say('quiz.kind.short-text') });
+    await page.getByLabel(say('teacher.question-rows.question'), { exact: true }).fill('Ebb or flood?');
+    await page.getByLabel(say('build.question-editor.answer-is', { name: '1' })).selectOption(say('player.right'));
+    await page.getByLabel(say('build.question-editor.entry', { kind: 'accepted', name: 1 }), { exact: true }).fill('ebb');
     await saved(page);
-    await page.getByRole('button', { name: 'Publish' }).click();
-    await expect(page.getByText('Edition 1 is published.')).toBeVisible();
+    await page.getByRole('button', { name: say('build.build.publish') }).click();
+    await expect(page.getByText(say('build.build.edition-is-published', { edition: 1 }))).toBeVisible();
     const phrase = await giveOut(page, 'At once', ['Hugo Pereira']);
     const phone = await enter(browser, phrase, 'Hugo Pereira');
-    await phone.getByRole('button', { name: 'Start' }).click();
+    await phone.getByRole('button', { name: say('student.own.start') }).click();
     await expect(phone.getByText('Ebb or flood?')).toBeVisible();
 
     const statuses = await phone.evaluate(async () => {
@@ -134,5 +147,5 @@ test('two devices at once: one event is taken, the other is told', async ({ page
     expect(statuses.filter((status) => status === 200)).toHaveLength(2);
     expect(statuses.filter((status) => status === 409)).toHaveLength(14);
     await phone.reload();
-    await expect(phone.getByText('Not yet.')).toBeVisible();
+    await expect(phone.getByText(say('player.said.not-yet'))).toBeVisible();
 });

@@ -1,5 +1,6 @@
 import { expect, type Page, test } from '@playwright/test';
 import { enter, giveOut, isAccessible, makeQuiz, saved, signUp } from './helpers';
+import { say } from './words';
 
 const film = 'database/demo/media/tidal-range.webm';
 
@@ -12,65 +13,67 @@ test('questions in a video: added where it is paused, asked where it stops', asy
     await makeQuiz(page, 'A film');
 
     await test.step('a file that is no video is refused with its reason', async () => {
-        await page.getByRole('button', { name: 'Begin with a video' }).click();
-        await page.getByText('Send a video of your own').click();
+        await page.getByRole('button', { name: say('build.build.begin-with-a-video') }).click();
+        await page.getByText(say('build.media-picker.send-a-video-of-your')).click();
         await page.getByLabel(/WebM or MP4/).setInputFiles({ name: 'film.webm', mimeType: 'video/webm', buffer: Buffer.from('no film') });
-        await page.getByRole('button', { name: 'Send', exact: true }).click();
-        await expect(page.getByText('A video is WebM or MP4')).toBeVisible();
+        await page.getByRole('button', { name: say('player.video-view.send'), exact: true }).click();
+        await expect(page.getByText(say('problem.media.types'))).toBeVisible();
     });
     await test.step('the teacher sends a video and adds a question where it is paused', async () => {
         await page.getByLabel(/WebM or MP4/).setInputFiles(film);
         await page.getByLabel(/Captions/).setInputFiles('database/demo/media/tidal-range.vtt');
-        await page.getByRole('button', { name: 'Send', exact: true }).click();
-        await expect(page.getByRole('button', { name: 'Add a question here, at 0:00' })).toBeVisible();
-        await page.getByLabel('Title', { exact: true }).fill('Tidal range');
+        await page.getByRole('button', { name: say('player.video-view.send'), exact: true }).click();
+        await expect(page.getByRole('button', { name: say('build.video-editor.add-a-question-here-at', { time: '0:00' }) })).toBeVisible();
+        await page.getByLabel(say('build.whole-quiz.title'), { exact: true }).fill('Tidal range');
         await expect(timeline(page)).toHaveAttribute('max', /^28/);
         await timeline(page).fill('12');
-        await page.getByRole('button', { name: 'Add a question here, at 0:12' }).click();
+        await page.getByRole('button', { name: say('build.video-editor.add-a-question-here-at', { time: '0:12' }) }).click();
         await expect(page.getByRole('heading', { name: 'Cue at 0:12' })).toBeVisible();
-        await page.getByLabel('Stops the video at').fill('0:14.5');
-        await page.getByLabel('Question', { exact: true }).fill('What lies between the marks?');
-        await page.getByLabel('Option A', { exact: true }).fill('The range');
-        await page.getByLabel('Option A is right').check();
-        await page.getByLabel('Option B', { exact: true }).fill('The depth');
-        await expect(page.getByRole('button', { name: /Cue at 0:14.5/ })).toBeVisible();
+        await page.getByLabel(say('build.editor.stops-the-video-at')).fill('0:14.5');
+        await page.getByLabel(say('teacher.question-rows.question'), { exact: true }).fill('What lies between the marks?');
+        await page.getByLabel(say('build.question-editor.entry', { kind: 'option', name: 'A' }), { exact: true }).fill('The range');
+        await page
+            .getByLabel(say('build.question-editor.is-right', { label: say('build.question-editor.entry', { kind: 'option', name: 'A' }) }))
+            .check();
+        await page.getByLabel(say('build.question-editor.entry', { kind: 'option', name: 'B' }), { exact: true }).fill('The depth');
+        await expect(page.getByRole('button', { name: say('build.editor.cue-at', { kind: 'question', time: '0:14.5' }) })).toBeVisible();
         await saved(page);
         await isAccessible(page);
     });
-    await page.getByRole('button', { name: 'Publish' }).click();
-    await expect(page.getByText('Edition 1 is published.')).toBeVisible();
+    await page.getByRole('button', { name: say('build.build.publish') }).click();
+    await expect(page.getByText(say('build.build.edition-is-published', { edition: 1 }))).toBeVisible();
     const phrase = await giveOut(page, 'A film', ['Finn Abara']);
 
     const finn = await enter(browser, phrase, 'Finn Abara');
-    await finn.getByRole('button', { name: 'Start' }).click();
+    await finn.getByRole('button', { name: say('student.own.start') }).click();
     await test.step('the video plays, cannot be pulled past the question, and stops to ask it', async () => {
-        await expect(finn.getByText('The video stops for 1 question.')).toBeVisible();
+        await expect(finn.getByText(say('player.video-view.the-video-stops-for', { open: 1 }))).toBeVisible();
         await expect(timeline(finn)).toHaveAttribute('max', /^28/);
         await isAccessible(finn);
-        await expect(finn.getByRole('button', { name: 'Go on' })).toBeDisabled();
+        await expect(finn.getByRole('button', { name: say('player.player.go-on') })).toBeDisabled();
         await timeline(finn).fill('13');
-        await finn.getByRole('button', { name: 'Play' }).click();
+        await finn.getByRole('button', { name: say('player.video-player.play') }).click();
         await expect(finn.getByText('What lies between the marks?')).toBeVisible({ timeout: 15_000 });
     });
     await test.step('after a slip the part since the last question can be watched again', async () => {
         await finn.getByLabel('The depth').check();
-        await finn.getByRole('button', { name: 'Check' }).click();
-        await expect(finn.getByText('Not yet.')).toBeVisible();
-        await finn.getByRole('button', { name: 'Watch that part again' }).click();
+        await finn.getByRole('button', { name: say('player.question-view.check') }).click();
+        await expect(finn.getByText(say('player.said.not-yet'))).toBeVisible();
+        await finn.getByRole('button', { name: say('player.question-view.watch-that-part-again') }).click();
         await expect(finn.getByText('0:00 / 0:15')).toBeVisible();
-        await finn.getByRole('button', { name: 'Put it away' }).click();
+        await finn.getByRole('button', { name: say('player.at-hand.put-it-away') }).click();
         await finn.getByLabel('The range').check();
-        await finn.getByRole('button', { name: 'Check' }).click();
-        await finn.getByRole('button', { name: 'Go on' }).click();
+        await finn.getByRole('button', { name: say('player.question-view.check') }).click();
+        await finn.getByRole('button', { name: say('player.player.go-on') }).click();
     });
     await test.step('the video goes on where it stopped, and now to its end', async () => {
-        await expect(finn.getByText('You can look at any part again, or go on.')).toBeVisible();
+        await expect(finn.getByText(say('player.video-view.you-can-look-at-any'))).toBeVisible();
         await expect.poll(() => finn.locator('video').evaluate((video: HTMLVideoElement) => video.currentTime)).toBeGreaterThan(14);
         await timeline(finn).fill('27.5');
-        await finn.getByRole('button', { name: 'Play' }).click();
-        await expect(finn.getByRole('button', { name: 'Play' })).toBeVisible({ timeout: 10_000 });
-        await finn.getByRole('button', { name: 'Go on' }).click();
-        await expect(finn.getByText('Everything has arrived.')).toBeVisible();
+        await finn.getByRole('button', { name: say('player.video-player.play') }).click();
+        await expect(finn.getByRole('button', { name: say('player.video-player.play') })).toBeVisible({ timeout: 10_000 });
+        await finn.getByRole('button', { name: say('player.player.go-on') }).click();
+        await expect(finn.getByText(say('student.walk.everything-has-arrived-your-teacher'))).toBeVisible();
     });
     await page.getByRole('link', { name: /A film/ }).click();
     await page.getByRole('link', { name: 'Finn Abara' }).click();

@@ -1,12 +1,11 @@
 import { spawnSync } from 'node:child_process';
 import { describe, expect, it } from 'vitest';
-import type { Question, QuestionKind, QuizDocument, Rung, Stop } from '../../resources/js/api/types';
+import type { Question, QuizDocument } from '../../resources/js/api/types';
 import { changeInWords } from '../../resources/js/quiz/changeWords';
 import {
     addRung,
     allQuestions,
     insertStop,
-    questionKinds,
     move,
     newEntry,
     newQuestion,
@@ -14,6 +13,7 @@ import {
     newStop,
     putQuestion,
     putStop,
+    questionKinds,
     remove,
     rungKinds,
     stopKinds,

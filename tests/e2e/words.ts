@@ -1,0 +1,31 @@
+import { readdirSync } from 'node:fs';
+import { compile } from '../../resources/js/words/compile';
+import { type Code, say as sayOnPage, speak } from '../../resources/js/words/words';
+import type inspection from '../../resources/words/en/inspection.json';
+import type marking from '../../resources/words/en/marking.json';
+import type problem from '../../resources/words/en/problem.json';
+import type refusal from '../../resources/words/en/refusal.json';
+import type roster from '../../resources/words/en/roster.json';
+import type terms from '../../resources/words/en/terms.json';
+
+/** Codes that the server says. */
+type Told =
+    | keyof typeof inspection
+    | keyof typeof marking
+    | keyof typeof problem
+    | keyof typeof refusal
+    | keyof typeof roster
+    | keyof typeof terms;
+
+const catalogues = readdirSync('resources/words/en').map((name) => name.replace('.json', ''));
+speak('en', compile('en', catalogues));
+
+/** What a page or the server says for a code, so that no test copies words. */
+export function say(code: Code | Told, values?: Record<string, string | number>): string {
+    return sayOnPage(code as Code, values);
+}
+
+/** For names that begin so. */
+export function begins(words: string): RegExp {
+    return new RegExp(`^${words.replace(/[.*+?^${}()|[\]\\]/g, '\\$&')}`);
+}
