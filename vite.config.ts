@@ -1,14 +1,12 @@
-import { readdirSync } from 'node:fs';
 import tailwind from '@tailwindcss/vite';
 import react from '@vitejs/plugin-react';
 import laravel from 'laravel-vite-plugin';
 import { defineConfig } from 'vite';
-import { bundles, words } from './resources/js/words/compile';
+import { bundles, languages, words } from './resources/js/words/compile';
 
-const languages = readdirSync('resources/words');
 const pages = Object.keys(bundles);
 const scripts = pages.map((page) => `resources/js/${page}/main.tsx`);
-const said = languages.flatMap((language) => pages.map((page) => `resources/words/${language}/${page}.words`));
+const said = languages().flatMap((language) => pages.map((page) => `resources/words/${language}/${page}.words`));
 
 export default defineConfig({
     plugins: [laravel({ input: [...scripts, ...said] }), words(), react(), tailwind()],

@@ -21,12 +21,18 @@ final class Languages
     }
 
     /**
-     * @param  bool  $accented  with the made-up one that tests look at: bin/accent-words writes it
+     * @param  bool  $accented  with the made-up one that tests look at
      * @return non-empty-list<string>
      */
     public static function shipped(bool $accented): array
     {
         return $accented ? ['en', self::ACCENTED] : ['en'];
+    }
+
+    /** Where the words of a language stand; those of the made-up one are written when the front end is built. */
+    public static function folder(string $language): string
+    {
+        return $language === self::ACCENTED ? public_path("build/words/$language") : resource_path("words/$language");
     }
 
     public static function askedFor(Request $request): string

@@ -70,7 +70,7 @@ final class Words
     private static function file(string $language, string $file): array
     {
         /** @var array<string, string> $words */
-        $words = json_decode((string) file_get_contents(resource_path("words/$language/$file.json")), true, 4, JSON_THROW_ON_ERROR);
+        $words = json_decode((string) file_get_contents(Languages::folder($language)."/$file.json"), true, 4, JSON_THROW_ON_ERROR);
 
         return $words;
     }

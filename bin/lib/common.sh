@@ -203,6 +203,7 @@ instance_env() {
     export DB_DATABASE=hidden_ladder$([ "$name" = app ] || printf '_%s' "$name")
     export SESSION_DRIVER=${SESSION_DRIVER:-database} SESSION_LIFETIME=${SESSION_LIFETIME:-720} CACHE_STORE=${CACHE_STORE:-database} QUEUE_CONNECTION=${QUEUE_CONNECTION:-sync}
     export SESSION_COOKIE=hidden_ladder_$name MAIL_MAILER=${MAIL_MAILER:-log} TRUSTED_PROXIES=
+    export ACCENTED_WORDS=${ACCENTED_WORDS:-false}
     export LARAVEL_STORAGE_PATH=$base/storage MEDIA_FOLDER=$base/media MEDIA_BY_NGINX=true
     export APP_CONFIG_CACHE=$base/cache/config.php APP_ROUTES_CACHE=$base/cache/routes.php APP_SERVICES_CACHE=$base/cache/services.php APP_PACKAGES_CACHE=$base/cache/packages.php APP_EVENTS_CACHE=$base/cache/events.php
     mkdir -p "$base"/{cache,media,storage/{app,logs,framework/{cache/data,sessions,views}},log,tmp}
@@ -267,7 +268,7 @@ free_port() {
 run_e2e() (
     stop_instance e2e
     port=$(free_port 8098)
-    fresh_instance e2e "$port"
+    ACCENTED_WORDS=true fresh_instance e2e "$port"
     [ "$1" != tests ] || quietly "Loading the full school" php artisan demo:full-school
     result=0
     E2E_ADDRESS=http://127.0.0.1:$port npx --no-install playwright test --project="$1" "${@:2}" || result=$?

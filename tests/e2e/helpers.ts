@@ -58,9 +58,21 @@ export async function giveOut(page: Page, title: string, names: string[], terms:
 }
 
 /** A phone with a student on it, at their own page. */
-export async function enter(browser: Browser, phrase: string, name: string, first = true, secret = 'limpet'): Promise<Page> {
-    const context = await browser.newContext({ viewport: phone, hasTouch: true, locale: 'en-GB' });
+export async function enter(
+    browser: Browser,
+    phrase: string,
+    name: string,
+    first = true,
+    secret = 'limpet',
+    locale = 'en-GB',
+): Promise<Page> {
+    const context = await browser.newContext({ viewport: phone, hasTouch: true, locale });
     const page = await context.newPage();
+    await comeIn(page, phrase, name, first, secret);
+    return page;
+}
+
+export async function comeIn(page: Page, phrase: string, name: string, first: boolean, secret: string): Promise<void> {
     await page.goto('/join');
     await page.getByLabel(say('student.door.your-class-phrase')).fill(phrase);
     await page.getByRole('button', { name: say('student.door.find-my-class') }).click();
@@ -69,7 +81,6 @@ export async function enter(browser: Browser, phrase: string, name: string, firs
     await page.getByLabel(first ? say('student.door.choose-a-secret') : say('student.door.your-secret')).fill(secret);
     await page.getByRole('button', { name: say('student.door.go-in') }).click();
     await expect(page.getByRole('heading', { name: say('student.own.hello', { name }) })).toBeVisible();
-    return page;
 }
 
 /** No serious finding of axe-core on what is shown. */

@@ -16,11 +16,7 @@ async function picture(page: Page, name: string, shows: Locator): Promise<void> 
     await page.waitForLoadState('networkidle');
     await page.evaluate(() => document.fonts.ready);
     await expect
-        .poll(() =>
-            page.evaluate(() =>
-                [...document.querySelectorAll('video')].every((video) => video.readyState >= 2 && !video.seeking),
-            ),
-        )
+        .poll(() => page.evaluate(() => [...document.querySelectorAll('video')].every((video) => video.readyState >= 2 && !video.seeking)))
         .toBe(true);
     await page.screenshot({ path: `${folder}/${name}.png` });
 }

@@ -1,4 +1,5 @@
 import { readdirSync } from 'node:fs';
+import { accentedLanguage } from '../../resources/js/words/accent';
 import { compile } from '../../resources/js/words/compile';
 import { type Code, say as sayOnPage, speak } from '../../resources/js/words/words';
 import type inspection from '../../resources/words/en/inspection.json';
@@ -18,7 +19,7 @@ type Told =
     | keyof typeof terms;
 
 const catalogues = readdirSync('resources/words/en').map((name) => name.replace('.json', ''));
-speak('en', compile('en', catalogues));
+speakEnglish();
 
 /** What a page or the server says for a code, so that no test copies words. */
 export function say(code: Code | Told, values?: Record<string, string | number>): string {
@@ -28,4 +29,13 @@ export function say(code: Code | Told, values?: Record<string, string | number>)
 /** For names that begin so. */
 export function begins(words: string): RegExp {
     return new RegExp(`^${words.replace(/[.*+?^${}()|[\]\\]/g, '\\$&')}`);
+}
+
+/** From now on tests look for the words of the made-up language, as a device that asks for it shows them. */
+export function speakAccented(): void {
+    speak(accentedLanguage, compile(accentedLanguage, catalogues));
+}
+
+export function speakEnglish(): void {
+    speak('en', compile('en', catalogues));
 }

@@ -258,7 +258,7 @@ const ColumnView = memo(function ColumnView({
                             {column.side && say('cutaway.side-stop-2')}
                             {finish !== null && (
                                 <>
-                                    <Flag size={14} aria-hidden="true" /> finish
+                                    <Flag size={14} aria-hidden="true" /> {say('cutaway.a-finish')}
                                 </>
                             )}
                             {stop?.kind === 'video' && <Film size={14} aria-hidden="true" />}

@@ -159,7 +159,7 @@ export function QuestionView({ place, media, round, handsIn, busy, send }: Props
                                                 ))}
                                             </div>
                                         )}
-                                        <div className="flex gap-3">
+                                        <div className="flex flex-wrap gap-3">
                                             <Button
                                                 large
                                                 disabled={busy || (!place.moreHelp && place.seen.length === 0)}

@@ -2,10 +2,10 @@ import type { Far, StandingCounts } from '../api/types';
 import { locale, say } from '../words/words';
 
 const farWords: Record<Far, string> = {
-    done: 'passed',
+    done: say('player.signs.passed'),
     waiting: say('player.signs.left-for-later'),
     here: say('player.signs.you-are-here'),
-    ahead: 'ahead',
+    ahead: say('player.signs.ahead'),
 };
 
 /** How far along: a path of stones. It says nothing about right or not yet. */

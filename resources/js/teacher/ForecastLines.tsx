@@ -13,15 +13,17 @@ interface Props {
     picture?: { shown: Forecast | null; show: (forecast: Forecast | null) => void };
 }
 
-const profiles = ['secure', 'middling', 'struggling'];
+const profiles = ['secure', 'middling', 'struggling'] as const;
 
 /** What is to be expected, for students of three kinds and for classes. */
 export function ForecastLines({ of, ask, classes, picture }: Props) {
     return (
         <ul className="grid gap-1">
-            {[...profiles.map((profile) => ({ id: profile, name: profile })), ...classes].map(({ id, name }) => (
-                <Line key={id} of={[...of, id]} ask={() => ask(id)} name={name} picture={picture} />
-            ))}
+            {[...profiles.map((profile) => ({ id: profile, name: say(`teacher.forecast-lines.${profile}`) })), ...classes].map(
+                ({ id, name }) => (
+                    <Line key={id} of={[...of, id]} ask={() => ask(id)} name={name} picture={picture} />
+                ),
+            )}
         </ul>
     );
 }

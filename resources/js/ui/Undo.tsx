@@ -47,7 +47,10 @@ export function UndoProvider({ children }: { children: ReactNode }) {
                         </Toast.Action>
                     </Toast.Root>
                 )}
-                <Toast.Viewport className="fixed bottom-5 left-1/2 z-10 flex w-max max-w-[92vw] -translate-x-1/2 flex-col gap-2 outline-none" />
+                <Toast.Viewport
+                    label={say('ui.undo.notices', { hotkey: '{hotkey}' })}
+                    className="fixed bottom-5 left-1/2 z-10 flex w-max max-w-[92vw] -translate-x-1/2 flex-col gap-2 outline-none"
+                />
             </Toast.Provider>
         </Context.Provider>
     );
