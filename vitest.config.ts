@@ -1,4 +1,6 @@
 import { defineConfig } from 'vitest/config';
 
 /** Tests of the front end's own logic and of single components, without a browser. The interface itself is tested in tests/e2e. */
-export default defineConfig({ test: { include: ['tests/unit/**/*.test.{ts,tsx}'], environment: 'node', setupFiles: ['tests/unit/words.ts'] } });
+export default defineConfig({
+    test: { include: ['tests/unit/**/*.test.{ts,tsx}'], environment: 'node', setupFiles: ['tests/unit/words.ts'] },
+});

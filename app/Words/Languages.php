@@ -29,6 +29,12 @@ final class Languages
         return $accented ? ['en', self::ACCENTED] : ['en'];
     }
 
+    /** By which numbers and lists of a language are written: the words in English are written as in Britain. */
+    public static function locale(string $language): string
+    {
+        return explode('-', $language)[0] === 'en' ? 'en-GB' : $language;
+    }
+
     /** Where the words of a language stand; those of the made-up one are written when the front end is built. */
     public static function folder(string $language): string
     {

@@ -27,7 +27,7 @@ final class Words
     public function say(Message $message, ?string $language = null): string
     {
         $language ??= App::getLocale();
-        $format = new \MessageFormatter($language, $this->words($message->code, $language));
+        $format = new \MessageFormatter(Languages::locale($language), $this->words($message->code, $language));
         $said = $format->format(array_map(fn (mixed $one): string|int|float => $this->parameter($one, $language), $message->parameters));
 
         return $said === false ? throw new \LogicException("$message->code cannot be said: {$format->getErrorMessage()}") : $said;
@@ -85,8 +85,7 @@ final class Words
         if (count($items) < 2) {
             return $items[0] ?? '';
         }
-        $pattern = static fn (string $which): string => (string) \ResourceBundle::create($language, null)?->get('listPattern')?->get('standard')?->get($which);
-        $put = static fn (string $which, string $first, string $second): string => strtr($pattern($which), ['{0}' => $first, '{1}' => $second]);
+        $put = static fn (string $which, string $first, string $second): string => strtr(self::listPattern($which, Languages::locale($language)), ['{0}' => $first, '{1}' => $second]);
         $last = array_pop($items);
         if (count($items) === 1) {
             return $put('2', $items[0], $last);
@@ -97,5 +96,18 @@ final class Words
         }
 
         return $put('start', $items[0], $said);
+    }
+
+    /** A region's own pattern, or else the world's or its language's; a nested table of ICU does not fall back by itself. */
+    private static function listPattern(string $which, string $locale): string
+    {
+        foreach ([$locale, explode('-', $locale)[0].'-001', explode('-', $locale)[0], 'root'] as $name) {
+            $pattern = \ResourceBundle::create(strtr($name, '-', '_'), null, false)?->get('listPattern', false)?->get('standard', false)?->get($which, false);
+            if (is_string($pattern)) {
+                return $pattern;
+            }
+        }
+
+        return '{0}, {1}';
     }
 }

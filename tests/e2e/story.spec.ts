@@ -71,7 +71,7 @@ test('a quiz from the first word to the teacher’s figures', async ({ page, bro
         await page.getByLabel(say('player.typed.your-answer-a-number')).fill('2');
         await page.getByRole('button', { name: say('player.question-view.check') }).click();
         await page.getByRole('button', { name: say('player.player.go-on') }).click();
-        await expect(page.getByRole('heading', { name: 'You have reached the end' })).toBeVisible();
+        await expect(page.getByRole('heading', { name: say('making.finish') })).toBeVisible();
         await page.getByRole('link', { name: say('teacher.rehearse.back-to-building') }).click();
     });
 

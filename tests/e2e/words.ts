@@ -3,6 +3,7 @@ import { accentedLanguage } from '../../resources/js/words/accent';
 import { compile } from '../../resources/js/words/compile';
 import { type Code, say as sayOnPage, speak } from '../../resources/js/words/words';
 import type inspection from '../../resources/words/en/inspection.json';
+import type making from '../../resources/words/en/making.json';
 import type marking from '../../resources/words/en/marking.json';
 import type problem from '../../resources/words/en/problem.json';
 import type refusal from '../../resources/words/en/refusal.json';
@@ -12,6 +13,7 @@ import type terms from '../../resources/words/en/terms.json';
 /** Codes that the server says. */
 type Told =
     | keyof typeof inspection
+    | keyof typeof making
     | keyof typeof marking
     | keyof typeof problem
     | keyof typeof refusal

@@ -4,13 +4,13 @@ import { say } from '../words/words';
 
 /** What the picture is drawn from: columns on the ground line, what hangs below each, and the arcs above. */
 
-export interface LadderDrawing {
+interface LadderDrawing {
     /** Whose ladder, in a few words; empty for the one under any slip. */
     label: string;
     rungs: Rung[];
 }
 
-export interface Section {
+interface Section {
     /** The cue it hangs under, for a video. */
     cue: { id: string; at: number; text: string } | null;
     question: string;

@@ -65,7 +65,7 @@ export function newEntry(right = false, text = ''): Entry {
     return { id: ulid(), text, right, feedback: '', fork: null, ladder: [] };
 }
 
-export function newGap(): Gap {
+function newGap(): Gap {
     return { id: ulid(), show: 'typed', entries: [newEntry(true)] };
 }
 
@@ -292,7 +292,7 @@ export function laddersOf(question: Question): { entry: Entry | null; rungs: Run
 }
 
 /** A question and those on its ladders, to any depth. */
-export function withSimpler(question: Question): Question[] {
+function withSimpler(question: Question): Question[] {
     return [
         question,
         ...laddersOf(question).flatMap(({ rungs }) =>
@@ -504,7 +504,7 @@ export function putQuestion(document: QuizDocument, question: Question): QuizDoc
     return mapQuestions(document, (other) => (other.id === question.id ? question : other));
 }
 
-export function putRungs(question: Question, entry: string | null, rungs: Rung[]): Question {
+function putRungs(question: Question, entry: string | null, rungs: Rung[]): Question {
     return entry === null
         ? { ...question, ladder: rungs }
         : { ...question, entries: question.entries.map((other) => (other.id === entry ? { ...other, ladder: rungs } : other)) };

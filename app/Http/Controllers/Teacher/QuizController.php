@@ -15,6 +15,7 @@ use HiddenLadder\App\Quizzes\QuizInspection;
 use HiddenLadder\App\Quizzes\Steps;
 use HiddenLadder\App\Reason;
 use HiddenLadder\App\Rejected;
+use HiddenLadder\App\Words\Words;
 use HiddenLadder\Core\Inspection\Finding;
 use HiddenLadder\Core\Inspection\Inspection;
 use HiddenLadder\Core\Message;
@@ -43,7 +44,7 @@ final class QuizController extends Controller
         return new JsonResponse($quizzes->map(self::line(...))->all());
     }
 
-    public function store(Request $request): JsonResponse
+    public function store(Request $request, Words $words): JsonResponse
     {
         $request->validate(['title' => ['required', 'string', 'max:200'], 'language' => ['string', 'regex:/^[a-z]{2,3}(-[A-Za-z0-9]{2,8})*$/']]);
         $title = $request->string('title')->trim()->value();
@@ -58,7 +59,7 @@ final class QuizController extends Controller
                 'language' => $request->string('language', 'en')->value(),
                 'stops' => [],
                 'sideStops' => [],
-                'finishes' => [['id' => Ulids::make(), 'title' => 'You have reached the end', 'message' => '']],
+                'finishes' => [['id' => Ulids::make(), 'title' => $words->say(new Message('making.finish')), 'message' => '']],
             ],
         ]);
 

@@ -47,7 +47,7 @@ final class Probe
     /** A fixed number for an unknown at a point: two thirds of them positive, not near whole numbers. */
     private static function at(string $name, int $point): float
     {
-        $random = hexdec(substr(hash('sha256', "$name at $point"), 0, 8)) / 0xFFFFFFFF;
+        $random = hexdec(substr(hash('sha256', "$name=$point"), 0, 8)) / 0xFFFFFFFF;
         $value = 0.15 + 2.7 * $random;
 
         return $point % 3 === 2 ? -$value : $value;

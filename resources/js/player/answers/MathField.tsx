@@ -1,6 +1,6 @@
 import { useEffect, useRef, useState } from 'react';
 import { inputClass } from '../../ui/Field';
-import { say } from '../../words/words';
+import { rich, say } from '../../words/words';
 import { Formula } from '../Formula';
 import { plainMath, texOf } from './math';
 import type { InputProps } from './parts';
@@ -63,9 +63,7 @@ export default function MathField({ answer, onChange }: InputProps) {
             )}
             <p className="text-sm text-soft">
                 {text.trim() !== '' && (
-                    <>
-                        You wrote: <Formula tex={texOf(text)} alternative={text} inline />{' '}
-                    </>
+                    <>{rich('player.math-field.you-wrote', { read: <Formula tex={texOf(text)} alternative={text} inline /> })} </>
                 )}
                 {!failed && (
                     <button

@@ -8,7 +8,6 @@ import {
     newEntry,
     newRung,
     picksOne,
-    promptText,
     putQuestion,
     questionKinds,
     showsOptions,
@@ -446,9 +445,4 @@ function mayLead(document: QuizDocument, question: Question): boolean {
 /** What is right has all the points: a share that it had as a wrong answer is not kept where nobody sees it. */
 function withRight({ share, ...entry }: Entry, right: boolean): Entry {
     return right || share === undefined ? { ...entry, right } : { ...entry, right, share };
-}
-
-/** A few words by which a question is known again. */
-export function questionWords(question: Question): string {
-    return promptText(question) || say('build.question-editor.empty-question');
 }
