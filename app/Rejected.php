@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace HiddenLadder\App;
 
+use HiddenLadder\Core\Fault as Fault;
 use HiddenLadder\Core\Message;
-use HiddenLadder\Core\Quiz\Problem as Fault;
-use HiddenLadder\Core\Round\Refusal;
+use HiddenLadder\Core\Round\Result\Refusal;
 
 /** The app does not do what it was asked to. Nothing was changed. */
 final class Rejected extends \DomainException

@@ -9,14 +9,14 @@ use HiddenLadder\Core\Fields;
 use HiddenLadder\Core\Forecast\MadeUpStudent;
 use HiddenLadder\Core\Forecast\Profile;
 use HiddenLadder\Core\Quiz\QuizDocument;
-use HiddenLadder\Core\Round\Applied;
 use HiddenLadder\Core\Round\Engine;
-use HiddenLadder\Core\Round\Event;
-use HiddenLadder\Core\Round\Fact;
-use HiddenLadder\Core\Round\Started;
+use HiddenLadder\Core\Round\Event\Event;
+use HiddenLadder\Core\Round\Event\Started;
+use HiddenLadder\Core\Round\Event\StoredEvent;
+use HiddenLadder\Core\Round\Result\Applied;
+use HiddenLadder\Core\Round\Result\Fact;
 use HiddenLadder\Core\Round\State;
-use HiddenLadder\Core\Round\Taken;
-use HiddenLadder\Core\Round\Terms;
+use HiddenLadder\Core\Terms\Terms;
 use HiddenLadder\Demo\Circuits;
 use HiddenLadder\Demo\Notes;
 use Random\Engine\Xoshiro256StarStar;
@@ -91,7 +91,7 @@ $fold = static function () use ($stored, $engine): void {
     foreach ($stored as $lines) {
         $engine->fold((static function () use ($lines): iterable {
             foreach ($lines as [$kind, $data, $at, $facts]) {
-                yield new Taken(Event::read($kind, Fields::of(json_decode($data, true))), $at, json_decode($facts, true));
+                yield new StoredEvent(Event::read($kind, Fields::of(json_decode($data, true))), $at, json_decode($facts, true));
             }
         })());
     }

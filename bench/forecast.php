@@ -8,9 +8,9 @@ declare(strict_types=1);
 use HiddenLadder\Core\Forecast\Behaviour;
 use HiddenLadder\Core\Forecast\Profile;
 use HiddenLadder\Core\Forecast\RoundChain;
-use HiddenLadder\Core\Forecast\Walks;
+use HiddenLadder\Core\Forecast\Simulation;
 use HiddenLadder\Core\Quiz\QuizDocument;
-use HiddenLadder\Core\Round\Terms;
+use HiddenLadder\Core\Terms\Terms;
 
 require __DIR__.'/../vendor/autoload.php';
 require __DIR__.'/quiz.php';
@@ -33,7 +33,7 @@ sort($milliseconds);
 sort($bare);
 echo json_encode(['name' => 'exact forecast of 200 stops with ladders of 3', 'value' => round($milliseconds[3]), 'unit' => 'ms', 'against' => sprintf('reading the document, %.1f ms; %.0f MB at most', $bare[3], memory_get_peak_usage() / 1e6), 'ratio' => round($milliseconds[3] / $bare[3], 1)]), "\n";
 
-$walks = new Walks(QuizDocument::read(quizOf(30)), $terms, Profile::middling());
+$walks = new Simulation(QuizDocument::read(quizOf(30)), $terms, Profile::middling());
 $start = hrtime(true);
 for ($seed = 1; $seed <= 10_000; $seed++) {
     $walks->one($seed);

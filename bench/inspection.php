@@ -5,7 +5,7 @@ declare(strict_types=1);
 // The whole inspection, as it runs at each save while a teacher types: with the ways through the quiz explored anew, and as
 // long as nothing but words changes.
 
-use HiddenLadder\Core\Ahead\Bones;
+use HiddenLadder\Core\Ahead\StructureHash;
 use HiddenLadder\Core\Inspection\Inspection;
 use HiddenLadder\Core\Inspection\Passage;
 use HiddenLadder\Core\Inspection\SpellCheck;
@@ -20,7 +20,7 @@ foreach ([30 => 100, 200 => 1000] as $stops => $limit) {
     $quiz = QuizDocument::read($document);
     $whole = median(static fn () => Inspection::of($quiz));
     $words = median(static function () use ($document, $quiz): void {
-        Bones::of($document);
+        StructureHash::of($document);
         Inspection::of($quiz, [], static fn (): array => []);
     });
     foreach (['' => $whole, ', when only words changed' => $words] as $when => $value) {

@@ -21,7 +21,7 @@ use HiddenLadder\Core\Forecast\Profile;
 use HiddenLadder\Core\Quiz\Edits\Edit;
 use HiddenLadder\Core\Quiz\QuizDocument;
 use HiddenLadder\Core\Round\State;
-use HiddenLadder\Core\Round\Terms;
+use HiddenLadder\Core\Terms\Terms;
 use HiddenLadder\Demo\Draft;
 use HiddenLadder\Demo\Tides;
 use Illuminate\Contracts\Console\Kernel;

@@ -9,7 +9,7 @@ return [
     'languages' => Languages::shipped((bool) env('ACCENTED_WORDS', false)),
 
     // What is kept of what the core worked out, is kept as long as its rules are these.
-    'rules' => \HiddenLadder\App\WorkedOut::rules(),
+    'rules' => \HiddenLadder\App\DerivedCache::rules(),
 
     // Where uploaded and shipped videos and pictures lie.
     'media_folder' => env('MEDIA_FOLDER', storage_path('app/media')),

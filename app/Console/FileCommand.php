@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace HiddenLadder\App\Console;
 
 use HiddenLadder\App\Words\Words;
+use HiddenLadder\Core\Fault;
 use HiddenLadder\Core\Message;
-use HiddenLadder\Core\Quiz\Problem;
 use Illuminate\Console\Command;
 
 /** A command over files, with its arguments and options as text. */
@@ -18,7 +18,7 @@ abstract class FileCommand extends Command
         return app(Words::class)->say($message, 'en');
     }
 
-    protected function told(Problem $problem): string
+    protected function told(Fault $problem): string
     {
         return ($problem->pointer === '' ? '' : "$problem->pointer: ").$this->said($problem->reason);
     }

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace HiddenLadder\App\Http;
 
+use HiddenLadder\Core\Fault as Fault;
 use HiddenLadder\Core\Message;
-use HiddenLadder\Core\Quiz\Problem as Fault;
 use Illuminate\Validation\ValidationException;
 use Illuminate\Validation\Validator;
 

@@ -7,8 +7,8 @@ namespace HiddenLadder\App\Quizzes;
 use HiddenLadder\App\Models\Quiz;
 use HiddenLadder\App\Models\Task;
 use HiddenLadder\Core\Fields;
-use HiddenLadder\Core\Round\Gates;
-use HiddenLadder\Core\Round\Terms;
+use HiddenLadder\Core\Terms\Gates;
+use HiddenLadder\Core\Terms\Terms;
 
 /** Which of a teacher's quizzes open others. */
 final class Gating

@@ -4,14 +4,14 @@ declare(strict_types=1);
 
 namespace HiddenLadder\App\Quizzes;
 
-use HiddenLadder\App\Media\Films;
+use HiddenLadder\App\DerivedCache;
+use HiddenLadder\App\Media\VideoInfos;
 use HiddenLadder\App\Models\Quiz;
 use HiddenLadder\App\Models\Round;
 use HiddenLadder\App\Rounds\Editions;
 use HiddenLadder\App\Rounds\Evidence;
 use HiddenLadder\App\Words\Words;
-use HiddenLadder\App\WorkedOut;
-use HiddenLadder\Core\Ahead\Bones;
+use HiddenLadder\Core\Ahead\StructureHash;
 use HiddenLadder\Core\Fields;
 use HiddenLadder\Core\Inspection\AnswersCheck;
 use HiddenLadder\Core\Inspection\Finding;
@@ -19,7 +19,7 @@ use HiddenLadder\Core\Inspection\Inspection;
 use HiddenLadder\Core\Inspection\Severity;
 use HiddenLadder\Core\Message;
 use HiddenLadder\Core\Quiz\QuizDocument;
-use HiddenLadder\Core\Round\Terms;
+use HiddenLadder\Core\Terms\Terms;
 
 /** What the inspection finds of a teacher's quiz, with all that is known of it: its videos, its gates, and answers so far. */
 final class QuizInspection
@@ -36,11 +36,11 @@ final class QuizInspection
     public function of(Quiz $quiz): array
     {
         $document = QuizDocument::read($quiz->document);
-        $bones = Bones::of($quiz->document);
+        $bones = StructureHash::of($quiz->document);
 
         return [
             ...$this->gates($quiz, $document),
-            ...Inspection::of($document, Films::of($document), static fn (callable $explore) => WorkedOut::once("ways $quiz->id", [$bones], $explore(...))),
+            ...Inspection::of($document, VideoInfos::of($document), static fn (callable $explore) => DerivedCache::once("ways $quiz->id", [$bones], $explore(...))),
         ];
     }
 
@@ -52,7 +52,7 @@ final class QuizInspection
             return [];
         }
         $rounds = Round::query()->whereIn('task_id', $quiz->tasks()->select('id'));
-        $questions = WorkedOut::once("answers $quiz->id", [$edition->id, $edition->revision, Round::stamp($rounds)], fn (): array => $this->evidence->ofQuestions($quiz, $edition));
+        $questions = DerivedCache::once("answers $quiz->id", [$edition->id, $edition->revision, Round::stamp($rounds)], fn (): array => $this->evidence->ofQuestions($quiz, $edition));
 
         return AnswersCheck::of(QuizDocument::read($quiz->document), $this->editions->read($edition), $questions);
     }

@@ -7,17 +7,17 @@ namespace HiddenLadder\App\Rounds;
 use HiddenLadder\App\Models\Quiz;
 use HiddenLadder\App\Models\Round;
 use HiddenLadder\App\Models\SchoolClass;
-use HiddenLadder\Core\Evidence\Course;
+use HiddenLadder\Core\Evidence\RoundEvidence;
 use HiddenLadder\Core\Evidence\Summary;
-use HiddenLadder\Core\Forecast\Known;
+use HiddenLadder\Core\Forecast\ObservedAnswers;
 use HiddenLadder\Core\Forecast\Quantile;
-use HiddenLadder\Core\Round\Standing;
+use HiddenLadder\Core\Round\Result\Standing;
 use HiddenLadder\Core\Round\State;
 
 /** What a class's answers to a quiz so far say about its questions. */
 final class ClassData
 {
-    /** @return array<string, Known> by question, from first rounds */
+    /** @return array<string, ObservedAnswers> by question, from first rounds */
     public function known(Quiz $quiz, SchoolClass $class): array
     {
         $answers = $right = $seconds = [];
@@ -29,7 +29,7 @@ final class ClassData
                     $right[$id] = ($right[$id] ?? 0) + ($record->standing === Standing::Clear ? 1 : 0);
                 }
             }
-            foreach (Course::fromArray($round->course)->attempts as $attempt) {
+            foreach (RoundEvidence::fromArray($round->course)->attempts as $attempt) {
                 if ($attempt->seconds !== null) {
                     $seconds[$attempt->question][] = $attempt->seconds;
                 }
@@ -40,7 +40,7 @@ final class ClassData
         foreach ($answers as $id => $count) {
             $times = $seconds[$id] ?? [];
             sort($times);
-            $known[$id] = new Known($count, $right[$id], count($times) < Summary::FEW ? null : Quantile::of($times, 0.5));
+            $known[$id] = new ObservedAnswers($count, $right[$id], count($times) < Summary::FEW ? null : Quantile::of($times, 0.5));
         }
 
         return $known;

@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace HiddenLadder\App\Rounds;
 
+use HiddenLadder\App\DerivedCache;
 use HiddenLadder\App\Models\Round;
 use HiddenLadder\App\Models\Task;
-use HiddenLadder\App\WorkedOut;
-use HiddenLadder\Core\Evidence\Course;
 use HiddenLadder\Core\Evidence\DepthProfile;
+use HiddenLadder\Core\Evidence\RoundEvidence;
 
 /** How deep classes went, small, wherever a task is named. */
 final class DepthProfiles
@@ -25,8 +25,8 @@ final class DepthProfiles
             return [];
         }
 
-        return WorkedOut::once("depths $task->id", [$edition->id, $edition->revision, Round::stamp($task->rounds()->getQuery())], function () use ($task, $edition): array {
-            $courses = $task->rounds()->where('number', 1)->get(['id', 'student_id', 'number', 'course'])->map(static fn (Round $round): Course => Course::fromArray($round->course));
+        return DerivedCache::once("depths $task->id", [$edition->id, $edition->revision, Round::stamp($task->rounds()->getQuery())], function () use ($task, $edition): array {
+            $courses = $task->rounds()->where('number', 1)->get(['id', 'student_id', 'number', 'course'])->map(static fn (Round $round): RoundEvidence => RoundEvidence::fromArray($round->course));
             $profile = DepthProfile::of($this->editions->read($edition), array_values($courses->all()));
 
             return array_map(static fn (array $stop): array => ['depth' => round($stop['depth'], 2)] + $stop, $profile);

@@ -9,13 +9,13 @@ use HiddenLadder\App\Models\Quiz;
 use HiddenLadder\App\Models\Round;
 use HiddenLadder\App\Models\Student;
 use HiddenLadder\App\Models\Task;
-use HiddenLadder\Core\Evidence\Course;
 use HiddenLadder\Core\Evidence\QuestionEvidence;
-use HiddenLadder\Core\Evidence\StudentCourse;
+use HiddenLadder\Core\Evidence\RoundEvidence;
+use HiddenLadder\Core\Evidence\StudentEvidence;
 use HiddenLadder\Core\Evidence\TaskEvidence;
 use HiddenLadder\Core\Quiz\Objective;
 use HiddenLadder\Core\Quiz\QuizDocument;
-use HiddenLadder\Core\Round\Mastery;
+use HiddenLadder\Core\Round\Result\Mastery;
 
 /** Looking back at a task: its rounds, student by student, as figures. */
 final class Evidence
@@ -113,15 +113,15 @@ final class Evidence
     }
 
     /** @param  non-empty-list<Round>  $rounds */
-    private function student(array $rounds, QuizDocument $quiz): StudentCourse
+    private function student(array $rounds, QuizDocument $quiz): StudentEvidence
     {
-        $courses = array_map(static fn (Round $round): Course => Course::fromArray($round->course), $rounds);
+        $courses = array_map(static fn (Round $round): RoundEvidence => RoundEvidence::fromArray($round->course), $rounds);
         $mastery = new Mastery($quiz);
         $mastered = array_filter($quiz->objectives, static fn (Objective $objective): bool => $mastery->ofObjective($objective->id, $courses)->mastered);
 
-        return new StudentCourse(
+        return new StudentEvidence(
             $rounds[0]->student_id,
-            array_map(static fn (Round $round, Course $course): array => ['course' => $course, 'score' => $round->score], $rounds, $courses),
+            array_map(static fn (Round $round, RoundEvidence $course): array => ['course' => $course, 'score' => $round->score], $rounds, $courses),
             array_values(array_map(static fn (Objective $objective): string => $objective->id, $mastered)),
         );
     }

@@ -11,7 +11,7 @@ use HiddenLadder\App\Models\Task;
 use HiddenLadder\Core\Evidence\QuestionFigures;
 use HiddenLadder\Core\Quiz\QuizDocument;
 use HiddenLadder\Core\Round\Frame;
-use HiddenLadder\Core\Round\Record;
+use HiddenLadder\Core\Round\Result\Record;
 use HiddenLadder\Core\Round\State;
 
 /** The live view of a class at work: where each student is, how they stand, and how each question goes. */

@@ -10,7 +10,7 @@ use HiddenLadder\App\Models\Student;
 use HiddenLadder\App\Models\Task;
 use HiddenLadder\Core\Fields;
 use HiddenLadder\Core\Round\RoundsSoFar;
-use HiddenLadder\Core\Round\Terms;
+use HiddenLadder\Core\Terms\Terms;
 use Illuminate\Database\Eloquent\Collection;
 
 /** A student's rounds of one task, from the first to the last, under the terms that the task has now. */

@@ -16,27 +16,27 @@ use HiddenLadder\App\Models\TaskState;
 use HiddenLadder\App\Models\Ulids;
 use HiddenLadder\App\Reason;
 use HiddenLadder\App\Rejected;
-use HiddenLadder\Core\Evidence\Course;
+use HiddenLadder\Core\Evidence\RoundEvidence;
+use HiddenLadder\Core\Fault as Fault;
 use HiddenLadder\Core\Fields;
 use HiddenLadder\Core\Message;
-use HiddenLadder\Core\Quiz\Problem as Fault;
-use HiddenLadder\Core\Round\Answered;
-use HiddenLadder\Core\Round\CameTo;
-use HiddenLadder\Core\Round\Closed;
 use HiddenLadder\Core\Round\Engine;
-use HiddenLadder\Core\Round\Event;
-use HiddenLadder\Core\Round\Fact;
-use HiddenLadder\Core\Round\Folded;
+use HiddenLadder\Core\Round\Event\Answered;
+use HiddenLadder\Core\Round\Event\CameTo;
+use HiddenLadder\Core\Round\Event\Closed;
+use HiddenLadder\Core\Round\Event\Event;
+use HiddenLadder\Core\Round\Event\Overruled;
+use HiddenLadder\Core\Round\Event\Reopened;
+use HiddenLadder\Core\Round\Event\Started;
+use HiddenLadder\Core\Round\Event\StoredEvent;
+use HiddenLadder\Core\Round\Event\TimedOut;
 use HiddenLadder\Core\Round\History;
-use HiddenLadder\Core\Round\Overruled;
-use HiddenLadder\Core\Round\Position;
-use HiddenLadder\Core\Round\Refusal;
-use HiddenLadder\Core\Round\Reopened;
-use HiddenLadder\Core\Round\Started;
+use HiddenLadder\Core\Round\Internal\Position;
+use HiddenLadder\Core\Round\Result\Fact;
+use HiddenLadder\Core\Round\Result\Refusal;
+use HiddenLadder\Core\Round\Result\Replayed;
 use HiddenLadder\Core\Round\State;
-use HiddenLadder\Core\Round\Taken;
-use HiddenLadder\Core\Round\Terms;
-use HiddenLadder\Core\Round\TimedOut;
+use HiddenLadder\Core\Terms\Terms;
 use Illuminate\Database\UniqueConstraintViolationException;
 use Illuminate\Support\Facades\DB;
 
@@ -114,7 +114,7 @@ final class RoundBook
                 'number' => $number,
                 'terms' => $terms->toArray(),
                 'state' => (new State)->toArray(),
-                'course' => (new Course)->toArray(),
+                'course' => (new RoundEvidence)->toArray(),
                 'revision' => $edition->refresh()->revision,
                 'last_event_id' => null,
                 'started_at' => CarbonImmutable::createFromTimestampMs($at),
@@ -252,7 +252,7 @@ final class RoundBook
         } catch (UniqueConstraintViolationException) {
             throw new Rejected(Reason::IdTaken, new Message('problem.round.id-taken'));
         }
-        $this->put($round, $outcome->state, Course::fromArray($round->course)->with($event, $at, $outcome->facts), $at);
+        $this->put($round, $outcome->state, RoundEvidence::fromArray($round->course)->with($event, $at, $outcome->facts), $at);
 
         return $outcome->state;
     }
@@ -262,17 +262,17 @@ final class RoundBook
      *
      * @throws \DomainException when a stored event is refused, which the rules of an edition never change into
      */
-    public function fold(Round $round, ?int $upTo = null, bool $withFacts = false): Folded
+    public function fold(Round $round, ?int $upTo = null, bool $withFacts = false): Replayed
     {
         return $this->rules->engine($round)->fold($this->taken($round, $upTo), $withFacts);
     }
 
-    /** @return list<Taken> the first $upTo events (all of them by default) as they are stored */
+    /** @return list<StoredEvent> the first $upTo events (all of them by default) as they are stored */
     private function taken(Round $round, ?int $upTo = null): array
     {
         $events = $round->events()->when($upTo !== null, static fn ($query) => $query->where('number', '<=', $upTo))->get();
 
-        return array_values($events->map(static fn (RoundEvent $stored): Taken => new Taken(
+        return array_values($events->map(static fn (RoundEvent $stored): StoredEvent => new StoredEvent(
             Event::read($stored->kind, Fields::of($stored->data)), $stored->taken_ms, $stored->facts, $stored->late,
         ))->all());
     }
@@ -298,11 +298,11 @@ final class RoundBook
     {
         $taken = $this->taken($round);
         $folded = $this->rules->engine($round)->fold($taken, true);
-        $course = new Course;
+        $course = new RoundEvidence;
         foreach ($taken as $index => $one) {
             $course = $course->with($one->event, $one->at, $folded->facts[$index] ?? []);
         }
-        $this->put($round, $folded->state, $course, max([0, ...array_map(static fn (Taken $one): int => $one->at, $taken)]));
+        $this->put($round, $folded->state, $course, max([0, ...array_map(static fn (StoredEvent $one): int => $one->at, $taken)]));
     }
 
     /**
@@ -403,7 +403,7 @@ final class RoundBook
         }
     }
 
-    private function put(Round $round, State $state, Course $course, int $at): void
+    private function put(Round $round, State $state, RoundEvidence $course, int $at): void
     {
         $cameTo = CameTo::of($this->rules->quiz($round), $this->rules->terms($round), $state);
         $round->update([

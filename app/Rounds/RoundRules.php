@@ -8,7 +8,7 @@ use HiddenLadder\App\Models\Round;
 use HiddenLadder\Core\Fields;
 use HiddenLadder\Core\Quiz\QuizDocument;
 use HiddenLadder\Core\Round\Engine;
-use HiddenLadder\Core\Round\Terms;
+use HiddenLadder\Core\Terms\Terms;
 
 /** What a stored round is walked by: its quiz, its terms, its engine. The one place that loads what a round hangs on. */
 final class RoundRules

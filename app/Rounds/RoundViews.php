@@ -9,10 +9,10 @@ use HiddenLadder\App\Models\Round;
 use HiddenLadder\App\Models\RoundEvent;
 use HiddenLadder\App\Models\TaskState;
 use HiddenLadder\Core\Round\Circumstances;
-use HiddenLadder\Core\Round\Projection;
-use HiddenLadder\Core\Round\Sight;
-use HiddenLadder\Core\Round\Standing;
+use HiddenLadder\Core\Round\Result\Standing;
 use HiddenLadder\Core\Round\State;
+use HiddenLadder\Core\Round\View\Projection;
+use HiddenLadder\Core\Terms\Sight;
 
 /** What a student's device may hold of a stored round. */
 final class RoundViews

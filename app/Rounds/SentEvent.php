@@ -5,11 +5,11 @@ declare(strict_types=1);
 namespace HiddenLadder\App\Rounds;
 
 use HiddenLadder\App\Rejected;
+use HiddenLadder\Core\Fault as Fault;
 use HiddenLadder\Core\Fields;
 use HiddenLadder\Core\Message;
-use HiddenLadder\Core\Quiz\Problem as Fault;
-use HiddenLadder\Core\Round\Event;
-use HiddenLadder\Core\Round\EventKind;
+use HiddenLadder\Core\Round\Event\Event;
+use HiddenLadder\Core\Round\Event\EventKind;
 use Illuminate\Support\Str;
 
 /** One event as a student's device sends it. */

@@ -15,7 +15,7 @@ use HiddenLadder\App\Models\Student;
 use HiddenLadder\App\Models\Task;
 use HiddenLadder\App\Models\Teacher;
 use HiddenLadder\App\Models\Ulids;
-use HiddenLadder\Core\Round\Terms;
+use HiddenLadder\Core\Terms\Terms;
 use HiddenLadder\Core\Tests\Sample;
 use Illuminate\Contracts\Console\Kernel;
 use Illuminate\Foundation\Application;

@@ -15,7 +15,7 @@ use HiddenLadder\App\Rounds\Corrections;
 use HiddenLadder\App\Rounds\RoundBook;
 use HiddenLadder\Core\Quiz\DocumentCheck;
 use HiddenLadder\Core\Quiz\Edits\Fingerprint;
-use HiddenLadder\Core\Round\Terms;
+use HiddenLadder\Core\Terms\Terms;
 use HiddenLadder\Core\Tests\Sample;
 use Random\Engine\Xoshiro256StarStar;
 use Random\Randomizer;

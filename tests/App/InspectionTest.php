@@ -7,7 +7,7 @@ namespace HiddenLadder\App\Tests;
 use HiddenLadder\App\Models\Edition;
 use HiddenLadder\App\Models\Quiz;
 use HiddenLadder\App\Models\Teacher;
-use HiddenLadder\Core\Round\Terms;
+use HiddenLadder\Core\Terms\Terms;
 use HiddenLadder\Core\Tests\Sample;
 use HiddenLadder\Demo\Draft;
 

@@ -11,10 +11,10 @@ use HiddenLadder\App\Words\Languages;
 use HiddenLadder\App\Words\Words;
 use HiddenLadder\Core\Fields;
 use HiddenLadder\Core\Message;
-use HiddenLadder\Core\Round\Moment;
-use HiddenLadder\Core\Round\Sight;
-use HiddenLadder\Core\Round\Terms;
-use HiddenLadder\Core\Round\TermsInWords;
+use HiddenLadder\Core\Terms\SeenWhen;
+use HiddenLadder\Core\Terms\Sight;
+use HiddenLadder\Core\Terms\Terms;
+use HiddenLadder\Core\Terms\TermsInWords;
 use PHPUnit\Framework\Attributes\DataProvider;
 
 final class WordsTest extends AppTestCase
@@ -49,7 +49,7 @@ final class WordsTest extends AppTestCase
     public function test_whatever_terms_there_are_can_be_said(): void
     {
         foreach (Sight::cases() as $sight) {
-            foreach (Moment::cases() as $moment) {
+            foreach (SeenWhen::cases() as $moment) {
                 $terms = Terms::read(Fields::of(['seen' => [$sight->value => $moment->value]]));
                 foreach ([...TermsInWords::sentences($terms), ...TermsInWords::consequences($terms)] as $message) {
                     self::assertNotSame('', $this->words()->say($message));

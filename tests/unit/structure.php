@@ -9,8 +9,8 @@ use HiddenLadder\Core\Ahead\Edge;
 use HiddenLadder\Core\Ahead\Move;
 use HiddenLadder\Core\Ahead\MoveKind;
 use HiddenLadder\Core\Ahead\Structure;
+use HiddenLadder\Core\Round\Event\WentOn;
 use HiddenLadder\Core\Round\State;
-use HiddenLadder\Core\Round\WentOn;
 
 require __DIR__.'/../../vendor/autoload.php';
 

@@ -8,8 +8,8 @@ use HiddenLadder\App\Console\FileCommand;
 use HiddenLadder\App\Console\QuizFile;
 use HiddenLadder\App\Quizzes\Findings;
 use HiddenLadder\App\Words\Words;
+use HiddenLadder\Core\Fault;
 use HiddenLadder\Core\Inspection\Inspection;
-use HiddenLadder\Core\Quiz\Problem;
 
 /** docs/console.md has the JSON. */
 final class CheckQuiz extends FileCommand
@@ -27,7 +27,7 @@ final class CheckQuiz extends FileCommand
             $this->line((string) json_encode([
                 'sound' => $file->problems === [],
                 'publishable' => $ready,
-                'problems' => array_map(fn (Problem $problem): array => ['pointer' => $problem->pointer, 'reason' => $this->said($problem->reason)], $file->problems),
+                'problems' => array_map(fn (Fault $problem): array => ['pointer' => $problem->pointer, 'reason' => $this->said($problem->reason)], $file->problems),
                 'findings' => app(Words::class)->fill(array_map(Findings::told(...), $findings)),
             ], JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_PRETTY_PRINT));
         } else {

@@ -11,7 +11,7 @@ use HiddenLadder\Core\Forecast\Forecast;
 use HiddenLadder\Core\Forecast\ForecastInWords;
 use HiddenLadder\Core\Forecast\NoForecast;
 use HiddenLadder\Core\Forecast\Profile;
-use HiddenLadder\Core\Round\Terms;
+use HiddenLadder\Core\Terms\Terms;
 
 /** docs/console.md has the JSON. */
 final class ForecastQuiz extends FileCommand

@@ -6,22 +6,22 @@ namespace HiddenLadder\App\Console\Commands;
 
 use HiddenLadder\App\Console\FileCommand;
 use HiddenLadder\App\Console\QuizFile;
+use HiddenLadder\Core\Fault;
 use HiddenLadder\Core\Fields;
 use HiddenLadder\Core\Forecast\MadeUpStudent;
 use HiddenLadder\Core\Forecast\Profile;
 use HiddenLadder\Core\MalformedInput;
 use HiddenLadder\Core\Message;
-use HiddenLadder\Core\Quiz\Problem;
 use HiddenLadder\Core\Quiz\QuizDocument;
 use HiddenLadder\Core\Round\Engine;
-use HiddenLadder\Core\Round\Event;
-use HiddenLadder\Core\Round\Fact;
+use HiddenLadder\Core\Round\Event\Event;
+use HiddenLadder\Core\Round\Event\Started;
 use HiddenLadder\Core\Round\Frame;
-use HiddenLadder\Core\Round\Refusal;
-use HiddenLadder\Core\Round\Score;
-use HiddenLadder\Core\Round\Started;
+use HiddenLadder\Core\Round\Result\Fact;
+use HiddenLadder\Core\Round\Result\Refusal;
+use HiddenLadder\Core\Round\Result\Score;
 use HiddenLadder\Core\Round\State;
-use HiddenLadder\Core\Round\Terms;
+use HiddenLadder\Core\Terms\Terms;
 use Random\Engine\Xoshiro256StarStar;
 use Random\Randomizer;
 
@@ -48,7 +48,7 @@ final class WalkQuiz extends FileCommand
             $terms = $this->terms($quiz);
             $steps = $this->walk($quiz, $terms);
         } catch (MalformedInput $malformed) {
-            $this->error($this->told(new Problem($malformed->pointer, $malformed->reason)));
+            $this->error($this->told(new Fault($malformed->pointer, $malformed->reason)));
 
             return self::FAILURE;
         }

@@ -5,11 +5,11 @@ declare(strict_types=1);
 namespace HiddenLadder\Core\Ahead;
 
 use HiddenLadder\Core\Quiz\QuizDocument;
-use HiddenLadder\Core\Round\Applied;
 use HiddenLadder\Core\Round\Engine;
-use HiddenLadder\Core\Round\Started;
+use HiddenLadder\Core\Round\Event\Started;
+use HiddenLadder\Core\Round\Result\Applied;
 use HiddenLadder\Core\Round\State;
-use HiddenLadder\Core\Round\Terms;
+use HiddenLadder\Core\Terms\Terms;
 
 /**
  * Explores whole rounds, with everything that lies behind and matters later: how stops that can be met again were left, and
@@ -21,13 +21,13 @@ final readonly class ExactSearch
 
     private Moves $moves;
 
-    private Past $past;
+    private ExactState $past;
 
     public function __construct(QuizDocument $quiz, Terms $terms)
     {
         $this->engine = new Engine($quiz, $terms);
         $this->moves = new Moves($quiz, $terms);
-        $this->past = new Past($quiz, $terms);
+        $this->past = new ExactState($quiz, $terms);
     }
 
     /**

@@ -9,15 +9,15 @@ use HiddenLadder\Core\Quiz\Question;
 use HiddenLadder\Core\Quiz\QuizDocument;
 use HiddenLadder\Core\Quiz\Stop;
 use HiddenLadder\Core\Quiz\VideoStop;
-use HiddenLadder\Core\Round\Applied;
 use HiddenLadder\Core\Round\Engine;
-use HiddenLadder\Core\Round\FactKind;
-use HiddenLadder\Core\Round\HandedIn;
-use HiddenLadder\Core\Round\Position;
-use HiddenLadder\Core\Round\Standing;
-use HiddenLadder\Core\Round\Started;
+use HiddenLadder\Core\Round\Event\HandedIn;
+use HiddenLadder\Core\Round\Event\Started;
+use HiddenLadder\Core\Round\Internal\Position;
+use HiddenLadder\Core\Round\Result\Applied;
+use HiddenLadder\Core\Round\Result\FactKind;
+use HiddenLadder\Core\Round\Result\Standing;
 use HiddenLadder\Core\Round\State;
-use HiddenLadder\Core\Round\Terms;
+use HiddenLadder\Core\Terms\Terms;
 
 /**
  * Explores where a quiz can lead, by the engine's own transitions.
@@ -29,7 +29,7 @@ use HiddenLadder\Core\Round\Terms;
  */
 final class Explorer
 {
-    public readonly Guesses $guesses;
+    public readonly AssumedConditions $guesses;
 
     private readonly Engine $engine;
 
@@ -37,7 +37,7 @@ final class Explorer
 
     private readonly Moves $moves;
 
-    private readonly Standpoint $standpoint;
+    private readonly AbstractState $standpoint;
 
     /** Whether anything is dealt by lot that makes a difference. */
     private readonly bool $mayDeal;
@@ -57,7 +57,7 @@ final class Explorer
     /** @var array<string, array<string, State>> how stops can have been left, by stop */
     private array $left = [];
 
-    /** @var array<int, Meeting> by node */
+    /** @var array<int, Reentry> by node */
     private array $meetings = [];
 
     /** @var array<string, list<int>> meetings, by stop */
@@ -71,12 +71,12 @@ final class Explorer
 
     private function __construct(private readonly QuizDocument $quiz, private readonly Terms $terms, private readonly int $most)
     {
-        $this->guesses = new Guesses;
+        $this->guesses = new AssumedConditions;
         $this->engine = new Engine($quiz, $terms, $this->guesses);
         $this->position = new Position($quiz, $terms);
         $this->moves = new Moves($quiz, $terms);
-        $this->standpoint = new Standpoint($quiz, $terms);
-        $this->again = Past::metAgain($quiz, $terms);
+        $this->standpoint = new AbstractState($quiz, $terms);
+        $this->again = ExactState::metAgain($quiz, $terms);
         $this->mayDeal = $quiz->pool !== [] || array_filter($quiz->stops, self::isUneven(...)) !== [];
     }
 
@@ -162,7 +162,7 @@ final class Explorer
         if (! isset($this->byKey[$key])) {
             $node = $this->byKey[$key] = count($this->nodes);
             $this->nodes[] = $this->standpoint->forget($result);
-            $this->meetings[$node] = new Meeting($stop, $from, $move, $this->node($result));
+            $this->meetings[$node] = new Reentry($stop, $from, $move, $this->node($result));
             $this->entered[$stop][] = $node;
             $this->queue[] = $node;
         }
@@ -170,7 +170,7 @@ final class Explorer
         return $this->byKey[$key];
     }
 
-    private function edgeOfMeeting(Meeting $meeting): Edge
+    private function edgeOfMeeting(Reentry $meeting): Edge
     {
         foreach (array_slice($this->left[$meeting->stop] ?? [], $meeting->tried) as $left) {
             $meeting->tried++;

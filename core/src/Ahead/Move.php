@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace HiddenLadder\Core\Ahead;
 
-use HiddenLadder\Core\Round\Event;
+use HiddenLadder\Core\Round\Event\Event;
 
 /** Something a student can do where they are. */
 final readonly class Move

@@ -50,9 +50,9 @@ final readonly class Attempt
     public static function fromArray(array $attempt): self
     {
         return new self(
-            Kept::text($attempt['q'] ?? ''), Kept::text($attempt['r'] ?? ''), Kept::numberOrNull($attempt['s'] ?? null) ?? 0.0,
-            Kept::textOrNull($attempt['e'] ?? null), Kept::textOrNull($attempt['m'] ?? null), Kept::numberOrNull($attempt['t'] ?? null),
-            Kept::texts($attempt['g'] ?? []), Kept::texts($attempt['c'] ?? []), Kept::booleans($attempt['p'] ?? []),
+            StoredJson::text($attempt['q'] ?? ''), StoredJson::text($attempt['r'] ?? ''), StoredJson::numberOrNull($attempt['s'] ?? null) ?? 0.0,
+            StoredJson::textOrNull($attempt['e'] ?? null), StoredJson::textOrNull($attempt['m'] ?? null), StoredJson::numberOrNull($attempt['t'] ?? null),
+            StoredJson::texts($attempt['g'] ?? []), StoredJson::texts($attempt['c'] ?? []), StoredJson::booleans($attempt['p'] ?? []),
         );
     }
 

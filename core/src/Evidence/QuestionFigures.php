@@ -6,8 +6,8 @@ namespace HiddenLadder\Core\Evidence;
 
 use HiddenLadder\Core\Quiz\Question;
 use HiddenLadder\Core\Quiz\QuizDocument;
-use HiddenLadder\Core\Round\Record;
-use HiddenLadder\Core\Round\Standing;
+use HiddenLadder\Core\Round\Result\Record;
+use HiddenLadder\Core\Round\Result\Standing;
 
 /** How a class stands at one question. Every figure is a count of students; they add up to $students. */
 final readonly class QuestionFigures

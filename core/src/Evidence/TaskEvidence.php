@@ -67,7 +67,7 @@ final class TaskEvidence
         }
     }
 
-    public function add(StudentCourse $student): void
+    public function add(StudentEvidence $student): void
     {
         $this->students[] = $student->student;
         $this->addFirstRound($student);
@@ -142,7 +142,7 @@ final class TaskEvidence
         return array_filter($this->quiz->questions(), static fn (Question $question): bool => $question->isMarked());
     }
 
-    private function addFirstRound(StudentCourse $student): void
+    private function addFirstRound(StudentEvidence $student): void
     {
         $tries = [];
         foreach ($student->firstRound()->attempts as $attempt) {
@@ -159,7 +159,7 @@ final class TaskEvidence
         }
     }
 
-    private function addRungs(Course $course): void
+    private function addRungs(RoundEvidence $course): void
     {
         $tried = [];
         foreach ($course->attempts as $attempt) {
@@ -174,7 +174,7 @@ final class TaskEvidence
     }
 
     /** Mastered by the quiz's rule, and met alone: the last first try at each question of it was right. */
-    private function addObjectives(StudentCourse $student): void
+    private function addObjectives(StudentEvidence $student): void
     {
         $last = $student->lastFirstTries();
         foreach ($this->serving as $objective => $questions) {
@@ -189,7 +189,7 @@ final class TaskEvidence
         }
     }
 
-    private function addPolls(StudentCourse $student): void
+    private function addPolls(StudentEvidence $student): void
     {
         foreach (array_intersect_key($student->firstRound()->firstTries(), $this->polls) as $poll => $attempt) {
             $this->polls[$poll]['of']++;
@@ -199,22 +199,22 @@ final class TaskEvidence
         }
     }
 
-    private function addWatched(StudentCourse $student): void
+    private function addWatched(StudentEvidence $student): void
     {
         // Each round by itself: who sees a video in a further round has not rewound it.
         $rounds = [];
         foreach ($student->rounds as ['course' => $course]) {
             foreach ($course->watched as $video => $watched) {
-                $rounds[$video][] = new Stretches($watched);
+                $rounds[$video][] = new WatchedIntervals($watched);
             }
         }
         foreach ($rounds as $video => $watched) {
-            $union = (new Stretches(array_merge(...array_map(static fn (Stretches $one): array => $one->union, $watched))))->union;
-            $again = (new Stretches(array_merge(...array_map(static fn (Stretches $one): array => $one->seenAgain, $watched))))->union;
+            $union = (new WatchedIntervals(array_merge(...array_map(static fn (WatchedIntervals $one): array => $one->union, $watched))))->union;
+            $again = (new WatchedIntervals(array_merge(...array_map(static fn (WatchedIntervals $one): array => $one->seenAgain, $watched))))->union;
             $sum = $this->watched[$video] ?? ['students' => 0, 'seen' => 0.0, 'again' => 0.0, 'jumps' => 0, 'map' => [], 'mapAgain' => []];
             $this->watched[$video] = [
-                'students' => $sum['students'] + 1, 'seen' => $sum['seen'] + Stretches::length($union), 'again' => $sum['again'] + array_sum(array_map(static fn (Stretches $one): float => $one->again(), $watched)),
-                'jumps' => $sum['jumps'] + array_sum(array_map(static fn (Stretches $one): int => $one->jumps(), $watched)),
+                'students' => $sum['students'] + 1, 'seen' => $sum['seen'] + WatchedIntervals::length($union), 'again' => $sum['again'] + array_sum(array_map(static fn (WatchedIntervals $one): float => $one->again(), $watched)),
+                'jumps' => $sum['jumps'] + array_sum(array_map(static fn (WatchedIntervals $one): int => $one->jumps(), $watched)),
                 'map' => self::counted($sum['map'], $union), 'mapAgain' => self::counted($sum['mapAgain'], $again),
             ];
         }

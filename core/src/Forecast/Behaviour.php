@@ -13,21 +13,21 @@ use HiddenLadder\Core\Quiz\Question;
 use HiddenLadder\Core\Quiz\QuizDocument;
 use HiddenLadder\Core\Quiz\StaircaseStop;
 use HiddenLadder\Core\Quiz\VideoStop;
-use HiddenLadder\Core\Round\AskedForHelp;
-use HiddenLadder\Core\Round\Event;
-use HiddenLadder\Core\Round\Finished;
+use HiddenLadder\Core\Round\Event\AskedForHelp;
+use HiddenLadder\Core\Round\Event\Event;
+use HiddenLadder\Core\Round\Event\Finished;
+use HiddenLadder\Core\Round\Event\HandedIn;
+use HiddenLadder\Core\Round\Event\JudgedOwn;
+use HiddenLadder\Core\Round\Event\SetAside;
+use HiddenLadder\Core\Round\Event\Watched;
+use HiddenLadder\Core\Round\Event\WentOn;
+use HiddenLadder\Core\Round\Event\WentTo;
 use HiddenLadder\Core\Round\FrameKind;
-use HiddenLadder\Core\Round\HandedIn;
-use HiddenLadder\Core\Round\JudgedOwn;
-use HiddenLadder\Core\Round\Mode;
-use HiddenLadder\Core\Round\Position;
-use HiddenLadder\Core\Round\Record;
-use HiddenLadder\Core\Round\SetAside;
+use HiddenLadder\Core\Round\Internal\Position;
+use HiddenLadder\Core\Round\Result\Record;
 use HiddenLadder\Core\Round\State;
-use HiddenLadder\Core\Round\Terms;
-use HiddenLadder\Core\Round\Watched;
-use HiddenLadder\Core\Round\WentOn;
-use HiddenLadder\Core\Round\WentTo;
+use HiddenLadder\Core\Terms\Mode;
+use HiddenLadder\Core\Terms\Terms;
 
 /**
  * What a student of a profile does next, with which chance. The forecast and its made-up students follow the same.

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace HiddenLadder\Core\Forecast;
 
-use HiddenLadder\Core\Round\Event;
+use HiddenLadder\Core\Round\Event\Event;
 
 /** Something a made-up student may do next, and how likely it is. */
 final readonly class Choice

@@ -13,14 +13,14 @@ use HiddenLadder\Core\Quiz\QuizDocument;
 use HiddenLadder\Core\Quiz\ReadingStop;
 use HiddenLadder\Core\Quiz\Rung;
 use HiddenLadder\Core\Quiz\VideoStop;
-use HiddenLadder\Core\Round\Answered;
-use HiddenLadder\Core\Round\Event;
-use HiddenLadder\Core\Round\JudgedOwn;
-use HiddenLadder\Core\Round\Position;
+use HiddenLadder\Core\Round\Event\Answered;
+use HiddenLadder\Core\Round\Event\Event;
+use HiddenLadder\Core\Round\Event\JudgedOwn;
+use HiddenLadder\Core\Round\Event\Watched;
+use HiddenLadder\Core\Round\Event\WentOn;
+use HiddenLadder\Core\Round\Internal\Position;
 use HiddenLadder\Core\Round\State;
-use HiddenLadder\Core\Round\Terms;
-use HiddenLadder\Core\Round\Watched;
-use HiddenLadder\Core\Round\WentOn;
+use HiddenLadder\Core\Terms\Terms;
 
 /** How long what a made-up student does takes: reading by words, video by length, answering by kind or as the class did. */
 final readonly class Durations

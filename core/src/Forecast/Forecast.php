@@ -6,7 +6,7 @@ namespace HiddenLadder\Core\Forecast;
 
 use HiddenLadder\Core\Message;
 use HiddenLadder\Core\Quiz\QuizDocument;
-use HiddenLadder\Core\Round\Terms;
+use HiddenLadder\Core\Terms\Terms;
 
 /** What is to be expected of a quiz under its terms, before anyone takes it, for students of one profile. */
 final readonly class Forecast
@@ -58,9 +58,9 @@ final readonly class Forecast
         if ($quiz->stops === []) {
             throw new NoForecast(new Message('forecast.no-stops'));
         }
-        $walking = new Walks($quiz, $terms, $profile, $films);
+        $walking = new Simulation($quiz, $terms, $profile, $films);
         $walked = array_map($walking->one(...), range(1, max(2, $walks)));
-        $seconds = array_map(static fn (Walked $one): float => $one->seconds, $walked);
+        $seconds = array_map(static fn (SimulatedRound $one): float => $one->seconds, $walked);
         sort($seconds);
         try {
             $round = new RoundChain($quiz, $terms, new Behaviour($quiz, $terms, $profile), $films);
@@ -70,8 +70,8 @@ final readonly class Forecast
         } catch (TooLarge) {
             $mean = array_sum($seconds) / count($seconds);
             $variance = array_sum(array_map(static fn (float $one): float => ($one - $mean) ** 2, $seconds)) / (count($seconds) - 1);
-            $finishes = self::means(array_map(static fn (Walked $one): array => $one->finish === null ? [] : [$one->finish => 1], $walked));
-            [$places, $isExact] = [self::means(array_map(static fn (Walked $one): array => $one->places, $walked)), false];
+            $finishes = self::means(array_map(static fn (SimulatedRound $one): array => $one->finish === null ? [] : [$one->finish => 1], $walked));
+            [$places, $isExact] = [self::means(array_map(static fn (SimulatedRound $one): array => $one->places, $walked)), false];
         }
 
         return new self($profile, $finishes, $places, $mean, sqrt(max(0.0, $variance)), Quantile::of($seconds, 0.5), Quantile::of($seconds, 0.9), $isExact);

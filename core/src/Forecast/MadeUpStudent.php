@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace HiddenLadder\Core\Forecast;
 
 use HiddenLadder\Core\Quiz\QuizDocument;
-use HiddenLadder\Core\Round\Event;
+use HiddenLadder\Core\Round\Event\Event;
 use HiddenLadder\Core\Round\State;
-use HiddenLadder\Core\Round\Terms;
+use HiddenLadder\Core\Terms\Terms;
 use Random\Randomizer;
 
 /** Does what a student of some profile would do next, by lot. */

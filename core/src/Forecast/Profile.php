@@ -26,7 +26,7 @@ final readonly class Profile
      * @param  float  $asks  chance of asking for help before a try, where there is some
      * @param  float  $leaves  chance of setting a question aside when that is offered, of one who knows nothing
      * @param  float  $pace  by how much longer it takes than usual
-     * @param  array<string, Known>  $known  by question
+     * @param  array<string, ObservedAnswers>  $known  by question
      */
     private function __construct(
         public string $name,
@@ -78,7 +78,7 @@ final readonly class Profile
     /**
      * As the class did, where it answered; elsewhere, and where that is little, as the middling profile.
      *
-     * @param  array<string, Known>  $known  by question
+     * @param  array<string, ObservedAnswers>  $known  by question
      */
     public static function ofClass(array $known): self
     {

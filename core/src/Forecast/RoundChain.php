@@ -4,18 +4,18 @@ declare(strict_types=1);
 
 namespace HiddenLadder\Core\Forecast;
 
-use HiddenLadder\Core\Ahead\Past;
+use HiddenLadder\Core\Ahead\ExactState;
 use HiddenLadder\Core\Quiz\DrillStop;
 use HiddenLadder\Core\Quiz\QuizDocument;
-use HiddenLadder\Core\Round\Applied;
 use HiddenLadder\Core\Round\Engine;
-use HiddenLadder\Core\Round\FactKind;
+use HiddenLadder\Core\Round\Event\HandedIn;
+use HiddenLadder\Core\Round\Event\Started;
 use HiddenLadder\Core\Round\Frame;
-use HiddenLadder\Core\Round\HandedIn;
-use HiddenLadder\Core\Round\Position;
-use HiddenLadder\Core\Round\Started;
+use HiddenLadder\Core\Round\Internal\Position;
+use HiddenLadder\Core\Round\Result\Applied;
+use HiddenLadder\Core\Round\Result\FactKind;
 use HiddenLadder\Core\Round\State;
-use HiddenLadder\Core\Round\Terms;
+use HiddenLadder\Core\Terms\Terms;
 
 /**
  * A round under its terms as an absorbing Markov chain over (stop, slips, rung, place in a drill or staircase), by the
@@ -36,7 +36,7 @@ final class RoundChain
 
     private readonly Position $position;
 
-    private readonly Past $past;
+    private readonly ExactState $past;
 
     private readonly Terms $terms;
 
@@ -82,7 +82,7 @@ final class RoundChain
         $this->terms = $terms->with(mixStops: false, secondsForRound: null, secondsForQuestion: null);
         $this->engine = new Engine($quiz, $this->terms);
         $this->position = new Position($quiz, $this->terms);
-        $this->past = new Past($quiz, $this->terms, self::GRAIN);
+        $this->past = new ExactState($quiz, $this->terms, self::GRAIN);
         $this->durations = new Durations($quiz, $this->terms, $behaviour, $films);
         $inDrills = [];
         foreach ([...$quiz->stops, ...$quiz->sideStops] as $stop) {

@@ -18,7 +18,7 @@ use HiddenLadder\Core\Quiz\StaircaseStop;
 use HiddenLadder\Core\Quiz\Stop;
 use HiddenLadder\Core\Quiz\Text;
 use HiddenLadder\Core\Quiz\VideoStop;
-use HiddenLadder\Core\Round\Terms;
+use HiddenLadder\Core\Terms\Terms;
 
 /** Checks on a quiz before anyone takes it: what is not filled in yet, keys, wording, teaching, and the ways through it. */
 final class Inspection
@@ -39,7 +39,7 @@ final class Inspection
     /** @var list<Finding> */
     private array $findings = [];
 
-    /** @param  array<string, Film>  $films */
+    /** @param  array<string, VideoInfo>  $films */
     private function __construct(private readonly QuizDocument $quiz, private readonly array $films)
     {
         $this->terms = Terms::read(Fields::of($quiz->terms));
@@ -49,7 +49,7 @@ final class Inspection
     }
 
     /**
-     * @param  array<string, Film>  $films  what is known of its videos, by medium
+     * @param  array<string, VideoInfo>  $films  what is known of its videos, by medium
      * @param  (callable(callable(): list<Finding>): list<Finding>)|null  $remembered  gives what was found on the ways through
      *                                                                                 a document with the same Bones, or asks
      * @return list<Finding> under the terms that the quiz suggests, in the order of the stops
@@ -59,7 +59,7 @@ final class Inspection
         $inspection = new self($quiz, $films);
         $inspection->whole();
         // Where something is not filled in yet, ways end there that will not end there later.
-        $explore = static fn (): array => (new Ways($quiz, $inspection->terms))->findings();
+        $explore = static fn (): array => (new ReachabilityCheck($quiz, $inspection->terms))->findings();
         $ways = [];
         if (self::allowsPublishing($inspection->findings)) {
             $ways = $remembered === null ? $explore() : $remembered($explore);
@@ -247,7 +247,7 @@ final class Inspection
         }
     }
 
-    private function find(Severity $severity, ?string $at, Message $message, ?Mend $mend = null): void
+    private function find(Severity $severity, ?string $at, Message $message, ?QuickFix $mend = null): void
     {
         $this->findings[] = new Finding($severity, $this->stop, $at, $message, [], $mend);
     }

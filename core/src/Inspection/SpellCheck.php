@@ -93,7 +93,7 @@ final readonly class SpellCheck
     {
         return new Finding(
             Severity::Advises, $passage->stop, $passage->at, new Message('inspection.spelling.slip', ['word' => $word, 'meant' => $meant]), [],
-            Mend::word($passage->at, $passage->member, $word, $meant), [$plain],
+            QuickFix::word($passage->at, $passage->member, $word, $meant), [$plain],
         );
     }
 

@@ -10,15 +10,15 @@ use HiddenLadder\Core\Quiz\Objective;
 use HiddenLadder\Core\Quiz\Question;
 use HiddenLadder\Core\Quiz\QuestionKind;
 use HiddenLadder\Core\Quiz\QuizDocument;
-use HiddenLadder\Core\Round\Mode;
-use HiddenLadder\Core\Round\Moment;
-use HiddenLadder\Core\Round\Sight;
-use HiddenLadder\Core\Round\Terms;
+use HiddenLadder\Core\Terms\Mode;
+use HiddenLadder\Core\Terms\SeenWhen;
+use HiddenLadder\Core\Terms\Sight;
+use HiddenLadder\Core\Terms\Terms;
 
 /**
  * Whether a question teaches those who slip at it, and whether there is time for it.
  *
- * @phpstan-type Found array{Severity, string, Message, ?Mend}
+ * @phpstan-type Found array{Severity, string, Message, ?QuickFix}
  */
 final readonly class TeachingCheck
 {
@@ -57,7 +57,7 @@ final readonly class TeachingCheck
         $words = (int) preg_match_all('/\S+/u', $question->text().' '.implode(' ', array_map(static fn (Entry $entry): string => $entry->text->plain(), $question->kind->showsOptions() ? $question->entries : [])));
         $needed = (int) ceil(60 * $words / self::WORDS_A_MINUTE) + self::SECONDS_TO_ANSWER;
         if ($seconds !== null && $seconds < $needed) {
-            $found[] = [Severity::Warns, $question->id, new Message('inspection.teaching.short-time', ['seconds' => $seconds, 'words' => $words, 'needed' => $needed]), $question->seconds === null ? null : Mend::set(new Message('inspection.mend.give-seconds', ['seconds' => $needed]), $question->id, 'seconds', $needed)];
+            $found[] = [Severity::Warns, $question->id, new Message('inspection.teaching.short-time', ['seconds' => $seconds, 'words' => $words, 'needed' => $needed]), $question->seconds === null ? null : QuickFix::set(new Message('inspection.mend.give-seconds', ['seconds' => $needed]), $question->id, 'seconds', $needed)];
         }
         if ($this->quiz->misconceptions !== []) {
             foreach ($question->isMarked() ? $question->allEntries() : [] as $entry) {
@@ -81,7 +81,7 @@ final readonly class TeachingCheck
             }
         }
         foreach ([Sight::Result, Sight::RightAnswer, Sight::Feedback] as $sight) {
-            if ($this->terms->seen[$sight->value] === Moment::ComingBack && $this->terms->rounds->limit === 1) {
+            if ($this->terms->seen[$sight->value] === SeenWhen::ComingBack && $this->terms->rounds->limit === 1) {
                 $found[] = [Severity::Warns, '', new Message('inspection.teaching.seen-never'), null];
             }
         }

@@ -9,12 +9,12 @@ use HiddenLadder\Core\Message;
 use HiddenLadder\Core\Quiz\Entry;
 use HiddenLadder\Core\Quiz\Question;
 use HiddenLadder\Core\Quiz\QuestionKind;
-use HiddenLadder\Core\Round\Terms;
+use HiddenLadder\Core\Terms\Terms;
 
 /**
  * How a question and its options are worded.
  *
- * @phpstan-type Found array{Severity, string, Message, ?Mend}
+ * @phpstan-type Found array{Severity, string, Message, ?QuickFix}
  */
 final readonly class WordingCheck
 {
@@ -56,7 +56,7 @@ final readonly class WordingCheck
             $found[] = [
                 $this->terms->mixOptions && ! $entry->pinned ? Severity::Warns : Severity::Advises, $entry->id,
                 new Message('inspection.wording.by-place', ['option' => $words]),
-                $other === null ? null : Mend::set(new Message('inspection.mend.say', ['words' => $other]), $entry->id, 'text', $other),
+                $other === null ? null : QuickFix::set(new Message('inspection.mend.say', ['words' => $other]), $entry->id, 'text', $other),
             ];
         }
 
@@ -88,7 +88,7 @@ final readonly class WordingCheck
         $words = array_map(static fn (Entry $entry): string => PlainText::folded($entry->text->plain()), $question->entries);
         foreach (self::TRUE_OR_FALSE as $pair) {
             if (array_diff($pair, $words) === []) {
-                return [[Severity::Advises, $question->id, new Message('inspection.wording.true-or-false'), Mend::set(new Message('inspection.mend.make-true-or-false'), $question->id, 'kind', QuestionKind::TrueFalse->value)]];
+                return [[Severity::Advises, $question->id, new Message('inspection.wording.true-or-false'), QuickFix::set(new Message('inspection.mend.make-true-or-false'), $question->id, 'kind', QuestionKind::TrueFalse->value)]];
             }
         }
 

@@ -73,7 +73,7 @@ final class ExpressionMarking
             }
         }
 
-        return $near ? new Mark(Result::NotRight, 0.0, null, null, Near::Form) : Mark::notRight();
+        return $near ? new Mark(Result::NotRight, 0.0, null, null, NearMiss::Form) : Mark::notRight();
     }
 
     private function same(Node $a, Node $b, Effort $effort): bool

@@ -22,7 +22,7 @@ final readonly class Mark
         public float $share = 0.0,
         public ?string $entry = null,
         public ?string $misconception = null,
-        public ?Near $near = null,
+        public ?NearMiss $near = null,
         public array $readings = [],
         public array $parts = [],
     ) {
@@ -67,7 +67,7 @@ final readonly class Mark
             $fields->numberOr('share', 0.0),
             $fields->stringOrNull('entry'),
             $fields->stringOrNull('misconception'),
-            $near === null ? null : Near::from($near),
+            $near === null ? null : NearMiss::from($near),
             $fields->stringsOr('readings'),
             $fields->booleans('parts'),
         );

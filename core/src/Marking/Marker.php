@@ -235,7 +235,7 @@ final readonly class Marker
             throw new UnfitResponse(new Message('marking.no-such-gap'));
         }
         if ($almost && ! in_array(false, $parts, true)) {
-            return new Mark(Result::Unclear, 0.0, null, null, Near::Spelling);
+            return new Mark(Result::Unclear, 0.0, null, null, NearMiss::Spelling);
         }
 
         return self::byParts($question, $parts, $foreseen);

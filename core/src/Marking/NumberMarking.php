@@ -88,7 +88,7 @@ final class NumberMarking
             return Mark::notRight();
         }
 
-        return new Mark($question->unitShare > 0 ? Result::Partly : Result::NotRight, $question->unitShare, null, null, Near::Unit);
+        return new Mark($question->unitShare > 0 ? Result::Partly : Result::NotRight, $question->unitShare, null, null, NearMiss::Unit);
     }
 
     private function prepared(Entry $entry): ?Quantity

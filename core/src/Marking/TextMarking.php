@@ -46,8 +46,8 @@ final class TextMarking
         }
 
         return $rules->spelling === Spelling::Accept
-            ? new Mark(Result::Right, $meant->share, $meant->id, $meant->misconception, Near::Spelling)
-            : new Mark(Result::Unclear, 0.0, null, null, Near::Spelling);
+            ? new Mark(Result::Right, $meant->share, $meant->id, $meant->misconception, NearMiss::Spelling)
+            : new Mark(Result::Unclear, 0.0, null, null, NearMiss::Spelling);
     }
 
     /** @param  list<Entry>  $entries */

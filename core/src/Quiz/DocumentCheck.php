@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace HiddenLadder\Core\Quiz;
 
+use HiddenLadder\Core\Fault;
 use HiddenLadder\Core\Fields;
 use HiddenLadder\Core\MalformedInput;
 use HiddenLadder\Core\Message;
@@ -11,7 +12,7 @@ use HiddenLadder\Core\Quiz\Edits\Done;
 use HiddenLadder\Core\Quiz\Edits\RichTexts;
 use HiddenLadder\Core\Quiz\Edits\Shapes;
 use HiddenLadder\Core\Quiz\Edits\Workpiece;
-use HiddenLadder\Core\Round\Terms;
+use HiddenLadder\Core\Terms\Terms;
 use Opis\JsonSchema\Errors\ErrorFormatter;
 use Opis\JsonSchema\Validator;
 
@@ -32,7 +33,7 @@ final class DocumentCheck
 
     private ?Validator $validator = null;
 
-    /** @return list<Problem> nothing when the document is sound */
+    /** @return list<Fault> nothing when the document is sound */
     public function problems(mixed $document): array
     {
         $objects = self::asObjects($document);
@@ -48,7 +49,7 @@ final class DocumentCheck
      * The same of a document that was sound before a change: only what the change touched is held against the schema.
      *
      * @param  Done  $done  what the change did
-     * @return list<Problem>
+     * @return list<Fault>
      */
     public function problemsAfter(Workpiece $work, Done $done): array
     {
@@ -76,7 +77,7 @@ final class DocumentCheck
         return $this->references($work->toArray());
     }
 
-    /** @return list<Problem> of the document without what is in its lists, which are only counted */
+    /** @return list<Fault> of the document without what is in its lists, which are only counted */
     private function ofTheWhole(\stdClass $document): array
     {
         $bare = clone $document;
@@ -85,7 +86,7 @@ final class DocumentCheck
             $nodes = $document->{$list} ?? null;
             $most = $limits[$list]['maxItems'] ?? null;
             if (is_array($nodes) && is_int($most) && count($nodes) > $most) {
-                return [new Problem("/$list", new Message('shape.most-items', ['most' => $most, 'count' => count($nodes)]))];
+                return [new Fault("/$list", new Message('shape.most-items', ['most' => $most, 'count' => count($nodes)]))];
             }
             if (is_array($nodes)) {
                 $bare->{$list} = array_slice($nodes, 0, 1);
@@ -98,7 +99,7 @@ final class DocumentCheck
     /**
      * @param  string  $definition  of the schema, as a fragment; the whole where it is empty
      * @param  string  $pointer  where the value stands
-     * @return list<Problem>
+     * @return list<Fault>
      */
     private function against(mixed $value, string $definition, string $pointer): array
     {
@@ -111,20 +112,20 @@ final class DocumentCheck
         foreach ($error === null ? [] : (new ErrorFormatter)->format($error, true, SchemaWords::of(...)) as $below => $reasons) {
             foreach (is_array($reasons) ? $reasons : [$reasons] as $reason) {
                 assert($reason instanceof Message);
-                $problems[] = new Problem($pointer.($below === '/' ? '' : $below), $reason);
+                $problems[] = new Fault($pointer.($below === '/' ? '' : $below), $reason);
             }
         }
 
         return $problems;
     }
 
-    /** @return list<Problem> */
+    /** @return list<Fault> */
     private static function unclean(\stdClass $node, string $type, string $pointer, bool $below = true): array
     {
         $problems = [];
         RichTexts::map($node, $type, static function (string $text, string $at) use (&$problems): string {
             if (! CleanText::is($text)) {
-                $problems[] = new Problem($at, new Message('shape.html'));
+                $problems[] = new Fault($at, new Message('shape.html'));
             }
 
             return $text;
@@ -135,7 +136,7 @@ final class DocumentCheck
 
     /**
      * @param  array<array-key, mixed>  $document
-     * @return list<Problem>
+     * @return list<Fault>
      */
     private function references(array $document): array
     {
@@ -165,14 +166,14 @@ final class DocumentCheck
 
     /**
      * @param  array<array-key, mixed>  $document
-     * @return list<Problem>
+     * @return list<Fault>
      */
     private function terms(array $document): array
     {
         try {
             Terms::read(Fields::of($document['terms'] ?? [], '/terms'));
         } catch (MalformedInput $malformed) {
-            return [new Problem($malformed->pointer, $malformed->reason)];
+            return [new Fault($malformed->pointer, $malformed->reason)];
         }
 
         return [];

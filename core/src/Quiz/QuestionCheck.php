@@ -4,12 +4,14 @@ declare(strict_types=1);
 
 namespace HiddenLadder\Core\Quiz;
 
+use HiddenLadder\Core\Fault;
+
 /** Whether a decoded JSON value is one question, by the same schema and rules as a whole document. */
 final class QuestionCheck
 {
     /**
      * @param  array<array-key, mixed>  $question
-     * @return list<Problem> with pointers into the question
+     * @return list<Fault> with pointers into the question
      */
     public function problems(array $question): array
     {
@@ -23,7 +25,7 @@ final class QuestionCheck
         foreach ($problems as $problem) {
             // Objectives, misconceptions and forks belong to a whole document, which is not here.
             if (preg_match('~/(?:objectives/\d+|misconception|fork)$~', $problem->pointer) !== 1) {
-                $within[] = new Problem((string) preg_replace('~^/stops/0/question~', '', $problem->pointer), $problem->reason);
+                $within[] = new Fault((string) preg_replace('~^/stops/0/question~', '', $problem->pointer), $problem->reason);
             }
         }
 

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace HiddenLadder\Core\Quiz;
 
+use HiddenLadder\Core\Fault;
 use HiddenLadder\Core\Message;
 
 /**
@@ -14,7 +15,7 @@ use HiddenLadder\Core\Message;
  */
 final class ReferenceCheck
 {
-    /** @var list<Problem> */
+    /** @var list<Fault> */
     private array $problems = [];
 
     /** @var array<string, true> */
@@ -31,7 +32,7 @@ final class ReferenceCheck
         $this->quiz = QuizDocument::read($document);
     }
 
-    /** @return list<Problem> */
+    /** @return list<Fault> */
     public function problems(): array
     {
         $this->ids($this->document, '');
@@ -50,7 +51,7 @@ final class ReferenceCheck
 
     private function problem(string $pointer, Message $reason): void
     {
-        $this->problems[] = new Problem($pointer, $reason);
+        $this->problems[] = new Fault($pointer, $reason);
     }
 
     /** @return array<int, array<array-key, mixed>> */

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace HiddenLadder\Core\Round;
 
+use HiddenLadder\Core\Round\Event\EventKind;
+
 /** Something a student may do now: a kind of event, and what it is about. */
 final readonly class Action
 {

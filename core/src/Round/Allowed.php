@@ -10,6 +10,26 @@ use HiddenLadder\Core\Quiz\Question;
 use HiddenLadder\Core\Quiz\QuizDocument;
 use HiddenLadder\Core\Quiz\Stop;
 use HiddenLadder\Core\Quiz\VideoStop;
+use HiddenLadder\Core\Round\Event\Answered;
+use HiddenLadder\Core\Round\Event\AskedForAlike;
+use HiddenLadder\Core\Round\Event\AskedForHelp;
+use HiddenLadder\Core\Round\Event\Called;
+use HiddenLadder\Core\Round\Event\Commented;
+use HiddenLadder\Core\Round\Event\Event;
+use HiddenLadder\Core\Round\Event\EventKind;
+use HiddenLadder\Core\Round\Event\JudgedOwn;
+use HiddenLadder\Core\Round\Event\SetAside;
+use HiddenLadder\Core\Round\Event\Skipped;
+use HiddenLadder\Core\Round\Event\TimedOut;
+use HiddenLadder\Core\Round\Event\Watched;
+use HiddenLadder\Core\Round\Event\WentOn;
+use HiddenLadder\Core\Round\Event\WentTo;
+use HiddenLadder\Core\Round\Internal\Conditions;
+use HiddenLadder\Core\Round\Internal\Position;
+use HiddenLadder\Core\Round\Result\Refusal;
+use HiddenLadder\Core\Round\Result\Rule;
+use HiddenLadder\Core\Terms\Mode;
+use HiddenLadder\Core\Terms\Terms;
 
 /**
  * What may be done where a student stands: told once, for the engine that refuses what is not in it, for the projection that

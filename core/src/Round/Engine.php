@@ -6,6 +6,17 @@ namespace HiddenLadder\Core\Round;
 
 use HiddenLadder\Core\Marking\Marker;
 use HiddenLadder\Core\Quiz\QuizDocument;
+use HiddenLadder\Core\Round\Event\Event;
+use HiddenLadder\Core\Round\Event\StoredEvent;
+use HiddenLadder\Core\Round\Internal\ConditionObserver;
+use HiddenLadder\Core\Round\Internal\Conditions;
+use HiddenLadder\Core\Round\Internal\Position;
+use HiddenLadder\Core\Round\Internal\Walk;
+use HiddenLadder\Core\Round\Result\Applied;
+use HiddenLadder\Core\Round\Result\Refusal;
+use HiddenLadder\Core\Round\Result\Refused;
+use HiddenLadder\Core\Round\Result\Replayed;
+use HiddenLadder\Core\Terms\Terms;
 
 /**
  * The rules of a round.
@@ -25,8 +36,8 @@ final readonly class Engine
 
     private Allowed $allowed;
 
-    /** @param  ?Assuming  $assuming  for looking ahead where the past is not known; a round itself has none */
-    public function __construct(private QuizDocument $quiz, private Terms $terms = new Terms, ?Assuming $assuming = null)
+    /** @param  ?ConditionObserver  $assuming  for looking ahead where the past is not known; a round itself has none */
+    public function __construct(private QuizDocument $quiz, private Terms $terms = new Terms, ?ConditionObserver $assuming = null)
     {
         $this->position = new Position($quiz, $terms);
         $this->marker = new Marker($quiz->language);
@@ -68,12 +79,12 @@ final readonly class Engine
      * A round from its beginning. Under a corrected key, results, points and standings are worked out anew; where the walk
      * went stays as the events' facts have it.
      *
-     * @param  iterable<Taken>  $events
+     * @param  iterable<StoredEvent>  $events
      * @param  bool  $withFacts  whether what each event comes to is wanted too
      *
      * @throws \DomainException when an event does not fit the round, which those that were taken always do
      */
-    public function fold(iterable $events, bool $withFacts = false): Folded
+    public function fold(iterable $events, bool $withFacts = false): Replayed
     {
         $walk = $this->walk(new State, $withFacts);
         $facts = [];
@@ -88,7 +99,7 @@ final readonly class Engine
             }
         }
 
-        return new Folded($walk->state, $facts);
+        return new Replayed($walk->state, $facts);
     }
 
     /**

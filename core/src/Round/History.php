@@ -6,6 +6,7 @@ namespace HiddenLadder\Core\Round;
 
 use HiddenLadder\Core\Fields;
 use HiddenLadder\Core\Quiz\QuizDocument;
+use HiddenLadder\Core\Round\Result\Standing;
 
 /** What a student's earlier rounds of a task mean for the next one. */
 final readonly class History

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace HiddenLadder\Core\Round;
 
 use HiddenLadder\Core\Fields;
+use HiddenLadder\Core\Round\Result\Record;
 
 /** Where a round stood when its task closed, kept so that it can go on from there when the task is opened again. */
 final readonly class Interrupted

@@ -4,6 +4,10 @@ declare(strict_types=1);
 
 namespace HiddenLadder\Core\Round;
 
+use HiddenLadder\Core\Terms\Counts;
+use HiddenLadder\Core\Terms\GoalKind;
+use HiddenLadder\Core\Terms\Terms;
+
 /** A student's rounds of a task taken together. */
 final readonly class RoundsSoFar
 {

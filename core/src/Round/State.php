@@ -6,6 +6,9 @@ namespace HiddenLadder\Core\Round;
 
 use HiddenLadder\Core\Fields;
 use HiddenLadder\Core\MalformedInput;
+use HiddenLadder\Core\Round\Event\CameTo;
+use HiddenLadder\Core\Round\Result\Outcome;
+use HiddenLadder\Core\Round\Result\Record;
 
 /**
  * Where a round stands. Small, serialisable, and rebuilt from the round's events at any time with the same outcome.

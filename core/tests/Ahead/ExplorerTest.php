@@ -9,13 +9,13 @@ use HiddenLadder\Core\Ahead\Structure;
 use HiddenLadder\Core\Forecast\MadeUpStudent;
 use HiddenLadder\Core\Forecast\Profile;
 use HiddenLadder\Core\Inspection\Finding;
+use HiddenLadder\Core\Inspection\ReachabilityCheck;
 use HiddenLadder\Core\Inspection\Severity;
-use HiddenLadder\Core\Inspection\Ways;
 use HiddenLadder\Core\Quiz\QuizDocument;
-use HiddenLadder\Core\Round\Applied;
 use HiddenLadder\Core\Round\Engine;
+use HiddenLadder\Core\Round\Event\Started;
 use HiddenLadder\Core\Round\Frame;
-use HiddenLadder\Core\Round\Started;
+use HiddenLadder\Core\Round\Result\Applied;
 use HiddenLadder\Core\Round\State;
 use HiddenLadder\Core\Tests\Round\MadeUpQuiz;
 use PHPUnit\Framework\TestCase;
@@ -44,7 +44,7 @@ final class ExplorerTest extends TestCase
             }
             $whole++;
             self::assertNotContains(false, $structure->safe(), 'generated quizzes trap nobody');
-            self::assertSame([], array_filter((new Ways($quiz, $terms))->findings(), static fn (Finding $finding): bool => $finding->severity === Severity::Stops), 'generated quizzes trap nobody');
+            self::assertSame([], array_filter((new ReachabilityCheck($quiz, $terms))->findings(), static fn (Finding $finding): bool => $finding->severity === Severity::Stops), 'generated quizzes trap nobody');
             $places = [];
             foreach ($structure->nodes as $node) {
                 $places[self::place($node)] = true;

@@ -8,7 +8,7 @@ use Eris\Generators;
 use Eris\TestTrait;
 use HiddenLadder\Core\Evidence\Gain;
 use HiddenLadder\Core\Evidence\Share;
-use HiddenLadder\Core\Evidence\Stretches;
+use HiddenLadder\Core\Evidence\WatchedIntervals;
 use PHPUnit\Framework\TestCase;
 
 final class FiguresTest extends TestCase
@@ -37,12 +37,12 @@ final class FiguresTest extends TestCase
 
     public function test_stretches_of_a_video(): void
     {
-        $watched = new Stretches([[0.0, 10.0], [10.2, 20.0], [5.0, 12.0], [40.0, 50.0]]);
+        $watched = new WatchedIntervals([[0.0, 10.0], [10.2, 20.0], [5.0, 12.0], [40.0, 50.0]]);
         self::assertEqualsWithDelta([[0.0, 20.0], [40.0, 50.0]], $watched->union, 1e-12);
         self::assertEqualsWithDelta(30.0, $watched->seen(), 1e-12);
         self::assertEqualsWithDelta(5.0 + 1.8, $watched->again(), 1e-9);
         self::assertSame(2, $watched->jumps());
-        self::assertSame([0.0, 0.0, 0], [(new Stretches([]))->seen(), (new Stretches([]))->again(), (new Stretches([]))->jumps()]);
+        self::assertSame([0.0, 0.0, 0], [(new WatchedIntervals([]))->seen(), (new WatchedIntervals([]))->again(), (new WatchedIntervals([]))->jumps()]);
     }
 
     public function test_seconds_of_the_union_are_those_that_some_stretch_covers(): void
@@ -55,7 +55,7 @@ final class FiguresTest extends TestCase
                     $counts[$second]++;
                 }
             }
-            $stretches = new Stretches($watched);
+            $stretches = new WatchedIntervals($watched);
             self::assertEqualsWithDelta(count(array_filter($counts, static fn (int $times): bool => $times > 0)), $stretches->seen(), 1e-9);
             self::assertEqualsWithDelta(count(array_filter($counts, static fn (int $times): bool => $times > 1)), $stretches->again(), 1e-9);
             $last = -1.0;

@@ -6,7 +6,7 @@ namespace HiddenLadder\Core\Tests\Evidence;
 
 use HiddenLadder\Core\Evidence\QuestionFigures;
 use HiddenLadder\Core\Fields;
-use HiddenLadder\Core\Round\Record;
+use HiddenLadder\Core\Round\Result\Record;
 use HiddenLadder\Core\Tests\Sample;
 use PHPUnit\Framework\TestCase;
 

@@ -7,11 +7,11 @@ namespace HiddenLadder\Core\Tests\Evidence;
 use Eris\Generators;
 use Eris\TestTrait;
 use HiddenLadder\Core\Evidence\Attempt;
-use HiddenLadder\Core\Evidence\Course;
 use HiddenLadder\Core\Evidence\DepthProfile;
 use HiddenLadder\Core\Evidence\Groups;
+use HiddenLadder\Core\Evidence\RoundEvidence;
 use HiddenLadder\Core\Evidence\Share;
-use HiddenLadder\Core\Evidence\StudentCourse;
+use HiddenLadder\Core\Evidence\StudentEvidence;
 use HiddenLadder\Core\Evidence\TaskEvidence;
 use HiddenLadder\Core\Forecast\MadeUpStudent;
 use HiddenLadder\Core\Forecast\Profile;
@@ -19,18 +19,18 @@ use HiddenLadder\Core\Marking\Response;
 use HiddenLadder\Core\Quiz\QuestionKind;
 use HiddenLadder\Core\Quiz\QuizDocument;
 use HiddenLadder\Core\Quiz\StaircaseStop;
-use HiddenLadder\Core\Round\Answered;
-use HiddenLadder\Core\Round\Applied;
 use HiddenLadder\Core\Round\Engine;
-use HiddenLadder\Core\Round\HandedIn;
-use HiddenLadder\Core\Round\Mode;
-use HiddenLadder\Core\Round\Refusal;
-use HiddenLadder\Core\Round\Score;
-use HiddenLadder\Core\Round\Standing;
-use HiddenLadder\Core\Round\Started;
+use HiddenLadder\Core\Round\Event\Answered;
+use HiddenLadder\Core\Round\Event\HandedIn;
+use HiddenLadder\Core\Round\Event\Started;
+use HiddenLadder\Core\Round\Event\StoredEvent;
+use HiddenLadder\Core\Round\Result\Applied;
+use HiddenLadder\Core\Round\Result\Refusal;
+use HiddenLadder\Core\Round\Result\Score;
+use HiddenLadder\Core\Round\Result\Standing;
 use HiddenLadder\Core\Round\State;
-use HiddenLadder\Core\Round\Taken;
-use HiddenLadder\Core\Round\Terms;
+use HiddenLadder\Core\Terms\Mode;
+use HiddenLadder\Core\Terms\Terms;
 use HiddenLadder\Core\Tests\Sample;
 use HiddenLadder\Demo\Draft;
 use PHPUnit\Framework\TestCase;
@@ -41,20 +41,20 @@ final class TaskEvidenceTest extends TestCase
 {
     use TestTrait;
 
-    /** @return array{Course, State, list<Taken>} a made-up student's round of the demo's unit on tides, 20 s an event */
+    /** @return array{RoundEvidence, State, list<StoredEvent>} a made-up student's round of the demo's unit on tides, 20 s an event */
     private static function round(QuizDocument $quiz, int $seed, Terms $terms): array
     {
         $engine = new Engine($quiz, $terms);
         $student = new MadeUpStudent($quiz, $terms, Profile::struggling(), new Randomizer(new Xoshiro256StarStar($seed)));
         $state = new State;
-        $course = new Course;
+        $course = new RoundEvidence;
         $taken = [];
         for ($step = 0; ! $state->isFinished(); $step++) {
             $event = $step === 0 ? new Started(seed: "evidence $seed") : $student->next($state);
             $outcome = $engine->apply($state, $event, 20_000 * $step);
             self::assertInstanceOf(Applied::class, $outcome);
             $state = $outcome->state;
-            $taken[] = new Taken($event, 20_000 * $step, null);
+            $taken[] = new StoredEvent($event, 20_000 * $step, null);
             $course = $course->with($event, 20_000 * $step, $outcome->facts);
         }
 
@@ -75,16 +75,16 @@ final class TaskEvidenceTest extends TestCase
                 self::assertSame($record->standing === Standing::Clear, self::first($course, $id)?->isRight() === true && ! $record->helped && $record->slips === 0, "at $id");
             }
             $folded = (new Engine($quiz, $terms))->fold($taken, withFacts: true);
-            $again = new Course;
+            $again = new RoundEvidence;
             foreach ($taken as $index => $one) {
                 $again = $again->with($one->event, $one->at, $folded->facts[$index]);
             }
             self::assertEquals($course, $again);
-            self::assertEquals($course, Course::fromArray(json_decode((string) json_encode($course->toArray()), true)));
+            self::assertEquals($course, RoundEvidence::fromArray(json_decode((string) json_encode($course->toArray()), true)));
         });
     }
 
-    private static function first(Course $course, string $question): ?Attempt
+    private static function first(RoundEvidence $course, string $question): ?Attempt
     {
         foreach ($course->attempts as $attempt) {
             if ($attempt->question === $question) {
@@ -105,7 +105,7 @@ final class TaskEvidenceTest extends TestCase
                 [$course, $state] = self::round($quiz, $student + $more, Terms::learn());
                 $rounds[] = ['course' => $course, 'score' => Score::ofRound($quiz, Terms::learn(), $state)->share()];
             }
-            $evidence->add(new StudentCourse("student $student", $rounds));
+            $evidence->add(new StudentEvidence("student $student", $rounds));
         }
         $told = $evidence->toArray();
         self::assertSame(12, $told['students']);
@@ -135,7 +135,7 @@ final class TaskEvidenceTest extends TestCase
             foreach ([1, 8] as $count) {
                 $evidence = new TaskEvidence($quiz);
                 for ($student = 0; $student < $count; $student++) {
-                    $evidence->add(new StudentCourse("s$student", [['course' => new Course(array_map(static fn (string $id): Attempt => new Attempt($id, $result, 0.0, null, null, null, []), $ids)), 'score' => $result === 'right' ? 1.0 : 0.0]]));
+                    $evidence->add(new StudentEvidence("s$student", [['course' => new RoundEvidence(array_map(static fn (string $id): Attempt => new Attempt($id, $result, 0.0, null, null, null, []), $ids)), 'score' => $result === 'right' ? 1.0 : 0.0]]));
                 }
                 $told = $evidence->toArray();
                 self::assertNull($told['alpha']);
@@ -148,7 +148,7 @@ final class TaskEvidenceTest extends TestCase
     public function test_a_misconception_shown_once_is_left_by_one_right_answer_and_shown_twice_by_two(): void
     {
         $try = static fn (string $question, bool $right, ?string $misconception = null): Attempt => new Attempt($question, $right ? 'right' : 'not-right', $right ? 1.0 : 0.0, null, $misconception, null, []);
-        $now = static fn (Attempt ...$attempts): array => (new StudentCourse('s', array_map(static fn (Attempt $attempt): array => ['course' => new Course([$attempt]), 'score' => null], array_values($attempts))))->misconceptions(['a' => ['m'], 'b' => ['m']]);
+        $now = static fn (Attempt ...$attempts): array => (new StudentEvidence('s', array_map(static fn (Attempt $attempt): array => ['course' => new RoundEvidence([$attempt]), 'score' => null], array_values($attempts))))->misconceptions(['a' => ['m'], 'b' => ['m']]);
 
         self::assertSame([], $now($try('a', true)));
         self::assertSame(['m' => true], $now($try('a', false, 'm')));
@@ -157,7 +157,7 @@ final class TaskEvidenceTest extends TestCase
         self::assertSame(['m' => false], $now($try('a', false, 'm'), $try('b', false, 'm'), $try('a', true), $try('b', true)));
         self::assertSame(['m' => true], $now($try('a', false, 'm'), $try('b', true), $try('a', false, 'm')));
         // Right in the end, in the same round, after the loop: that contradicts nothing.
-        self::assertSame(['m' => true], (new StudentCourse('s', [['course' => new Course([$try('a', false, 'm'), $try('a', true)]), 'score' => null]]))->misconceptions(['a' => ['m']]));
+        self::assertSame(['m' => true], (new StudentEvidence('s', [['course' => new RoundEvidence([$try('a', false, 'm'), $try('a', true)]), 'score' => null]]))->misconceptions(['a' => ['m']]));
     }
 
     public function test_every_option_chosen_counts_and_every_part_of_an_answer(): void
@@ -173,7 +173,7 @@ final class TaskEvidenceTest extends TestCase
         [$one, $two] = array_column($gaps->gaps, 'id');
         $evidence = new TaskEvidence($quiz);
         foreach ([[[$a, $b], ['ebb', 'flood'], 0], [[$a], ['ebb', 'high'], 0], [[$c], ['x', 'y'], 1], [[$a, $b, $c], ['ebb', 'flood'], 0]] as $student => [$choices, $fillings, $sure]) {
-            $evidence->add(new StudentCourse("s$student", [['course' => self::courseOf($quiz, [
+            $evidence->add(new StudentEvidence("s$student", [['course' => self::courseOf($quiz, [
                 Response::choices(...$choices), Response::gaps(array_combine([$one, $two], $fillings)), Response::choices($poll->entries[$sure]->id),
             ]), 'score' => null]]));
         }
@@ -191,10 +191,10 @@ final class TaskEvidenceTest extends TestCase
      *
      * @param  list<Response>  $responses
      */
-    private static function courseOf(QuizDocument $quiz, array $responses): Course
+    private static function courseOf(QuizDocument $quiz, array $responses): RoundEvidence
     {
         $engine = new Engine($quiz, Terms::learn()->with(mode: Mode::HandedIn));
-        $course = new Course;
+        $course = new RoundEvidence;
         $state = new State;
         $events = [new Started(seed: 'x')];
         foreach (array_keys($quiz->questions()) as $index => $question) {
@@ -217,7 +217,7 @@ final class TaskEvidenceTest extends TestCase
         [$first, $second] = array_keys($quiz->questions());
         $try = static fn (string $question, bool $right): Attempt => new Attempt($question, $right ? 'right' : 'not-right', $right ? 1.0 : 0.0, null, null, null, []);
         $evidence = new TaskEvidence($quiz);
-        $add = static fn (string $student, array $mastered, Attempt ...$attempts) => $evidence->add(new StudentCourse($student, [['course' => new Course(array_values($attempts)), 'score' => null]], array_values(array_filter($mastered, is_string(...)))));
+        $add = static fn (string $student, array $mastered, Attempt ...$attempts) => $evidence->add(new StudentEvidence($student, [['course' => new RoundEvidence(array_values($attempts)), 'score' => null]], array_values(array_filter($mastered, is_string(...)))));
         $add('alone', [$d->id('o')], $try($first, true), $try($second, true));
         $add('helped', [$d->id('o')], $try($first, false), $try($first, true), $try($second, true));
         $add('not yet', [], $try($first, false));
@@ -232,7 +232,7 @@ final class TaskEvidenceTest extends TestCase
     {
         $evidence = new TaskEvidence(QuizDocument::read(Sample::document()));
         foreach ([[0.5], [0.5, 1.0], [0.2, null], [0.6, 0.8], [null]] as $student => $scores) {
-            $evidence->add(new StudentCourse("s$student", array_map(static fn (?float $score): array => ['course' => new Course, 'score' => $score], $scores)));
+            $evidence->add(new StudentEvidence("s$student", array_map(static fn (?float $score): array => ['course' => new RoundEvidence, 'score' => $score], $scores)));
         }
         // Of the class's means, .55 and .9: (.9 - .55) / (1 - .55).
         self::assertSame(['n' => 2, 'value' => round(0.35 / 0.45, 4)], $evidence->toArray()['gain']);
@@ -242,7 +242,7 @@ final class TaskEvidenceTest extends TestCase
     {
         $evidence = new TaskEvidence(QuizDocument::read(Sample::document()));
         foreach ([[[0.0, 4.0], [2.0, 4.0]], [[1.5, 3.0]]] as $student => $watched) {
-            $evidence->add(new StudentCourse("s$student", [['course' => new Course([], ['film' => $watched]), 'score' => null]]));
+            $evidence->add(new StudentEvidence("s$student", [['course' => new RoundEvidence([], ['film' => $watched]), 'score' => null]]));
         }
         /** @var object $told */
         $told = $evidence->toArray()['watched'];
@@ -255,8 +255,8 @@ final class TaskEvidenceTest extends TestCase
     public function test_a_video_seen_in_two_rounds_is_not_rewound(): void
     {
         $evidence = new TaskEvidence(QuizDocument::read(Sample::document()));
-        $round = static fn (array ...$watched): array => ['course' => Course::fromArray(['watched' => ['film' => $watched]]), 'score' => null];
-        $evidence->add(new StudentCourse('s', [$round([0.0, 4.0]), $round([0.0, 4.0]), $round([1.0, 4.0], [2.0, 3.0])]));
+        $round = static fn (array ...$watched): array => ['course' => RoundEvidence::fromArray(['watched' => ['film' => $watched]]), 'score' => null];
+        $evidence->add(new StudentEvidence('s', [$round([0.0, 4.0]), $round([0.0, 4.0]), $round([1.0, 4.0], [2.0, 3.0])]));
         /** @var object $told */
         $told = $evidence->toArray()['watched'];
         $film = ((array) $told)['film'];
@@ -270,7 +270,7 @@ final class TaskEvidenceTest extends TestCase
         $quiz = QuizDocument::read(Sample::document());
         $question = Sample::id('first/question');
         $try = static fn (string ...$rungs): Attempt => new Attempt($question, 'not-right', 0.0, null, null, null, array_values($rungs));
-        $courses = [new Course([$try(), $try('hint-1'), $try('hint-2')]), new Course([$try()]), new Course([], [], [$question => ['hint-1']]), new Course];
+        $courses = [new RoundEvidence([$try(), $try('hint-1'), $try('hint-2')]), new RoundEvidence([$try()]), new RoundEvidence([], [], [$question => ['hint-1']]), new RoundEvidence];
 
         self::assertEquals(['came' => 3, 'depth' => 1.0, 'rungs' => 2], DepthProfile::of($quiz, $courses)[0]);
         self::assertSame([['came' => 0, 'depth' => 0.0, 'rungs' => 2], ['came' => 0, 'depth' => 0.0, 'rungs' => 1], ['came' => 0, 'depth' => 0.0, 'rungs' => 0]], DepthProfile::of($quiz, []));
@@ -312,7 +312,7 @@ final class TaskEvidenceTest extends TestCase
 
     public function test_who_was_away_spent_no_time_on_it(): void
     {
-        $course = new Course;
+        $course = new RoundEvidence;
         $state = new State;
         $quiz = QuizDocument::read(Sample::document());
         $engine = new Engine($quiz);

@@ -7,13 +7,13 @@ namespace HiddenLadder\Core\Tests\Forecast;
 use HiddenLadder\Core\Fields;
 use HiddenLadder\Core\Forecast\Behaviour;
 use HiddenLadder\Core\Forecast\Forecast;
-use HiddenLadder\Core\Forecast\Known;
+use HiddenLadder\Core\Forecast\ObservedAnswers;
 use HiddenLadder\Core\Forecast\Profile;
 use HiddenLadder\Core\Forecast\RoundChain;
-use HiddenLadder\Core\Forecast\Walks;
+use HiddenLadder\Core\Forecast\Simulation;
 use HiddenLadder\Core\Quiz\QuizDocument;
-use HiddenLadder\Core\Round\Purpose;
-use HiddenLadder\Core\Round\Terms;
+use HiddenLadder\Core\Terms\Purpose;
+use HiddenLadder\Core\Terms\Terms;
 use HiddenLadder\Core\Tests\Sample;
 use HiddenLadder\Demo\Draft;
 use PHPUnit\Framework\Attributes\DataProvider;
@@ -44,7 +44,7 @@ final class ForecastTest extends TestCase
         $places = $round->places($visits);
         $finishes = $round->finishes($visits);
         $count = 250;
-        $walks = new Walks($quiz, $terms, $profile);
+        $walks = new Simulation($quiz, $terms, $profile);
         $seconds = $came = $ended = [];
         for ($seed = 1; $seed <= $count; $seed++) {
             $walked = $walks->one($seed);
@@ -97,10 +97,10 @@ final class ForecastTest extends TestCase
         $quiz = QuizDocument::read(Sample::document());
         $question = $quiz->stops[0]->questions()[0];
         $middling = Profile::middling()->chance($question, 0);
-        $chances = array_map(static fn (int $answers): float => Profile::ofClass([$question->id => new Known($answers, 0, 40.0)])->chance($question, 0), [0, 10, 1000]);
+        $chances = array_map(static fn (int $answers): float => Profile::ofClass([$question->id => new ObservedAnswers($answers, 0, 40.0)])->chance($question, 0), [0, 10, 1000]);
 
         self::assertEqualsWithDelta([$middling, $middling / 2, $middling * 10 / 1010], $chances, 1e-12);
-        self::assertSame(40.0, Profile::ofClass([$question->id => new Known(3, 1, 40.0)])->seconds($question));
+        self::assertSame(40.0, Profile::ofClass([$question->id => new ObservedAnswers(3, 1, 40.0)])->seconds($question));
         self::assertNull(Profile::middling()->seconds($question));
     }
 

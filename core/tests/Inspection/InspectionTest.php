@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace HiddenLadder\Core\Tests\Inspection;
 
-use HiddenLadder\Core\Inspection\Film;
 use HiddenLadder\Core\Inspection\Finding;
 use HiddenLadder\Core\Inspection\Inspection;
 use HiddenLadder\Core\Inspection\Readability;
 use HiddenLadder\Core\Inspection\Severity;
+use HiddenLadder\Core\Inspection\VideoInfo;
 use HiddenLadder\Core\Quiz\QuizDocument;
 use HiddenLadder\Core\Tests\Sample;
 use HiddenLadder\Core\Tests\Told;
@@ -73,11 +73,11 @@ final class InspectionTest extends TestCase
     {
         $quiz = QuizDocument::read(Sample::document());
         $medium = $quiz->media()[0];
-        $found = static fn (Film $film): array => array_map(static fn (Finding $finding): string => $finding->message->code, array_filter(Inspection::of($quiz, [$medium => $film]), static fn (Finding $finding): bool => $finding->severity !== Severity::Advises));
-        $without = array_values(array_diff($found(new Film(600.0, false)), $found(new Film(600.0, true))));
+        $found = static fn (VideoInfo $film): array => array_map(static fn (Finding $finding): string => $finding->message->code, array_filter(Inspection::of($quiz, [$medium => $film]), static fn (Finding $finding): bool => $finding->severity !== Severity::Advises));
+        $without = array_values(array_diff($found(new VideoInfo(600.0, false)), $found(new VideoInfo(600.0, true))));
 
         self::assertSame(['inspection.video.no-captions'], array_values(array_unique($without)));
-        self::assertSame(array_map(static fn (Finding $finding): string => $finding->message->code, array_filter(Inspection::of($quiz), static fn (Finding $finding): bool => $finding->severity !== Severity::Advises)), $found(new Film(null, true)));
+        self::assertSame(array_map(static fn (Finding $finding): string => $finding->message->code, array_filter(Inspection::of($quiz), static fn (Finding $finding): bool => $finding->severity !== Severity::Advises)), $found(new VideoInfo(null, true)));
     }
 
     /** The sentence of six words of one syllable each is a common example: reading ease 116.145, grade -1.45. */

@@ -8,15 +8,15 @@ use HiddenLadder\Core\Forecast\MadeUpStudent;
 use HiddenLadder\Core\Forecast\Profile;
 use HiddenLadder\Core\Inspection\Finding;
 use HiddenLadder\Core\Inspection\Inspection;
+use HiddenLadder\Core\Inspection\ReachabilityCheck;
 use HiddenLadder\Core\Inspection\Severity;
 use HiddenLadder\Core\Inspection\WayBackCheck;
-use HiddenLadder\Core\Inspection\Ways;
 use HiddenLadder\Core\Quiz\QuizDocument;
-use HiddenLadder\Core\Round\Applied;
 use HiddenLadder\Core\Round\Engine;
-use HiddenLadder\Core\Round\Started;
+use HiddenLadder\Core\Round\Event\Started;
+use HiddenLadder\Core\Round\Result\Applied;
 use HiddenLadder\Core\Round\State;
-use HiddenLadder\Core\Round\Terms;
+use HiddenLadder\Core\Terms\Terms;
 use HiddenLadder\Core\Tests\Told;
 use HiddenLadder\Demo\Draft;
 use PHPUnit\Framework\TestCase;
@@ -193,7 +193,7 @@ final class WaysTest extends TestCase
     private static function found(array $document): array
     {
         $quiz = QuizDocument::read($document);
-        $ways = (new Ways($quiz, Terms::learn()))->findings();
+        $ways = (new ReachabilityCheck($quiz, Terms::learn()))->findings();
         $back = new WayBackCheck($quiz);
 
         return [...$ways, ...(Inspection::allowsPublishing($ways) ? $back->leadsBack() : []), ...$back->shownTooEarly()];

@@ -7,7 +7,7 @@ namespace HiddenLadder\Core\Tests\Marking;
 use HiddenLadder\Core\Fields;
 use HiddenLadder\Core\MalformedInput;
 use HiddenLadder\Core\Marking\Marker;
-use HiddenLadder\Core\Marking\Near;
+use HiddenLadder\Core\Marking\NearMiss;
 use HiddenLadder\Core\Marking\Response;
 use HiddenLadder\Core\Marking\UnfitResponse;
 use HiddenLadder\Core\Quiz\Question;
@@ -101,7 +101,7 @@ final class BadInputTest extends TestCase
             $start = self::spent();
             $mark = (new Marker('en'))->mark($question, $kind === 'short-text' ? Response::text('rihgt') : Response::choices($question->accepted()[0]->id));
             self::assertLessThan(self::limit(), self::spent() - $start, $kind);
-            self::assertTrue($mark->near === Near::Spelling || $mark->share === 1.0);
+            self::assertTrue($mark->near === NearMiss::Spelling || $mark->share === 1.0);
         }
     }
 

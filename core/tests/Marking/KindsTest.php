@@ -7,7 +7,7 @@ namespace HiddenLadder\Core\Tests\Marking;
 use HiddenLadder\Core\Fields;
 use HiddenLadder\Core\Marking\Mark;
 use HiddenLadder\Core\Marking\Marker;
-use HiddenLadder\Core\Marking\Near;
+use HiddenLadder\Core\Marking\NearMiss;
 use HiddenLadder\Core\Marking\Response;
 use HiddenLadder\Core\Marking\Result;
 use HiddenLadder\Core\Marking\UnfitResponse;
@@ -75,15 +75,15 @@ final class KindsTest extends TestCase
         self::assertSame(Result::NotRight, (new Marker('en'))->mark($question, Response::choices($d->id('entry/wind')))->result);
     }
 
-    /** @return iterable<string, array{array<string, mixed>, string, Result, ?Near}> */
+    /** @return iterable<string, array{array<string, mixed>, string, Result, ?NearMiss}> */
     public static function texts(): iterable
     {
         $ask = ['spelling' => 'ask'];
-        yield 'one letter wrong of eight' => [$ask, 'neep tide', Result::Unclear, Near::Spelling];
-        yield 'two neighbours swapped' => [$ask, 'naep tide', Result::Unclear, Near::Spelling];
-        yield 'two letters wrong of nine' => [$ask, 'neepp tide', Result::Unclear, Near::Spelling];
+        yield 'one letter wrong of eight' => [$ask, 'neep tide', Result::Unclear, NearMiss::Spelling];
+        yield 'two neighbours swapped' => [$ask, 'naep tide', Result::Unclear, NearMiss::Spelling];
+        yield 'two letters wrong of nine' => [$ask, 'neepp tide', Result::Unclear, NearMiss::Spelling];
         yield 'three letters wrong' => [$ask, 'neeppp tide', Result::NotRight, null];
-        yield 'accepted, and mentioned' => [['spelling' => 'accept'], 'neap tid', Result::Right, Near::Spelling];
+        yield 'accepted, and mentioned' => [['spelling' => 'accept'], 'neap tid', Result::Right, NearMiss::Spelling];
         yield 'another word, exactly' => [[], 'neap tid', Result::NotRight, null];
         yield 'a slip that is a known wrong answer' => [$ask, 'leap tide', Result::NotRight, null];
         yield 'with accents' => [['ignoreDiacritics' => true], 'Néàp tïde', Result::Right, null];
@@ -95,7 +95,7 @@ final class KindsTest extends TestCase
 
     /** @param  array<string, mixed>  $rules */
     #[DataProvider('texts')]
-    public function test_text_is_compared_under_its_rules(array $rules, string $text, Result $result, ?Near $near): void
+    public function test_text_is_compared_under_its_rules(array $rules, string $text, Result $result, ?NearMiss $near): void
     {
         $d = self::d();
         $mark = self::text(self::question('short-text', [$d->right('neap tide'), $d->wrong('leap', 'leap tide')], ['text' => $rules]), $text);
@@ -138,7 +138,7 @@ final class KindsTest extends TestCase
         $question = self::question('number', [self::d()->right('12.5 cm'), self::d()->wrong('w', '125 cm')], ['unitShare' => 0.5]);
         foreach (['12.5', '12.5 m', '12.5 kg'] as $given) {
             $mark = self::text($question, $given);
-            self::assertSame([Result::Partly, 0.5, Near::Unit], [$mark->result, $mark->share, $mark->near], $given);
+            self::assertSame([Result::Partly, 0.5, NearMiss::Unit], [$mark->result, $mark->share, $mark->near], $given);
         }
         self::assertSame([Result::NotRight, null], [self::text($question, '13 cm')->result, self::text($question, '13 cm')->near]);
         self::assertSame(self::d()->id('entry/w'), self::text($question, '1.25 m')->entry);
@@ -169,7 +169,7 @@ final class KindsTest extends TestCase
         self::assertSame($result, self::text($question, $given)->result);
     }
 
-    /** @return iterable<array{string, string, string, Result, ?Near}> form, accepted, given */
+    /** @return iterable<array{string, string, string, Result, ?NearMiss}> form, accepted, given */
     public static function expressions(): iterable
     {
         yield ['any', 'R*I', 'IR', Result::Right, null];
@@ -179,12 +179,12 @@ final class KindsTest extends TestCase
         yield ['any', 'y=2x+1', '2x+1', Result::NotRight, null];
         yield ['any', 'x+1', 'x+2', Result::NotRight, null];
         yield ['expanded', 'x^2+2x+1', 'x^2+2x+1', Result::Right, null];
-        yield ['expanded', 'x^2+2x+1', '(x+1)^2', Result::NotRight, Near::Form];
-        yield ['expanded', 'x^2+2x+1', 'x^2+x+x+1', Result::NotRight, Near::Form];
+        yield ['expanded', 'x^2+2x+1', '(x+1)^2', Result::NotRight, NearMiss::Form];
+        yield ['expanded', 'x^2+2x+1', 'x^2+x+x+1', Result::NotRight, NearMiss::Form];
         yield ['factored', '(x+1)(x-1)', '(x-1)(x+1)', Result::Right, null];
-        yield ['factored', '(x+1)(x-1)', 'x^2-1', Result::NotRight, Near::Form];
+        yield ['factored', '(x+1)(x-1)', 'x^2-1', Result::NotRight, NearMiss::Form];
         yield ['factored', '2(x+1)^2', '2(x+1)(x+1)', Result::Right, null];
-        yield ['simplified', 'x/2', '2x/4', Result::NotRight, Near::Form];
+        yield ['simplified', 'x/2', '2x/4', Result::NotRight, NearMiss::Form];
         yield ['simplified', '2x', 'x*2', Result::Right, null];
         yield ['any', 'x/(2*y)', 'x/2y', Result::Unclear, null];
         yield ['any', 'sqrt(2)/2', '1/√2', Result::Right, null];
@@ -192,7 +192,7 @@ final class KindsTest extends TestCase
     }
 
     #[DataProvider('expressions')]
-    public function test_formulas_are_equal_by_value_and_have_the_form_that_is_asked_for(string $form, string $accepted, string $given, Result $result, ?Near $near): void
+    public function test_formulas_are_equal_by_value_and_have_the_form_that_is_asked_for(string $form, string $accepted, string $given, Result $result, ?NearMiss $near): void
     {
         $mark = self::text(self::question('expression', [self::d()->right($accepted)], ['form' => $form]), $given);
         self::assertSame([$result, $near], [$mark->result, $mark->near]);
@@ -288,7 +288,7 @@ final class KindsTest extends TestCase
         [$when, $where] = [$d->id('gap/when'), $d->id('gap/where')];
         self::assertSame(Result::Right, $mark([$when => 'High Tide', $where => $d->id('deep')])->result);
         self::assertSame([Result::Partly, 0.5, $d->id('entry/low')], [$mark([$when => 'low tide', $where => $d->id('deep')])->result, $mark([$when => 'low tide', $where => $d->id('deep')])->share, $mark([$when => 'low tide', $where => $d->id('deep')])->entry]);
-        self::assertSame([Result::Unclear, Near::Spelling], [$mark([$when => 'hihg tide', $where => $d->id('deep')])->result, $mark([$when => 'hihg tide', $where => $d->id('deep')])->near]);
+        self::assertSame([Result::Unclear, NearMiss::Spelling], [$mark([$when => 'hihg tide', $where => $d->id('deep')])->result, $mark([$when => 'hihg tide', $where => $d->id('deep')])->near]);
         self::assertSame([$when => false, $where => true], $mark([$where => $d->id('deep')])->parts);
         foreach ([['nowhere' => 'x'], [$where => 'a stranger']] as $given) {
             try {

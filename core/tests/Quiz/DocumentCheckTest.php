@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace HiddenLadder\Core\Tests\Quiz;
 
+use HiddenLadder\Core\Fault;
 use HiddenLadder\Core\Quiz\DocumentCheck;
-use HiddenLadder\Core\Quiz\Problem;
 use HiddenLadder\Core\Tests\Sample;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
@@ -45,7 +45,7 @@ final class DocumentCheckTest extends TestCase
         $problems = (new DocumentCheck)->problems($document);
 
         self::assertNotSame([], $problems);
-        self::assertContains($pointer, array_map(static fn (Problem $problem): string => $problem->pointer, $problems));
+        self::assertContains($pointer, array_map(static fn (Fault $problem): string => $problem->pointer, $problems));
     }
 
     public function test_what_is_not_an_object_is_no_document(): void

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace HiddenLadder\Core\Tests\Quiz;
 
+use HiddenLadder\Core\Fault;
 use HiddenLadder\Core\MalformedInput;
 use HiddenLadder\Core\Quiz\DocumentCheck;
 use HiddenLadder\Core\Quiz\Edits\Edit;
@@ -11,7 +12,6 @@ use HiddenLadder\Core\Quiz\Edits\Fingerprint;
 use HiddenLadder\Core\Quiz\Edits\Shapes;
 use HiddenLadder\Core\Quiz\Edits\Unfit;
 use HiddenLadder\Core\Quiz\Edits\Workpiece;
-use HiddenLadder\Core\Quiz\Problem;
 use HiddenLadder\Core\Tests\Round\MadeUpQuiz;
 use HiddenLadder\Core\Tests\Sample;
 use PHPUnit\Framework\Attributes\DataProvider;
@@ -167,7 +167,7 @@ final class EditsTest extends TestCase
         $work = Workpiece::of(Sample::document());
         $done = $work->apply([$edit]);
         $check = new DocumentCheck;
-        self::assertContains($pointer, array_map(static fn (Problem $problem): string => $problem->pointer, $check->problemsAfter($work, $done)));
+        self::assertContains($pointer, array_map(static fn (Fault $problem): string => $problem->pointer, $check->problemsAfter($work, $done)));
         self::assertNotSame([], $check->problems($work->toArray()));
     }
 

@@ -4,18 +4,18 @@ declare(strict_types=1);
 
 namespace HiddenLadder\Core\Tests\Quiz;
 
+use HiddenLadder\Core\Fault;
 use HiddenLadder\Core\Inspection\Finding;
 use HiddenLadder\Core\Inspection\Inspection;
 use HiddenLadder\Core\Quiz\DocumentCheck;
-use HiddenLadder\Core\Quiz\Problem;
 use HiddenLadder\Core\Quiz\QuestionCheck;
 use HiddenLadder\Core\Quiz\QuizDocument;
-use HiddenLadder\Core\Round\Applied;
 use HiddenLadder\Core\Round\Engine;
-use HiddenLadder\Core\Round\Projection;
-use HiddenLadder\Core\Round\Started;
+use HiddenLadder\Core\Round\Event\Started;
+use HiddenLadder\Core\Round\Result\Applied;
 use HiddenLadder\Core\Round\State;
-use HiddenLadder\Core\Round\Terms;
+use HiddenLadder\Core\Round\View\Projection;
+use HiddenLadder\Core\Terms\Terms;
 use HiddenLadder\Core\Tests\Round\Walker;
 use HiddenLadder\Core\Tests\Told;
 use HiddenLadder\Demo\Draft;
@@ -67,7 +67,7 @@ final class ReferenceTest extends TestCase
     #[DataProvider('contradictions')]
     public function test_what_contradicts_itself_is_told_by_its_place(array $document, string $pointer): void
     {
-        $told = array_map(static fn (Problem $problem): string => $problem->pointer, (new DocumentCheck)->problems($document));
+        $told = array_map(static fn (Fault $problem): string => $problem->pointer, (new DocumentCheck)->problems($document));
         self::assertContains($pointer, $told, implode(', ', $told));
     }
 

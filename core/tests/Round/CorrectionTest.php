@@ -5,12 +5,12 @@ declare(strict_types=1);
 namespace HiddenLadder\Core\Tests\Round;
 
 use HiddenLadder\Core\Marking\Response;
-use HiddenLadder\Core\Round\Rule;
-use HiddenLadder\Core\Round\SetAside;
-use HiddenLadder\Core\Round\Standing;
+use HiddenLadder\Core\Round\Event\SetAside;
+use HiddenLadder\Core\Round\Event\WentOn;
+use HiddenLadder\Core\Round\Result\Rule;
+use HiddenLadder\Core\Round\Result\Standing;
 use HiddenLadder\Core\Round\State;
-use HiddenLadder\Core\Round\Terms;
-use HiddenLadder\Core\Round\WentOn;
+use HiddenLadder\Core\Terms\Terms;
 use HiddenLadder\Core\Tests\Sample;
 use PHPUnit\Framework\TestCase;
 
@@ -83,7 +83,7 @@ final class CorrectionTest extends TestCase
     {
         $walker = new Walker(Sample::document());
         $walker->answers(Response::choices(Sample::id('entry/plain')))->on()->answers(Response::choices(Sample::id('entry/plain')))->on();
-        $walker->does(new SetAside(Sample::id('first/question')), new \HiddenLadder\Core\Round\Watched(Sample::id('video'), 0, 10, 1))->right()->on()->on()->right()->on()->isAt('first');
+        $walker->does(new SetAside(Sample::id('first/question')), new \HiddenLadder\Core\Round\Event\Watched(Sample::id('video'), 0, 10, 1))->right()->on()->on()->right()->on()->isAt('first');
         $state = $walker->under(self::corrected());
         self::assertEquals(self::path($walker->state), self::path($state));
         self::assertTrue($state->record(Sample::id('first/question'))->standing->isRight());

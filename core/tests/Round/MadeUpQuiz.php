@@ -4,13 +4,13 @@ declare(strict_types=1);
 
 namespace HiddenLadder\Core\Tests\Round;
 
-use HiddenLadder\Core\Round\Counts;
-use HiddenLadder\Core\Round\Mode;
-use HiddenLadder\Core\Round\Moment;
-use HiddenLadder\Core\Round\Purpose;
-use HiddenLadder\Core\Round\RoundTerms;
-use HiddenLadder\Core\Round\Sight;
-use HiddenLadder\Core\Round\Terms;
+use HiddenLadder\Core\Terms\Counts;
+use HiddenLadder\Core\Terms\Mode;
+use HiddenLadder\Core\Terms\Purpose;
+use HiddenLadder\Core\Terms\RoundTerms;
+use HiddenLadder\Core\Terms\SeenWhen;
+use HiddenLadder\Core\Terms\Sight;
+use HiddenLadder\Core\Terms\Terms;
 use HiddenLadder\Demo\Draft;
 use Random\Randomizer;
 
@@ -43,7 +43,7 @@ final class MadeUpQuiz
     {
         $coin = static fn (int $of = 2): bool => $lot->getInt(1, $of) === 1;
         $handedIn = $coin(4);
-        $moment = static fn (): Moment => Moment::cases()[$lot->getInt(0, count(Moment::cases()) - 1)];
+        $moment = static fn (): SeenWhen => SeenWhen::cases()[$lot->getInt(0, count(SeenWhen::cases()) - 1)];
 
         return new Terms(
             Purpose::Learn,
@@ -60,7 +60,7 @@ final class MadeUpQuiz
             mixOptions: $coin(),
             mixStops: $coin(3),
             rounds: new RoundTerms(counts: Counts::Best),
-            seen: array_combine(array_column(Sight::cases(), 'value'), array_map(static fn (): Moment => $coin() ? Moment::AtOnce : $moment(), Sight::cases())),
+            seen: array_combine(array_column(Sight::cases(), 'value'), array_map(static fn (): SeenWhen => $coin() ? SeenWhen::AtOnce : $moment(), Sight::cases())),
         );
     }
 

@@ -5,21 +5,21 @@ declare(strict_types=1);
 namespace HiddenLadder\Core\Tests\Round;
 
 use HiddenLadder\Core\Quiz\MasteryTerms;
-use HiddenLadder\Core\Round\Conditions;
-use HiddenLadder\Core\Round\Counts;
-use HiddenLadder\Core\Round\Gates;
-use HiddenLadder\Core\Round\Goal;
-use HiddenLadder\Core\Round\GoalKind;
-use HiddenLadder\Core\Round\KnowledgeTracing;
-use HiddenLadder\Core\Round\Mastery;
-use HiddenLadder\Core\Round\Mode;
-use HiddenLadder\Core\Round\Moment;
-use HiddenLadder\Core\Round\Purpose;
+use HiddenLadder\Core\Round\Internal\Conditions;
+use HiddenLadder\Core\Round\Result\KnowledgeTracing;
+use HiddenLadder\Core\Round\Result\Mastery;
+use HiddenLadder\Core\Round\Result\Score;
 use HiddenLadder\Core\Round\RoundsSoFar;
-use HiddenLadder\Core\Round\RoundTerms;
-use HiddenLadder\Core\Round\Score;
-use HiddenLadder\Core\Round\Terms;
-use HiddenLadder\Core\Round\TermsInWords;
+use HiddenLadder\Core\Terms\Counts;
+use HiddenLadder\Core\Terms\Gates;
+use HiddenLadder\Core\Terms\Goal;
+use HiddenLadder\Core\Terms\GoalKind;
+use HiddenLadder\Core\Terms\Mode;
+use HiddenLadder\Core\Terms\Purpose;
+use HiddenLadder\Core\Terms\RoundTerms;
+use HiddenLadder\Core\Terms\SeenWhen;
+use HiddenLadder\Core\Terms\Terms;
+use HiddenLadder\Core\Terms\TermsInWords;
 use HiddenLadder\Core\Tests\Told;
 use HiddenLadder\Demo\Draft;
 use PHPUnit\Framework\Attributes\DataProvider;
@@ -204,7 +204,7 @@ final class MasteryTest extends TestCase
         self::assertStringContainsString('terms.tries.limit(tries: 1)', $words[3]);
         $more = implode(' ', array_map(Told::of(...), TermsInWords::sentences(new Terms(
             freeOrder: true, alikeAfterSlip: true, rounds: new RoundTerms(3, 15, Counts::Mean), goal: new Goal(GoalKind::Score, 1, 0.8), secondsForQuestion: 90, secondsForRound: 600,
-            seen: ['score' => Moment::Never] + Terms::learn()->seen,
+            seen: ['score' => SeenWhen::Never] + Terms::learn()->seen,
         ))));
         foreach ([
             'terms.order.any', 'terms.help.alike', 'terms.rounds.limit(limit: 3, pause: 15, counts: mean)', 'terms.clock.round(time: terms.clock.minutes(minutes: 10))',

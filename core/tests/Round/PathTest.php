@@ -5,32 +5,32 @@ declare(strict_types=1);
 namespace HiddenLadder\Core\Tests\Round;
 
 use HiddenLadder\Core\Inspection\Finding;
-use HiddenLadder\Core\Inspection\Ways;
+use HiddenLadder\Core\Inspection\ReachabilityCheck;
 use HiddenLadder\Core\Marking\Response;
-use HiddenLadder\Core\Round\Answered;
-use HiddenLadder\Core\Round\AskedForHelp;
 use HiddenLadder\Core\Round\Circumstances;
-use HiddenLadder\Core\Round\Commented;
 use HiddenLadder\Core\Round\Engine;
-use HiddenLadder\Core\Round\Finished;
+use HiddenLadder\Core\Round\Event\Answered;
+use HiddenLadder\Core\Round\Event\AskedForHelp;
+use HiddenLadder\Core\Round\Event\Commented;
+use HiddenLadder\Core\Round\Event\Finished;
+use HiddenLadder\Core\Round\Event\HandedIn;
+use HiddenLadder\Core\Round\Event\MovedFromFront;
+use HiddenLadder\Core\Round\Event\Paused;
+use HiddenLadder\Core\Round\Event\Revealed;
+use HiddenLadder\Core\Round\Event\Skipped;
+use HiddenLadder\Core\Round\Event\Started;
+use HiddenLadder\Core\Round\Event\TimedOut;
+use HiddenLadder\Core\Round\Event\Watched;
+use HiddenLadder\Core\Round\Event\WentOn;
+use HiddenLadder\Core\Round\Event\WentTo;
 use HiddenLadder\Core\Round\Front;
-use HiddenLadder\Core\Round\HandedIn;
 use HiddenLadder\Core\Round\History;
-use HiddenLadder\Core\Round\Mode;
-use HiddenLadder\Core\Round\MovedFromFront;
-use HiddenLadder\Core\Round\Paused;
-use HiddenLadder\Core\Round\Purpose;
-use HiddenLadder\Core\Round\Revealed;
-use HiddenLadder\Core\Round\Rule;
-use HiddenLadder\Core\Round\Score;
-use HiddenLadder\Core\Round\Skipped;
-use HiddenLadder\Core\Round\Standing;
-use HiddenLadder\Core\Round\Started;
-use HiddenLadder\Core\Round\Terms;
-use HiddenLadder\Core\Round\TimedOut;
-use HiddenLadder\Core\Round\Watched;
-use HiddenLadder\Core\Round\WentOn;
-use HiddenLadder\Core\Round\WentTo;
+use HiddenLadder\Core\Round\Result\Rule;
+use HiddenLadder\Core\Round\Result\Score;
+use HiddenLadder\Core\Round\Result\Standing;
+use HiddenLadder\Core\Terms\Mode;
+use HiddenLadder\Core\Terms\Purpose;
+use HiddenLadder\Core\Terms\Terms;
 use HiddenLadder\Demo\Draft;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
@@ -116,7 +116,7 @@ final class PathTest extends TestCase
         self::assertSame($d->id('finish'), $walker->state->finish);
 
         $written = $d->asks('w', $d->question('w', 'written', 'Why?', [], '', '', [], '0', ['model' => 'So.']), ['forks' => [$d->fork(['kind' => 'judged', 'judged' => 'yes'], $d->id('c'))]]);
-        Walker::through([$written, self::stop('b'), self::stop('c')])->answers(Response::text('x'))->does(new \HiddenLadder\Core\Round\JudgedOwn($d->id('w/question'), true))->on()->isAt('c');
+        Walker::through([$written, self::stop('b'), self::stop('c')])->answers(Response::text('x'))->does(new \HiddenLadder\Core\Round\Event\JudgedOwn($d->id('w/question'), true))->on()->isAt('c');
     }
 
     public function test_a_fork_of_a_reading_leads_on_without_an_answer(): void
@@ -144,7 +144,7 @@ final class PathTest extends TestCase
         $walker->right()->on()->isAt('c')->right()->on();
         self::assertTrue($walker->state->isFinished());
         self::assertSame(1.0, Score::ofRound($walker->quiz, new Terms, $walker->state)->share());
-        self::assertSame([], array_filter((new Ways($walker->quiz, new Terms))->findings(), static fn (Finding $finding): bool => $finding->message->code === 'inspection.ways.unreached-side-stop'));
+        self::assertSame([], array_filter((new ReachabilityCheck($walker->quiz, new Terms))->findings(), static fn (Finding $finding): bool => $finding->message->code === 'inspection.ways.unreached-side-stop'));
     }
 
     public function test_looking_ahead_refuses_what_the_engine_refuses(): void
@@ -208,7 +208,7 @@ final class PathTest extends TestCase
         self::assertSame([null, ['choices' => [$d->id('entry/a-no')]]], [$walker->place()['verdict']['result'], $walker->place()['verdict']['response']]);
         self::gives($walker, 'a-other');
         $walker->isAt('c');
-        self::assertSame([true, true, false], array_column((new \HiddenLadder\Core\Round\Projection($walker->quiz, $walker->terms))->of($walker->state)['overview']['stops'], 'answered'));
+        self::assertSame([true, true, false], array_column((new \HiddenLadder\Core\Round\View\Projection($walker->quiz, $walker->terms))->of($walker->state)['overview']['stops'], 'answered'));
         $walker->does(new HandedIn)->stands('b', Standing::Clear)->isAt('a');
         self::assertSame('not-right', $walker->place()['verdict']['result']);
         $walker->slips()->isAt('a', 'a-hint')->on()->right()->on()->isAt('c');
@@ -278,7 +278,7 @@ final class PathTest extends TestCase
         self::assertSame([$d->id('b/question')], $history->only);
         $second = new Walker($d->quiz('Q', '', $stops, 'End', ''), new Terms, new Started(seed: 's', history: $history));
         $second->isAt('r')->on()->isAt('b');
-        self::assertSame(['r', 'Read'], ['r', (new \HiddenLadder\Core\Round\Projection($second->quiz, new Terms))->of($second->state)['atHand'][0]['title']]);
+        self::assertSame(['r', 'Read'], ['r', (new \HiddenLadder\Core\Round\View\Projection($second->quiz, new Terms))->of($second->state)['atHand'][0]['title']]);
         $second->right()->on();
         self::assertTrue($second->state->isFinished());
         self::assertSame(1.0, $second->share());

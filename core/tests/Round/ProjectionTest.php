@@ -6,16 +6,16 @@ namespace HiddenLadder\Core\Tests\Round;
 
 use HiddenLadder\Core\Fields;
 use HiddenLadder\Core\Marking\Response;
-use HiddenLadder\Core\Round\Answered;
-use HiddenLadder\Core\Round\Applied;
 use HiddenLadder\Core\Round\Engine;
-use HiddenLadder\Core\Round\Event;
-use HiddenLadder\Core\Round\Moment;
-use HiddenLadder\Core\Round\Projection;
-use HiddenLadder\Core\Round\Started;
+use HiddenLadder\Core\Round\Event\Answered;
+use HiddenLadder\Core\Round\Event\Event;
+use HiddenLadder\Core\Round\Event\Started;
+use HiddenLadder\Core\Round\Event\Watched;
+use HiddenLadder\Core\Round\Result\Applied;
 use HiddenLadder\Core\Round\State;
-use HiddenLadder\Core\Round\Terms;
-use HiddenLadder\Core\Round\Watched;
+use HiddenLadder\Core\Round\View\Projection;
+use HiddenLadder\Core\Terms\SeenWhen;
+use HiddenLadder\Core\Terms\Terms;
 use HiddenLadder\Core\Tests\Sample;
 use PHPUnit\Framework\TestCase;
 
@@ -67,7 +67,7 @@ final class ProjectionTest extends TestCase
 
     public function test_what_the_terms_do_not_show_is_not_sent(): void
     {
-        $silent = new Terms(seen: ['feedback' => Moment::Never, 'ownAnswer' => Moment::Never] + Terms::learn()->seen);
+        $silent = new Terms(seen: ['feedback' => SeenWhen::Never, 'ownAnswer' => SeenWhen::Never] + Terms::learn()->seen);
         $place = $this->place($silent, new Started, $this->choice('plain'))['place'];
         self::assertSame([], $place['verdict']['feedback']);
         self::assertNull($place['verdict']['response']);

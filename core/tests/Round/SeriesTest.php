@@ -4,13 +4,13 @@ declare(strict_types=1);
 
 namespace HiddenLadder\Core\Tests\Round;
 
-use HiddenLadder\Core\Round\AskedForHelp;
+use HiddenLadder\Core\Round\Event\AskedForHelp;
+use HiddenLadder\Core\Round\Event\SetAside;
+use HiddenLadder\Core\Round\Event\Started;
 use HiddenLadder\Core\Round\History;
-use HiddenLadder\Core\Round\Rule;
-use HiddenLadder\Core\Round\SetAside;
-use HiddenLadder\Core\Round\Standing;
-use HiddenLadder\Core\Round\Started;
-use HiddenLadder\Core\Round\Terms;
+use HiddenLadder\Core\Round\Result\Rule;
+use HiddenLadder\Core\Round\Result\Standing;
+use HiddenLadder\Core\Terms\Terms;
 use HiddenLadder\Demo\Draft;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;

@@ -5,18 +5,18 @@ declare(strict_types=1);
 namespace HiddenLadder\Core\Tests\Round;
 
 use HiddenLadder\Core\Marking\Response;
-use HiddenLadder\Core\Round\AskedForAlike;
-use HiddenLadder\Core\Round\AskedForHelp;
-use HiddenLadder\Core\Round\Called;
 use HiddenLadder\Core\Round\Circumstances;
-use HiddenLadder\Core\Round\JudgedOwn;
-use HiddenLadder\Core\Round\Overruled;
-use HiddenLadder\Core\Round\Rule;
-use HiddenLadder\Core\Round\SetAside;
-use HiddenLadder\Core\Round\Skipped;
-use HiddenLadder\Core\Round\Standing;
-use HiddenLadder\Core\Round\Terms;
-use HiddenLadder\Core\Round\TimedOut;
+use HiddenLadder\Core\Round\Event\AskedForAlike;
+use HiddenLadder\Core\Round\Event\AskedForHelp;
+use HiddenLadder\Core\Round\Event\Called;
+use HiddenLadder\Core\Round\Event\JudgedOwn;
+use HiddenLadder\Core\Round\Event\Overruled;
+use HiddenLadder\Core\Round\Event\SetAside;
+use HiddenLadder\Core\Round\Event\Skipped;
+use HiddenLadder\Core\Round\Event\TimedOut;
+use HiddenLadder\Core\Round\Result\Rule;
+use HiddenLadder\Core\Round\Result\Standing;
+use HiddenLadder\Core\Terms\Terms;
 use HiddenLadder\Demo\Draft;
 use PHPUnit\Framework\TestCase;
 
@@ -169,7 +169,7 @@ final class TriesTest extends TestCase
         $walker->answers(Response::text('Because.'));
         self::assertSame('The Moon pulls.', $walker->place()['judging']['model']);
         $id = $this->d->id('why/question');
-        $walker->refuses(new \HiddenLadder\Core\Round\Answered($id, Response::text('Again')), Rule::NotHere);
+        $walker->refuses(new \HiddenLadder\Core\Round\Event\Answered($id, Response::text('Again')), Rule::NotHere);
         $walker->does(new JudgedOwn($id, false))->isAt('why', 'hint')->on();
         $walker->refuses(new JudgedOwn($id, true), Rule::NotWritten);
         $walker->answers(Response::text('The Moon pulls at it.'))->does(new JudgedOwn($id, true))->stands('why', Standing::ToBeRead);
@@ -208,13 +208,13 @@ final class TriesTest extends TestCase
     public function test_time_out_is_a_slip_without_an_answer(): void
     {
         $stops = [$this->d->asks('a', $this->number('a', 1, [$this->d->hint('hint', 'Look.')], ['seconds' => 30])), ...array_slice($this->two(), 1)];
-        $walker = new Walker($this->d->quiz('Q', '', $stops, 'End', ''), new Terms, new \HiddenLadder\Core\Round\Started(seed: 's', extra: 1.5));
+        $walker = new Walker($this->d->quiz('Q', '', $stops, 'End', ''), new Terms, new \HiddenLadder\Core\Round\Event\Started(seed: 's', extra: 1.5));
         $id = $this->d->id('a/question');
         self::assertSame($walker->at + 45_000, $walker->place()['ends'], '30 seconds, half as much again');
         $walker->at += 44_000;
         $walker->refuses(new TimedOut($id), Rule::NoTimeLimit);
         $walker->at += 10_000;
-        $walker->refuses(new \HiddenLadder\Core\Round\Answered($id, Response::text('1')), Rule::TimeOver);
+        $walker->refuses(new \HiddenLadder\Core\Round\Event\Answered($id, Response::text('1')), Rule::TimeOver);
         $walker->does(new TimedOut($id))->isAt('a', 'hint');
         self::assertTrue($walker->place()['verdict']['timedOut']);
         self::assertSame([1, 1], [$walker->record('a')->tries, $walker->record('a')->slips]);
@@ -229,7 +229,7 @@ final class TriesTest extends TestCase
         $walker = Walker::through($this->two(), new Terms(secondsForRound: 600));
         $walker->refuses(new TimedOut(null), Rule::NoTimeLimit);
         $walker->at += 606_000;
-        $walker->refuses(new \HiddenLadder\Core\Round\Answered($this->d->id('a/question'), Response::text('1')), Rule::TimeOver);
+        $walker->refuses(new \HiddenLadder\Core\Round\Event\Answered($this->d->id('a/question'), Response::text('1')), Rule::TimeOver);
         $walker->does(new TimedOut(null));
         self::assertTrue($walker->state->isFinished());
         self::assertNull($walker->state->finish);

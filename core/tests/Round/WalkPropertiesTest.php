@@ -16,40 +16,40 @@ use HiddenLadder\Core\Quiz\DrillStop;
 use HiddenLadder\Core\Quiz\QuizDocument;
 use HiddenLadder\Core\Round\Action;
 use HiddenLadder\Core\Round\Allowed;
-use HiddenLadder\Core\Round\Answered;
-use HiddenLadder\Core\Round\Applied;
-use HiddenLadder\Core\Round\AskedForAlike;
-use HiddenLadder\Core\Round\AskedForHelp;
-use HiddenLadder\Core\Round\Called;
 use HiddenLadder\Core\Round\Circumstances;
-use HiddenLadder\Core\Round\Commented;
-use HiddenLadder\Core\Round\Conditions;
 use HiddenLadder\Core\Round\Engine;
-use HiddenLadder\Core\Round\Event;
-use HiddenLadder\Core\Round\EventKind;
-use HiddenLadder\Core\Round\Fact;
-use HiddenLadder\Core\Round\FactKind;
-use HiddenLadder\Core\Round\Finished;
+use HiddenLadder\Core\Round\Event\Answered;
+use HiddenLadder\Core\Round\Event\AskedForAlike;
+use HiddenLadder\Core\Round\Event\AskedForHelp;
+use HiddenLadder\Core\Round\Event\Called;
+use HiddenLadder\Core\Round\Event\Commented;
+use HiddenLadder\Core\Round\Event\Event;
+use HiddenLadder\Core\Round\Event\EventKind;
+use HiddenLadder\Core\Round\Event\Finished;
+use HiddenLadder\Core\Round\Event\HandedIn;
+use HiddenLadder\Core\Round\Event\JudgedOwn;
+use HiddenLadder\Core\Round\Event\Overruled;
+use HiddenLadder\Core\Round\Event\Paused;
+use HiddenLadder\Core\Round\Event\SetAside;
+use HiddenLadder\Core\Round\Event\Skipped;
+use HiddenLadder\Core\Round\Event\Started;
+use HiddenLadder\Core\Round\Event\StoredEvent;
+use HiddenLadder\Core\Round\Event\TimedOut;
+use HiddenLadder\Core\Round\Event\Watched;
+use HiddenLadder\Core\Round\Event\WentOn;
+use HiddenLadder\Core\Round\Event\WentTo;
 use HiddenLadder\Core\Round\Front;
-use HiddenLadder\Core\Round\HandedIn;
-use HiddenLadder\Core\Round\JudgedOwn;
-use HiddenLadder\Core\Round\Overruled;
-use HiddenLadder\Core\Round\Paused;
-use HiddenLadder\Core\Round\Position;
-use HiddenLadder\Core\Round\Projection;
-use HiddenLadder\Core\Round\Refusal;
-use HiddenLadder\Core\Round\Rule;
-use HiddenLadder\Core\Round\SetAside;
-use HiddenLadder\Core\Round\Skipped;
-use HiddenLadder\Core\Round\Standing;
-use HiddenLadder\Core\Round\Started;
+use HiddenLadder\Core\Round\Internal\Conditions;
+use HiddenLadder\Core\Round\Internal\Position;
+use HiddenLadder\Core\Round\Result\Applied;
+use HiddenLadder\Core\Round\Result\Fact;
+use HiddenLadder\Core\Round\Result\FactKind;
+use HiddenLadder\Core\Round\Result\Refusal;
+use HiddenLadder\Core\Round\Result\Rule;
+use HiddenLadder\Core\Round\Result\Standing;
 use HiddenLadder\Core\Round\State;
-use HiddenLadder\Core\Round\Taken;
-use HiddenLadder\Core\Round\Terms;
-use HiddenLadder\Core\Round\TimedOut;
-use HiddenLadder\Core\Round\Watched;
-use HiddenLadder\Core\Round\WentOn;
-use HiddenLadder\Core\Round\WentTo;
+use HiddenLadder\Core\Round\View\Projection;
+use HiddenLadder\Core\Terms\Terms;
 use PHPUnit\Framework\TestCase;
 use Random\Engine\Xoshiro256StarStar;
 use Random\Randomizer;
@@ -99,7 +99,7 @@ final class WalkPropertiesTest extends TestCase
     /**
      * A walk by lot, as it would be stored.
      *
-     * @return array{State, list<Taken>}
+     * @return array{State, list<StoredEvent>}
      */
     private static function walk(QuizDocument $quiz, Terms $terms, Randomizer $lot, int $steps): array
     {
@@ -113,7 +113,7 @@ final class WalkPropertiesTest extends TestCase
             self::assertSame($before, serialize($state), 'apply changes no state that it is given');
             if ($outcome instanceof Applied) {
                 self::assertSame($state->number + 1, $outcome->state->number);
-                $taken[] = new Taken($event, 1000 * $step, array_map(static fn (Fact $fact): array => $fact->toArray(), $outcome->facts));
+                $taken[] = new StoredEvent($event, 1000 * $step, array_map(static fn (Fact $fact): array => $fact->toArray(), $outcome->facts));
                 // As it comes back from the database.
                 $state = State::fromArray((array) json_decode((string) json_encode($outcome->state->toArray(), JSON_PRESERVE_ZERO_FRACTION), true));
             }
@@ -133,14 +133,14 @@ final class WalkPropertiesTest extends TestCase
             $quiz = QuizDocument::read(MadeUpQuiz::document($lot));
             $terms = MadeUpQuiz::terms($lot);
             [$state, $taken] = self::walk($quiz, $terms, $lot, 40);
-            $stored = array_map(static fn (Taken $one): Taken => new Taken(
+            $stored = array_map(static fn (StoredEvent $one): StoredEvent => new StoredEvent(
                 Event::read($one->event->kind()->value, Fields::of(json_decode((string) json_encode($one->event->data(), JSON_PRESERVE_ZERO_FRACTION), true))),
                 $one->at,
                 array_values(array_filter((array) json_decode((string) json_encode($one->facts, JSON_PRESERVE_ZERO_FRACTION), true), is_array(...))),
             ), $taken);
             $engine = new Engine($quiz, $terms);
             self::assertEquals($state, $engine->fold($stored)->state);
-            $anew = $engine->fold(array_map(static fn (Taken $one): Taken => new Taken($one->event, $one->at, null), $taken));
+            $anew = $engine->fold(array_map(static fn (StoredEvent $one): StoredEvent => new StoredEvent($one->event, $one->at, null), $taken));
             self::assertEquals($state, $anew->state, 'the same seed and answers give the same walk');
         });
     }

@@ -7,25 +7,25 @@ namespace HiddenLadder\Core\Tests\Round;
 use HiddenLadder\Core\Marking\Response;
 use HiddenLadder\Core\Quiz\Question;
 use HiddenLadder\Core\Quiz\QuizDocument;
-use HiddenLadder\Core\Round\Answered;
-use HiddenLadder\Core\Round\Applied;
 use HiddenLadder\Core\Round\Circumstances;
 use HiddenLadder\Core\Round\Engine;
-use HiddenLadder\Core\Round\Event;
-use HiddenLadder\Core\Round\Fact;
+use HiddenLadder\Core\Round\Event\Answered;
+use HiddenLadder\Core\Round\Event\Event;
+use HiddenLadder\Core\Round\Event\Started;
+use HiddenLadder\Core\Round\Event\StoredEvent;
+use HiddenLadder\Core\Round\Event\WentOn;
 use HiddenLadder\Core\Round\Front;
-use HiddenLadder\Core\Round\Position;
-use HiddenLadder\Core\Round\Projection;
-use HiddenLadder\Core\Round\Record;
-use HiddenLadder\Core\Round\Refusal;
-use HiddenLadder\Core\Round\Rule;
-use HiddenLadder\Core\Round\Score;
-use HiddenLadder\Core\Round\Standing;
-use HiddenLadder\Core\Round\Started;
+use HiddenLadder\Core\Round\Internal\Position;
+use HiddenLadder\Core\Round\Result\Applied;
+use HiddenLadder\Core\Round\Result\Fact;
+use HiddenLadder\Core\Round\Result\Record;
+use HiddenLadder\Core\Round\Result\Refusal;
+use HiddenLadder\Core\Round\Result\Rule;
+use HiddenLadder\Core\Round\Result\Score;
+use HiddenLadder\Core\Round\Result\Standing;
 use HiddenLadder\Core\Round\State;
-use HiddenLadder\Core\Round\Taken;
-use HiddenLadder\Core\Round\Terms;
-use HiddenLadder\Core\Round\WentOn;
+use HiddenLadder\Core\Round\View\Projection;
+use HiddenLadder\Core\Terms\Terms;
 use HiddenLadder\Demo\Draft;
 use PHPUnit\Framework\Assert;
 use Random\Engine\Xoshiro256StarStar;
@@ -38,7 +38,7 @@ final class Walker
 
     public QuizDocument $quiz;
 
-    /** @var list<Taken> */
+    /** @var list<StoredEvent> */
     public array $taken = [];
 
     public int $at = 1_000_000;
@@ -78,7 +78,7 @@ final class Walker
             $outcome = (new Engine($this->quiz, $this->terms))->apply($this->state, $event, $this->at, $this->front);
             Assert::assertInstanceOf(Applied::class, $outcome, $outcome instanceof Refusal ? "{$event->kind()->value}: {$outcome->message->code}" : '');
             $this->state = $outcome->state;
-            $this->taken[] = new Taken($event, $this->at, array_map(static fn (Fact $fact): array => $fact->toArray(), $outcome->facts));
+            $this->taken[] = new StoredEvent($event, $this->at, array_map(static fn (Fact $fact): array => $fact->toArray(), $outcome->facts));
         }
 
         return $this;
@@ -90,7 +90,7 @@ final class Walker
         $outcome = (new Engine($this->quiz, $this->terms))->apply($this->state, $event, $this->at, null, true);
         Assert::assertInstanceOf(Applied::class, $outcome, $outcome instanceof Refusal ? $outcome->message->code : '');
         $this->state = $outcome->state;
-        $this->taken[] = new Taken($event, $this->at, array_map(static fn (Fact $fact): array => $fact->toArray(), $outcome->facts), true);
+        $this->taken[] = new StoredEvent($event, $this->at, array_map(static fn (Fact $fact): array => $fact->toArray(), $outcome->facts), true);
 
         return $this;
     }

@@ -4,24 +4,24 @@ declare(strict_types=1);
 
 namespace HiddenLadder\App\Http\Controllers\Teacher;
 
+use HiddenLadder\App\DerivedCache;
 use HiddenLadder\App\Http\Controllers\Controller;
-use HiddenLadder\App\Media\Films;
+use HiddenLadder\App\Media\VideoInfos;
 use HiddenLadder\App\Models\Quiz;
 use HiddenLadder\App\Models\SchoolClass;
 use HiddenLadder\App\Reason;
 use HiddenLadder\App\Rejected;
 use HiddenLadder\App\Rounds\ClassData;
 use HiddenLadder\App\Rounds\Editions;
-use HiddenLadder\App\WorkedOut;
 use HiddenLadder\Core\Fields;
 use HiddenLadder\Core\Forecast\Forecast;
 use HiddenLadder\Core\Forecast\ForecastInWords;
 use HiddenLadder\Core\Forecast\NoForecast;
 use HiddenLadder\Core\Forecast\Profile;
-use HiddenLadder\Core\Inspection\Film;
+use HiddenLadder\Core\Inspection\VideoInfo;
 use HiddenLadder\Core\Message;
 use HiddenLadder\Core\Quiz\QuizDocument;
-use HiddenLadder\Core\Round\Terms;
+use HiddenLadder\Core\Terms\Terms;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 
@@ -62,11 +62,11 @@ final class ForecastController extends Controller
             $this->authorize('reach', $class);
         }
         $profile = $class === null ? array_column(Profile::three(), null, 'name')[$name] : Profile::ofClass($this->data->known($quiz, $class));
-        $films = array_filter(array_map(static fn (Film $film): ?float => $film->seconds, Films::of($read)), is_float(...));
+        $films = array_filter(array_map(static fn (VideoInfo $film): ?float => $film->seconds, VideoInfos::of($read)), is_float(...));
         $students = $class !== null ? $class->students()->count() : (int) $this->teacher($request)->classes()->withCount('students')->get()->max('students_count');
         $students = $students > 0 ? $students : self::STUDENTS;
 
-        return new JsonResponse($this->said(WorkedOut::once("forecast $quiz->id $which $name", [$read, $terms, $profile, $films, $students], static function () use ($read, $terms, $profile, $films, $students): array {
+        return new JsonResponse($this->said(DerivedCache::once("forecast $quiz->id $which $name", [$read, $terms, $profile, $films, $students], static function () use ($read, $terms, $profile, $films, $students): array {
             try {
                 $forecast = Forecast::of($read, $terms, $profile, $films);
             } catch (NoForecast $unfinished) {

@@ -11,12 +11,12 @@ use HiddenLadder\App\Rejected;
 use HiddenLadder\Core\Fields;
 use HiddenLadder\Core\Quiz\QuizDocument;
 use HiddenLadder\Core\Round\Engine;
-use HiddenLadder\Core\Round\Event;
-use HiddenLadder\Core\Round\Projection;
-use HiddenLadder\Core\Round\Refusal;
-use HiddenLadder\Core\Round\Started;
+use HiddenLadder\Core\Round\Event\Event;
+use HiddenLadder\Core\Round\Event\Started;
+use HiddenLadder\Core\Round\Result\Refusal;
 use HiddenLadder\Core\Round\State;
-use HiddenLadder\Core\Round\Terms;
+use HiddenLadder\Core\Round\View\Projection;
+use HiddenLadder\Core\Terms\Terms;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 

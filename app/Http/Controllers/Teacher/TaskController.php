@@ -21,18 +21,18 @@ use HiddenLadder\App\Rounds\Editions;
 use HiddenLadder\App\Rounds\Lookout;
 use HiddenLadder\App\Rounds\RoundBook;
 use HiddenLadder\App\Rounds\RoundRules;
+use HiddenLadder\Core\Fault as Fault;
 use HiddenLadder\Core\Fields;
 use HiddenLadder\Core\Message;
-use HiddenLadder\Core\Quiz\Problem as Fault;
 use HiddenLadder\Core\Quiz\QuizDocument;
 use HiddenLadder\Core\Quiz\Text;
-use HiddenLadder\Core\Round\Fact;
-use HiddenLadder\Core\Round\Folded;
-use HiddenLadder\Core\Round\Overruled;
-use HiddenLadder\Core\Round\QuestionView;
+use HiddenLadder\Core\Round\Event\Overruled;
+use HiddenLadder\Core\Round\Result\Fact;
+use HiddenLadder\Core\Round\Result\Replayed;
 use HiddenLadder\Core\Round\Series;
-use HiddenLadder\Core\Round\Terms;
-use HiddenLadder\Core\Round\TermsInWords;
+use HiddenLadder\Core\Round\View\QuestionView;
+use HiddenLadder\Core\Terms\Terms;
+use HiddenLadder\Core\Terms\TermsInWords;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
@@ -151,7 +151,7 @@ final class TaskController extends Controller
      *
      * @return array<string, mixed>
      */
-    private static function walk(Round $round, Folded $folded, QuizDocument $quiz, Terms $terms): array
+    private static function walk(Round $round, Replayed $folded, QuizDocument $quiz, Terms $terms): array
     {
         $records = [];
         foreach ($folded->state->records as $id => $record) {

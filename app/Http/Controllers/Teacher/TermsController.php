@@ -6,8 +6,8 @@ namespace HiddenLadder\App\Http\Controllers\Teacher;
 
 use HiddenLadder\App\Http\Controllers\Controller;
 use HiddenLadder\Core\Fields;
-use HiddenLadder\Core\Round\Terms;
-use HiddenLadder\Core\Round\TermsInWords;
+use HiddenLadder\Core\Terms\Terms;
+use HiddenLadder\Core\Terms\TermsInWords;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 

@@ -121,8 +121,8 @@ final class Canonical
         }
 
         return new Fraction(
-            Polynomial::whole(Whole::of($whole.$decimals)),
-            Polynomial::whole($decimals === '' ? 1 : Whole::of('1'.str_repeat('0', strlen($decimals)))),
+            Polynomial::whole(ExactInteger::of($whole.$decimals)),
+            Polynomial::whole($decimals === '' ? 1 : ExactInteger::of('1'.str_repeat('0', strlen($decimals)))),
         );
     }
 
@@ -139,11 +139,11 @@ final class Canonical
         if ($divisor->isEqualTo(1)) {
             return $fraction;
         }
-        $term = Polynomial::whole(Whole::of((string) BigInteger::of($above[$monomial])->quotient($divisor)));
+        $term = Polynomial::whole(ExactInteger::of((string) BigInteger::of($above[$monomial])->quotient($divisor)));
 
         return new Fraction(
             $monomial === 0 ? $term : $term->times(Polynomial::unknown($monomial), PHP_INT_MAX, $this->effort),
-            Polynomial::whole(Whole::of((string) BigInteger::of($below[0])->quotient($divisor))),
+            Polynomial::whole(ExactInteger::of((string) BigInteger::of($below[0])->quotient($divisor))),
         );
     }
 

@@ -21,7 +21,7 @@ final readonly class Polynomial
 
     public static function whole(int|BigInteger $value): self
     {
-        return new self(Whole::isZero($value) ? [] : [0 => $value], 0);
+        return new self(ExactInteger::isZero($value) ? [] : [0 => $value], 0);
     }
 
     /** @param  int  $monomial the unknown's unit in the packing */
@@ -44,9 +44,9 @@ final readonly class Polynomial
     {
         $terms = $this->terms;
         foreach ($other->terms as $monomial => $coefficient) {
-            $coefficient = $sign === 1 ? $coefficient : Whole::multiply($coefficient, -1);
-            $sum = isset($terms[$monomial]) ? Whole::add($terms[$monomial], $coefficient) : $coefficient;
-            if (Whole::isZero($sum)) {
+            $coefficient = $sign === 1 ? $coefficient : ExactInteger::multiply($coefficient, -1);
+            $sum = isset($terms[$monomial]) ? ExactInteger::add($terms[$monomial], $coefficient) : $coefficient;
+            if (ExactInteger::isZero($sum)) {
                 unset($terms[$monomial]);
             } else {
                 $terms[$monomial] = $sum;
@@ -66,15 +66,15 @@ final readonly class Polynomial
         $terms = [];
         foreach ($this->terms as $a => $x) {
             foreach ($other->terms as $b => $y) {
-                $product = Whole::multiply($x, $y);
-                $terms[$a + $b] = isset($terms[$a + $b]) ? Whole::add($terms[$a + $b], $product) : $product;
+                $product = ExactInteger::multiply($x, $y);
+                $terms[$a + $b] = isset($terms[$a + $b]) ? ExactInteger::add($terms[$a + $b], $product) : $product;
             }
             if (count($terms) > self::MOST_TERMS) {
                 throw TooLarge::now();
             }
         }
 
-        return new self(array_filter($terms, static fn (int|BigInteger $c): bool => ! Whole::isZero($c)), $this->degree + $other->degree);
+        return new self(array_filter($terms, static fn (int|BigInteger $c): bool => ! ExactInteger::isZero($c)), $this->degree + $other->degree);
     }
 
     public function power(int $exponent, int $mostDegree, Effort $effort): self
@@ -100,7 +100,7 @@ final readonly class Polynomial
             return false;
         }
         foreach ($this->terms as $monomial => $coefficient) {
-            if (! isset($other->terms[$monomial]) || ! Whole::same($coefficient, $other->terms[$monomial])) {
+            if (! isset($other->terms[$monomial]) || ! ExactInteger::same($coefficient, $other->terms[$monomial])) {
                 return false;
             }
         }
@@ -118,14 +118,14 @@ final readonly class Polynomial
         $mine = $this->terms[$first];
         $theirs = $other->terms[$first] ?? 0;
 
-        return ! Whole::isZero($theirs) && $this->scaled($theirs, $effort)->equals($other->scaled($mine, $effort));
+        return ! ExactInteger::isZero($theirs) && $this->scaled($theirs, $effort)->equals($other->scaled($mine, $effort));
     }
 
     private function scaled(int|BigInteger $factor, Effort $effort): self
     {
         $effort->spendOnProducts($this->terms, [$factor]);
 
-        return new self(array_map(static fn (int|BigInteger $c): int|BigInteger => Whole::multiply($c, $factor), $this->terms), $this->degree);
+        return new self(array_map(static fn (int|BigInteger $c): int|BigInteger => ExactInteger::multiply($c, $factor), $this->terms), $this->degree);
     }
 
     public function __toString(): string

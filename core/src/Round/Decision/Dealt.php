@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace HiddenLadder\Core\Round\Decision;
 
-use HiddenLadder\Core\Round\FactKind;
+use HiddenLadder\Core\Round\Result\FactKind;
 
 /** Which question a drill, a staircase or a group of alike ones gives out; none, where it has no more. */
 final readonly class Dealt implements Decision

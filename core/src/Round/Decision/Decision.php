@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace HiddenLadder\Core\Round\Decision;
 
-use HiddenLadder\Core\Round\FactKind;
+use HiddenLadder\Core\Round\Result\FactKind;
 
 /**
  * Where the walk went, as far as a key or a lot decided it. It becomes a fact of its event, and is followed when the round is

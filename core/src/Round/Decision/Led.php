@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace HiddenLadder\Core\Round\Decision;
 
-use HiddenLadder\Core\Round\FactKind;
 use HiddenLadder\Core\Round\Frame;
+use HiddenLadder\Core\Round\Result\FactKind;
 
 /** Where an answer leads, or the end of a stop. */
 final readonly class Led implements Decision

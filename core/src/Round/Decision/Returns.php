@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace HiddenLadder\Core\Round\Decision;
 
-use HiddenLadder\Core\Round\FactKind;
+use HiddenLadder\Core\Round\Result\FactKind;
 
 /** Past the last stop: which questions come back before the finish. */
 final readonly class Returns implements Decision

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace HiddenLadder\Core\Round\Decision;
 
-use HiddenLadder\Core\Round\FactKind;
+use HiddenLadder\Core\Round\Result\FactKind;
 
 /** Which stop, or which cue of its video, was reached. */
 final readonly class Shown implements Decision

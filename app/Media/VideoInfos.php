@@ -1,0 +1,24 @@
+<?php
+
+declare(strict_types=1);
+
+namespace HiddenLadder\App\Media;
+
+use HiddenLadder\App\Models\Medium;
+use HiddenLadder\Core\Inspection\VideoInfo;
+use HiddenLadder\Core\Quiz\QuizDocument;
+
+/** What is known of a quiz's videos. */
+final class VideoInfos
+{
+    /** @return array<string, VideoInfo> by medium */
+    public static function of(QuizDocument $quiz): array
+    {
+        $films = [];
+        foreach (Medium::query()->whereIn('id', $quiz->media())->where('kind', MediumKind::Video)->get() as $medium) {
+            $films[$medium->id] = new VideoInfo($medium->seconds, $medium->captions !== null);
+        }
+
+        return $films;
+    }
+}

@@ -1,0 +1,179 @@
+<?php
+
+declare(strict_types=1);
+
+namespace HiddenLadder\Core\Evidence;
+
+use HiddenLadder\Core\Round\Event\Event;
+use HiddenLadder\Core\Round\Event\Watched;
+use HiddenLadder\Core\Round\Result\Fact;
+use HiddenLadder\Core\Round\Result\FactKind;
+use HiddenLadder\Core\Round\Result\Outcome;
+use HiddenLadder\Core\Round\Result\Record;
+use HiddenLadder\Core\Round\Result\Standing;
+use HiddenLadder\Core\Round\State;
+
+/** What a round's events say for the evidence: its tries in order, what was watched, and what it came to. Made event by event. */
+final readonly class RoundEvidence implements Outcome
+{
+    /** Who did nothing for longer than so many milliseconds was away. */
+    private const AWAY = 600_000;
+
+    /**
+     * @param  list<Attempt>  $attempts
+     * @param  array<string, list<array{float, float}>>  $watched  stretches in order, by video stop or rung
+     * @param  array<string, list<string>>  $rungs  seen since the last try, by question
+     * @param  array<string, float>  $taken  seconds of answers that are not marked yet, by question
+     * @param  ?int  $at  the last event, in milliseconds since 1970
+     * @param  list<array{string, bool}>  $evidence  tries that count as evidence: question, and whether it was right
+     * @param  array<string, string>  $standings  by question
+     */
+    public function __construct(
+        public array $attempts = [],
+        public array $watched = [],
+        private array $rungs = [],
+        private array $taken = [],
+        private ?int $at = null,
+        private array $evidence = [],
+        public array $standings = [],
+    ) {
+    }
+
+    /**
+     * @param  int  $at  in milliseconds since 1970
+     * @param  list<Fact>  $facts  what the event came to
+     */
+    public function with(Event $event, int $at, array $facts): self
+    {
+        [$attempts, $watched, $rungs, $taken] = [$this->attempts, $this->watched, $this->rungs, $this->taken];
+        $passed = $this->at === null || $at - $this->at > self::AWAY ? null : ($at - $this->at) / 1000;
+        if ($event instanceof Watched) {
+            $watched[$event->video][] = [$event->from, $event->to];
+        }
+        foreach ($facts as $fact) {
+            $question = StoredJson::text($fact->data['home'] ?? $fact->data['question'] ?? '');
+            if ($fact->kind === FactKind::RungSeen) {
+                $rungs[$question][] = StoredJson::text($fact->data['rung'] ?? '');
+            } elseif ($fact->kind === FactKind::Taken && $passed !== null) {
+                $taken[$question] = $passed;
+            } elseif ($fact->kind === FactKind::Marked && ($fact->data['result'] ?? '') !== 'unclear') {
+                $attempts[] = new Attempt(
+                    $question, StoredJson::text($fact->data['result'] ?? ''), StoredJson::numberOrNull($fact->data['share'] ?? null) ?? 0.0,
+                    StoredJson::textOrNull($fact->data['entry'] ?? null), StoredJson::textOrNull($fact->data['misconception'] ?? null),
+                    $taken[$question] ?? $passed, $rungs[$question] ?? [], StoredJson::texts($fact->data['chosen'] ?? []), StoredJson::booleans($fact->data['parts'] ?? []),
+                );
+                unset($rungs[$question], $taken[$question]);
+            } elseif ($fact->kind === FactKind::Overruled) {
+                $attempts = self::overruled($attempts, $question, StoredJson::numberOrNull($fact->data['share'] ?? null));
+            }
+        }
+
+        return new self($attempts, $watched, $rungs, $taken, $at, $this->evidence, $this->standings);
+    }
+
+    /** With what the round has come to. */
+    public function at(State $state): self
+    {
+        return new self($this->attempts, $this->watched, $this->rungs, $this->taken, $this->at, $state->evidence, array_map(static fn (Record $record): string => $record->standing->value, $state->records));
+    }
+
+    /** @return array<string, Attempt> the first try at each question, by question */
+    public function firstTries(): array
+    {
+        $first = [];
+        foreach ($this->attempts as $attempt) {
+            $first[$attempt->question] ??= $attempt;
+        }
+
+        return $first;
+    }
+
+    /** @return array<string, int> rungs seen so far, by question that was tried or helped with */
+    public function rungsSeen(): array
+    {
+        $seen = array_map(count(...), $this->rungs);
+        foreach ($this->attempts as $attempt) {
+            $seen[$attempt->question] = ($seen[$attempt->question] ?? 0) + count($attempt->rungs);
+        }
+
+        return $seen;
+    }
+
+    public function evidence(): array
+    {
+        return $this->evidence;
+    }
+
+    public function isRight(string $question): bool
+    {
+        return Standing::tryFrom($this->standings[$question] ?? '')?->isRight() ?? false;
+    }
+
+    /** @param  array<array-key, mixed>  $course  what toArray() gave */
+    public static function fromArray(array $course): self
+    {
+        $attempts = [];
+        foreach (is_array($course['attempts'] ?? null) ? $course['attempts'] : [] as $attempt) {
+            if (is_array($attempt)) {
+                $attempts[] = Attempt::fromArray($attempt);
+            }
+        }
+        $at = $course['at'] ?? null;
+
+        return new self(
+            $attempts,
+            array_map(self::stretches(...), StoredJson::lists($course['watched'] ?? [])),
+            array_map(StoredJson::texts(...), StoredJson::lists($course['rungs'] ?? [])),
+            StoredJson::numbers($course['taken'] ?? []),
+            is_int($at) ? $at : null,
+            array_map(static fn (string $one): array => [substr($one, 1), str_starts_with($one, '+')], StoredJson::texts($course['evidence'] ?? [])),
+            StoredJson::textMap($course['standings'] ?? []),
+        );
+    }
+
+    /** @return array<string, mixed> without what is empty */
+    public function toArray(): array
+    {
+        return array_filter([
+            'attempts' => array_map(static fn (Attempt $attempt): array => $attempt->toArray(), $this->attempts),
+            'watched' => $this->watched, 'rungs' => $this->rungs, 'taken' => $this->taken, 'at' => $this->at,
+            'evidence' => array_map(static fn (array $one): string => ($one[1] ? '+' : '-').$one[0], $this->evidence), 'standings' => $this->standings,
+        ], static fn (mixed $value): bool => $value !== null && $value !== []);
+    }
+
+    /**
+     * A person's word on the last answer to a question.
+     *
+     * @param  list<Attempt>  $attempts
+     * @return list<Attempt>
+     */
+    private static function overruled(array $attempts, string $question, ?float $share): array
+    {
+        for ($i = count($attempts) - 1; $share !== null && $i >= 0; $i--) {
+            $last = $attempts[$i];
+            if ($last->question === $question) {
+                $attempts[$i] = $last->overruled($share);
+                break;
+            }
+        }
+
+        return array_values($attempts);
+    }
+
+    /**
+     * @param  array<array-key, mixed>  $stretches
+     * @return list<array{float, float}>
+     */
+    private static function stretches(array $stretches): array
+    {
+        $read = [];
+        foreach ($stretches as $stretch) {
+            [$from, $to] = is_array($stretch) ? [StoredJson::numberOrNull($stretch[0] ?? null), StoredJson::numberOrNull($stretch[1] ?? null)] : [null, null];
+            if ($from !== null && $to !== null) {
+                $read[] = [$from, $to];
+            }
+        }
+
+        return $read;
+    }
+}

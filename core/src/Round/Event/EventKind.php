@@ -1,0 +1,39 @@
+<?php
+
+declare(strict_types=1);
+
+namespace HiddenLadder\Core\Round\Event;
+
+enum EventKind: string
+{
+    case Started = 'started';
+    case Answered = 'answered';
+    case AskedForHelp = 'asked-for-help';
+    case AskedForAlike = 'asked-for-alike';
+    case JudgedOwn = 'judged-own';
+    case WentOn = 'went-on';
+    case WentTo = 'went-to';
+    case Watched = 'watched';
+    case Skipped = 'skipped';
+    case SetAside = 'set-aside';
+    case Called = 'called';
+    case TimedOut = 'timed-out';
+    case Paused = 'paused';
+    case Commented = 'commented';
+    case HandedIn = 'handed-in';
+    case Finished = 'finished';
+    case Closed = 'closed';
+    case Reopened = 'reopened';
+    case MovedFromFront = 'moved-from-front';
+    case Revealed = 'revealed';
+    case Overruled = 'overruled';
+
+    /** Whether a student's device may send it. The others are made by the teacher or by the server. */
+    public function isStudents(): bool
+    {
+        return match ($this) {
+            self::Started, self::Closed, self::Reopened, self::MovedFromFront, self::Revealed, self::Overruled => false,
+            default => true,
+        };
+    }
+}

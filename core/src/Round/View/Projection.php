@@ -1,0 +1,456 @@
+<?php
+
+declare(strict_types=1);
+
+namespace HiddenLadder\Core\Round\View;
+
+use HiddenLadder\Core\Marking\Result;
+use HiddenLadder\Core\Quiz\Clip;
+use HiddenLadder\Core\Quiz\Cue;
+use HiddenLadder\Core\Quiz\CueKind;
+use HiddenLadder\Core\Quiz\DrillStop;
+use HiddenLadder\Core\Quiz\Question;
+use HiddenLadder\Core\Quiz\QuizDocument;
+use HiddenLadder\Core\Quiz\ReadingStop;
+use HiddenLadder\Core\Quiz\Rung;
+use HiddenLadder\Core\Quiz\StaircaseStop;
+use HiddenLadder\Core\Quiz\Stop;
+use HiddenLadder\Core\Quiz\Text;
+use HiddenLadder\Core\Quiz\VideoStop;
+use HiddenLadder\Core\Round\Allowed;
+use HiddenLadder\Core\Round\Circumstances;
+use HiddenLadder\Core\Round\Event\EventKind;
+use HiddenLadder\Core\Round\Frame;
+use HiddenLadder\Core\Round\FrameKind;
+use HiddenLadder\Core\Round\Internal\Conditions;
+use HiddenLadder\Core\Round\Internal\Position;
+use HiddenLadder\Core\Round\Result\Record;
+use HiddenLadder\Core\Round\Result\Score;
+use HiddenLadder\Core\Round\Result\Standing;
+use HiddenLadder\Core\Round\State;
+use HiddenLadder\Core\Terms\Mode;
+use HiddenLadder\Core\Terms\SeenWhen;
+use HiddenLadder\Core\Terms\Sight;
+use HiddenLadder\Core\Terms\Terms;
+
+/**
+ * All that a student's device may hold of a round, and nothing else: no key, no other option's feedback, no rung that
+ * has not been earned, no later stop.
+ *
+ * The one place where it is decided; everything sent to a student about a quiz is built here.
+ */
+final readonly class Projection
+{
+    /**
+     * Seconds of a video before a cue that is not to be seen, in which its moment is told after all: a player has to know
+     * where to stop. It reports oftener than that how far it is.
+     */
+    public const SHORTLY_BEFORE = 15.0;
+
+    private Position $position;
+
+    private Allowed $allowed;
+
+    public function __construct(
+        private QuizDocument $quiz,
+        private Terms $terms,
+        private Circumstances $now = new Circumstances,
+    ) {
+        $this->position = new Position($quiz, $terms);
+        $this->allowed = new Allowed($quiz, $terms, $this->position, new Conditions($quiz, $terms));
+    }
+
+    /** @return array<string, mixed> */
+    public function of(State $state): array
+    {
+        return $this->withMedia($state)[0];
+    }
+
+    /** @return list<string> ids of the media the student may load now: of the texts and videos that may be seen, and own files */
+    public function media(State $state): array
+    {
+        return $this->withMedia($state)[1];
+    }
+
+    /** @return array{array<string, mixed>, list<string>} what is sent, and the media that go with it */
+    public function withMedia(State $state): array
+    {
+        $media = [];
+        $view = $this->view($state);
+        array_walk_recursive($view, static function (mixed &$value) use (&$media): void {
+            if ($value instanceof Text) {
+                array_push($media, ...$value->media());
+                $value = $value->html;
+            } elseif ($value instanceof Clip) {
+                $media[] = $value->media;
+                $value = $value->toArray();
+            }
+        });
+        foreach ($state->records as $record) {
+            array_push($media, ...($record->response?->as === 'files' ? $record->response->list : []));
+        }
+
+        return [$view, array_values(array_unique(array_filter($media, is_string(...))))];
+    }
+
+    /** @return array<string, mixed> with texts and videos as they are in the quiz */
+    private function view(State $state): array
+    {
+        return [
+            'number' => $state->number,
+            'title' => $this->quiz->title,
+            'language' => $this->quiz->language,
+            'instructions' => $this->quiz->instructions,
+            'finished' => $state->isFinished(),
+            'returning' => $state->returning,
+            'far' => $this->far($state),
+            'goes' => $this->goes($state),
+            'ends' => $state->isFinished() ? null : $this->position->roundEnds($state),
+            'atHand' => $this->atHand($state),
+            'overview' => $this->overview($state),
+            'place' => $this->place($state),
+        ];
+    }
+
+    private function lets(Sight $sight, State $state, Standing $standing): bool
+    {
+        return $this->terms->lets($sight, $state->isFinished() || $state->handedIn, $this->now, $standing);
+    }
+
+    /** From the front, at the stop where the class stands. */
+    private function isLed(State $state): bool
+    {
+        return $this->now->front !== null && $this->now->front->stop === $state->stop();
+    }
+
+    /** @return list<string> one word for each main stop: done, waiting (set aside), here, ahead */
+    private function far(State $state): array
+    {
+        $here = ($state->path[0] ?? null)?->id;
+        $waiting = $this->waiting($state);
+        $words = [];
+        foreach ($this->position->sequence($state) as $stop) {
+            $words[] = match (true) {
+                $stop->id === $here => 'here',
+                isset($waiting[$stop->id]) => 'waiting',
+                isset($state->visited[$stop->id]) => 'done',
+                default => 'ahead',
+            };
+        }
+
+        return $words;
+    }
+
+    /** @return array<string, true> stops with a question that was set aside, or in an overview has no answer yet */
+    private function waiting(State $state): array
+    {
+        $waiting = [];
+        foreach ($this->quiz->questions() as $id => $question) {
+            $stop = $this->quiz->stopOf($id);
+            $record = $state->records[$id] ?? null;
+            $isSeries = $stop instanceof DrillStop || $stop instanceof StaircaseStop;
+            $isOpen = $stop !== null && ! $isSeries && $this->terms->hasOverview() && isset($state->visited[$stop->id]) && $this->position->isOpen($question, $state);
+            if ($stop !== null && ($isOpen || ($record?->standing === Standing::SetAside && ! ($isSeries && $record->leftForGood)))) {
+                $waiting[$stop->id] = true;
+            }
+        }
+
+        return $waiting;
+    }
+
+    /** @return array<string, int>|null questions by standing; null where results may not be seen */
+    private function goes(State $state): ?array
+    {
+        if (! $this->lets(Sight::Result, $state, Standing::Untouched)) {
+            return null;
+        }
+        $goes = array_fill_keys(array_column(Standing::cases(), 'value'), 0);
+        foreach (array_keys($this->quiz->questions()) as $question) {
+            $stop = $this->quiz->stopOf($question);
+            $record = $state->record($question);
+            $isSeries = $stop instanceof DrillStop || $stop instanceof StaircaseStop;
+            // Of a drill or a staircase counts what was asked, and not what it has left behind.
+            if (! $isSeries || (isset($state->records[$question]) && ! $record->leftForGood)) {
+                $goes[$record->standing->value]++;
+            }
+        }
+
+        return $goes;
+    }
+
+    /** @return list<ReadingStop|VideoStop> taken in before and still at hand */
+    private function stopsAtHand(State $state): array
+    {
+        $here = $state->stop();
+        $atHand = [];
+        foreach ([...$this->quiz->stops, ...$this->quiz->sideStops] as $stop) {
+            if (($stop instanceof ReadingStop || $stop instanceof VideoStop) && $stop->staysAtHand && $stop->id !== $here && isset($state->visited[$stop->id]) && $state->path !== []) {
+                $atHand[] = $stop;
+            }
+        }
+
+        return $atHand;
+    }
+
+    /** @return list<array<string, mixed>> */
+    private function atHand(State $state): array
+    {
+        return array_map(static fn (ReadingStop|VideoStop $stop): array => $stop instanceof VideoStop
+            ? ['id' => $stop->id, 'kind' => 'video', 'title' => $stop->title, 'clip' => $stop->clip]
+            : ['id' => $stop->id, 'kind' => 'reading', 'title' => $stop->title, 'text' => $stop->text], $this->stopsAtHand($state));
+    }
+
+    /** @return array<string, mixed>|null the stops to move about in; null where they come one after the other */
+    private function overview(State $state): ?array
+    {
+        if (! $this->terms->hasOverview() || $state->returning || $state->handedIn || $state->isFinished()) {
+            return null;
+        }
+        $conditions = new Conditions($this->quiz, $this->terms);
+        $stops = [];
+        foreach ($this->position->sequence($state) as $stop) {
+            if ($stop->shownIf === null || $conditions->met($stop->shownIf, null, $state)) {
+                $stops[] = ['stop' => $stop->id, 'answered' => $this->position->isDone($stop, $state), 'asks' => $stop->questions() !== []];
+            }
+        }
+
+        return ['stops' => $stops, 'handIn' => $this->terms->mode === Mode::HandedIn];
+    }
+
+    /** @return array<string, mixed> */
+    private function place(State $state): array
+    {
+        if ($state->isFinished()) {
+            return $this->finish($state);
+        }
+        $top = $state->top();
+        if ($top === null) {
+            return ['kind' => $state->startedAt === null ? 'before' : 'overview'];
+        }
+        $home = $this->position->home($state);
+        if ($home !== null) {
+            return $this->question($home, $state, $top);
+        }
+        $stop = $this->quiz->stop($top->id);
+        $place = ['frame' => $top->id, 'maySkip' => $this->may(EventKind::Skipped, $top->id, $state)];
+        if ($stop instanceof VideoStop) {
+            return ['kind' => 'video', 'mayGoOn' => $this->may(EventKind::WentOn, $top->id, $state)] + $place + $this->video($stop, $state);
+        }
+
+        return ['kind' => 'reading', 'title' => $stop instanceof ReadingStop ? $stop->title : '', 'text' => $stop instanceof ReadingStop ? $stop->text : Text::of('')] + $place;
+    }
+
+    private function may(EventKind $kind, ?string $about, State $state): bool
+    {
+        return $this->allowed->may($kind, $about, $state, $this->now->front);
+    }
+
+    /** @return array<string, mixed> */
+    private function video(VideoStop $stop, State $state): array
+    {
+        $cues = $notes = [];
+        foreach ($stop->cues as $cue) {
+            if ($cue->kind !== CueKind::Question) {
+                $notes[] = ['id' => $cue->id, 'kind' => $cue->kind->value, 'at' => $cue->at, 'text' => $cue->text];
+            } elseif ($stop->cuesShown && $cue->question !== null) {
+                $cues[] = ['at' => $cue->at, 'open' => $this->position->isOpen($cue->question, $state)];
+            }
+        }
+
+        $resumeAt = max($stop->clip->from, $state->watchedTo[$stop->id] ?? 0.0);
+        $next = $this->position->openCue($stop, $state)?->at;
+
+        return [
+            'id' => $stop->id,
+            'title' => $stop->title,
+            'clip' => $stop->clip,
+            'resumeAt' => $resumeAt,
+            'cues' => $cues,
+            'notes' => $notes,
+            'seeking' => $stop->seeking->value,
+            'nextCue' => $next !== null && ($stop->cuesShown || $next - $resumeAt <= self::SHORTLY_BEFORE) ? $next : null,
+        ];
+    }
+
+    /** @return array<string, mixed> */
+    private function question(Question $home, State $state, Frame $top): array
+    {
+        $question = $this->position->asked($home, $state);
+        $record = $state->record($home->id);
+        $view = new QuestionView($question, $this->terms, $state->seed);
+        $seen = array_map(static fn (Rung $rung): array => $rung->toArray(), array_values(array_filter($this->position->seenRungs($home, $state), static fn (Rung $rung): bool => $rung->question === null)));
+        $rung = $this->position->rung($state);
+        $onRung = $rung?->toArray();
+        $judging = $this->position->isJudging($question, $record, $state);
+        $told = $this->position->isTold($home, $state);
+
+        return [
+            'kind' => 'question',
+            'frame' => $top->id,
+            'question' => $view->asked(),
+            'told' => $told,
+            'tries' => $record->tries,
+            'triesLeft' => $this->terms->tries === null || $this->position->series($state) !== null ? null : max(0, $this->terms->tries - $record->tries),
+            'verdict' => $this->verdict($question, $record, $state),
+            'tried' => $this->position->series($state) === null ? $this->tried($question, $record) : [],
+            'judging' => $judging ? ['model' => $question->model, 'response' => $record->response?->toArray()] : null,
+            'revealed' => $record->revealed && $this->lets(Sight::RightAnswer, $state, Standing::Shown) ? $view->key() : null,
+            'rung' => $onRung,
+            'seen' => $seen,
+            'simpler' => $top->kind === FrameKind::Rung && $onRung === null,
+            'series' => $this->series($state),
+            'moreHelp' => $this->may(EventKind::AskedForHelp, $question->id, $state),
+            'maySetAside' => $this->may(EventKind::SetAside, $question->id, $state),
+            'mayAskAlike' => $this->may(EventKind::AskedForAlike, $question->id, $state),
+            'mayCall' => $this->may(EventKind::Called, $question->id, $state),
+            'called' => $record->called,
+            'maySkip' => $this->may(EventKind::Skipped, $top->id, $state),
+            'waits' => $this->isLed($state) && ! $told && $record->response !== null,
+            'ends' => $told || $onRung !== null ? null : $this->position->questionEnds($home, $state),
+            'watchAgain' => $this->watchAgain($state),
+        ];
+    }
+
+    /** @return array<string, mixed>|null how far the drill or staircase is */
+    private function series(State $state): ?array
+    {
+        $stop = $this->position->series($state);
+        $series = $stop === null ? null : $state->series[$stop->id] ?? null;
+        if ($stop === null || $series === null) {
+            return null;
+        }
+
+        return $stop instanceof DrillStop
+            ? ['kind' => 'drill', 'title' => $stop->title, 'dealt' => $series->dealt, 'right' => $series->right(), 'need' => $stop->need]
+            : ['kind' => 'staircase', 'title' => $stop->title, 'dealt' => $series->dealt, 'level' => $series->level + 1, 'levels' => count($stop->levels)];
+    }
+
+    /** @return array<string, mixed>|null what is said about the last answer */
+    private function verdict(Question $question, Record $record, State $state): ?array
+    {
+        $own = $this->lets(Sight::OwnAnswer, $state, $record->standing) || ($this->terms->mode === Mode::HandedIn && ! $state->isFinished());
+        $response = $own ? $record->response?->toArray() : null;
+        if ($record->mark === null) {
+            return $response === null && $record->response === null ? null : ['result' => null, 'timedOut' => false, 'feedback' => [], 'near' => null, 'readings' => [], 'parts' => null, 'response' => $response];
+        }
+        $mark = $record->mark;
+        $result = $this->lets(Sight::Result, $state, $record->standing) || $mark->result === Result::Unclear;
+
+        return [
+            'result' => $result ? $mark->result->value : null,
+            'timedOut' => $record->timedOut,
+            'feedback' => $this->feedback($question, $record, $state),
+            'near' => $result ? $mark->near?->value : null,
+            'readings' => $mark->readings,
+            'parts' => $result && $mark->parts !== [] ? $mark->parts : null,
+            'response' => $response,
+        ];
+    }
+
+    /** @return list<Text> what is said to the answer, and the explanation, as far as they may be seen */
+    private function feedback(Question $question, Record $record, State $state): array
+    {
+        $result = $record->mark?->result;
+        $said = match ($result) {
+            Result::Unclear, Result::Noted, null => [],
+            Result::Right => [$question->feedbackRight],
+            default => [$question->feedbackNotRight],
+        };
+        array_unshift($said, $question->entry($record->mark?->entry)?->feedback);
+        $told = [
+            ...($this->lets(Sight::Feedback, $state, $record->standing) ? $said : []),
+            $result !== null && $result !== Result::Unclear && $this->lets(Sight::Explanation, $state, $record->standing) ? $question->explanation : null,
+        ];
+
+        return array_values(array_filter($told, static fn (?Text $text): bool => $text !== null && ! $text->isEmpty()));
+    }
+
+    /** @return list<string> the options of a choice that the student has found to be not right */
+    private function tried(Question $question, Record $record): array
+    {
+        $tried = [];
+        foreach ($question->isMarked() ? array_keys($record->matched) : [] as $id) {
+            $entry = $question->kind->picksOne() ? $question->entry($id) : null;
+            if ($entry !== null && ! $entry->right) {
+                $tried[] = $entry->id;
+            }
+        }
+
+        return $tried;
+    }
+
+    /** @return array{video: string, clip: Clip}|null the part since the last cue */
+    private function watchAgain(State $state): ?array
+    {
+        $cue = $this->position->cue($state);
+        $stop = $this->quiz->stop((string) $state->stop());
+        if (! $cue instanceof Cue || ! $stop instanceof VideoStop) {
+            return null;
+        }
+        $clip = new Clip($stop->clip->media, $stop->sinceLastCue($cue), $cue->at);
+
+        return ['video' => $stop->id, 'clip' => $clip];
+    }
+
+    /** @return array<string, mixed> */
+    private function finish(State $state): array
+    {
+        $finish = $this->quiz->finish($state->finish);
+        $score = Score::ofRound($this->quiz, $this->terms, $state);
+        $left = [];
+        foreach ($this->quiz->questions() as $question) {
+            $stop = $this->quiz->stopOf($question->id);
+            if ($state->record($question->id)->standing === Standing::SetAside && ! ($stop instanceof DrillStop || $stop instanceof StaircaseStop)) {
+                $left[] = $question->text();
+            }
+        }
+
+        return [
+            'kind' => 'finish',
+            'title' => $finish->title ?? '',
+            'message' => $finish !== null && $this->lets(Sight::Closing, $state, Standing::Untouched) ? $finish->messageFor($score->share()) : Text::of(''),
+            'left' => $this->lets(Sight::Result, $state, Standing::Untouched) ? $left : [],
+            'score' => $this->lets(Sight::Score, $state, Standing::Untouched) && $score->share() !== null
+                ? ['share' => $score->share(), 'points' => $score->points(), 'of' => $score->of(), 'provisional' => $score->provisional]
+                : null,
+            'later' => $this->later($state)?->value,
+            'review' => $this->review($state),
+        ];
+    }
+
+    /** When what may not be seen of how it went, or of the score, is seen; null where all of it is there, or never comes. */
+    private function later(State $state): ?SeenWhen
+    {
+        foreach ([Sight::Result, ...(Score::ofRound($this->quiz, $this->terms, $state)->share() === null ? [] : [Sight::Score])] as $sight) {
+            if ($this->terms->seen[$sight->value] !== SeenWhen::Never && ! $this->lets($sight, $state, Standing::Untouched)) {
+                return $this->terms->seen[$sight->value];
+            }
+        }
+
+        return null;
+    }
+
+    /** @return list<array<string, mixed>> each question that was answered, with what may be seen of it now */
+    private function review(State $state): array
+    {
+        $review = [];
+        foreach ($this->quiz->questions() as $home) {
+            $record = $state->records[$home->id] ?? null;
+            if ($record === null || ($record->response === null && $record->tries === 0)) {
+                continue;
+            }
+            $question = $this->position->asked($home, $state);
+            $view = new QuestionView($question, $this->terms, $state->seed);
+            $review[] = [
+                'question' => $question->prompt->isEmpty() ? $question->sentence : $question->prompt,
+                'standing' => $this->lets(Sight::Result, $state, $record->standing) ? $record->standing->value : null,
+                'own' => $this->lets(Sight::OwnAnswer, $state, $record->standing) && $record->response !== null ? $view->own($record->response) : null,
+                'revealed' => $this->lets(Sight::RightAnswer, $state, $record->standing) ? $view->key() : null,
+                'feedback' => $this->feedback($question, $record, $state),
+                'comment' => $record->comment,
+            ];
+        }
+
+        return $review;
+    }
+}
