@@ -5,14 +5,14 @@ declare(strict_types=1);
 // All figures of a task from 1,000,000 stored answers in the database, and of a class of 30 with 20 rounds each. The rounds are
 // copies of some walked by made-up students, under ids of their own.
 
-use HiddenLadder\App\Classes\Roster;
 use HiddenLadder\App\Models\Edition;
 use HiddenLadder\App\Models\Quiz;
 use HiddenLadder\App\Models\QuizState;
 use HiddenLadder\App\Models\School;
 use HiddenLadder\App\Models\Task;
 use HiddenLadder\App\Models\Ulids;
-use HiddenLadder\App\Rounds\Evidence;
+use HiddenLadder\App\Results\Evidence;
+use HiddenLadder\App\School\Roster;
 use HiddenLadder\Core\Evidence\RoundEvidence;
 use HiddenLadder\Core\Forecast\MadeUpStudent;
 use HiddenLadder\Core\Forecast\Profile;

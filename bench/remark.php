@@ -5,7 +5,6 @@ declare(strict_types=1);
 // Marks 10,000 stored answers again after a corrected key, through the database, in the slices in which a teacher's page asks
 // for them.
 
-use HiddenLadder\App\Classes\Roster;
 use HiddenLadder\App\Models\Edition;
 use HiddenLadder\App\Models\Quiz;
 use HiddenLadder\App\Models\QuizState;
@@ -13,9 +12,10 @@ use HiddenLadder\App\Models\RoundEvent;
 use HiddenLadder\App\Models\School;
 use HiddenLadder\App\Models\Task;
 use HiddenLadder\App\Models\Ulids;
+use HiddenLadder\App\Quizzes\Corrections;
 use HiddenLadder\App\Quizzes\SentChange;
-use HiddenLadder\App\Rounds\Corrections;
 use HiddenLadder\App\Rounds\RoundBook;
+use HiddenLadder\App\School\Roster;
 use HiddenLadder\Core\Forecast\MadeUpStudent;
 use HiddenLadder\Core\Forecast\Profile;
 use HiddenLadder\Core\Quiz\Edits\Edit;

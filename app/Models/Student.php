@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace HiddenLadder\App\Models;
 
-use HiddenLadder\App\Classes\Name;
+use HiddenLadder\App\School\Name;
 use Illuminate\Contracts\Auth\Authenticatable;
 use Illuminate\Database\Eloquent\Casts\Attribute;
 use Illuminate\Database\Eloquent\Collection;

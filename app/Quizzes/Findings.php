@@ -12,12 +12,12 @@ final class Findings
     /** @return array<string, mixed> */
     public static function told(Finding $finding): array
     {
-        $mend = $finding->mend;
+        $fix = $finding->fix;
 
         return [
             'key' => $finding->key(), 'severity' => $finding->severity->value, 'stop' => $finding->stop, 'at' => $finding->at,
             'sentence' => $finding->message, 'loop' => $finding->loop,
-            'mend' => $mend === null ? null : ['words' => $mend->words, 'at' => $mend->at, 'member' => $mend->member, 'how' => $mend->how, 'value' => $mend->value],
+            'fix' => $fix === null ? null : ['words' => $fix->words, 'at' => $fix->at, 'member' => $fix->member, 'how' => $fix->how, 'value' => $fix->value],
         ];
     }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace HiddenLadder\App\Rounds;
 
 use HiddenLadder\App\Models\Round;
+use HiddenLadder\App\Quizzes\Editions;
 use HiddenLadder\Core\Fields;
 use HiddenLadder\Core\Quiz\QuizDocument;
 use HiddenLadder\Core\Round\Engine;

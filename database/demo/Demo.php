@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace HiddenLadder\Demo;
 
-use HiddenLadder\App\Classes\Roster;
 use HiddenLadder\App\Media\MediaFolder;
 use HiddenLadder\App\Media\MediumKind;
 use HiddenLadder\App\Models\Edition;
@@ -16,8 +15,9 @@ use HiddenLadder\App\Models\Student;
 use HiddenLadder\App\Models\Task;
 use HiddenLadder\App\Models\Teacher;
 use HiddenLadder\App\Models\Ulids;
-use HiddenLadder\App\Rounds\Editions;
+use HiddenLadder\App\Quizzes\Editions;
 use HiddenLadder\App\Rounds\RoundBook;
+use HiddenLadder\App\School\Roster;
 use HiddenLadder\Core\Fields;
 use HiddenLadder\Core\Forecast\MadeUpStudent;
 use HiddenLadder\Core\Forecast\Profile;

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace HiddenLadder\App\Tests;
 
-use HiddenLadder\App\Classes\Roster;
 use HiddenLadder\App\Models\Edition;
 use HiddenLadder\App\Models\Quiz;
 use HiddenLadder\App\Models\QuizState;
@@ -15,6 +14,7 @@ use HiddenLadder\App\Models\Student;
 use HiddenLadder\App\Models\Task;
 use HiddenLadder\App\Models\Teacher;
 use HiddenLadder\App\Models\Ulids;
+use HiddenLadder\App\School\Roster;
 use HiddenLadder\Core\Terms\Terms;
 use HiddenLadder\Core\Tests\Sample;
 use Illuminate\Contracts\Console\Kernel;

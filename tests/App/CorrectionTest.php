@@ -11,7 +11,7 @@ use HiddenLadder\App\Models\Round;
 use HiddenLadder\App\Models\Task;
 use HiddenLadder\App\Models\Teacher;
 use HiddenLadder\App\Models\Ulids;
-use HiddenLadder\App\Rounds\Corrections;
+use HiddenLadder\App\Quizzes\Corrections;
 use HiddenLadder\App\Rounds\RoundBook;
 use HiddenLadder\Core\Quiz\DocumentCheck;
 use HiddenLadder\Core\Quiz\Edits\Fingerprint;

@@ -54,7 +54,7 @@ final class InspectionTest extends AppTestCase
         $misspelt = Sample::with(['sideStops', 0, 'text'], 'The seperate basins.');
         $finding = self::about($this->saved($quiz, $misspelt), 'seperate');
         self::assertNotNull($finding);
-        self::assertSame([false, ['from' => 'seperate', 'to' => 'separate']], [$finding['left'], $finding['mend']['value']]);
+        self::assertSame([false, ['from' => 'seperate', 'to' => 'separate']], [$finding['left'], $finding['fix']['value']]);
         $changed = $quiz->refresh()->updated_at;
 
         $this->putJson("/api/quizzes/$quiz->id/left-findings/{$finding['key']}")->assertNoContent();

@@ -176,7 +176,7 @@ final class RulesTest extends AppTestCase
         $this->does('answered', ['question' => $question, 'response' => ['files' => [Ulids::make()]]])->assertStatus(422);
         $this->asStudent($this->ada)->post("/api/student/rounds/$this->round/files", ['file' => UploadedFile::fake()->createWithContent('x.html', '<script>1</script>')], ['Accept' => 'application/json'])->assertStatus(415);
         $file = $this->post("/api/student/rounds/$this->round/files", ['file' => UploadedFile::fake()->image('tide.png', 40, 30)], ['Accept' => 'application/json'])->assertCreated()->assertJsonPath('kind', 'picture')->json('id');
-        $this->does('answered', ['question' => $question, 'response' => ['files' => [$file]]])->assertOk()->assertJsonPath('place.told', true);
+        $this->does('answered', ['question' => $question, 'response' => ['files' => [$file]]])->assertOk()->assertJsonPath('place.verdictShown', true);
         $this->does('went-on', ['from' => $d->id('s')])->assertOk()->assertJsonPath('place.score.provisional', true);
         $this->get("/media/$file")->assertOk();
         $this->asStudent($this->member($this->class, 'Bram'))->get("/media/$file")->assertNotFound();
@@ -219,7 +219,7 @@ final class RulesTest extends AppTestCase
         $state = Round::query()->findOrFail($this->round)->state;
         self::assertSame($before['path'], $state['path']);
         $this->getJson("/api/tasks/$task->id/students/{$this->ada->id}")->assertOk()->assertJsonPath('rounds.0.events.1.facts.0.result', 'right');
-        $this->asStudent($this->ada)->getJson("/api/student/rounds/$this->round")->assertOk()->assertJsonPath('goes.clear', 1);
+        $this->asStudent($this->ada)->getJson("/api/student/rounds/$this->round")->assertOk()->assertJsonPath('standings.clear', 1);
         $this->asTeacher($this->teacher('Other'))->deleteJson("/api/quizzes/$quiz->id/corrections/$correction")->assertNotFound();
         $this->asTeacher($this->teacher)->deleteJson("/api/quizzes/$quiz->id/corrections/$correction")->assertOk()->assertJsonPath('takenBack', true);
         $this->postJson("/api/quizzes/$quiz->id/re-markings")->assertOk()->assertJsonPath('left', 0);
@@ -236,8 +236,8 @@ final class RulesTest extends AppTestCase
         $quiz = Quiz::query()->findOrFail($task->quiz_id);
         $this->change($quiz, [['do' => 'set', 'at' => Sample::document()['stops'][0]['question']['id'], 'member' => 'prompt', 'value' => 'First of all?']])->assertOk();
         $this->getJson("/api/quizzes/$quiz->id")->assertOk()->assertJsonPath('changedSince', true);
-        $this->getJson("/api/quizzes/$quiz->id/difference")->assertOk()->assertJsonCount(0, 'structure')->assertJsonPath('mends.0.member', 'prompt')->assertJsonPath('edition', 1);
-        $this->correct($quiz->id, $this->getJson("/api/quizzes/$quiz->id/difference")->json('mends'))->assertCreated();
+        $this->getJson("/api/quizzes/$quiz->id/difference")->assertOk()->assertJsonCount(0, 'structure')->assertJsonPath('corrections.0.member', 'prompt')->assertJsonPath('edition', 1);
+        $this->correct($quiz->id, $this->getJson("/api/quizzes/$quiz->id/difference")->json('corrections'))->assertCreated();
         self::assertSame(1, Correction::query()->count());
         $this->getJson("/api/quizzes/$quiz->id")->assertOk()->assertJsonPath('changedSince', false)->assertJsonPath('edition', 1);
         $this->asStudent($this->ada)->getJson("/api/student/rounds/$this->round")->assertOk()->assertJsonPath('place.question.prompt', 'First of all?');

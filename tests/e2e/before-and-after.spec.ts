@@ -15,7 +15,7 @@ test('the inspection shows a circle on the picture and mends it with one click',
     await page.getByLabel(say('build.question-editor.entry', { kind: 'option', name: 'C' }), { exact: true }).fill('None of the above');
     await page.getByLabel(say('build.question-editor.when-it-is-not-right')).fill('Think of the falling water.');
     await saved(page);
-    await page.getByRole('button', { name: say('inspection.mend.say', { words: 'None of the other answers' }) }).click();
+    await page.getByRole('button', { name: say('inspection.fix.say', { words: 'None of the other answers' }) }).click();
     await expect(page.getByLabel(say('build.question-editor.entry', { kind: 'option', name: 'C' }), { exact: true })).toHaveValue(
         'None of the other answers',
     );
@@ -32,7 +32,7 @@ test('the inspection shows a circle on the picture and mends it with one click',
     await page.getByRole('button', { name: say('build.build.publish'), exact: true }).click();
     await expect(page.getByText(say('problem.quiz.not-ready'))).toBeVisible();
     await page
-        .getByRole('button', { name: say('inspection.mend.take-fork-out') })
+        .getByRole('button', { name: say('inspection.fix.take-fork-out') })
         .first()
         .click();
     await expect(page.getByText(say('cutaway.in-a-circle'), { exact: true })).toHaveCount(0);
@@ -106,14 +106,14 @@ test('a likely slip of the pen is mended or left, and what is left stays left', 
     await page.getByRole('button', { name: say('build.build.add-the-first-question') }).click();
     await page.getByLabel(say('teacher.question-rows.question'), { exact: true }).fill('Wich basin is seperate from the wierly pool?');
     await saved(page);
-    await page.getByRole('button', { name: say('inspection.mend.write', { word: 'Which' }) }).click();
-    await page.getByRole('button', { name: say('inspection.mend.write', { word: 'separate' }) }).click();
+    await page.getByRole('button', { name: say('inspection.fix.write', { word: 'Which' }) }).click();
+    await page.getByRole('button', { name: say('inspection.fix.write', { word: 'separate' }) }).click();
     await expect(page.getByLabel(say('teacher.question-rows.question'), { exact: true })).toHaveValue(
         'Which basin is separate from the wierly pool?',
     );
     await page.getByLabel(say('teacher.question-rows.question'), { exact: true }).fill('Which basin is separate from the weirdd pool?');
     const note = page.locator('aside').getByRole('listitem').filter({ hasText: '“weirdd” may be a slip of the pen' });
-    await note.getByRole('button', { name: say('build.missed.leave-it') }).click();
+    await note.getByRole('button', { name: say('build.unapplied.leave-it') }).click();
     await expect(note).toHaveCount(0);
     await saved(page);
 
@@ -134,7 +134,7 @@ test('a likely slip of the pen is mended or left, and what is left stays left', 
 
 test('what to expect of a class is told under the terms a quiz is given with', async ({ page }) => {
     await signInToDemo(page);
-    await page.getByRole('link', { name: say('teacher.places.classes') }).click();
+    await page.getByRole('link', { name: say('teacher.navigation.classes') }).click();
     await page.getByRole('link', { name: /Year 8 Geography/ }).click();
     await page.getByLabel(say('teacher.class.give-out-a-quiz')).selectOption({ label: 'Tides at Skerry Bay' });
     await page.getByRole('button', { name: say('teacher.class.give-it-otherwise') }).click();

@@ -34,7 +34,7 @@ test('a lost connection, a second device and the teacher’s own are told and lo
         await phone.getByLabel(say('player.typed.your-answer')).fill('flood');
         await phone.context().setOffline(true);
         await phone.getByRole('button', { name: say('player.question-view.check') }).click();
-        await expect(phone.getByText(say('student.walk.there-is-no-connection-just'))).toBeVisible();
+        await expect(phone.getByText(say('student.round.there-is-no-connection-just'))).toBeVisible();
         await phone.context().setOffline(false);
         await expect(phone.getByText('Three letters, two the same.')).toBeVisible({ timeout: 15_000 });
     });
@@ -52,7 +52,7 @@ test('a lost connection, a second device and the teacher’s own are told and lo
         await phone.getByLabel(say('player.typed.your-answer')).fill('tide');
         await phone.getByRole('button', { name: say('player.question-view.check') }).click();
         await expect.poll(() => lost, { timeout: 15_000 }).toBeGreaterThan(1);
-        await expect(phone.getByText(say('student.walk.there-is-no-connection-just'))).toHaveCount(0);
+        await expect(phone.getByText(say('student.round.there-is-no-connection-just'))).toHaveCount(0);
         await expect(phone.getByLabel(say('player.typed.your-answer'))).toBeEnabled();
     });
     await test.step('a crash in between loses nothing', async () => {
@@ -60,19 +60,19 @@ test('a lost connection, a second device and the teacher’s own are told and lo
         await phone.route('**/events', (route) => route.abort());
         await phone.getByLabel(say('player.typed.your-answer')).fill('EBB');
         await phone.getByRole('button', { name: say('player.question-view.check') }).click();
-        await expect(phone.getByText(say('student.walk.there-is-no-connection-just'))).toBeVisible();
+        await expect(phone.getByText(say('student.round.there-is-no-connection-just'))).toBeVisible();
         await phone.unroute('**/events');
         await phone.reload();
-        await expect(phone.getByText(say('player.said.right'))).toBeVisible({ timeout: 15_000 });
+        await expect(phone.getByText(say('player.verdict.right'))).toBeVisible({ timeout: 15_000 });
     });
     await test.step('a second device stands at the same place; the first is told when it is behind', async () => {
         const tablet = await enter(browser, phrase, 'Cleo Marchetti', false);
         await tablet.getByRole('button', { name: say('student.own.go-on-where-you-were') }).click();
         await tablet.getByRole('button', { name: say('player.player.go-on') }).click();
-        await expect(tablet.getByText(say('student.walk.everything-has-arrived-your-teacher'))).toBeVisible();
+        await expect(tablet.getByText(say('student.round.everything-has-arrived-your-teacher'))).toBeVisible();
         await phone.getByRole('button', { name: say('player.player.go-on') }).click();
         await expect(phone.getByText(say('problem.round.stale'))).toBeVisible();
-        await expect(phone.getByText(say('student.walk.everything-has-arrived-your-teacher'))).toBeVisible();
+        await expect(phone.getByText(say('student.round.everything-has-arrived-your-teacher'))).toBeVisible();
     });
     await test.step('each answer is there once', async () => {
         await page.getByRole('link', { name: /Far out/ }).click();

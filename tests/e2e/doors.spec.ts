@@ -4,7 +4,7 @@ import { begins, say } from './words';
 
 test('a forgotten password is reset by the letter in the post box', async ({ page }) => {
     const email = await signUp(page);
-    await page.getByRole('button', { name: say('teacher.places.sign-out') }).click();
+    await page.getByRole('button', { name: say('teacher.navigation.sign-out') }).click();
     await expect(page.getByRole('heading', { name: say('teacher.account.sign-in') })).toBeVisible();
     await isAccessible(page);
     await page.getByRole('link', { name: say('teacher.account.forgotten-your-password') }).click();
@@ -28,15 +28,15 @@ test('a forgotten password is reset by the letter in the post box', async ({ pag
 test('a wrong phrase and a wrong secret get a clear sentence', async ({ page, browser }) => {
     await page.goto('/join');
     await isAccessible(page);
-    await page.getByLabel(say('student.door.your-class-phrase')).fill('no such words');
-    await page.getByRole('button', { name: say('student.door.find-my-class') }).click();
+    await page.getByLabel(say('student.entry.your-class-phrase')).fill('no such words');
+    await page.getByRole('button', { name: say('student.entry.find-my-class') }).click();
     await expect(page.getByText(say('problem.entry.no-class'))).toBeVisible();
     await page.goto('/join/silver-heron-reef');
-    await page.getByLabel(say('student.door.your-name-as-your-teacher')).fill('Nobody Here');
-    await page.getByLabel(say('student.door.i-have-a-secret-already')).check();
-    await page.getByLabel(say('student.door.your-secret')).fill('guess');
+    await page.getByLabel(say('student.entry.your-name-as-your-teacher')).fill('Nobody Here');
+    await page.getByLabel(say('student.entry.i-have-a-secret-already')).check();
+    await page.getByLabel(say('student.entry.your-secret')).fill('guess');
     await isAccessible(page);
-    await page.getByRole('button', { name: say('student.door.go-in') }).click();
+    await page.getByRole('button', { name: say('student.entry.go-in') }).click();
     await expect(page.getByText(say('problem.entry.does-not-fit'))).toBeVisible();
     const ada = await enter(browser, 'Silver Heron Reef', 'Ada Brandt', false, 'seashell');
     await expect(ada.getByText('Tides at Skerry Bay')).toBeVisible();

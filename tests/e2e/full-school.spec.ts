@@ -108,10 +108,10 @@ test('in the full school a student with two classes and several tasks goes on in
     expect(tasks).toBeGreaterThan(2);
     for (let i = 0; i < tasks; i++) {
         await under.nth(i).click();
-        await expect(page.getByRole('link', { name: say('student.walk.my-page') })).toBeVisible();
+        await expect(page.getByRole('link', { name: say('student.round.my-page') })).toBeVisible();
         await expect(page.locator('main')).not.toBeEmpty();
         await isAccessible(page);
-        await page.getByRole('link', { name: say('student.walk.my-page') }).click();
+        await page.getByRole('link', { name: say('student.round.my-page') }).click();
         await expect(under).toHaveCount(tasks);
     }
     expect(wrong).toEqual([]);
@@ -125,6 +125,6 @@ test('whoever cannot leave is told, and what was half written is gone once they 
     await expect(page.getByText(say('student.own.you-are-still-in-on'))).toBeVisible();
     await page.unroute('**/api/student/sign-out');
     await page.getByRole('button', { name: say('student.own.leave') }).click();
-    await expect(page.getByRole('heading', { name: say('student.door.come-in') })).toBeVisible();
+    await expect(page.getByRole('heading', { name: say('student.entry.come-in') })).toBeVisible();
     expect(await page.evaluate(() => localStorage.getItem('draft-x-y'))).toBeNull();
 });

@@ -32,7 +32,7 @@ export async function signInToDemo(page: Page): Promise<void> {
 }
 
 export async function makeQuiz(page: Page, title: string): Promise<void> {
-    await page.getByRole('link', { name: say('teacher.places.quizzes') }).click();
+    await page.getByRole('link', { name: say('teacher.navigation.quizzes') }).click();
     await page.getByLabel(say('teacher.quizzes.title-of-a-new-quiz')).fill(title);
     await page.getByRole('button', { name: say('teacher.today.make-a-quiz') }).click();
     await expect(page.getByRole('heading', { name: say('build.build.begin-with-a-question') })).toBeVisible();
@@ -44,7 +44,7 @@ export async function saved(page: Page): Promise<void> {
 
 /** Makes a class with these names, gives it the quiz, and tells its phrase. */
 export async function giveOut(page: Page, title: string, names: string[], terms: () => Promise<void> = async () => {}): Promise<string> {
-    await page.getByRole('link', { name: say('teacher.places.classes') }).click();
+    await page.getByRole('link', { name: say('teacher.navigation.classes') }).click();
     await page.getByLabel(say('teacher.classes.name-of-a-new-class')).fill('Year 8');
     await page.getByRole('button', { name: say('teacher.classes.make-a-class') }).click();
     await page.getByLabel(say('teacher.class.add-students')).fill(names.join('\n'));
@@ -74,12 +74,12 @@ export async function enter(
 
 export async function comeIn(page: Page, phrase: string, name: string, first: boolean, secret: string): Promise<void> {
     await page.goto('/join');
-    await page.getByLabel(say('student.door.your-class-phrase')).fill(phrase);
-    await page.getByRole('button', { name: say('student.door.find-my-class') }).click();
-    await page.getByLabel(say('student.door.your-name-as-your-teacher')).fill(name);
-    await page.getByLabel(first ? say('student.door.this-is-my-first-time') : say('student.door.i-have-a-secret-already')).check();
-    await page.getByLabel(first ? say('student.door.choose-a-secret') : say('student.door.your-secret')).fill(secret);
-    await page.getByRole('button', { name: say('student.door.go-in') }).click();
+    await page.getByLabel(say('student.entry.your-class-phrase')).fill(phrase);
+    await page.getByRole('button', { name: say('student.entry.find-my-class') }).click();
+    await page.getByLabel(say('student.entry.your-name-as-your-teacher')).fill(name);
+    await page.getByLabel(first ? say('student.entry.this-is-my-first-time') : say('student.entry.i-have-a-secret-already')).check();
+    await page.getByLabel(first ? say('student.entry.choose-a-secret') : say('student.entry.your-secret')).fill(secret);
+    await page.getByRole('button', { name: say('student.entry.go-in') }).click();
     await expect(page.getByRole('heading', { name: say('student.own.hello', { name }) })).toBeVisible();
 }
 

@@ -41,7 +41,7 @@ test('a student walks through every kind of answer', async ({ browser }) => {
             await page.getByLabel(thing, { exact: true }).selectOption({ label: unit });
         }
         await press(page, say('player.question-view.check'));
-        await expect(page.getByText(say('player.said.partly-right'))).toBeVisible();
+        await expect(page.getByText(say('player.verdict.partly-right'))).toBeVisible();
         await press(page, say('player.question-view.try-it-again'));
         await expect(page.getByText(say('player.not-yet'), { exact: true })).toHaveCount(1);
         await page.getByLabel('current', { exact: true }).selectOption({ label: 'ampere' });
@@ -52,7 +52,7 @@ test('a student walks through every kind of answer', async ({ browser }) => {
         const answer = page.getByLabel(say('player.typed.your-answer-a-number'));
         await answer.fill('0.5');
         await press(page, say('player.question-view.check'));
-        await expect(page.getByText(say('player.said.the-number-is-right-look'))).toBeVisible();
+        await expect(page.getByText(say('player.verdict.the-number-is-right-look'))).toBeVisible();
         await press(page, say('player.question-view.another-step'));
         await expect(page.getByText(say('player.question-view.a-simpler-question-first'))).toBeVisible();
         await answer.fill('1/2');
@@ -187,15 +187,15 @@ test('a check is handed in whole, and its results are seen when the teacher rele
         await press(page, say('teacher.task.release-the-results'));
         await expect(page.getByRole('button', { name: say('teacher.task.take-the-results-back') })).toBeVisible();
         await page.getByRole('link', { name: 'Ida' }).first().click();
-        await expect(page.getByText(say('teacher.overrule.waits-for-you-to-read'))).toBeVisible();
-        await page.getByText(say('teacher.overrule.mark-it')).first().click();
-        await page.getByLabel(say('teacher.overrule.share-of-the-points')).first().fill('50');
-        await page.getByLabel(say('teacher.overrule.comment-for-the-student')).first().fill('And the Sun?');
+        await expect(page.getByText(say('teacher.points-by-hand.waits-for-you-to-read'))).toBeVisible();
+        await page.getByText(say('teacher.points-by-hand.mark-it')).first().click();
+        await page.getByLabel(say('teacher.points-by-hand.share-of-the-points')).first().fill('50');
+        await page.getByLabel(say('teacher.points-by-hand.comment-for-the-student')).first().fill('And the Sun?');
         await page
-            .getByRole('button', { name: say('teacher.overrule.keep-this') })
+            .getByRole('button', { name: say('teacher.points-by-hand.keep-this') })
             .first()
             .click();
-        await expect(page.getByText(say('teacher.overrule.points-given-by-hand'), { exact: false })).toBeAttached();
+        await expect(page.getByText(say('teacher.points-by-hand.points-given-by-hand'), { exact: false })).toBeAttached();
     });
     await test.step('the student sees it', async () => {
         await ida.reload();
@@ -222,21 +222,21 @@ test('a mended key reaches a round under way, and can be taken back', async ({ p
     await press(ida, say('student.own.start'));
     await ida.getByLabel(say('player.typed.your-answer-a-number')).fill('2');
     await press(ida, say('player.question-view.check'));
-    await expect(ida.getByText(say('player.said.not-yet'))).toBeVisible();
+    await expect(ida.getByText(say('player.verdict.not-yet'))).toBeVisible();
 
     await page.goto(address);
     await page.getByRole('button', { name: begins(say('cutaway.stop', { number: 1 })) }).click();
     await page.getByLabel(say('build.question-editor.entry', { kind: 'accepted', name: 1 }), { exact: true }).fill('2');
-    await page.getByRole('button', { name: say('build.mends.mend-the-quiz-in-use') }).click();
+    await page.getByRole('button', { name: say('build.corrections.mend-the-quiz-in-use') }).click();
     await expect(page.getByText(say('terms.seen.at-once', { what: 'Ida: on the ladder → right' }), { exact: false })).toBeVisible();
     await ida.reload();
-    await expect(ida.getByText(say('player.signs.right', { right: 1, helped: 'none' }))).toBeVisible();
+    await expect(ida.getByText(say('player.progress.right', { right: 1, helped: 'none' }))).toBeVisible();
 
-    await page.getByText(say('build.mends.mends-in-force', { count: 1 })).click();
+    await page.getByText(say('build.corrections.mends-in-force', { count: 1 })).click();
     await press(page, say('teacher.quizzes.take-it-back'));
     await expect(page.getByText('Ida: right at once → on the ladder', { exact: false })).toBeVisible();
     await ida.reload();
-    await expect(ida.getByText(say('player.signs.on-the-way-to-the'))).toBeVisible();
+    await expect(ida.getByText(say('player.progress.on-the-way-to-the'))).toBeVisible();
 });
 
 test('a mend is laid where an edition reads as it did, named where it does not, and laid there too when asked', async ({
@@ -258,7 +258,7 @@ test('a mend is laid where an edition reads as it did, named where it does not, 
     await press(ida, say('student.own.start'));
     await ida.getByLabel(say('player.typed.your-answer-a-number')).fill('2');
     await press(ida, say('player.question-view.check'));
-    await expect(ida.getByText(say('player.said.not-yet'))).toBeVisible();
+    await expect(ida.getByText(say('player.verdict.not-yet'))).toBeVisible();
 
     await test.step('another edition has another key, and a round of its own', async () => {
         await page.goto(address);
@@ -280,17 +280,17 @@ test('a mend is laid where an edition reads as it did, named where it does not, 
     await test.step('the mend reaches the one, and the other is asked about', async () => {
         await page.getByRole('button', { name: begins(say('cutaway.stop', { number: 1 })) }).click();
         await page.getByLabel(say('build.question-editor.entry', { kind: 'accepted', name: 1 }), { exact: true }).fill('2');
-        await page.getByRole('button', { name: say('build.mends.mend-the-quiz-in-use') }).click();
+        await page.getByRole('button', { name: say('build.corrections.mend-the-quiz-in-use') }).click();
         await expect(page.getByText(say('terms.seen.at-once', { what: 'Joss: on the ladder → right' }), { exact: false })).toBeVisible();
         await ida.reload();
-        await expect(ida.getByText(say('player.signs.on-the-way-to-the'))).toBeVisible();
-        await page.getByText(say('build.mends.mends-in-force', { count: 1 })).click();
-        await expect(page.getByText(say('build.mends.not-in-edition', { edition: 1, reason: 'changed', stands: '3' }))).toBeVisible();
+        await expect(ida.getByText(say('player.progress.on-the-way-to-the'))).toBeVisible();
+        await page.getByText(say('build.corrections.mends-in-force', { count: 1 })).click();
+        await expect(page.getByText(say('build.corrections.not-in-edition', { edition: 1, reason: 'changed', stands: '3' }))).toBeVisible();
         await isAccessible(page);
-        await press(page, say('build.mends.mend-it-there-too'));
+        await press(page, say('build.corrections.mend-it-there-too'));
         await expect(page.getByText(say('terms.seen.at-once', { what: 'Ida: on the ladder → right' }), { exact: false })).toBeVisible();
         await ida.reload();
-        await expect(ida.getByText(say('player.signs.right', { right: 1, helped: 'none' }))).toBeVisible();
+        await expect(ida.getByText(say('player.progress.right', { right: 1, helped: 'none' }))).toBeVisible();
     });
 });
 

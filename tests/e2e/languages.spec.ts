@@ -95,6 +95,6 @@ test('a student’s pages speak the language of the device, on a phone', async (
     await look();
     await page.getByRole('radio').first().check();
     await page.getByRole('button', { name: say('player.question-view.check') }).click();
-    await expect(page.getByText(new RegExp(`${say('player.said.right')}|${say('player.said.not-yet')}`))).toBeVisible();
+    await expect(page.getByText(new RegExp(`${say('player.verdict.right')}|${say('player.verdict.not-yet')}`))).toBeVisible();
     await look();
 });

@@ -158,7 +158,7 @@ test('a text has pictures, formulas and documents in it, an upload takes its tim
         await expect(student.getByRole('listitem').filter({ hasText: 'twice' })).toBeVisible();
     });
     await test.step('without formatting it can be written again', async () => {
-        await page.getByRole('link', { name: say('teacher.places.quizzes') }).click();
+        await page.getByRole('link', { name: say('teacher.navigation.quizzes') }).click();
         await page.getByRole('link', { name: 'More than words' }).click();
         await page.getByRole('button', { name: begins(say('cutaway.stop', { number: 1 })) }).click();
         await page.getByRole('button', { name: say('build.rich-field.rewrite-it-without-formatting') }).click();

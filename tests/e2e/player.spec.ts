@@ -68,14 +68,14 @@ test('a student walks by keyboard alone: several choices, an unclear number, a s
         await greta.getByLabel('Heron').check();
         await greta.getByLabel('Tern').check();
         await keys.press('Enter');
-        await expect(greta.getByText(say('player.said.right'))).toBeVisible();
+        await expect(greta.getByText(say('player.verdict.right'))).toBeVisible();
         await greta.getByRole('button', { name: say('player.player.go-on') }).press('Enter');
     });
     await test.step('what is no number is told and costs nothing', async () => {
         await greta.getByLabel(say('player.typed.your-answer-a-number')).fill('many');
         await keys.press('Enter');
         await expect(greta.getByText(say('marking.no-number'))).toBeVisible();
-        await expect(greta.getByText(say('player.said.not-yet'))).toHaveCount(0);
+        await expect(greta.getByText(say('player.verdict.not-yet'))).toHaveCount(0);
     });
     await test.step('a foreseen wrong number leads aside and back', async () => {
         await greta.getByLabel(say('player.typed.your-answer-a-number')).fill('200');
@@ -102,7 +102,7 @@ test('a student walks by keyboard alone: several choices, an unclear number, a s
     await keys.press('Enter');
     await greta.getByRole('button', { name: say('player.player.go-on') }).press('Enter');
     await expect(greta.getByText('2 answers right with some help.')).toBeVisible();
-    await greta.getByRole('link', { name: say('student.walk.to-my-page') }).press('Enter');
+    await greta.getByRole('link', { name: say('student.round.to-my-page') }).press('Enter');
     await expect(greta.getByRole('button', { name: say('student.own.another-round') })).toBeVisible();
 });
 
@@ -147,5 +147,5 @@ test('two devices at once: one event is taken, the other is told', async ({ page
     expect(statuses.filter((status) => status === 200)).toHaveLength(2);
     expect(statuses.filter((status) => status === 409)).toHaveLength(14);
     await phone.reload();
-    await expect(phone.getByText(say('player.said.not-yet'))).toBeVisible();
+    await expect(phone.getByText(say('player.verdict.not-yet'))).toBeVisible();
 });

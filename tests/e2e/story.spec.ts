@@ -114,7 +114,9 @@ test('a quiz from the first word to the teacher’s figures', async ({ page, bro
         await ada.getByLabel(say('player.typed.your-answer-a-number')).fill('2');
         await ada.getByRole('button', { name: say('player.question-view.check') }).click();
         await expect(
-            ada.getByText(`${say('player.signs.right', { right: 1, helped: 'none' })} · ${say('player.signs.set-aside', { count: 1 })}`),
+            ada.getByText(
+                `${say('player.progress.right', { right: 1, helped: 'none' })} · ${say('player.progress.set-aside', { count: 1 })}`,
+            ),
         ).toBeVisible();
         await ada.getByRole('button', { name: say('player.player.go-on') }).click();
         await expect(ada.getByText(say('player.player.now-the-ones-that-are'))).toBeVisible();
@@ -122,7 +124,7 @@ test('a quiz from the first word to the teacher’s figures', async ({ page, bro
         await ada.getByRole('button', { name: say('player.question-view.check') }).click();
         await expect(ada.getByText('The ebb runs out.')).toBeVisible();
         await ada.getByRole('button', { name: say('player.player.go-on') }).click();
-        await expect(ada.getByText(say('student.walk.everything-has-arrived-your-teacher'))).toBeVisible();
+        await expect(ada.getByText(say('student.round.everything-has-arrived-your-teacher'))).toBeVisible();
         await isAccessible(ada);
     });
     await test.step('afterwards the teacher reads figures and answers', async () => {
@@ -161,20 +163,20 @@ test('all of building works by keyboard on the picture', async ({ page }) => {
     await page.keyboard.press('Alt+ArrowUp');
     await expect(page.getByRole('button', { name: say('cutaway.rung', { number: 1, kind: 'Hint', name: 'Second hint' }) })).toBeVisible();
     await page.keyboard.press('ArrowUp');
-    await expect(page.getByRole('button', { name: say('player.signs.stop', { number: 2, far: 'Two' }) })).toBeFocused();
+    await expect(page.getByRole('button', { name: begins(`${say('cutaway.stop', { number: 2 })}: Two`) })).toBeFocused();
     await page.keyboard.press('Alt+ArrowLeft');
-    await expect(page.getByRole('button', { name: say('player.signs.stop', { number: 1, far: 'Two' }) })).toBeVisible();
+    await expect(page.getByRole('button', { name: begins(`${say('cutaway.stop', { number: 1 })}: Two`) })).toBeVisible();
     await page.keyboard.press('ArrowRight');
     await page.keyboard.press('Delete');
     await expect(page.getByText(say('build.build.is-deleted', { what: '“One”' })).first()).toBeVisible();
     await page.getByRole('button', { name: say('build.build.bring-it-back') }).click();
-    await expect(page.getByRole('button', { name: say('player.signs.stop', { number: 2, far: 'One' }) })).toBeVisible();
-    await page.getByRole('button', { name: say('player.signs.stop', { number: 1, far: 'Two' }) }).focus();
+    await expect(page.getByRole('button', { name: begins(`${say('cutaway.stop', { number: 2 })}: One`) })).toBeVisible();
+    await page.getByRole('button', { name: begins(`${say('cutaway.stop', { number: 1 })}: Two`) }).focus();
     await page.keyboard.press('f');
     await expect(page.getByLabel(say('build.fork-editor.leads-to')).first()).toBeFocused();
     await page.getByLabel(say('build.fork-editor.leads-to')).first().selectOption({ label: '2. One' });
     await saved(page);
-    await page.getByRole('button', { name: say('player.signs.stop', { number: 1, far: 'Two' }) }).focus();
+    await page.getByRole('button', { name: begins(`${say('cutaway.stop', { number: 1 })}: Two`) }).focus();
     await page.keyboard.press('w');
     await expect(page.getByText(say('teacher.rehearse.you-walk-as-a-student'))).toBeVisible();
 });
@@ -220,7 +222,7 @@ test('two at one quiz see each other’s changes, and nothing that is typed is l
         await expect(other.getByText('wrote something else there: “Theirs”', { exact: false })).toBeVisible({ timeout: 15_000 });
         await expect(other.getByLabel(say('teacher.question-rows.question'), { exact: true })).toHaveValue('Mine');
         await isAccessible(other);
-        await other.getByRole('button', { name: say('build.missed.put-mine-in-its-place') }).click();
+        await other.getByRole('button', { name: say('build.unapplied.put-mine-in-its-place') }).click();
         await expect(page.getByLabel(say('teacher.question-rows.question'), { exact: true })).toHaveValue('Mine', { timeout: 15_000 });
     });
 });

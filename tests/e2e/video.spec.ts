@@ -58,10 +58,10 @@ test('questions in a video: added where it is paused, asked where it stops', asy
     await test.step('after a slip the part since the last question can be watched again', async () => {
         await finn.getByLabel('The depth').check();
         await finn.getByRole('button', { name: say('player.question-view.check') }).click();
-        await expect(finn.getByText(say('player.said.not-yet'))).toBeVisible();
+        await expect(finn.getByText(say('player.verdict.not-yet'))).toBeVisible();
         await finn.getByRole('button', { name: say('player.question-view.watch-that-part-again') }).click();
         await expect(finn.getByText('0:00 / 0:15')).toBeVisible();
-        await finn.getByRole('button', { name: say('player.at-hand.put-it-away') }).click();
+        await finn.getByRole('button', { name: say('player.kept-reading.put-it-away') }).click();
         await finn.getByLabel('The range').check();
         await finn.getByRole('button', { name: say('player.question-view.check') }).click();
         await finn.getByRole('button', { name: say('player.player.go-on') }).click();
@@ -73,7 +73,7 @@ test('questions in a video: added where it is paused, asked where it stops', asy
         await finn.getByRole('button', { name: say('player.video-player.play') }).click();
         await expect(finn.getByRole('button', { name: say('player.video-player.play') })).toBeVisible({ timeout: 10_000 });
         await finn.getByRole('button', { name: say('player.player.go-on') }).click();
-        await expect(finn.getByText(say('student.walk.everything-has-arrived-your-teacher'))).toBeVisible();
+        await expect(finn.getByText(say('student.round.everything-has-arrived-your-teacher'))).toBeVisible();
     });
     await page.getByRole('link', { name: /A film/ }).click();
     await page.getByRole('link', { name: 'Finn Abara' }).click();

@@ -4,10 +4,10 @@ import userEvent from '@testing-library/user-event';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { client } from '../../resources/js/api/client';
 import type { Finding, Forecast, QuizDocument } from '../../resources/js/api/types';
+import { ForecastLines } from '../../resources/js/quiz/ForecastLines';
 import { FindingNote, LeaveFinding } from '../../resources/js/teacher/build/FindingNote';
 import { useFindings } from '../../resources/js/teacher/build/useFindings';
 import { WholeQuiz } from '../../resources/js/teacher/build/WholeQuiz';
-import { ForecastLines } from '../../resources/js/teacher/ForecastLines';
 import { Cached, Holding } from './Holding';
 import { answer, asking, quizOf } from './samples';
 
@@ -23,7 +23,7 @@ const finding = (more: Partial<Finding> = {}): Finding => ({
     at: 'Which?',
     sentence: 'Something is to be said.',
     loop: [],
-    mend: null,
+    fix: null,
     left: false,
     ...more,
 });
@@ -51,7 +51,7 @@ describe('a finding', () => {
                 </LeaveFinding>,
             );
         show(finding({ severity: 'stops' }));
-        expect(screen.getByText('Must mend:')).toBeTruthy();
+        expect(screen.getByText('Must fix:')).toBeTruthy();
         expect(screen.queryByRole('button')).toBeNull();
         cleanup();
         show(finding({ severity: 'warns' }));
@@ -172,7 +172,7 @@ describe('the whole quiz', () => {
         expect((language as HTMLSelectElement).value).toBe('sv-FI');
         await userEvent.selectOptions(language, 'Deutsch');
         expect(now()?.language).toBe('de');
-        expect(screen.getByText('Nothing to mend: this can be published.')).toBeTruthy();
+        expect(screen.getByText('Nothing to fix: this can be published.')).toBeTruthy();
         expect(within(screen.getByLabelText('Inspection')).getByText('Left as it is: 1')).toBeTruthy();
     });
 });

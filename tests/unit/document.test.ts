@@ -20,7 +20,7 @@ import {
     remove,
     rungName,
     stopName,
-    withMend,
+    withFix,
     withoutGap,
     withSentence,
 } from '../../resources/js/quiz/document';
@@ -205,14 +205,14 @@ describe('mends', () => {
         const before = frozen(quiz([{ ...question('One'), question: chosen }, video()]));
         const [first, second] = chosen.entries;
         const mend = (value: unknown) => ({ words: 'Say otherwise', at: second?.id ?? '', member: 'text', how: 'set' as const, value });
-        const after = withMend(before, mend('None of the other answers'));
+        const after = withFix(before, mend('None of the other answers'));
 
         expect((after.stops[0] as QuestionStop).question.entries.slice(0, 2)).toEqual([
             first,
             { ...second, text: 'None of the other answers' },
         ]);
         expect(after.stops[1]).toEqual(before.stops[1]);
-        expect(withMend(after, mend(second?.text))).toEqual(before);
+        expect(withFix(after, mend(second?.text))).toEqual(before);
     });
 
     const words = (at: string | null, member: string, from: string, to: string) => ({
@@ -239,23 +239,23 @@ describe('mends', () => {
                 },
             ]),
         );
-        const after = withMend(withMend(document, words(id, 'prompt', 'wich', 'which')), words(id, 'prompt', 'Wich', 'Which'));
+        const after = withFix(withFix(document, words(id, 'prompt', 'wich', 'which')), words(id, 'prompt', 'Wich', 'Which'));
         expect((after.stops[0] as QuestionStop).question.prompt).toBe(`<p>Which is which, and wichever?</p>${picture('Which?')}`);
-        expect((withMend(document, words(id, 'feedback.right', 'Wich', 'Which')).stops[0] as QuestionStop).question.feedback.right).toBe(
+        expect((withFix(document, words(id, 'feedback.right', 'Wich', 'Which')).stops[0] as QuestionStop).question.feedback.right).toBe(
             'Which!',
         );
     });
 
     it('mends the quiz’s own members too, and takes words as they are', () => {
         const document = frozen({ ...quiz([]), title: 'Teh (one) tide$ and teh' });
-        expect(withMend(document, words(null, 'title', 'teh', 'the $&')).title).toBe('Teh (one) tide$ and the $&');
-        expect(withMend(document, words(null, 'title', '(one)', 'two')).title).toBe('Teh two tide$ and teh');
+        expect(withFix(document, words(null, 'title', 'teh', 'the $&')).title).toBe('Teh (one) tide$ and the $&');
+        expect(withFix(document, words(null, 'title', '(one)', 'two')).title).toBe('Teh two tide$ and teh');
     });
 
     it('takes one thing out of a list and leaves the others', () => {
         const forks = ['one', 'two', 'three'].map((id) => ({ id, when: { kind: 'always' as const }, to: 'F' }));
         const stop = { ...question('One'), forks };
-        const after = withMend(frozen(quiz([stop])), { words: '', at: stop.id, member: 'forks', how: 'without', value: 1 });
+        const after = withFix(frozen(quiz([stop])), { words: '', at: stop.id, member: 'forks', how: 'without', value: 1 });
         expect(after.stops[0]?.forks?.map(({ id }) => id)).toEqual(['one', 'three']);
     });
 });

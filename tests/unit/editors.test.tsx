@@ -6,10 +6,10 @@ import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { client } from '../../resources/js/api/client';
 import type { Condition, QuestionKind, QuestionStop, QuizDocument, Terms } from '../../resources/js/api/types';
 import { newStop } from '../../resources/js/quiz/document';
+import { TermsEditor } from '../../resources/js/quiz/TermsEditor';
 import { Editor } from '../../resources/js/teacher/build/Editor';
 import { ConditionEditor, ForksEditor } from '../../resources/js/teacher/build/ForkEditor';
 import { QuestionEditor } from '../../resources/js/teacher/build/QuestionEditor';
-import { TermsEditor } from '../../resources/js/teacher/TermsEditor';
 import { Holding } from './Holding';
 import { answer, asking, quizOf } from './samples';
 

@@ -5,10 +5,10 @@ import { MemoryRouter } from 'react-router';
 import { afterEach, describe, expect, it, vi } from 'vitest';
 import type { Task, VideoStop } from '../../resources/js/api/types';
 import { newQuestion, newRung, newStop, questionName, questionNumber } from '../../resources/js/quiz/document';
-import { PollCloseUp, QuestionCloseUp } from '../../resources/js/teacher/evidence/QuestionCloseUp';
-import { QuestionTable } from '../../resources/js/teacher/evidence/QuestionTable';
-import { StudentTable } from '../../resources/js/teacher/evidence/StudentTable';
-import { WatchMaps } from '../../resources/js/teacher/evidence/WatchMaps';
+import { PollCloseUp, QuestionCloseUp } from '../../resources/js/teacher/results/QuestionCloseUp';
+import { QuestionTable } from '../../resources/js/teacher/results/QuestionTable';
+import { StudentTable } from '../../resources/js/teacher/results/StudentTable';
+import { WatchMaps } from '../../resources/js/teacher/results/WatchMaps';
 import { asking, evidenceOf, figures, quizOf } from './samples';
 
 afterEach(cleanup);

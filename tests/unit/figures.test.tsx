@@ -3,11 +3,11 @@ import { cleanup, render, screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { MemoryRouter } from 'react-router';
 import { afterEach, describe, expect, it, vi } from 'vitest';
-import { AnswerBars } from '../../resources/js/teacher/figures/AnswerBars';
-import { QuestionRows } from '../../resources/js/teacher/figures/QuestionRows';
-import { sorted } from '../../resources/js/teacher/figures/Sorting';
-import { type StudentRow, StudentRows } from '../../resources/js/teacher/figures/StudentRows';
-import { secondsWords, shareDetail, shareWords } from '../../resources/js/teacher/figures/words';
+import { AnswerBars } from '../../resources/js/ui/figures/AnswerBars';
+import { QuestionRows } from '../../resources/js/ui/figures/QuestionRows';
+import { sorted } from '../../resources/js/ui/figures/Sorting';
+import { type StudentRow, StudentRows } from '../../resources/js/ui/figures/StudentRows';
+import { secondsWords, shareDetail, shareWords } from '../../resources/js/ui/figures/words';
 import { asking, quizOf } from './samples';
 
 afterEach(cleanup);

@@ -27,7 +27,7 @@ const finding = (more: Partial<Finding>): Finding => ({
     at: null,
     sentence: 'Round and round.',
     loop: [],
-    mend: null,
+    fix: null,
     left: false,
     ...more,
 });

@@ -4,14 +4,14 @@ import userEvent from '@testing-library/user-event';
 import { MemoryRouter, Route, Routes } from 'react-router';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { client } from '../../resources/js/api/client';
-import type { Far, FinishPlace, OwnTask, StandingCounts } from '../../resources/js/api/types';
+import type { FinishPlace, OwnTask, StandingCounts, StopProgress } from '../../resources/js/api/types';
 import { Finish } from '../../resources/js/player/Finish';
 import { Overview } from '../../resources/js/player/Overview';
-import { HowFar, points } from '../../resources/js/player/Signs';
+import { ProgressPath, points } from '../../resources/js/player/Progress';
+import { eventInWords } from '../../resources/js/student/eventWords';
 import { OwnPage } from '../../resources/js/student/OwnPage';
 import type { MadeEvent } from '../../resources/js/student/queue';
 import { wordsOnPage } from '../../resources/js/student/ReadingSupport';
-import { wasDone } from '../../resources/js/student/steps';
 import { Cached } from './Holding';
 import { answer } from './samples';
 
@@ -35,12 +35,12 @@ const goes = (more: Partial<StandingCounts>) =>
     }) as StandingCounts;
 
 describe('how far along', () => {
-    it.each<[Far[], string]>([
-        [['done', 'here', 'ahead'], 'Stop 2 of 3'],
+    it.each<[StopProgress[], string]>([
+        [['done', 'here', 'upcoming'], 'Stop 2 of 3'],
         [['done', 'waiting', 'done'], '3 of 3 stops'],
-        [['ahead', 'ahead'], '0 of 2 stops'],
+        [['upcoming', 'upcoming'], '0 of 2 stops'],
     ])('%j reads %s', (far, words) => {
-        render(<HowFar far={far} />);
+        render(<ProgressPath progress={far} />);
         expect(screen.getByRole('list', { name: `How far: ${words}` })).toBeTruthy();
         expect(screen.getAllByRole('listitem')).toHaveLength(far.length);
     });
@@ -61,7 +61,7 @@ describe('the end of a round', () => {
             ...more,
         }) as unknown as FinishPlace;
     const show = (finish: FinishPlace, counts: StandingCounts | null = null) =>
-        render(<Finish place={finish} goes={counts} ending={<button type="button">Back</button>} />);
+        render(<Finish place={finish} standings={counts} ending={<button type="button">Back</button>} />);
 
     it('tells nothing before it is released, and says so', () => {
         show(place({ later: 'when-released' }));
@@ -147,7 +147,7 @@ describe('a student’s own page', () => {
             ...more,
         }) as unknown as OwnTask;
     const round = (more: object = {}) =>
-        ({ round: { id: 'R', far: ['done', 'here'], goes: null, finished: false, ...more } }) as Partial<OwnTask>;
+        ({ round: { id: 'R', progress: ['done', 'here'], standings: null, finished: false, ...more } }) as Partial<OwnTask>;
 
     function show(told: () => never) {
         vi.spyOn(client, 'GET').mockImplementation(told);
@@ -189,7 +189,11 @@ describe('a student’s own page', () => {
 
     it('offers another round where there is one, not before its time', async () => {
         const post = begin();
-        const done = { ...round({ finished: true, goes: goes({ clear: 3 }) }), score: 0.875, goal: { done: 1, need: 3, reached: false } };
+        const done = {
+            ...round({ finished: true, standings: goes({ clear: 3 }) }),
+            score: 0.875,
+            goal: { done: 1, need: 3, reached: false },
+        };
         await open(task({ ...done, nextFrom: new Date(Date.now() - 1000).toISOString() }));
         expect(screen.getByText('3 answers right')).toBeTruthy();
         expect(screen.getByText('Your score: 88 % of the points')).toBeTruthy();
@@ -269,5 +273,5 @@ describe('what a student did, in words', () => {
         [{ id: 'e', after: null, at: 0, kind: 'answered', data: { response: { text: 'ebb' } } }, 'Your answer “ebb”'],
         [{ id: 'e', after: null, at: 0, kind: 'answered', data: { response: { choices: ['x'] } } }, 'Your answer'],
         [{ id: 'e', after: null, at: 0, kind: 'commented', data: {} }, 'Your comment'],
-    ])('%j is %s', (event, words) => expect(wasDone(event)).toBe(words));
+    ])('%j is %s', (event, words) => expect(eventInWords(event)).toBe(words));
 });

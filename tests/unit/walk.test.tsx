@@ -7,7 +7,7 @@ import { afterEach, describe, expect, it, vi } from 'vitest';
 import { client } from '../../resources/js/api/client';
 import type { RoundView, SentEvent } from '../../resources/js/api/types';
 import { keep } from '../../resources/js/student/queue';
-import { Walk } from '../../resources/js/student/Walk';
+import { Walk } from '../../resources/js/student/RoundPage';
 import { Cached } from './Holding';
 import { answer } from './samples';
 
@@ -27,8 +27,8 @@ const view = (more: Partial<RoundView> = {}) =>
         instructions: '',
         finished: false,
         returning: false,
-        far: ['here', 'ahead'],
-        goes: null,
+        progress: ['here', 'upcoming'],
+        standings: null,
         ends: null,
         atHand: [],
         overview: null,

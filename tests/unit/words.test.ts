@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { howItGoes } from '../../resources/js/player/Signs';
-import { moment, near, seconds } from '../../resources/js/ui/time';
+import { standingsInWords } from '../../resources/js/player/Progress';
+import { near, seconds, timecode } from '../../resources/js/ui/time';
 import { ulid } from '../../resources/js/ui/ulid';
 
 describe('moments of a video', () => {
@@ -11,7 +11,7 @@ describe('moments of a video', () => {
         [59.96, '1:00'],
         [3600, '60:00'],
         [26.1, '0:26.1'],
-    ])('%d is written %s', (value, text) => expect(moment(value)).toBe(text));
+    ])('%d is written %s', (value, text) => expect(timecode(value)).toBe(text));
 
     it.each([
         ['1:05', 65],
@@ -27,7 +27,7 @@ describe('moments of a video', () => {
 
     it('are read as they are written', () => {
         for (let tenths = 0; tenths < 5000; tenths += 7) {
-            expect(seconds(moment(tenths / 10))).toBeCloseTo(tenths / 10, 6);
+            expect(seconds(timecode(tenths / 10))).toBeCloseTo(tenths / 10, 6);
         }
     });
 });
@@ -69,8 +69,8 @@ describe('how it goes', () => {
         [{ ...none, clear: 2, 'set-aside': 1 }, '2 answers right · 1 left for later'],
         [{ ...none, 'set-aside': 2 }, '2 left for later'],
     ])('is told in plain words, never as a share', (goes, words) => {
-        expect(howItGoes(goes)).toBe(words);
-        expect(howItGoes(goes)).not.toMatch(/%|\//);
+        expect(standingsInWords(goes)).toBe(words);
+        expect(standingsInWords(goes)).not.toMatch(/%|\//);
     });
 });
 

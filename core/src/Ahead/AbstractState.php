@@ -56,7 +56,7 @@ final readonly class AbstractState
         if ($state->isFinished()) {
             return "finish $state->finish";
         }
-        $key = ($state->told ? 't' : '').($state->returning ? 'r' : '').($state->handedIn ? 'h' : '').' '.$state->ahead;
+        $key = ($state->verdictShown ? 't' : '').($state->returning ? 'r' : '').($state->handedIn ? 'h' : '').' '.$state->decidedNext;
         foreach ($state->path as $frame) {
             $key .= '>'.($this->isAlikeRung($frame, $state) ? '' : $frame->id);
         }
@@ -105,8 +105,8 @@ final readonly class AbstractState
         $left->number = 1;
         $left->startedAt = 0;
         $left->path = $state->path;
-        $left->told = $state->told;
-        $left->ahead = $state->ahead;
+        $left->verdictShown = $state->verdictShown;
+        $left->decidedNext = $state->decidedNext;
         $left->returning = $state->returning;
         $left->handedIn = $state->handedIn;
         $left->finish = $state->finish;

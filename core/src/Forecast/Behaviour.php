@@ -64,7 +64,7 @@ final readonly class Behaviour
             return [new Choice($this->fromOverview($state), 1.0)];
         }
         $home = $this->position->home($state);
-        if ($this->position->rung($state) !== null || ($home !== null && $this->position->isTold($home, $state))) {
+        if ($this->position->rung($state) !== null || ($home !== null && $this->position->isVerdictShown($home, $state))) {
             return [new Choice(new WentOn($top->id), 1.0)];
         }
         if ($home !== null) {

@@ -75,8 +75,8 @@ final readonly class Durations
         $stop = $this->quiz->stop($event->from);
 
         return match (true) {
-            $stop instanceof VideoStop && ! $state->told => max(0.0, $this->end($stop->clip) - ($state->watchedTo[$stop->id] ?? $stop->clip->from)),
-            $stop instanceof ReadingStop && ! $state->told => $pace * self::reading($stop->title.' '.$stop->text->plain()),
+            $stop instanceof VideoStop && ! $state->verdictShown => max(0.0, $this->end($stop->clip) - ($state->watchedTo[$stop->id] ?? $stop->clip->from)),
+            $stop instanceof ReadingStop && ! $state->verdictShown => $pace * self::reading($stop->title.' '.$stop->text->plain()),
             default => $pace * self::VERDICT,
         };
     }

@@ -11,7 +11,7 @@ final readonly class Finding
 {
     /**
      * @param  list<string>  $loop  stops that lead round and round
-     * @param  ?QuickFix  $mend  that is safe to take with one click
+     * @param  ?QuickFix  $fix  that is safe to take with one click
      * @param  ?list<string>  $about  what it is about, where that is not its place and its loop: ids, or a word
      */
     public function __construct(
@@ -20,7 +20,7 @@ final readonly class Finding
         public ?string $at,
         public Message $message,
         public array $loop = [],
-        public ?QuickFix $mend = null,
+        public ?QuickFix $fix = null,
         private ?array $about = null,
     ) {
     }

@@ -190,8 +190,8 @@ final class Inspection
         foreach ($question->ladders() as $ladder) {
             array_map($this->rung(...), $ladder['rungs']);
         }
-        foreach ([...$this->wording->of($question), ...$this->teaching->of($question)] as [$severity, $at, $message, $mend]) {
-            $this->find($severity, $at, $message, $mend);
+        foreach ([...$this->wording->of($question), ...$this->teaching->of($question)] as [$severity, $at, $message, $fix]) {
+            $this->find($severity, $at, $message, $fix);
         }
     }
 
@@ -247,8 +247,8 @@ final class Inspection
         }
     }
 
-    private function find(Severity $severity, ?string $at, Message $message, ?QuickFix $mend = null): void
+    private function find(Severity $severity, ?string $at, Message $message, ?QuickFix $fix = null): void
     {
-        $this->findings[] = new Finding($severity, $this->stop, $at, $message, [], $mend);
+        $this->findings[] = new Finding($severity, $this->stop, $at, $message, [], $fix);
     }
 }

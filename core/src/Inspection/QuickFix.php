@@ -30,7 +30,7 @@ final readonly class QuickFix
     /** Wherever a word stands in a member, another takes its place. */
     public static function word(?string $at, string $member, string $word, string $other): self
     {
-        return new self(new Message('inspection.mend.write', ['word' => $other]), $at, $member, 'word', ['from' => $word, 'to' => $other]);
+        return new self(new Message('inspection.fix.write', ['word' => $other]), $at, $member, 'word', ['from' => $word, 'to' => $other]);
     }
 
     /**

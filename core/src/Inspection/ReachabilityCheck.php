@@ -94,7 +94,7 @@ final readonly class ReachabilityCheck
     {
         $at = $loop[count($loop) - 1] ?? null;
 
-        return new Finding($severity, $at, $at, $message, $loop, $this->mend($loop));
+        return new Finding($severity, $at, $at, $message, $loop, $this->fix($loop));
     }
 
     /**
@@ -136,20 +136,20 @@ final readonly class ReachabilityCheck
      *
      * @param  list<string>  $loop
      */
-    private function mend(array $loop): ?QuickFix
+    private function fix(array $loop): ?QuickFix
     {
         foreach (array_reverse($loop) as $id) {
             $stop = $this->quiz->stop($id);
             foreach ($stop?->questions() ?? [] as $question) {
                 foreach ($question->allEntries() as $entry) {
                     if ($entry->fork !== null && in_array($entry->fork, $loop, true) && $entry->right) {
-                        return QuickFix::set(new Message('inspection.mend.lead-on'), $entry->id, 'fork', null);
+                        return QuickFix::set(new Message('inspection.fix.lead-on'), $entry->id, 'fork', null);
                     }
                 }
             }
             foreach ($stop->forks ?? [] as $index => $fork) {
                 if ($fork->when->kind === ConditionKind::Always && in_array($fork->to, $loop, true)) {
-                    return QuickFix::without(new Message('inspection.mend.take-fork-out'), $id, 'forks', $index);
+                    return QuickFix::without(new Message('inspection.fix.take-fork-out'), $id, 'forks', $index);
                 }
             }
         }

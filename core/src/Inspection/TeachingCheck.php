@@ -57,7 +57,7 @@ final readonly class TeachingCheck
         $words = (int) preg_match_all('/\S+/u', $question->text().' '.implode(' ', array_map(static fn (Entry $entry): string => $entry->text->plain(), $question->kind->showsOptions() ? $question->entries : [])));
         $needed = (int) ceil(60 * $words / self::WORDS_A_MINUTE) + self::SECONDS_TO_ANSWER;
         if ($seconds !== null && $seconds < $needed) {
-            $found[] = [Severity::Warns, $question->id, new Message('inspection.teaching.short-time', ['seconds' => $seconds, 'words' => $words, 'needed' => $needed]), $question->seconds === null ? null : QuickFix::set(new Message('inspection.mend.give-seconds', ['seconds' => $needed]), $question->id, 'seconds', $needed)];
+            $found[] = [Severity::Warns, $question->id, new Message('inspection.teaching.short-time', ['seconds' => $seconds, 'words' => $words, 'needed' => $needed]), $question->seconds === null ? null : QuickFix::set(new Message('inspection.fix.give-seconds', ['seconds' => $needed]), $question->id, 'seconds', $needed)];
         }
         if ($this->quiz->misconceptions !== []) {
             foreach ($question->isMarked() ? $question->allEntries() : [] as $entry) {

@@ -29,7 +29,7 @@ final readonly class WayBackCheck
                         $findings[] = new Finding(
                             Severity::Advises, $stop->id, $entry->id,
                             new Message('inspection.ways.right-leads-back', ['answer' => $entry->name(), 'stop' => $this->quiz->placeOf($this->quiz->stops[$to]->id)]),
-                            [], QuickFix::set(new Message('inspection.mend.lead-on'), $entry->id, 'fork', null),
+                            [], QuickFix::set(new Message('inspection.fix.lead-on'), $entry->id, 'fork', null),
                         );
                     }
                 }
@@ -47,7 +47,7 @@ final readonly class WayBackCheck
             $asked = $stop->shownIf === null || $stop->shownIf->question === null ? null : $this->quiz->stopOf($stop->shownIf->question);
             $there = $asked === null ? null : $this->quiz->position($asked->id);
             if ($stop->shownIf instanceof Condition && $there !== null && $there >= (int) $this->quiz->position($stop->id)) {
-                $findings[] = new Finding(Severity::Warns, $stop->id, $stop->id, new Message('inspection.ways.asks-for-later'), [], QuickFix::set(new Message('inspection.mend.show-always'), $stop->id, 'shownIf', null));
+                $findings[] = new Finding(Severity::Warns, $stop->id, $stop->id, new Message('inspection.ways.asks-for-later'), [], QuickFix::set(new Message('inspection.fix.show-always'), $stop->id, 'shownIf', null));
             }
         }
 

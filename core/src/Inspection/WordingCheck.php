@@ -56,7 +56,7 @@ final readonly class WordingCheck
             $found[] = [
                 $this->terms->mixOptions && ! $entry->pinned ? Severity::Warns : Severity::Advises, $entry->id,
                 new Message('inspection.wording.by-place', ['option' => $words]),
-                $other === null ? null : QuickFix::set(new Message('inspection.mend.say', ['words' => $other]), $entry->id, 'text', $other),
+                $other === null ? null : QuickFix::set(new Message('inspection.fix.say', ['words' => $other]), $entry->id, 'text', $other),
             ];
         }
 
@@ -88,7 +88,7 @@ final readonly class WordingCheck
         $words = array_map(static fn (Entry $entry): string => PlainText::folded($entry->text->plain()), $question->entries);
         foreach (self::TRUE_OR_FALSE as $pair) {
             if (array_diff($pair, $words) === []) {
-                return [[Severity::Advises, $question->id, new Message('inspection.wording.true-or-false'), QuickFix::set(new Message('inspection.mend.make-true-or-false'), $question->id, 'kind', QuestionKind::TrueFalse->value)]];
+                return [[Severity::Advises, $question->id, new Message('inspection.wording.true-or-false'), QuickFix::set(new Message('inspection.fix.make-true-or-false'), $question->id, 'kind', QuestionKind::TrueFalse->value)]];
             }
         }
 

@@ -198,7 +198,7 @@ final readonly class Allowed
         }
         $home = $this->position->home($state);
         if ($home !== null) {
-            return $this->position->isTold($home, $state) ? null : new Refusal(Rule::AnswerFirst, new Message('refusal.answer-first'));
+            return $this->position->isVerdictShown($home, $state) ? null : new Refusal(Rule::AnswerFirst, new Message('refusal.answer-first'));
         }
         $stop = $this->quiz->stop($top->id);
 
@@ -211,7 +211,7 @@ final readonly class Allowed
         $home = $this->position->home($state);
 
         return match (true) {
-            $home === null || $this->position->asked($home, $state)->id !== $id || $this->position->isTold($home, $state) || $this->isJudging($home, $state) => new Refusal(Rule::NotHere, new Message('refusal.help-elsewhere')),
+            $home === null || $this->position->asked($home, $state)->id !== $id || $this->position->isVerdictShown($home, $state) || $this->isJudging($home, $state) => new Refusal(Rule::NotHere, new Message('refusal.help-elsewhere')),
             ! $this->terms->help => new Refusal(Rule::NoHelp, new Message('refusal.no-help')),
             $this->position->nextRung($state) === null => new Refusal(Rule::NoMoreHelp, new Message('refusal.no-more-help')),
             default => null,
@@ -261,7 +261,7 @@ final readonly class Allowed
         $top = $state->top();
         $stop = $this->quiz->stop((string) $state->stop());
         $home = $this->position->home($state);
-        $isFree = $home === null || ($this->position->rung($state) === null && ! $this->position->isTold($home, $state) && ! $this->isJudging($home, $state));
+        $isFree = $home === null || ($this->position->rung($state) === null && ! $this->position->isVerdictShown($home, $state) && ! $this->isJudging($home, $state));
 
         return match (true) {
             $top === null || $top->id !== $from || $stop === null || ! $isFree || $state->returning => self::elsewhere(),
@@ -292,7 +292,7 @@ final readonly class Allowed
         $home = $this->position->home($state);
 
         return match (true) {
-            $home === null || $this->position->asked($home, $state)->id !== $id || $this->position->isTold($home, $state) => self::elsewhere(),
+            $home === null || $this->position->asked($home, $state)->id !== $id || $this->position->isVerdictShown($home, $state) => self::elsewhere(),
             $state->record($home->id)->called => new Refusal(Rule::AlreadyCalled, new Message('refusal.called-already')),
             default => null,
         };
@@ -326,7 +326,7 @@ final readonly class Allowed
     {
         $home = $this->position->home($state);
 
-        return $home !== null && $this->position->asked($home, $state)->id === $id && $this->position->rung($state) === null && ! $this->position->isTold($home, $state) ? $home : null;
+        return $home !== null && $this->position->asked($home, $state)->id === $id && $this->position->rung($state) === null && ! $this->position->isVerdictShown($home, $state) ? $home : null;
     }
 
     private function isJudging(Question $home, State $state): bool

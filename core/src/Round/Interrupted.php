@@ -18,8 +18,8 @@ final readonly class Interrupted
      */
     private function __construct(
         private array $path,
-        private bool $told,
-        private ?string $ahead,
+        private bool $verdictShown,
+        private ?string $decidedNext,
         private bool $returning,
         private array $pending,
         private bool $handedIn,
@@ -36,15 +36,15 @@ final readonly class Interrupted
             $records[$question] = clone $state->record($question);
         }
 
-        return new self($state->path, $state->told, $state->ahead, $state->returning, $state->pending, $state->handedIn, $records, count($state->evidence));
+        return new self($state->path, $state->verdictShown, $state->decidedNext, $state->returning, $state->pending, $state->handedIn, $records, count($state->evidence));
     }
 
     /** The state goes on from where it stood. What a person said of an answer since then stays. */
     public function restore(State $state): void
     {
         $state->path = $this->path;
-        $state->told = $this->told;
-        $state->ahead = $this->ahead;
+        $state->verdictShown = $this->verdictShown;
+        $state->decidedNext = $this->decidedNext;
         $state->returning = $this->returning;
         $state->pending = $this->pending;
         $state->handedIn = $this->handedIn;
@@ -61,8 +61,8 @@ final readonly class Interrupted
     {
         return new self(
             $fields->objectsOr('path', Frame::read(...)),
-            $fields->booleanOr('told', false),
-            $fields->stringOrNull('ahead'),
+            $fields->booleanOr('verdictShown', false),
+            $fields->stringOrNull('decidedNext'),
             $fields->booleanOr('returning', false),
             $fields->stringsOr('pending'),
             $fields->booleanOr('handedIn', false),
@@ -76,8 +76,8 @@ final readonly class Interrupted
     {
         return array_filter([
             'path' => array_map(static fn (Frame $frame): array => $frame->toArray(), $this->path),
-            'told' => $this->told,
-            'ahead' => $this->ahead,
+            'verdictShown' => $this->verdictShown,
+            'decidedNext' => $this->decidedNext,
             'returning' => $this->returning,
             'pending' => $this->pending,
             'handedIn' => $this->handedIn,

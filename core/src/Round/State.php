@@ -24,10 +24,10 @@ final class State implements Outcome
     public array $path = [];
 
     /** The verdict on the last answer stands; going on leaves the question. */
-    public bool $told = false;
+    public bool $verdictShown = false;
 
     /** The stop or finish that a fork leads to when the verdict is left. */
-    public ?string $ahead = null;
+    public ?string $decidedNext = null;
 
     /** @var array<string, Record> by question */
     public array $records = [];
@@ -66,7 +66,7 @@ final class State implements Outcome
 
     public string $seed = '';
 
-    public float $extra = 1.0;
+    public float $extraTime = 1.0;
 
     public History $history;
 
@@ -126,8 +126,8 @@ final class State implements Outcome
         $read = new self;
         $read->number = $fields->integerOr('number', 0);
         $read->path = $fields->objectsOr('path', Frame::read(...));
-        $read->told = $fields->booleanOr('told', false);
-        $read->ahead = $fields->stringOrNull('ahead');
+        $read->verdictShown = $fields->booleanOr('verdictShown', false);
+        $read->decidedNext = $fields->stringOrNull('decidedNext');
         $read->records = array_map(Record::read(...), $fields->map('records'));
         $read->series = array_map(Series::read(...), $fields->map('series'));
         $read->visited = array_fill_keys($fields->stringsOr('visited'), true);
@@ -144,7 +144,7 @@ final class State implements Outcome
         $before = $fields->objectOrNull('before');
         $read->before = $before === null ? null : CameTo::read($before);
         $read->seed = $fields->stringOr('seed', '');
-        $read->extra = $fields->numberOr('extra', 1.0);
+        $read->extraTime = $fields->numberOr('extraTime', 1.0);
         $history = $fields->objectOrNull('history');
         $read->history = $history === null ? new History : History::read($history);
 
@@ -157,8 +157,8 @@ final class State implements Outcome
         return array_filter([
             'number' => $this->number,
             'path' => array_map(static fn (Frame $frame): array => $frame->toArray(), $this->path),
-            'told' => $this->told,
-            'ahead' => $this->ahead,
+            'verdictShown' => $this->verdictShown,
+            'decidedNext' => $this->decidedNext,
             'records' => array_map(static fn (Record $record): array => $record->toArray(), $this->records),
             'series' => array_map(static fn (Series $series): array => $series->toArray(), $this->series),
             'visited' => array_map(strval(...), array_keys($this->visited)),
@@ -173,7 +173,7 @@ final class State implements Outcome
             'interrupted' => $this->interrupted?->toArray(),
             'before' => $this->before?->toArray(),
             'seed' => $this->seed,
-            'extra' => $this->extra === 1.0 ? null : $this->extra,
+            'extraTime' => $this->extraTime === 1.0 ? null : $this->extraTime,
             'history' => $this->history->isEmpty() ? null : $this->history->toArray(),
         ], static fn (mixed $value): bool => $value !== null && $value !== [] && $value !== false && $value !== '');
     }

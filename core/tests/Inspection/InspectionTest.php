@@ -65,7 +65,7 @@ final class InspectionTest extends TestCase
             $document['stops'][0]['question']['entries'][1]['text'] = $text;
             $found = array_values(array_filter(Inspection::of(QuizDocument::read($document)), static fn (Finding $finding): bool => $finding->message->code === 'inspection.wording.by-place'));
             self::assertCount(1, $found, $text);
-            self::assertSame([$document['stops'][0]['question']['entries'][1]['id'], $other], [$found[0]->at, $found[0]->mend?->value]);
+            self::assertSame([$document['stops'][0]['question']['entries'][1]['id'], $other], [$found[0]->at, $found[0]->fix?->value]);
         }
     }
 

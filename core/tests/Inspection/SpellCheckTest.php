@@ -36,10 +36,10 @@ final class SpellCheckTest extends TestCase
         $found = self::found("Well, $word is here; and $word again.");
         self::assertCount(1, $found, json_encode(array_map(static fn (Finding $finding): string => $finding->message->code, $found), JSON_THROW_ON_ERROR));
         self::assertSame("inspection.spelling.slip(word: $word, meant: $meant)", Told::of($found[0]->message));
-        $mend = $found[0]->mend;
-        self::assertNotNull($mend);
-        self::assertSame("inspection.mend.write(word: $meant)", Told::of($mend->words));
-        self::assertSame([Sample::id('aside'), 'text', 'word', ['from' => $word, 'to' => $meant]], [$mend->at, $mend->member, $mend->how, $mend->value]);
+        $fix = $found[0]->fix;
+        self::assertNotNull($fix);
+        self::assertSame("inspection.fix.write(word: $meant)", Told::of($fix->words));
+        self::assertSame([Sample::id('aside'), 'text', 'word', ['from' => $word, 'to' => $meant]], [$fix->at, $fix->member, $fix->how, $fix->value]);
     }
 
     /** @return iterable<string, array{string}> */
@@ -72,7 +72,7 @@ final class SpellCheckTest extends TestCase
         self::assertCount(1, $found);
         self::assertSame(Sample::id('first'), $found[0]->stop);
         self::assertSame('inspection.spelling.slip(word: Recieved, meant: Received)', Told::of($found[0]->message));
-        self::assertSame([Sample::id('first/question'), 'prompt', ['from' => 'Recieved', 'to' => 'Received']], [$found[0]->mend?->at, $found[0]->mend?->member, $found[0]->mend?->value]);
+        self::assertSame([Sample::id('first/question'), 'prompt', ['from' => 'Recieved', 'to' => 'Received']], [$found[0]->fix?->at, $found[0]->fix?->member, $found[0]->fix?->value]);
         self::assertSame($found[0]->key(), self::found('It is recieved.')[0]->key());
     }
 

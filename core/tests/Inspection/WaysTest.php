@@ -42,7 +42,7 @@ final class WaysTest extends TestCase
         self::assertSame([$this->d->id('first'), $this->d->id('second')], $trap->loop);
         self::assertSame($this->d->id('second'), $trap->stop);
         self::assertSame('inspection.ways.trap-of-several(stops: [place.stop(number: 1), place.stop(number: 2)])', Told::of($trap->message));
-        self::assertSame(['inspection.mend.take-fork-out', $this->d->id('second'), 'forks', 'without', 0], [$trap->mend?->words->code, $trap->mend?->at, $trap->mend?->member, $trap->mend?->how, $trap->mend?->value]);
+        self::assertSame(['inspection.fix.take-fork-out', $this->d->id('second'), 'forks', 'without', 0], [$trap->fix?->words->code, $trap->fix?->at, $trap->fix?->member, $trap->fix?->how, $trap->fix?->value]);
         self::assertSame([], self::found($this->quiz([$this->asks('first'), $this->d->reading('second', 'Read on', 'Some text.'), $this->asks('third')])));
         self::assertFalse(Inspection::allowsPublishing(Inspection::of(QuizDocument::read($quiz))));
     }
@@ -52,7 +52,7 @@ final class WaysTest extends TestCase
         $forks = ['forks' => [$this->d->fork(['kind' => 'score', 'atLeast' => 2.0], $this->d->id('finish')), $this->d->fork(['kind' => 'always'], $this->d->id('first'))]];
         $trap = self::found($this->quiz([$this->asks('first'), $this->d->reading('second', 'Read on', 'Some text.', $forks)]))[0];
 
-        self::assertSame(['without', 1], [$trap->mend?->how, $trap->mend?->value]);
+        self::assertSame(['without', 1], [$trap->fix?->how, $trap->fix?->value]);
     }
 
     public function test_a_right_answer_that_leads_back_is_no_circle_but_a_detour(): void
@@ -65,7 +65,7 @@ final class WaysTest extends TestCase
         foreach ([true, false] as $wrongToo) {
             $found = self::only($back($wrongToo), Severity::Advises);
             self::assertSame('inspection.ways.right-leads-back(answer: yes, stop: place.stop(number: 1))', Told::of($found->message));
-            self::assertSame(['set', 'fork', null], [$found->mend?->how, $found->mend?->member, $found->mend?->value]);
+            self::assertSame(['set', 'fork', null], [$found->fix?->how, $found->fix?->member, $found->fix?->value]);
         }
     }
 

@@ -57,7 +57,7 @@ final class CorrectionTest extends TestCase
         $walker->answers(Response::choices(Sample::id('entry/plain')))->on()->refuses(new WentOn(Sample::id('first')), Rule::AnswerFirst);
         $walker->state = $walker->under(self::corrected());
         $walker->quiz = \HiddenLadder\Core\Quiz\QuizDocument::read(self::corrected());
-        self::assertTrue($walker->place()['told']);
+        self::assertTrue($walker->place()['verdictShown']);
         $walker->on()->isAt('video');
         self::assertEquals($walker->state, $walker->under(self::corrected()), 'and the round folds to the same again');
         self::assertSame(Sample::id('video'), $walker->under(Sample::document())->stop(), 'also once the correction is taken back');

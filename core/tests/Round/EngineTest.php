@@ -74,7 +74,7 @@ final class EngineTest extends TestCase
     public function test_who_knows_it_walks_straight_over(): void
     {
         $this->chooses('right');
-        self::assertTrue($this->state->told);
+        self::assertTrue($this->state->verdictShown);
         $this->goesOnFrom('first');
         $this->isAt('video');
         $this->does(new Watched(Sample::id('video'), 0, 9.9, 1));
@@ -155,12 +155,12 @@ final class EngineTest extends TestCase
     {
         $this->chooses('forked');
         $this->isAt('first');
-        self::assertTrue($this->state->told);
+        self::assertTrue($this->state->verdictShown);
         $this->goesOnFrom('first');
         $this->isAt('first', 'aside');
         $this->goesOnFrom('aside');
         $this->isAt('first');
-        self::assertFalse($this->state->told);
+        self::assertFalse($this->state->verdictShown);
         $this->chooses('right');
         $this->standsAt('first', Standing::Climbed);
     }

@@ -140,7 +140,7 @@ final class PathTest extends TestCase
     {
         $extra = ['extra' => true];
         $walker = Walker::through([self::stop('a'), $extra + self::stop('b'), self::stop('c'), $extra + self::stop('d')]);
-        self::assertSame(['here', 'ahead'], $walker->view()['far']);
+        self::assertSame(['here', 'upcoming'], $walker->view()['progress']);
         $walker->right()->on()->isAt('c')->right()->on();
         self::assertTrue($walker->state->isFinished());
         self::assertSame(1.0, Score::ofRound($walker->quiz, new Terms, $walker->state)->share());
@@ -241,8 +241,8 @@ final class PathTest extends TestCase
         foreach (['a-yes', 'a-no', 'a-yes'] as $entry) {
             self::gives($walker, $entry)->isAt('a')->stands('a', Standing::Answered);
             $place = $walker->place();
-            self::assertSame([true, false, null, false], [$place['waits'], $place['told'], $place['verdict']['result'], $place['moreHelp']]);
-            self::assertSame(0, array_sum(array_diff_key($walker->view()['goes'], ['untouched' => 1, 'answered' => 1])));
+            self::assertSame([true, false, null, false], [$place['waits'], $place['verdictShown'], $place['verdict']['result'], $place['moreHelp']]);
+            self::assertSame(0, array_sum(array_diff_key($walker->view()['standings'], ['untouched' => 1, 'answered' => 1])));
         }
         $walker->refuses(new WentOn($d->id('a')), Rule::FromTheFront)->refuses(new AskedForHelp($d->id('a/question')), Rule::FromTheFront);
         $walker->front = new Front($d->id('a'), closed: true);

@@ -47,7 +47,7 @@ final class ProjectionTest extends TestCase
     public function test_a_question_is_sent_without_its_key(): void
     {
         $view = $this->place(null, new Started);
-        self::assertSame(['here', 'ahead', 'ahead'], $view['far']);
+        self::assertSame(['here', 'upcoming', 'upcoming'], $view['progress']);
         self::assertSame(['id', 'text'], array_keys($view['place']['question']['options'][0]));
         self::assertNull($view['place']['verdict']);
         self::assertTrue($view['place']['moreHelp']);
@@ -62,7 +62,7 @@ final class ProjectionTest extends TestCase
         self::assertSame(['choices' => [Sample::id('entry/plain')]], $view['place']['verdict']['response']);
         self::assertSame('First rung.', $view['place']['rung']['text']);
         self::assertSame([Sample::id('entry/plain')], $view['place']['tried']);
-        self::assertSame(1, $view['goes']['on-the-ladder']);
+        self::assertSame(1, $view['standings']['on-the-ladder']);
     }
 
     public function test_what_the_terms_do_not_show_is_not_sent(): void

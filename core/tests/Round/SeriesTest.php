@@ -193,7 +193,7 @@ final class SeriesTest extends TestCase
         self::assertNotSame($first, $walker->asked()->id);
         $walker->slips()->isAt('stairs', 'stair-hint-2')->on()->slips()->isAt('stairs');
         self::assertCount(2, $walker->place()['seen']);
-        self::assertTrue($walker->state->told);
+        self::assertTrue($walker->state->verdictShown);
     }
 
     public function test_a_staircase_ends_after_so_many_questions_with_the_level_reached(): void

@@ -117,7 +117,7 @@ final class TriesTest extends TestCase
         $first = $byRule->asked()->id;
         self::assertContains($first, [$this->d->id('x/question'), $this->d->id('y/question')]);
         $byRule->slips();
-        self::assertTrue($byRule->state->told, 'the verdict is read before another question comes');
+        self::assertTrue($byRule->state->verdictShown, 'the verdict is read before another question comes');
         $byRule->on();
         self::assertNotSame($first, $byRule->asked()->id);
         $byRule->right()->stands('a', Standing::Climbed);
@@ -208,7 +208,7 @@ final class TriesTest extends TestCase
     public function test_time_out_is_a_slip_without_an_answer(): void
     {
         $stops = [$this->d->asks('a', $this->number('a', 1, [$this->d->hint('hint', 'Look.')], ['seconds' => 30])), ...array_slice($this->two(), 1)];
-        $walker = new Walker($this->d->quiz('Q', '', $stops, 'End', ''), new Terms, new \HiddenLadder\Core\Round\Event\Started(seed: 's', extra: 1.5));
+        $walker = new Walker($this->d->quiz('Q', '', $stops, 'End', ''), new Terms, new \HiddenLadder\Core\Round\Event\Started(seed: 's', extraTime: 1.5));
         $id = $this->d->id('a/question');
         self::assertSame($walker->at + 45_000, $walker->place()['ends'], '30 seconds, half as much again');
         $walker->at += 44_000;

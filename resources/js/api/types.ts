@@ -63,6 +63,6 @@ export type Gap = Schemas['Gap'];
 export type Remarking = Schemas['Remarking'];
 export type WalkRecord = Schemas['WalkRecord'];
 export type Verdict = Schemas['Verdict'];
-export type Far = Schemas['Far'];
+export type StopProgress = Schemas['StopProgress'];
 export type OwnTask = Schemas['OwnTask'];
 export type ProblemDetails = Schemas['Problem'];

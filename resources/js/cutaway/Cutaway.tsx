@@ -15,7 +15,7 @@ import { type KeyboardEvent, memo, type ReactNode, useEffect, useMemo, useRef } 
 import type { Finding, QuizDocument, Rung, Stop } from '../api/types';
 import { entryName, kindWords, letter, rungName, rungWords, short, showsOptions, stopName } from '../quiz/document';
 import { nameOf } from '../quiz/text';
-import { moment } from '../ui/time';
+import { timecode } from '../ui/time';
 import { say } from '../words/words';
 import { type Arc, arcs, type Column, columns, neighbour } from './model';
 
@@ -290,13 +290,13 @@ const ColumnView = memo(function ColumnView({
                                     data-node={section.cue.id}
                                     tabIndex={current === section.cue.id ? 0 : -1}
                                     aria-current={selected === section.cue.id}
-                                    aria-label={say('cutaway.cue-at', { time: moment(section.cue.at), text: section.cue.text })}
+                                    aria-label={say('cutaway.cue-at', { time: timecode(section.cue.at), text: section.cue.text })}
                                     onClick={() => onSelect(section.cue?.id ?? '')}
                                     className={`w-full rounded-md border px-2 py-1 text-left text-xs ${
                                         selected === section.cue.id ? 'border-accent bg-tint' : 'border-rail bg-sheet hover:border-ink'
                                     }`}
                                 >
-                                    <span className="font-semibold">{moment(section.cue.at)}</span>{' '}
+                                    <span className="font-semibold">{timecode(section.cue.at)}</span>{' '}
                                     <span className={far ? 'line-clamp-1' : 'line-clamp-2'}>
                                         {section.cue.text || say('cutaway.empty-question')}
                                     </span>

@@ -2,9 +2,9 @@ import { Fragment, type ReactNode } from 'react';
 import type { FinishPlace, Moment, StandingCounts } from '../api/types';
 import { StandingMark, standingWords } from '../ui/Standing';
 import { say } from '../words/words';
+import { points, standingsInWords } from './Progress';
 import { Rich } from './Rich';
-import { RightAnswer } from './Said';
-import { howItGoes, points } from './Signs';
+import { RightAnswer } from './Verdict';
 
 /** When what is not there yet will be. */
 const later: Partial<Record<Moment, string>> = {
@@ -15,13 +15,13 @@ const later: Partial<Record<Moment, string>> = {
 };
 
 /** The end of a round: the closing words, the score where it may be seen, and what was asked and answered. */
-export function Finish({ place, goes, ending }: { place: FinishPlace; goes: StandingCounts | null; ending: ReactNode }) {
+export function Finish({ place, standings, ending }: { place: FinishPlace; standings: StandingCounts | null; ending: ReactNode }) {
     return (
         <section className="flex-1 px-4 py-8">
             <div data-read-aloud>
                 <h2 className="text-3xl">{place.title === '' ? say('player.finish.this-round-is-over') : place.title}</h2>
                 <Rich text={place.message} className="mt-3 text-lg" />
-                {goes !== null && <p className="mt-4 text-lg">{howItGoes(goes)}.</p>}
+                {standings !== null && <p className="mt-4 text-lg">{standingsInWords(standings)}.</p>}
                 {place.score !== null && (
                     <p className="mt-1 text-lg">
                         {say('player.finish.of-points', {
@@ -33,7 +33,7 @@ export function Finish({ place, goes, ending }: { place: FinishPlace; goes: Stan
                 )}
                 {place.later !== null && later[place.later] !== undefined && (
                     <p className="mt-4 text-lg">
-                        {say('player.finish.you-will-see', { what: goes === null ? 'how' : 'points', later: later[place.later] })}
+                        {say('player.finish.you-will-see', { what: standings === null ? 'how' : 'points', later: later[place.later] })}
                     </p>
                 )}
                 {place.left.length > 0 && (

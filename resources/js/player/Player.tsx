@@ -3,13 +3,13 @@ import type { EventKind, RoundView } from '../api/types';
 import { isEmpty } from '../quiz/text';
 import { Button } from '../ui/Button';
 import { say } from '../words/words';
-import { AtHand } from './AtHand';
-import { Bar } from './Below';
+import { Bar } from './Disclosure';
 import { Finish } from './Finish';
+import { KeptReading } from './KeptReading';
 import { Overview } from './Overview';
+import { ProgressPath, standingsInWords } from './Progress';
 import { QuestionView } from './QuestionView';
 import { MediaKnown, Rich } from './Rich';
-import { HowFar, howItGoes } from './Signs';
 import { TimeLeft } from './TimeLeft';
 import { VideoView } from './VideoView';
 
@@ -40,7 +40,7 @@ export function Player({ view, busy, notice, send, kept, ending, leave, support 
     const [looking, setLooking] = useState(false);
     const goOn = (from: string) => send({ kind: 'went-on', data: { from } });
     const isOverview = place.kind === 'overview' || (looking && overview !== null);
-    const at = view.far.indexOf('here');
+    const at = view.progress.indexOf('here');
     return (
         <MediaKnown value={view.media}>
             <div className="mx-auto flex min-h-dvh w-full max-w-2xl flex-col bg-paper" data-quiz-language={view.language}>
@@ -53,11 +53,11 @@ export function Player({ view, busy, notice, send, kept, ending, leave, support 
                         </div>
                     </div>
                     <div className="mt-2 flex items-center">
-                        <HowFar far={view.far} />
+                        <ProgressPath progress={view.progress} />
                     </div>
                     <div className="mt-1 flex flex-wrap items-center gap-x-3 text-sm text-soft">
                         <p className="mr-auto">
-                            {view.goes === null ? say('player.player.your-answers-are-being-kept') : howItGoes(view.goes)}
+                            {view.standings === null ? say('player.player.your-answers-are-being-kept') : standingsInWords(view.standings)}
                             {view.returning && ` · ${say('player.player.now-the-ones-that-are')}`}
                         </p>
                         <TimeLeft
@@ -107,10 +107,10 @@ export function Player({ view, busy, notice, send, kept, ending, leave, support 
                             }}
                         />
                     )}
-                    {!isOverview && <AtHand shelf={view.atHand} media={view.media} />}
+                    {!isOverview && <KeptReading shelf={view.atHand} media={view.media} />}
                     {!isOverview && place.kind === 'question' && (
                         <QuestionView
-                            key={`${place.question.id}-${place.frame}-${place.tries}-${place.told}-${place.rung?.id ?? ''}-${place.judging !== null}`}
+                            key={`${place.question.id}-${place.frame}-${place.tries}-${place.verdictShown}-${place.rung?.id ?? ''}-${place.judging !== null}`}
                             place={place}
                             media={view.media}
                             round={kept ? view.id : null}
@@ -135,7 +135,7 @@ export function Player({ view, busy, notice, send, kept, ending, leave, support 
                             </Bar>
                         </>
                     )}
-                    {place.kind === 'finish' && <Finish place={place} goes={view.goes} ending={ending} />}
+                    {place.kind === 'finish' && <Finish place={place} standings={view.standings} ending={ending} />}
                 </main>
             </div>
         </MediaKnown>

@@ -5,13 +5,13 @@ import { Button } from '../ui/Button';
 import { say } from '../words/words';
 import { AnswerForm } from './AnswerForm';
 import { inWords } from './answers/parts';
-import { Bar, Below } from './Below';
+import { Bar, Disclosure } from './Disclosure';
 import { draftOf, keepDraft } from './drafts';
 import type { Step } from './Player';
 import { Rich } from './Rich';
 import { RungContent, rungWords } from './RungContent';
-import { RightAnswer, Said } from './Said';
 import { TimeLeft } from './TimeLeft';
+import { RightAnswer, VerdictText } from './Verdict';
 import { type Stretch, VideoPlayer } from './VideoPlayer';
 
 interface Props {
@@ -33,7 +33,7 @@ export function QuestionView({ place, media, round, handsIn, busy, send }: Props
     const draft = round === null ? null : draftOf(round, question);
     const goOn = () => send({ kind: 'went-on', data: { from: place.frame } });
     const askForHelp = () => send({ kind: 'asked-for-help', data: { question } });
-    const below = place.told || place.rung !== null || place.judging !== null;
+    const below = place.verdictShown || place.rung !== null || place.judging !== null;
     const again = place.watchAgain;
     const ways: { words: string; show: boolean; go: () => void }[] = [
         { words: say('player.question-view.watch-that-part-again'), show: again !== null, go: () => setLooking('video') },
@@ -76,39 +76,39 @@ export function QuestionView({ place, media, round, handsIn, busy, send }: Props
                     </p>
                 )}
                 {place.judging !== null && (
-                    <Below label={say('player.question-view.is-your-answer-right')} tone="yet">
+                    <Disclosure label={say('player.question-view.is-your-answer-right')} tone="yet">
                         <p className="text-sm text-soft">{say('player.question-view.a-model-answer')}</p>
                         <div className="mb-3" data-read-aloud>
                             <Rich text={place.judging.model} className="text-lg" />
                         </div>
                         <p className="mb-3 font-semibold">{say('player.question-view.does-yours-say-the-same')}</p>
-                    </Below>
+                    </Disclosure>
                 )}
-                {place.told && (
-                    <Below label={say('player.question-view.about-your-answer')} tone={well ? 'well' : 'yet'}>
-                        {place.verdict !== null && <Said verdict={place.verdict} />}
+                {place.verdictShown && (
+                    <Disclosure label={say('player.question-view.about-your-answer')} tone={well ? 'well' : 'yet'}>
+                        {place.verdict !== null && <VerdictText verdict={place.verdict} />}
                         {place.revealed !== null && place.revealed.length > 0 && <RightAnswer lines={place.revealed} />}
-                    </Below>
+                    </Disclosure>
                 )}
                 {place.rung !== null && (
                     <>
                         {place.verdict !== null && place.verdict.result !== 'right' && (
                             <div className="mt-4 border-l-4 border-yet pl-4">
-                                <Said verdict={place.verdict} />
+                                <VerdictText verdict={place.verdict} />
                             </div>
                         )}
-                        <Below label={say('player.question-view.help')} tone="rails">
+                        <Disclosure label={say('player.question-view.help')} tone="rails">
                             <Rungs seen={place.seen} current={place.rung} media={media} onWatched={watched} />
-                        </Below>
+                        </Disclosure>
                     </>
                 )}
                 {looking === 'help' && !below && (
-                    <Below label={say('player.question-view.help-you-have-seen')} tone="rails">
+                    <Disclosure label={say('player.question-view.help-you-have-seen')} tone="rails">
                         <Rungs seen={place.seen} current={null} media={media} onWatched={watched} />
-                    </Below>
+                    </Disclosure>
                 )}
                 {looking === 'video' && again !== null && !below && (
-                    <Below label={say('player.question-view.the-part-of-the-video')} tone="rails">
+                    <Disclosure label={say('player.question-view.the-part-of-the-video')} tone="rails">
                         <VideoPlayer
                             title={say('player.question-view.the-part-before-this-question')}
                             clip={again.clip}
@@ -119,7 +119,7 @@ export function QuestionView({ place, media, round, handsIn, busy, send }: Props
                         <Button weight="quiet" onClick={() => setLooking(null)}>
                             {say('player.question-view.put-it-away')}
                         </Button>
-                    </Below>
+                    </Disclosure>
                 )}
                 {!below && (
                     <>
@@ -128,7 +128,7 @@ export function QuestionView({ place, media, round, handsIn, busy, send }: Props
                                 {place.waits ? (
                                     <p className="mb-3">{say('player.question-view.your-answer-has-arrived-your')}</p>
                                 ) : (
-                                    <Said verdict={place.verdict} />
+                                    <VerdictText verdict={place.verdict} />
                                 )}
                             </div>
                         )}
@@ -206,7 +206,7 @@ export function QuestionView({ place, media, round, handsIn, busy, send }: Props
                     </Button>
                 </Bar>
             )}
-            {(place.told || place.rung !== null) && place.judging === null && (
+            {(place.verdictShown || place.rung !== null) && place.judging === null && (
                 <Bar>
                     {place.rung !== null && place.moreHelp && (
                         <Button large disabled={busy} onClick={askForHelp}>
@@ -281,7 +281,7 @@ function Signs({ place, onOver }: { place: QuestionPlace; onOver: () => void }) 
     if (place.simpler) {
         words.push(say('player.question-view.a-simpler-question-first'));
     }
-    if (place.triesLeft !== null && !place.told) {
+    if (place.triesLeft !== null && !place.verdictShown) {
         words.push(
             place.triesLeft === 1
                 ? say('player.question-view.one-try-left')

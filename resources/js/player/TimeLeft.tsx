@@ -1,7 +1,7 @@
 import { Hourglass } from 'lucide-react';
 import { useEffect, useRef, useState } from 'react';
 import { serverNow } from '../api/client';
-import { moment } from '../ui/time';
+import { timecode } from '../ui/time';
 import { say } from '../words/words';
 
 /** How much time is left, where there is a limit; says so once when it is over. */
@@ -33,9 +33,9 @@ export function TimeLeft({ ends, words, onOver }: { ends: number | null; words: 
         <p
             className={`flex items-center gap-1 ${left <= 15 ? 'font-semibold text-yet' : 'text-soft'}`}
             role="timer"
-            aria-label={say('player.time-left.left', { time: moment(left), what: words })}
+            aria-label={say('player.time-left.left', { time: timecode(left), what: words })}
         >
-            <Hourglass size={16} aria-hidden="true" /> {moment(left)}
+            <Hourglass size={16} aria-hidden="true" /> {timecode(left)}
         </p>
     );
 }

@@ -1,7 +1,7 @@
 import { Captions, Pause, Play } from 'lucide-react';
 import { type ReactNode, type RefObject, useCallback, useEffect, useRef, useState } from 'react';
 import type { Clip } from '../api/types';
-import { moment } from '../ui/time';
+import { timecode } from '../ui/time';
 import { say } from '../words/words';
 
 export interface Stretch {
@@ -239,7 +239,7 @@ export function VideoPlayer({
                         value={Math.min(Math.max(at, clip.from), Math.max(end, clip.from))}
                         onChange={(event) => seek(Number(event.currentTarget.value))}
                         aria-label={say('player.video-player.moment-of-the-video', { title })}
-                        aria-valuetext={say('player.video-player.of', { time: moment(at - clip.from), time2: moment(end - clip.from) })}
+                        aria-valuetext={say('player.video-player.of', { time: timecode(at - clip.from), time2: timecode(end - clip.from) })}
                     />
                     {end > clip.from && (
                         <div className="pointer-events-none relative mx-2 h-2" aria-hidden="true">
@@ -254,7 +254,7 @@ export function VideoPlayer({
                     )}
                 </div>
                 <span className="text-sm text-soft">
-                    {moment(Math.max(0, Math.floor(at) - Math.floor(clip.from)))} / {moment(Math.max(0, Math.round(end - clip.from)))}
+                    {timecode(Math.max(0, Math.floor(at) - Math.floor(clip.from)))} / {timecode(Math.max(0, Math.round(end - clip.from)))}
                 </span>
                 {captions && (
                     <button

@@ -3,7 +3,7 @@ import type { RoundView, VideoPlace } from '../api/types';
 import { Button } from '../ui/Button';
 import { Text } from '../ui/Field';
 import { say } from '../words/words';
-import { Bar } from './Below';
+import { Bar } from './Disclosure';
 import type { Step } from './Player';
 import { Rich } from './Rich';
 import { type Stretch, VideoPlayer } from './VideoPlayer';

@@ -1,5 +1,5 @@
 import type { QuizDocument, Rung, Stop } from '../api/types';
-import { moment } from '../ui/time';
+import { timecode } from '../ui/time';
 import { type Code, locale, say } from '../words/words';
 import { kindWithin, letter, questionKinds, rungKinds, rungWithin, short, showsOptions, stopKinds, stopWithin } from './document';
 import { type Edit, type Node, nodeIn, placesOf } from './edits';
@@ -153,7 +153,7 @@ function name(document: QuizDocument, id: string): string {
         case 'rung':
             return within(say('quiz.place.rung', { number }));
         case 'cue':
-            return within(say('quiz.place.cue', { time: moment(Number(node.at)) }));
+            return within(say('quiz.place.cue', { time: timecode(Number(node.at)) }));
         case 'objective':
         case 'misconception':
             return say(`quiz.place.${place.type}`, { name: short(String(node.text), 40) });

@@ -12,7 +12,7 @@ import type {
     Stop,
     VideoStop,
 } from '../api/types';
-import { moment } from '../ui/time';
+import { timecode } from '../ui/time';
 import { ulid } from '../ui/ulid';
 import { say } from '../words/words';
 import { apply, nodeIn, placesOf } from './edits';
@@ -388,7 +388,7 @@ export function questionName(document: QuizDocument, id: string): string {
         ? ''
         : say(place.cue === null ? 'quiz.numbered-question' : 'quiz.numbered-question-at', {
               number: place.number,
-              time: moment(place.cue?.at ?? 0),
+              time: timecode(place.cue?.at ?? 0),
               question: promptText(place.question),
           });
 }
@@ -525,24 +525,24 @@ export function putLadder(document: QuizDocument, place: RungPlace, rungs: Rung[
     return place.stop?.kind === 'staircase' ? putStop(document, { ...place.stop, ladder: rungs }) : document;
 }
 
-type Mend = NonNullable<Finding['mend']>;
+type Fix = NonNullable<Finding['fix']>;
 
 /** A mend of the inspection, done to the thing with that id wherever in the document it stands; nothing where it is gone. */
-export function withMend(document: QuizDocument, mend: Mend): QuizDocument {
-    const at = mend.at ?? 'quiz';
+export function withFix(document: QuizDocument, fix: Fix): QuizDocument {
+    const at = fix.at ?? 'quiz';
     const type = placesOf(document).get(at)?.type;
     const node = nodeIn(document, at);
     if (type === undefined || node === undefined) {
         return document;
     }
-    const stands = mend.member.split('.').reduce<unknown>((value, step) => (value as Record<string, unknown> | undefined)?.[step], node);
-    if (mend.how === 'without') {
-        const one = Array.isArray(stands) ? stands[mend.value as number] : undefined;
+    const stands = fix.member.split('.').reduce<unknown>((value, step) => (value as Record<string, unknown> | undefined)?.[step], node);
+    if (fix.how === 'without') {
+        const one = Array.isArray(stands) ? stands[fix.value as number] : undefined;
         return one === undefined ? document : apply(document, [{ do: 'remove', at: one.id }]).document;
     }
-    const isRich = shapeOf(type).rich.includes(mend.member);
-    const value = mend.how === 'word' ? reworded(stands, mend.value as { from: string; to: string }, isRich) : mend.value;
-    return apply(document, [{ do: 'set', at, member: mend.member, value }]).document;
+    const isRich = shapeOf(type).rich.includes(fix.member);
+    const value = fix.how === 'word' ? reworded(stands, fix.value as { from: string; to: string }, isRich) : fix.value;
+    return apply(document, [{ do: 'set', at, member: fix.member, value }]).document;
 }
 
 function reworded(stands: unknown, { from, to }: { from: string; to: string }, isRich: boolean): unknown {

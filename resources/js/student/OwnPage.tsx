@@ -4,13 +4,13 @@ import { Navigate, useNavigate } from 'react-router';
 import { client, Refused, sentence, take } from '../api/client';
 import type { OwnTask } from '../api/types';
 import { forgetDrafts } from '../player/drafts';
-import { HowFar, howItGoes } from '../player/Signs';
+import { ProgressPath, standingsInWords } from '../player/Progress';
 import { Button } from '../ui/Button';
 import { Notice } from '../ui/Notice';
 import { exact, near } from '../ui/time';
 import { listed, say } from '../words/words';
 import { ReadingSupport } from './ReadingSupport';
-import { Told } from './Told';
+import { RefusedEvents } from './RefusedEvents';
 import { useOutboxes } from './useOutboxes';
 
 /** The student's own page: what there is to do, how far it is, how it went. */
@@ -55,7 +55,7 @@ export function OwnPage() {
             </div>
             {stays !== null && <Notice>{stays}</Notice>}
             {unsent.count > 0 && <Notice>{say('student.own.unsent', { count: unsent.count })}</Notice>}
-            <Told unsent={unsent} />
+            <RefusedEvents unsent={unsent} />
             {page.error !== null && <Notice>{sentence(page.error)}</Notice>}
             {page.data !== undefined && tasks.length === 0 && <p className="mt-6 text-lg">{say('student.own.there-is-nothing-to-do')}</p>}
             {page.data?.classes.map((group) => (
@@ -123,8 +123,8 @@ function TaskCard({ task }: { task: OwnTask }) {
                 </>
             ) : (
                 <div className="mt-3 grid gap-1">
-                    <HowFar far={round.far} />
-                    <p>{round.goes === null ? say('student.own.your-answers-have-been-kept') : howItGoes(round.goes)}</p>
+                    <ProgressPath progress={round.progress} />
+                    <p>{round.standings === null ? say('student.own.your-answers-have-been-kept') : standingsInWords(round.standings)}</p>
                     {task.score !== null && <p>{say('student.own.your-score-of-the-points', { percent: Math.round(task.score * 100) })}</p>}
                     {task.goal !== null && (
                         <p>

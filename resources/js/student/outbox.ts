@@ -127,7 +127,7 @@ export class Outbox {
                 await drop(next.key);
                 this.wait = 500;
                 this.stands(view);
-                // Told together, so that what comes next can be tapped as soon as it is seen.
+                // RefusedEvents together, so that what comes next can be tapped as soon as it is seen.
                 const left = await this.waiting();
                 this.delivery.onView(view);
                 this.delivery.onWaiting(left, true);

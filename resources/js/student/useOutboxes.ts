@@ -1,9 +1,9 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { useCallback, useEffect, useState } from 'react';
 import { say } from '../words/words';
+import { eventInWords } from './eventWords';
 import { Outbox } from './outbox';
 import { forget, type MadeEvent, type PutAside, setAside, waiting } from './queue';
-import { wasDone } from './steps';
 
 export interface Unsent {
     /** Events that wait on this device to be sent. */
@@ -46,7 +46,7 @@ export function useOutboxes(student: string | undefined, except: string | null =
                 const box = new Outbox(student, round, {
                     onView: () => void queries.invalidateQueries({ queryKey: ['student'] }),
                     onWaiting: () => void recount(),
-                    onRefused: (event, why) => tell(event, say('student.not-taken', { what: wasDone(event), why })),
+                    onRefused: (event, why) => tell(event, say('student.not-taken', { what: eventInWords(event), why })),
                     onElsewhere: () => undefined,
                     onPutAside: (event) => tell(event, brokenOver(event)),
                     onNotKept: () => undefined,
@@ -80,5 +80,5 @@ export function useOutboxes(student: string | undefined, except: string | null =
 
 /** The sentence about an event that the server could not take at all. */
 export function brokenOver(event: MadeEvent): string {
-    return say('student.use-outboxes.could-not-be-taken-something', { what: wasDone(event) });
+    return say('student.use-outboxes.could-not-be-taken-something', { what: eventInWords(event) });
 }

@@ -5,19 +5,19 @@ import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { BrowserRouter, Navigate, Route, Routes } from 'react-router';
 import { UndoProvider } from '../ui/Undo';
-import { ForgottenPassword, NewPassword, SignIn, SignUp } from './Account';
+import { ForgottenPassword, NewPassword, SignIn, SignUp } from './account/Account';
+import { PostBox } from './account/PostBox';
 import { BuildPage } from './build/BuildPage';
 import { HistoryPage } from './build/HistoryPage';
-import { ClassesPage } from './ClassesPage';
-import { ClassPage } from './ClassPage';
-import { EvidencePage } from './EvidencePage';
-import { Places } from './Places';
-import { PostBox } from './PostBox';
-import { QuizzesPage } from './QuizzesPage';
-import { RehearsePage } from './RehearsePage';
-import { StudentPage } from './StudentPage';
-import { TaskPage } from './TaskPage';
-import { TodayPage } from './TodayPage';
+import { ClassesPage } from './classes/ClassesPage';
+import { ClassPage } from './classes/ClassPage';
+import { Navigation } from './Navigation';
+import { QuizzesPage } from './quizzes/QuizzesPage';
+import { RehearsePage } from './rehearse/RehearsePage';
+import { EvidencePage } from './results/EvidencePage';
+import { StudentPage } from './results/StudentPage';
+import { TaskPage } from './task/TaskPage';
+import { TodayPage } from './today/TodayPage';
 
 const queries = new QueryClient({ defaultOptions: { queries: { retry: 1, staleTime: 1000 } } });
 const root = document.getElementById('app');
@@ -34,7 +34,7 @@ if (root !== null) {
                             <Route path="/forgotten-password" element={<ForgottenPassword />} />
                             <Route path="/new-password" element={<NewPassword />} />
                             <Route path="/post-box" element={<PostBox />} />
-                            <Route element={<Places />}>
+                            <Route element={<Navigation />}>
                                 <Route index element={<Navigate to="/today" replace />} />
                                 <Route path="/today" element={<TodayPage />} />
                                 <Route path="/quizzes" element={<QuizzesPage />} />

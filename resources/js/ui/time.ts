@@ -38,7 +38,7 @@ export function exact(iso: string): string {
 }
 
 /** Seconds of a video as m:ss, with tenths where there are some. */
-export function moment(seconds: number): string {
+export function timecode(seconds: number): string {
     const tenths = Math.round(seconds * 10);
     const minutes = Math.floor(tenths / 600);
     const rest = (tenths % 600) / 10;

@@ -5,12 +5,9 @@ declare(strict_types=1);
 namespace HiddenLadder\App\Http\Controllers\Student;
 
 use Carbon\CarbonImmutable;
-use HiddenLadder\App\Classes\Name;
-use HiddenLadder\App\Classes\Phrases;
-use HiddenLadder\App\Classes\Roster;
+use HiddenLadder\App\Accounts\Door;
 use HiddenLadder\App\Http\Controllers\Controller;
 use HiddenLadder\App\Http\Device;
-use HiddenLadder\App\Http\Door;
 use HiddenLadder\App\Models\SchoolClass;
 use HiddenLadder\App\Models\Student;
 use HiddenLadder\App\Models\Task;
@@ -19,6 +16,9 @@ use HiddenLadder\App\Rejected;
 use HiddenLadder\App\Rounds\OwnRounds;
 use HiddenLadder\App\Rounds\RoundBook;
 use HiddenLadder\App\Rounds\RoundViews;
+use HiddenLadder\App\School\Name;
+use HiddenLadder\App\School\Phrases;
+use HiddenLadder\App\School\Roster;
 use HiddenLadder\Core\Fault as Fault;
 use HiddenLadder\Core\Fields;
 use HiddenLadder\Core\Message;
@@ -129,8 +129,8 @@ final class EntryController extends Controller
                 'id' => $view['id'],
                 'number' => $view['round'],
                 'finished' => $view['finished'],
-                'far' => $view['far'],
-                'goes' => $view['goes'],
+                'progress' => $view['progress'],
+                'standings' => $view['standings'],
                 'late' => $view['late'],
             ],
             'score' => $done !== null && $views->showsScore($done) ? $soFar->score() : null,

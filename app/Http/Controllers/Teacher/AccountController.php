@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace HiddenLadder\App\Http\Controllers\Teacher;
 
+use HiddenLadder\App\Accounts\Door;
 use HiddenLadder\App\Http\Controllers\Controller;
 use HiddenLadder\App\Http\Device;
-use HiddenLadder\App\Http\Door;
 use HiddenLadder\App\Models\School;
 use HiddenLadder\App\Models\Teacher;
 use HiddenLadder\App\Rejected;

@@ -4,13 +4,13 @@ declare(strict_types=1);
 
 namespace HiddenLadder\App\Http\Controllers\Teacher;
 
-use HiddenLadder\App\Classes\Phrases;
-use HiddenLadder\App\Classes\Roster;
+use HiddenLadder\App\Accounts\Door;
 use HiddenLadder\App\Http\Controllers\Controller;
-use HiddenLadder\App\Http\Door;
 use HiddenLadder\App\Models\SchoolClass;
 use HiddenLadder\App\Models\Student;
 use HiddenLadder\App\Models\Task;
+use HiddenLadder\App\School\Phrases;
+use HiddenLadder\App\School\Roster;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;

@@ -9,8 +9,8 @@ use HiddenLadder\App\Models\Correction;
 use HiddenLadder\App\Models\Edition;
 use HiddenLadder\App\Models\EditionCorrection;
 use HiddenLadder\App\Models\Quiz;
+use HiddenLadder\App\Quizzes\Corrections;
 use HiddenLadder\App\Quizzes\SentChange;
-use HiddenLadder\App\Rounds\Corrections;
 use HiddenLadder\Core\Quiz\Edits\Edit;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -44,7 +44,7 @@ final class CorrectionController extends Controller
         $difference = $this->corrections->difference($quiz);
         $told = static fn (array $edits): array => array_map(static fn (Edit $edit): \stdClass => $edit->toObject(), $edits);
 
-        return new JsonResponse(['mends' => $told($difference['mends']), 'structure' => $told($difference['structure'])] + $difference);
+        return new JsonResponse(['corrections' => $told($difference['corrections']), 'structure' => $told($difference['structure'])] + $difference);
     }
 
     /** Lays a correction over one more edition, which reads otherwise. */

@@ -6,7 +6,7 @@ namespace HiddenLadder\App\Http\Controllers\Teacher;
 
 use HiddenLadder\App\Http\Controllers\Controller;
 use HiddenLadder\App\Models\Task;
-use HiddenLadder\App\Rounds\Evidence;
+use HiddenLadder\App\Results\Evidence;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 

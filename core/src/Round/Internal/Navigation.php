@@ -67,8 +67,8 @@ final class Navigation
     public function enter(string $stop): void
     {
         $this->state->path = [Frame::stop($stop)];
-        $this->state->told = false;
-        $this->state->ahead = null;
+        $this->state->verdictShown = false;
+        $this->state->decidedNext = null;
         $this->reached($stop);
     }
 
@@ -112,18 +112,18 @@ final class Navigation
     /** Past a verdict: along the fork, else on. */
     public function afterVerdict(Question $home): void
     {
-        $ahead = $this->state->ahead;
-        $this->state->told = false;
-        $this->state->ahead = null;
+        $decidedNext = $this->state->decidedNext;
+        $this->state->verdictShown = false;
+        $this->state->decidedNext = null;
         $series = $this->position->series($this->state);
         if ($series !== null) {
             $this->nextInSeries($series);
-        } elseif ($ahead === $home->id) {
+        } elseif ($decidedNext === $home->id) {
             $this->standIn($home, $this->own($home));
-        } elseif ($ahead === null) {
+        } elseif ($decidedNext === null) {
             $this->leave();
         } else {
-            $this->follow($ahead, $home);
+            $this->follow($decidedNext, $home);
         }
     }
 
@@ -287,7 +287,7 @@ final class Navigation
         }
         $place = $this->quiz->place($next);
         $this->state->path = [Frame::stop($place['stop']), ...($place['cue'] === null ? [] : [Frame::cue($place['cue'])])];
-        $this->state->told = false;
+        $this->state->verdictShown = false;
         $this->decisions->made(new Shown($place['stop'], $place['cue']));
         $record = $this->own($home);
         $record->since = null;
@@ -348,8 +348,8 @@ final class Navigation
     public function end(?string $finish): void
     {
         $this->state->path = [];
-        $this->state->told = $this->state->returning = false;
-        $this->state->ahead = null;
+        $this->state->verdictShown = $this->state->returning = false;
+        $this->state->decidedNext = null;
         $this->state->pending = [];
         $this->state->finish = $finish;
         $this->state->finishedAt = $this->at;
@@ -360,7 +360,7 @@ final class Navigation
     public function startClock(): void
     {
         $path = $this->state->path;
-        if ($path === [] || $this->state->told || ($this->terms->secondsForQuestion === null && ! $this->quiz->mayBeTimed($path[count($path) - 1]->id) && ! $this->quiz->mayBeTimed($path[0]->id))) {
+        if ($path === [] || $this->state->verdictShown || ($this->terms->secondsForQuestion === null && ! $this->quiz->mayBeTimed($path[count($path) - 1]->id) && ! $this->quiz->mayBeTimed($path[0]->id))) {
             return;
         }
         $home = $this->position->home($this->state);
@@ -405,12 +405,12 @@ final class Navigation
     public function push(Frame $frame): void
     {
         $this->state->path[] = $frame;
-        $this->state->told = false;
+        $this->state->verdictShown = false;
     }
 
     public function pop(): void
     {
         array_pop($this->state->path);
-        $this->state->told = false;
+        $this->state->verdictShown = false;
     }
 }

@@ -169,9 +169,9 @@ final readonly class Position
     }
 
     /** A verdict stands here; also where a corrected key has made the answer right since. */
-    public function isTold(Question $home, State $state): bool
+    public function isVerdictShown(Question $home, State $state): bool
     {
-        return $state->told || ($state->record($home->id)->standing->isRight() && $this->rung($state) === null && $this->series($state) === null);
+        return $state->verdictShown || ($state->record($home->id)->standing->isRight() && $this->rung($state) === null && $this->series($state) === null);
     }
 
     /** There is an overview to move about in, until the round is handed in. */
@@ -276,7 +276,7 @@ final readonly class Position
         }
         $seconds = $this->secondsFor($home, $state);
 
-        return $seconds === null ? null : $since + (int) (1000 * $seconds * $state->extra);
+        return $seconds === null ? null : $since + (int) (1000 * $seconds * $state->extraTime);
     }
 
     public function secondsFor(Question $home, State $state): ?int
@@ -289,7 +289,7 @@ final readonly class Position
     {
         return $this->terms->secondsForRound === null || $state->startedAt === null
             ? null
-            : $state->startedAt + (int) (1000 * $this->terms->secondsForRound * $state->extra);
+            : $state->startedAt + (int) (1000 * $this->terms->secondsForRound * $state->extraTime);
     }
 
     /**

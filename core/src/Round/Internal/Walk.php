@@ -148,7 +148,7 @@ final class Walk
     {
         $this->state->startedAt = $this->trail->at;
         $this->state->seed = $event->seed;
-        $this->state->extra = $event->extra;
+        $this->state->extraTime = $event->extraTime;
         $this->state->history = $event->history;
         $first = $event->from ?? $this->firstStop();
         if ($first === null) {
@@ -345,10 +345,10 @@ final class Walk
         }
     }
 
-    private function verdict(?string $ahead): void
+    private function verdict(?string $decidedNext): void
     {
-        $this->state->told = true;
-        $this->state->ahead = $ahead;
+        $this->state->verdictShown = true;
+        $this->state->decidedNext = $decidedNext;
     }
 
     private function seriesResult(bool $right): void
@@ -472,7 +472,7 @@ final class Walk
     {
         if ($stop === null) {
             $this->state->path = [];
-            $this->state->told = false;
+            $this->state->verdictShown = false;
 
             return;
         }
@@ -522,7 +522,7 @@ final class Walk
             }
         }
         $this->state->path = [];
-        $this->state->told = false;
+        $this->state->verdictShown = false;
         $this->trail->comeBack();
     }
 
@@ -599,7 +599,7 @@ final class Walk
     private function finishFreely(): void
     {
         $this->state->path = [];
-        $this->state->told = false;
+        $this->state->verdictShown = false;
         $this->trail->comeBack();
     }
 

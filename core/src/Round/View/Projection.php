@@ -103,8 +103,8 @@ final readonly class Projection
             'instructions' => $this->quiz->instructions,
             'finished' => $state->isFinished(),
             'returning' => $state->returning,
-            'far' => $this->far($state),
-            'goes' => $this->goes($state),
+            'progress' => $this->progress($state),
+            'standings' => $this->standings($state),
             'ends' => $state->isFinished() ? null : $this->position->roundEnds($state),
             'atHand' => $this->atHand($state),
             'overview' => $this->overview($state),
@@ -124,7 +124,7 @@ final readonly class Projection
     }
 
     /** @return list<string> one word for each main stop: done, waiting (set aside), here, ahead */
-    private function far(State $state): array
+    private function progress(State $state): array
     {
         $here = ($state->path[0] ?? null)?->id;
         $waiting = $this->waiting($state);
@@ -134,7 +134,7 @@ final readonly class Projection
                 $stop->id === $here => 'here',
                 isset($waiting[$stop->id]) => 'waiting',
                 isset($state->visited[$stop->id]) => 'done',
-                default => 'ahead',
+                default => 'upcoming',
             };
         }
 
@@ -159,7 +159,7 @@ final readonly class Projection
     }
 
     /** @return array<string, int>|null questions by standing; null where results may not be seen */
-    private function goes(State $state): ?array
+    private function standings(State $state): ?array
     {
         if (! $this->lets(Sight::Result, $state, Standing::Untouched)) {
             return null;
@@ -282,13 +282,13 @@ final readonly class Projection
         $rung = $this->position->rung($state);
         $onRung = $rung?->toArray();
         $judging = $this->position->isJudging($question, $record, $state);
-        $told = $this->position->isTold($home, $state);
+        $verdictShown = $this->position->isVerdictShown($home, $state);
 
         return [
             'kind' => 'question',
             'frame' => $top->id,
             'question' => $view->asked(),
-            'told' => $told,
+            'verdictShown' => $verdictShown,
             'tries' => $record->tries,
             'triesLeft' => $this->terms->tries === null || $this->position->series($state) !== null ? null : max(0, $this->terms->tries - $record->tries),
             'verdict' => $this->verdict($question, $record, $state),
@@ -305,8 +305,8 @@ final readonly class Projection
             'mayCall' => $this->may(EventKind::Called, $question->id, $state),
             'called' => $record->called,
             'maySkip' => $this->may(EventKind::Skipped, $top->id, $state),
-            'waits' => $this->isLed($state) && ! $told && $record->response !== null,
-            'ends' => $told || $onRung !== null ? null : $this->position->questionEnds($home, $state),
+            'waits' => $this->isLed($state) && ! $verdictShown && $record->response !== null,
+            'ends' => $verdictShown || $onRung !== null ? null : $this->position->questionEnds($home, $state),
             'watchAgain' => $this->watchAgain($state),
         ];
     }

@@ -24,12 +24,12 @@ import { Notice } from '../../ui/Notice';
 import { Switch } from '../../ui/Switch';
 import { useUndo } from '../../ui/Undo';
 import { say } from '../../words/words';
+import { Corrections } from './Corrections';
 import type { Saving } from './draft';
 import { Editor } from './Editor';
 import { LeaveFinding } from './FindingNote';
 import { ForecastList } from './ForecastList';
-import { Mends } from './Mends';
-import { Missed } from './Missed';
+import { UnappliedChanges } from './UnappliedChanges';
 import { useDraft } from './useDraft';
 import { useFindings } from './useFindings';
 
@@ -326,7 +326,7 @@ function Builder({ quiz }: { quiz: Quiz }) {
                     )}
                 </div>
             </div>
-            <Missed draft={draft} missed={changes.missed} />
+            <UnappliedChanges draft={draft} missed={changes.missed} />
             {message !== null && (
                 <div className="px-5 pb-3">
                     <Notice tone={message.tone}>
@@ -340,7 +340,7 @@ function Builder({ quiz }: { quiz: Quiz }) {
                 </div>
             )}
             {edition.number !== null && (
-                <Mends
+                <Corrections
                     quiz={quiz.id}
                     version={saving.state === 'saved' ? saving.version : 0}
                     onMended={async () => {

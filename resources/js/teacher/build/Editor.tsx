@@ -5,17 +5,17 @@ import { find, ladderAt, move, type Place, putLadder, putStop } from '../../quiz
 import { apply } from '../../quiz/edits';
 import { Button } from '../../ui/Button';
 import { Field } from '../../ui/Field';
-import { moment } from '../../ui/time';
+import { timecode } from '../../ui/time';
 import { ulid } from '../../ui/ulid';
 import { say } from '../../words/words';
 import { FindingNote } from './FindingNote';
 import { ShareField } from './KindFields';
-import { MomentField } from './MomentField';
 import { QuestionEditor } from './QuestionEditor';
 import { RichField } from './RichField';
 import { RungEditor } from './RungEditor';
 import { DrillEditor, StaircaseEditor } from './SeriesEditor';
 import { StopSettings } from './StopSettings';
+import { TimecodeField } from './TimecodeField';
 import { VideoEditor } from './VideoEditor';
 import { WholeQuiz } from './WholeQuiz';
 
@@ -145,7 +145,7 @@ export function Editor(props: Props) {
             )}
             {place.kind === 'cue' && (
                 <div className="grid gap-4">
-                    <MomentField
+                    <TimecodeField
                         label={place.cue.kind === 'question' ? say('build.editor.stops-the-video-at') : say('build.editor.shows-from')}
                         value={place.cue.at}
                         onChange={(at) => change(putCue(document, place, { ...place.cue, at }))}
@@ -190,7 +190,7 @@ function title(place: Place, stopWords: string): string {
         case 'stop':
             return stopWords;
         case 'cue':
-            return say('build.editor.cue-at', { kind: place.cue.kind, time: moment(place.cue.at) });
+            return say('build.editor.cue-at', { kind: place.cue.kind, time: timecode(place.cue.at) });
         case 'question':
             return place.stop === null ? say('build.editor.stand-in') : say('build.editor.one-question', { stop: stopWords });
         case 'rung':

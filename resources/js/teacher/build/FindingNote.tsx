@@ -1,6 +1,6 @@
 import { createContext, useContext } from 'react';
 import type { Finding, QuizDocument } from '../../api/types';
-import { find, withMend } from '../../quiz/document';
+import { find, withFix } from '../../quiz/document';
 import { say } from '../../words/words';
 
 interface Props {
@@ -14,9 +14,9 @@ interface Props {
 /** Remembers that a finding is left as it is, or no longer. */
 export const LeaveFinding = createContext<((finding: Finding, left: boolean) => void) | null>(null);
 
-/** What the inspection has to say, with the mend that can be taken at once; what does not stop publishing can be left as it is. */
+/** What the inspection has to say, with the fix that can be taken at once; what does not stop publishing can be left as it is. */
 export function FindingNote({ finding, document, change, select }: Props) {
-    const { mend } = finding;
+    const { fix } = finding;
     const leave = useContext(LeaveFinding);
     const at = finding.at ?? finding.stop;
     const canBeShown =
@@ -34,20 +34,20 @@ export function FindingNote({ finding, document, change, select }: Props) {
                 )}
                 {finding.sentence}
             </p>
-            {(mend !== null || canBeLeft || canBeShown) && (
+            {(fix !== null || canBeLeft || canBeShown) && (
                 <p className="mt-1 flex flex-wrap gap-x-4">
                     {canBeShown && (
                         <button type="button" className="underline underline-offset-2" onClick={() => select(at)}>
                             {say('build.finding-note.show-it')}
                         </button>
                     )}
-                    {mend !== null && (
+                    {fix !== null && (
                         <button
                             type="button"
                             className="font-semibold underline underline-offset-2"
-                            onClick={() => change(withMend(document, mend))}
+                            onClick={() => change(withFix(document, fix))}
                         >
-                            {mend.words}
+                            {fix.words}
                         </button>
                     )}
                     {canBeLeft && (

@@ -1,8 +1,8 @@
 import { useQuery } from '@tanstack/react-query';
 import { client, take } from '../../api/client';
 import type { Forecast } from '../../api/types';
+import { ForecastLines } from '../../quiz/ForecastLines';
 import { say } from '../../words/words';
-import { ForecastLines } from '../ForecastLines';
 
 interface Props {
     quiz: string;

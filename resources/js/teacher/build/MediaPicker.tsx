@@ -5,7 +5,7 @@ import type { Medium } from '../../api/types';
 import { Button } from '../../ui/Button';
 import { Select } from '../../ui/Field';
 import { Notice } from '../../ui/Notice';
-import { moment } from '../../ui/time';
+import { timecode } from '../../ui/time';
 import { say } from '../../words/words';
 
 export function useMedia() {
@@ -96,7 +96,7 @@ export function MediaPicker({ kind, value, onChange }: Props) {
                 {media.map((medium) => (
                     <option key={medium.id} value={medium.id}>
                         {medium.title}
-                        {medium.seconds === null ? '' : ` (${moment(Math.round(medium.seconds))})`}
+                        {medium.seconds === null ? '' : ` (${timecode(Math.round(medium.seconds))})`}
                     </option>
                 ))}
             </Select>

@@ -5,8 +5,8 @@ import { Button } from '../../ui/Button';
 import { Field } from '../../ui/Field';
 import { say } from '../../words/words';
 import { MediaPicker } from './MediaPicker';
-import { EndField, MomentField } from './MomentField';
 import { RichField } from './RichField';
+import { EndField, TimecodeField } from './TimecodeField';
 
 const names: Record<Medium['kind'], string> = {
     picture: say('build.pieces-editor.picture'),
@@ -136,7 +136,7 @@ function MediumFields({ piece, onChange }: { piece: MediumPiece; onChange: (piec
             <MediaPicker kind={pickers[medium.kind]} value={medium.medium} onChange={(id) => id !== null && put({ medium: id })} />
             {medium.kind === 'video' && (
                 <div className="grid grid-cols-2 gap-3">
-                    <MomentField label={say('build.pieces-editor.plays-from')} value={medium.from} onChange={(from) => put({ from })} />
+                    <TimecodeField label={say('build.pieces-editor.plays-from')} value={medium.from} onChange={(from) => put({ from })} />
                     <EndField label={say('build.pieces-editor.to')} value={medium.to} onChange={(to) => put({ to })} />
                 </div>
             )}

@@ -4,9 +4,9 @@ import { Field } from '../../ui/Field';
 import { ParsedField } from '../../ui/ParsedField';
 import { say } from '../../words/words';
 import { MediaPicker, useMedia } from './MediaPicker';
-import { EndField, MomentField } from './MomentField';
 import { QuestionEditor } from './QuestionEditor';
 import { RichField } from './RichField';
+import { EndField, TimecodeField } from './TimecodeField';
 
 interface Props {
     document: QuizDocument;
@@ -106,7 +106,7 @@ function VideoRungEditor({ rung, put }: { rung: Extract<Rung, { kind: 'video' }>
             />
             <MediaPicker kind="video" value={rung.clip.media} onChange={(id) => put({ ...rung, clip: { ...rung.clip, media: id } })} />
             <div className="grid grid-cols-2 gap-3">
-                <MomentField
+                <TimecodeField
                     label={say('build.rung-editor.plays-from')}
                     value={rung.clip.from}
                     onChange={(from) => put({ ...rung, clip: { ...rung.clip, from } })}

@@ -5,11 +5,11 @@ import { newQuestion, promptText, putStop } from '../../quiz/document';
 import { nameOf } from '../../quiz/text';
 import { Button } from '../../ui/Button';
 import { Field } from '../../ui/Field';
-import { moment } from '../../ui/time';
+import { timecode } from '../../ui/time';
 import { ulid } from '../../ui/ulid';
 import { say } from '../../words/words';
 import { MediaPicker, useMedia } from './MediaPicker';
-import { EndField, MomentField } from './MomentField';
+import { EndField, TimecodeField } from './TimecodeField';
 
 interface Props {
     document: QuizDocument;
@@ -53,14 +53,14 @@ export function VideoEditor({ document, stop, change, select }: Props) {
                         onMoment={setAt}
                     />
                     <Button weight="main" onClick={() => add('question')}>
-                        {say('build.video-editor.add-a-question-here-at', { time: moment(Math.round(at * 10) / 10) })}
+                        {say('build.video-editor.add-a-question-here-at', { time: timecode(Math.round(at * 10) / 10) })}
                     </Button>
                     <div className="flex gap-2">
                         <Button onClick={() => add('note')}>{say('build.video-editor.add-a-note-here')}</Button>
                         <Button onClick={() => add('comments')}>{say('build.video-editor.add-time-for-comments-here')}</Button>
                     </div>
                     <div className="grid grid-cols-2 gap-3">
-                        <MomentField
+                        <TimecodeField
                             label={say('build.video-editor.plays-from')}
                             value={stop.clip.from}
                             onChange={(from) => put({ clip: { ...stop.clip, from } })}
@@ -84,7 +84,7 @@ export function VideoEditor({ document, stop, change, select }: Props) {
                                 className="w-full min-w-0 justify-start px-0 text-left [overflow-wrap:anywhere] whitespace-normal"
                                 onClick={() => select(cue.id)}
                             >
-                                {moment(cue.at)}{' '}
+                                {timecode(cue.at)}{' '}
                                 {cue.kind === 'question'
                                     ? promptText(cue.question) || say('build.video-editor.empty-question')
                                     : nameOf(cue.text) || say('build.video-editor.empty-note')}

@@ -6,7 +6,7 @@ import { apply, difference, type Edit, nodeIn, Unfit } from '../../quiz/edits';
 import { plainOf, structureOf } from '../../quiz/text';
 import { ulid } from '../../ui/ulid';
 import { say } from '../../words/words';
-import { type Pending, WaitingChanges } from './waiting';
+import { type Pending, WaitingChanges } from './pendingChanges';
 
 export type Saving =
     | { state: 'saved'; version: number }

@@ -1,0 +1,130 @@
+<?php
+
+declare(strict_types=1);
+
+namespace HiddenLadder\App\Results;
+
+use HiddenLadder\App\Models\Edition;
+use HiddenLadder\App\Models\Quiz;
+use HiddenLadder\App\Models\Round;
+use HiddenLadder\App\Models\Student;
+use HiddenLadder\App\Models\Task;
+use HiddenLadder\App\Quizzes\Editions;
+use HiddenLadder\App\Rounds\RoundBook;
+use HiddenLadder\Core\Evidence\QuestionEvidence;
+use HiddenLadder\Core\Evidence\RoundEvidence;
+use HiddenLadder\Core\Evidence\StudentEvidence;
+use HiddenLadder\Core\Evidence\TaskEvidence;
+use HiddenLadder\Core\Quiz\Objective;
+use HiddenLadder\Core\Quiz\QuizDocument;
+use HiddenLadder\Core\Round\Result\Mastery;
+
+/** Looking back at a task: its rounds, student by student, as figures. */
+final class Evidence
+{
+    /** Rounds that are held in memory at once, and those of one more student. */
+    private const AT_A_TIME = 1000;
+
+    public function __construct(private readonly Editions $editions, private readonly RoundBook $book)
+    {
+    }
+
+    /**
+     * @param  int  $leastGroup  students in a suggested group
+     * @return array<string, mixed> under the latest edition; of older ones, what is still asked counts
+     */
+    public function of(Task $task, int $leastGroup = 2): array
+    {
+        $edition = $task->quiz->latestEdition;
+        assert($edition !== null);
+        $quiz = $this->editions->read($edition);
+        $evidence = new TaskEvidence($quiz);
+        $this->book->settle($task);
+        $names = $task->students()->mapWithKeys(static fn (Student $student): array => [$student->id => $student->name])->all();
+        $rows = [];
+        $others = 0;
+        foreach ($this->students($task) as $rounds) {
+            // Who was taken out is no longer of those the task is for.
+            if (! isset($names[$rounds[0]->student_id])) {
+                continue;
+            }
+            $others += count(array_filter($rounds, static fn (Round $round): bool => $round->edition_id !== $edition->id));
+            $student = $this->student($rounds, $quiz);
+            $evidence->add($student);
+            $rows[] = [
+                'student' => $student->student, 'rounds' => count($rounds), 'first' => $student->scores()['first'] ?? null, 'best' => $student->scores()['best'] ?? null,
+                'standings' => (object) $student->rounds[count($rounds) - 1]['course']->standings,
+            ];
+        }
+
+        return ['names' => (object) $names, 'otherEditions' => $others, 'rows' => $rows] + $evidence->toArray($leastGroup);
+    }
+
+    /** @return list<QuestionEvidence> of the questions of an edition, from all tasks with its quiz */
+    public function ofQuestions(Quiz $quiz, Edition $edition): array
+    {
+        $read = $this->editions->read($edition);
+        $evidence = new TaskEvidence($read);
+        foreach ($quiz->tasks()->get() as $task) {
+            foreach ($this->students($task) as $rounds) {
+                $evidence->add($this->student($rounds, $read));
+            }
+        }
+
+        return $evidence->questions();
+    }
+
+    /** @return \Generator<non-empty-list<Round>> of one student after the other, in order */
+    private function students(Task $task): iterable
+    {
+        foreach ($this->portions($task) as [$first, $last]) {
+            $rounds = Round::query()->where('task_id', $task->id)->where('student_id', '>=', $first)->where('student_id', '<=', $last);
+            // In the order of this index nothing has to be sorted; where its statistics are old, the database would take another.
+            $rounds->getQuery()->forceIndex('rounds_task_id_student_id_number_unique')->orderBy('student_id')->orderBy('number');
+            $found = $rounds->get(['id', 'student_id', 'number', 'edition_id', 'score', 'course']);
+            foreach ($found->groupBy('student_id') as $own) {
+                $list = array_values($own->all());
+                if ($list !== []) {
+                    yield $list;
+                }
+            }
+        }
+    }
+
+    /** @return list<array{string, string}> the first and the last student of each portion of the task's rounds */
+    private function portions(Task $task): array
+    {
+        $portions = [];
+        $first = $last = null;
+        $held = 0;
+        foreach ($task->rounds()->toBase()->selectRaw('student_id, count(*) as rounds')->groupBy('student_id')->orderBy('student_id')->pluck('rounds', 'student_id') as $student => $rounds) {
+            $last = (string) $student;
+            $first ??= $last;
+            $held += is_numeric($rounds) ? (int) $rounds : 0;
+            if ($held >= self::AT_A_TIME) {
+                $portions[] = [$first, $last];
+                $first = null;
+                $held = 0;
+            }
+        }
+        if ($first !== null) {
+            $portions[] = [$first, $last];
+        }
+
+        return $portions;
+    }
+
+    /** @param  non-empty-list<Round>  $rounds */
+    private function student(array $rounds, QuizDocument $quiz): StudentEvidence
+    {
+        $courses = array_map(static fn (Round $round): RoundEvidence => RoundEvidence::fromArray($round->course), $rounds);
+        $mastery = new Mastery($quiz);
+        $mastered = array_filter($quiz->objectives, static fn (Objective $objective): bool => $mastery->ofObjective($objective->id, $courses)->mastered);
+
+        return new StudentEvidence(
+            $rounds[0]->student_id,
+            array_map(static fn (Round $round, RoundEvidence $course): array => ['course' => $course, 'score' => $round->score], $rounds, $courses),
+            array_values(array_map(static fn (Objective $objective): string => $objective->id, $mastered)),
+        );
+    }
+}

@@ -1,0 +1,60 @@
+<?php
+
+declare(strict_types=1);
+
+namespace HiddenLadder\App\School;
+
+use HiddenLadder\Core\Marking\PlainText;
+
+/** A student's name: as it was typed in one line, as it is written, compared and put in order. */
+final readonly class Name
+{
+    /** Characters of a name at most. */
+    public const LONGEST = 100;
+
+    /** Bytes of a key at most, as in the table of enrolments. */
+    private const LONGEST_KEY = 600;
+
+    /** @param  ?string  $called  what they are called by, where that is not the given name */
+    public function __construct(public string $given, public string $family = '', public ?string $called = null)
+    {
+    }
+
+    /** The last word of a line is the family name. */
+    public static function typed(string $line): self
+    {
+        $line = trim((string) preg_replace('/[\s\p{Cc}]+/u', ' ', $line));
+        $space = mb_strrpos($line, ' ');
+
+        return $space === false ? new self($line) : new self(mb_substr($line, 0, $space), mb_substr($line, $space + 1));
+    }
+
+    public function written(): string
+    {
+        return trim(($this->called ?? $this->given).' '.$this->family);
+    }
+
+    public function isTooLong(): bool
+    {
+        return mb_strlen($this->written()) > self::LONGEST || strlen($this->key()) > self::LONGEST_KEY;
+    }
+
+    /** What names are compared by, in bytes (NFKC, case folded): those with the same key are the same name at the door. */
+    public function key(): string
+    {
+        return PlainText::folded($this->written());
+    }
+
+    /** The order of two names: alphabetical, numbers in them by size. Negative, 0 or positive. */
+    public static function compare(string $one, string $other): int
+    {
+        static $collator = null;
+        if ($collator === null) {
+            $collator = new \Collator('root');
+            $collator->setAttribute(\Collator::NUMERIC_COLLATION, \Collator::ON);
+        }
+        assert($collator instanceof \Collator);
+
+        return (int) $collator->compare($one, $other);
+    }
+}

@@ -1,0 +1,34 @@
+<?php
+
+declare(strict_types=1);
+
+namespace HiddenLadder\App\Tasks;
+
+use HiddenLadder\App\Models\Quiz;
+use HiddenLadder\App\Models\Task;
+use HiddenLadder\Core\Fields;
+use HiddenLadder\Core\Terms\Gates;
+use HiddenLadder\Core\Terms\Terms;
+
+/** Which of a teacher's quizzes open others. */
+final class Gating
+{
+    /**
+     * The circle of quizzes waiting for each other that there would be with this quiz given under these terms.
+     *
+     * @return list<string> their ids in order; nothing where there is none
+     */
+    public static function circle(Quiz $quiz, Terms $terms): array
+    {
+        if ($terms->gates === []) {
+            return [];
+        }
+        $needs = [$quiz->id => $terms->gates];
+        $others = Task::query()->where('quiz_id', '!=', $quiz->id)->whereRelation('quiz', 'teacher_id', $quiz->teacher_id);
+        foreach ($others->get(['id', 'quiz_id', 'terms']) as $other) {
+            $needs[$other->quiz_id] = [...$needs[$other->quiz_id] ?? [], ...Terms::read(Fields::of($other->terms))->gates];
+        }
+
+        return Gates::circle($needs);
+    }
+}

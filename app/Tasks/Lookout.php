@@ -1,0 +1,81 @@
+<?php
+
+declare(strict_types=1);
+
+namespace HiddenLadder\App\Tasks;
+
+use HiddenLadder\App\Models\Round;
+use HiddenLadder\App\Models\RoundEvent;
+use HiddenLadder\App\Models\Student;
+use HiddenLadder\App\Models\Task;
+use HiddenLadder\App\Quizzes\Editions;
+use HiddenLadder\App\Rounds\RoundBook;
+use HiddenLadder\Core\Evidence\QuestionFigures;
+use HiddenLadder\Core\Quiz\QuizDocument;
+use HiddenLadder\Core\Round\Frame;
+use HiddenLadder\Core\Round\Result\Record;
+use HiddenLadder\Core\Round\State;
+
+/** The live view of a class at work: where each student is, how they stand, and how each question goes. */
+final class Lookout
+{
+    public function __construct(private readonly Editions $editions, private readonly RoundBook $book)
+    {
+    }
+
+    /** @return array<string, mixed> from each student's latest round */
+    public function of(Task $task): array
+    {
+        $edition = $task->quiz->latestEdition;
+        assert($edition !== null);
+        $quiz = $this->editions->read($edition);
+        $this->book->settle($task);
+        $students = $task->students();
+        $latest = $task->latestRounds()->whereIn('student_id', $students->modelKeys())->get(['id', 'student_id', 'number', 'state', 'moved_at', 'finished_at'])->keyBy('student_id');
+        $late = RoundEvent::query()->where('late', true)->whereIn('round_id', $latest->pluck('id'))->distinct()->pluck('round_id')->all();
+        $states = $latest->map(static fn (Round $round): State => State::fromArray($round->state));
+
+        return [
+            'now' => now()->toIso8601ZuluString('millisecond'),
+            'students' => $students->map(fn (Student $student): array => $this->student($student, $latest->get($student->id), $states->get($student->id), $late))->all(),
+            'questions' => $this->questions($quiz, array_values($states->all())),
+        ];
+    }
+
+    /**
+     * @param  array<array-key, mixed>  $late  rounds in which something arrived after the closing
+     * @return array<string, mixed>
+     */
+    private function student(Student $student, ?Round $round, ?State $state, array $late): array
+    {
+        return [
+            'id' => $student->id,
+            'name' => $student->name,
+            'round' => $round === null || $state === null ? null : [
+                'number' => $round->number,
+                'path' => array_map(static fn (Frame $frame): array => $frame->toArray(), $state->path),
+                'standings' => (object) array_map(static fn (Record $record): string => $record->standing->value, $state->records),
+                'movedAt' => $round->moved_at->toIso8601ZuluString('millisecond'),
+                'finishedAt' => $round->finished_at?->toIso8601ZuluString('millisecond'),
+                'finish' => $state->finish,
+                'closed' => $state->interrupted !== null,
+                'late' => in_array($round->id, $late, true),
+            ],
+        ];
+    }
+
+    /**
+     * @param  list<State>  $states
+     * @return list<array<string, mixed>>
+     */
+    private function questions(QuizDocument $quiz, array $states): array
+    {
+        $figures = [];
+        foreach ($quiz->questions() as $question) {
+            $records = array_map(static fn (State $state): Record => $state->record($question->id), $states);
+            $figures[] = QuestionFigures::of($quiz, $question, $records)->toArray();
+        }
+
+        return $figures;
+    }
+}

@@ -1,0 +1,164 @@
+import { useQueryClient } from '@tanstack/react-query';
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { Link, useNavigate, useParams } from 'react-router';
+import { client, Refused, sentence, take } from '../api/client';
+import type { RoundView } from '../api/types';
+import { Player, type Step } from '../player/Player';
+import { buttonClass } from '../ui/Button';
+import { Notice } from '../ui/Notice';
+import { ulid } from '../ui/ulid';
+import { say } from '../words/words';
+import { eventInWords } from './eventWords';
+import { Outbox } from './outbox';
+import { ReadingSupport } from './ReadingSupport';
+import { RefusedEvents } from './RefusedEvents';
+import { brokenOver, useOutboxes } from './useOutboxes';
+
+/** Steps that only tell what was seen: the student need not wait for them. */
+const silent = new Set<Step['kind']>(['watched']);
+
+/** A round under way: what is done is kept on the device, sent in order, and shown where it led. */
+export function Walk() {
+    const round = useParams().round ?? '';
+    const navigate = useNavigate();
+    const queries = useQueryClient();
+    const [view, setView] = useState<RoundView | null>(null);
+    const [waiting, setWaiting] = useState({ count: 0, reachable: true });
+    const [messages, setMessages] = useState<string[]>([]);
+    const [notKept, setNotKept] = useState(false);
+    const [moving, setMoving] = useState(false);
+    const student = view?.student;
+    // The first event made here follows on where the first reply stood, also when it is made in the same instant.
+    const found = useRef<RoundView | null>(null);
+    const box = useRef<Outbox | null>(null);
+
+    // Replies may overtake each other; an older one never replaces what is shown.
+    const show = useCallback((next: RoundView) => setView((shown) => (shown !== null && shown.number > next.number ? shown : next)), []);
+    const tell = useCallback(
+        (sentence: string) => setMessages((before) => (before.includes(sentence) ? before : [...before, sentence])),
+        [],
+    );
+
+    const outbox = useMemo(() => {
+        if (student === undefined) {
+            return null;
+        }
+        const made = new Outbox(student, round, {
+            onView: show,
+            onWaiting: (count, reachable) => {
+                setWaiting({ count, reachable });
+                if (count === 0) {
+                    setMoving(false);
+                    setNotKept(false);
+                    // The own page asks anew when it is opened; nothing does so here after each answer.
+                    void queries.invalidateQueries({ queryKey: ['student'], refetchType: 'none' });
+                }
+            },
+            onSignedOut: () => void navigate('/join'),
+            onRefused: (event, why) => event.kind !== 'watched' && tell(say('student.not-taken', { what: eventInWords(event), why })),
+            onElsewhere: tell,
+            onPutAside: (event) => tell(brokenOver(event)),
+            onNotKept: () => setNotKept(true),
+        });
+        if (found.current !== null) {
+            made.stands(found.current);
+        }
+        return made;
+    }, [student, round, navigate, show, tell, queries]);
+    useEffect(() => {
+        box.current = outbox;
+        return () => outbox?.stop();
+    }, [outbox]);
+    const unsent = useOutboxes(student, round);
+
+    const load = useCallback(async () => {
+        try {
+            const reply = await take(client.GET('/student/rounds/{round}', { params: { path: { round } } }));
+            setMessages([]);
+            found.current = reply;
+            show(reply);
+            box.current?.stands(reply);
+        } catch (error) {
+            if (error instanceof Refused) {
+                await navigate(error.problem.status === 401 ? '/join' : '/me');
+                return;
+            }
+            tell(sentence(error));
+        }
+    }, [navigate, round, show, tell]);
+
+    useEffect(() => {
+        void load();
+        window.addEventListener('online', load);
+        return () => window.removeEventListener('online', load);
+    }, [load]);
+
+    // What waits from before is sent as soon as it is known whose it is.
+    useEffect(() => {
+        void outbox?.waiting().then((count) => {
+            setMoving(count > 0);
+            void outbox.run();
+        });
+    }, [outbox]);
+
+    const send = useCallback(
+        (step: Step) => {
+            setMessages([]);
+            if (!silent.has(step.kind)) {
+                setMoving(true);
+            }
+            void outbox?.add({ id: ulid(), kind: step.kind, at: Date.now(), data: step.data });
+        },
+        [outbox],
+    );
+
+    if (view === null) {
+        return (
+            <main className="mx-auto max-w-2xl p-6">
+                <p>{say('ui.one-moment')}</p>
+                {messages.length > 0 && <Notice>{say('student.round.what-you-have-done-is', { messages: messages.join(' ') })}</Notice>}
+            </main>
+        );
+    }
+
+    const lost = !waiting.reachable && waiting.count > 0;
+    return (
+        <Player
+            view={view}
+            busy={moving}
+            kept
+            support={<ReadingSupport />}
+            send={send}
+            notice={
+                lost || notKept || messages.length > 0 || unsent.told.length > 0 ? (
+                    <>
+                        {notKept && <Notice>{say('student.round.this-device-cannot-keep-your', { count: waiting.count })}</Notice>}
+                        {lost && !notKept && <Notice>{say('student.round.there-is-no-connection-just')}</Notice>}
+                        {messages.map((message) => (
+                            <Notice key={message}>{message}</Notice>
+                        ))}
+                        <RefusedEvents unsent={unsent} />
+                    </>
+                ) : null
+            }
+            leave={
+                <Link className={buttonClass('quiet')} to="/me">
+                    {say('student.round.my-page')}
+                </Link>
+            }
+            ending={
+                <>
+                    <Notice tone="well">
+                        {waiting.count === 0
+                            ? say('student.round.everything-has-arrived-your-teacher')
+                            : say('student.round.something-you-did-is-still')}
+                        {view.late === true && ` ${say('student.round.some-of-it-arrived-after')}`}
+                    </Notice>
+                    <Link className={`${buttonClass('main', true)} mt-4`} to="/me">
+                        {say('student.round.to-my-page')}
+                    </Link>
+                </>
+            }
+        />
+    );
+}

@@ -1,0 +1,104 @@
+import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { type FormEvent, useState } from 'react';
+import { Link, useNavigate } from 'react-router';
+import { client, sentence, take } from '../../api/client';
+import type { QuizLine } from '../../api/types';
+import { Button } from '../../ui/Button';
+import { Field } from '../../ui/Field';
+import { Notice } from '../../ui/Notice';
+import { exact, near } from '../../ui/time';
+import { useUndo } from '../../ui/Undo';
+import { say } from '../../words/words';
+import { Page } from '../Navigation';
+
+export function QuizRow({ quiz, onArchive }: { quiz: QuizLine; onArchive?: () => void }) {
+    const state =
+        quiz.edition === null
+            ? say('teacher.quizzes.draft')
+            : quiz.changedSince
+              ? say('teacher.quizzes.edition-changed-since', { edition: quiz.edition })
+              : say('teacher.quizzes.edition', { edition: quiz.edition });
+    return (
+        <li className="flex items-center gap-2 rounded-lg border border-line bg-sheet pr-2 hover:border-ink">
+            <Link to={`/quizzes/${quiz.id}`} className="flex min-w-0 flex-1 flex-wrap items-baseline gap-x-6 gap-y-1 px-4 py-3">
+                <span className="min-w-0 flex-1 basis-64 font-display text-lg">{quiz.title}</span>
+                <span className="text-sm">
+                    {say('teacher.quizzes.stops', { stops: quiz.stops })} ·{' '}
+                    {say('teacher.quizzes.questions', { questions: quiz.questions })}
+                </span>
+                <span className="min-w-40 text-sm text-soft">{state}</span>
+                <span className="min-w-36 text-right text-sm text-soft max-sm:text-left" title={exact(quiz.updatedAt)}>
+                    {say('teacher.quizzes.changed', { when: near(quiz.updatedAt) })}
+                </span>
+            </Link>
+            {onArchive !== undefined && (
+                <Button weight="quiet" aria-label={say('teacher.quizzes.put-in-the-archive', { title: quiz.title })} onClick={onArchive}>
+                    {say('teacher.quizzes.archive')}
+                </Button>
+            )}
+        </li>
+    );
+}
+
+/** All quizzes of the teacher, and where a new one begins. */
+export function QuizzesPage() {
+    const quizzes = useQuery({ queryKey: ['quizzes'], queryFn: () => take(client.GET('/quizzes')) });
+    const [title, setTitle] = useState('');
+    const [error, setError] = useState<string | null>(null);
+    const undo = useUndo();
+    const navigate = useNavigate();
+    const queries = useQueryClient();
+
+    const make = async (event: FormEvent) => {
+        event.preventDefault();
+        try {
+            const quiz = await take(client.POST('/quizzes', { body: { title, language: 'en' } }));
+            await navigate(`/quizzes/${quiz.id}`);
+        } catch (problem) {
+            setError(sentence(problem));
+        }
+    };
+    const archive = async (quiz: QuizLine, back: boolean) => {
+        try {
+            const params = { params: { path: { quiz: quiz.id } } };
+            await take(back ? client.POST('/quizzes/{quiz}/restore', params) : client.DELETE('/quizzes/{quiz}', params));
+            if (!back) {
+                undo.offer(
+                    say('teacher.quizzes.is-in-the-archive', { title: quiz.title }),
+                    say('teacher.quizzes.take-it-back'),
+                    () => void archive(quiz, true),
+                );
+            }
+            await queries.invalidateQueries({ queryKey: ['quizzes'] });
+        } catch (problem) {
+            setError(sentence(problem));
+        }
+    };
+
+    return (
+        <Page title={say('teacher.quizzes.quizzes')}>
+            <form className="mb-8 flex flex-wrap items-end gap-3" onSubmit={(event) => void make(event)}>
+                <div className="min-w-64 flex-1">
+                    <Field
+                        label={say('teacher.quizzes.title-of-a-new-quiz')}
+                        placeholder={say('teacher.quizzes.what-is-it-about-and')}
+                        value={title}
+                        maxLength={200}
+                        required
+                        onChange={(event) => setTitle(event.currentTarget.value)}
+                    />
+                </div>
+                <Button type="submit" weight="main" className="min-h-[42px]" disabled={title.trim() === ''}>
+                    {say('teacher.quizzes.make-a-quiz')}
+                </Button>
+            </form>
+            {error !== null && <Notice>{error}</Notice>}
+            {quizzes.data?.length === 0 && <p className="text-soft">{say('teacher.quizzes.you-have-made-no-quiz')}</p>}
+            <ul className="mt-3 grid gap-2">
+                {quizzes.data?.map((quiz) => (
+                    <QuizRow key={quiz.id} quiz={quiz} onArchive={() => void archive(quiz, false)} />
+                ))}
+            </ul>
+        </Page>
+    );
+}

@@ -1,0 +1,296 @@
+import { useQuery } from '@tanstack/react-query';
+import type { ReactNode } from 'react';
+import { useMemo, useState } from 'react';
+import { Link, useParams } from 'react-router';
+import { client, sentence, take } from '../../api/client';
+import type { Evidence, QuizDocument, Task } from '../../api/types';
+import { Cutaway } from '../../cutaway/Cutaway';
+import { find, questionsAt } from '../../quiz/document';
+import { Button } from '../../ui/Button';
+import { byWords } from '../../ui/figures/Sorting';
+import { shareWords } from '../../ui/figures/words';
+import { GivenTo } from '../../ui/GivenTo';
+import { Notice } from '../../ui/Notice';
+import { Legend } from '../../ui/Standing';
+import { Switch } from '../../ui/Switch';
+import { rich, say } from '../../words/words';
+import { PollCloseUp, QuestionCloseUp } from './QuestionCloseUp';
+import { QuestionTable } from './QuestionTable';
+import { StudentTable } from './StudentTable';
+import { WatchMaps } from './WatchMaps';
+
+/** While a class still works the figures follow its answers, in milliseconds. */
+const LOOK_EVERY = 20_000;
+
+/** Looking back at a task: what the answers say, in sentences first, then on the cutaway, then figure by figure. */
+export function EvidencePage() {
+    const id = useParams().task ?? '';
+    const [leastGroup, setLeastGroup] = useState(2);
+    const path = { task: id };
+    const task = useQuery({
+        queryKey: ['task', id],
+        queryFn: () => take(client.GET('/tasks/{task}', { params: { path } })),
+    });
+    const evidence = useQuery({
+        queryKey: ['evidence', id, leastGroup],
+        queryFn: () => take(client.GET('/tasks/{task}/evidence', { params: { path, query: { leastGroup } } })),
+        placeholderData: (before) => before,
+        staleTime: 0,
+        refetchInterval: LOOK_EVERY,
+    });
+    if (task.data === undefined || evidence.data === undefined) {
+        const error = task.error ?? evidence.error;
+        return <main className="p-8">{error === null ? say('ui.one-moment') : <Notice>{sentence(error)}</Notice>}</main>;
+    }
+    return <EvidenceView task={task.data} evidence={evidence.data} leastGroup={leastGroup} setLeastGroup={setLeastGroup} />;
+}
+
+interface ViewProps {
+    task: Task;
+    evidence: Evidence;
+    leastGroup: number;
+    setLeastGroup: (least: number) => void;
+}
+
+function EvidenceView({ task, evidence, leastGroup, setLeastGroup }: ViewProps) {
+    const [selected, setSelected] = useState<string | null>(null);
+    const [named, setNamed] = useState(true);
+    const { document } = task;
+    const questions = new Set(evidence.questions.map(({ question }) => question));
+    const close = (selected === null ? [] : questionsAt(document, selected)).filter(({ id }) => questions.has(id) || id in evidence.polls);
+    const number = useMemo(() => new Map(evidence.rows.map(({ student }, index) => [student, index + 1])), [evidence.rows]);
+    const nameOf = (student: string) =>
+        named ? (evidence.names[student] ?? '') : say('teacher.evidence.student', { student: number.get(student) ?? '' });
+    const namesOf = (students: string[]) =>
+        students
+            .filter((student) => student in evidence.names)
+            .map(nameOf)
+            .sort(byWords);
+    const show = (id: string) => {
+        const isOnPicture = find(document, id) !== null;
+        setSelected(isOnPicture ? id : null);
+        window.document.getElementById(isOnPicture ? 'picture' : 'misconceptions')?.scrollIntoView({ behavior: 'smooth', block: 'start' });
+    };
+
+    return (
+        <main className="grid grid-cols-[minmax(0,1fr)] gap-6 px-5 py-5">
+            <div className="flex flex-wrap items-end gap-x-6 gap-y-2">
+                <div className="mr-auto">
+                    <h1 className="text-2xl">{say('teacher.evidence.looking-back', { title: task.title })}</h1>
+                    <p className="text-sm text-soft">
+                        <GivenTo task={task} /> ·{' '}
+                        <Link className="underline" to={`/tasks/${task.id}`}>
+                            {say('teacher.evidence.who-is-where')}
+                        </Link>{' '}
+                        · {say('teacher.evidence.began', { students: evidence.students })}
+                        {evidence.otherEditions > 0 && ` · ${say('teacher.evidence.older-editions', { rounds: evidence.otherEditions })}`}
+                    </p>
+                </div>
+                <Switch label={say('teacher.evidence.names')} checked={named} onChange={setNamed} />
+            </div>
+            {evidence.students === 0 ? (
+                <Notice>{say('teacher.evidence.nobody-has-begun-yet-what')}</Notice>
+            ) : (
+                <>
+                    <section aria-labelledby="summary">
+                        <h2 id="summary" className="mb-2 text-xl">
+                            {say('teacher.evidence.in-short')}
+                        </h2>
+                        {evidence.summary.length === 0 ? (
+                            <p>{say('teacher.evidence.nothing-stands-out-yet-fewer')}</p>
+                        ) : (
+                            <ul className="grid max-w-3xl gap-1.5">
+                                {evidence.summary.map((line) => (
+                                    <li key={line.sentence} className="border-l-4 border-rail pl-3">
+                                        {line.sentence}{' '}
+                                        {line.at !== null && (
+                                            <button type="button" className="text-sm underline" onClick={() => show(line.at ?? '')}>
+                                                {say('teacher.evidence.show-it')}
+                                            </button>
+                                        )}
+                                    </li>
+                                ))}
+                            </ul>
+                        )}
+                    </section>
+                    <section aria-labelledby="depth">
+                        <h2 id="depth" className="mb-1 text-xl">
+                            {say('teacher.evidence.how-deep-the-class-went')}
+                        </h2>
+                        <p className="mb-2 text-sm text-soft">{say('teacher.evidence.above-the-ground-right-at')}</p>
+                        <div id="picture" className="h-[27rem]">
+                            <Cutaway
+                                document={document}
+                                label={say('teacher.evidence.how-deep-the-class-went')}
+                                selected={selected}
+                                onSelect={setSelected}
+                                at={(node) => <AtOnce document={document} node={node} evidence={evidence} />}
+                                share={(rung) => Math.min(1, (evidence.rungs[rung]?.of ?? 0) / evidence.students)}
+                            />
+                        </div>
+                    </section>
+                    {close.length > 0 && (
+                        <div>
+                            <Button weight="quiet" className="-ml-3" onClick={() => setSelected(null)}>
+                                {say('teacher.evidence.all-questions')}
+                            </Button>
+                            {close.map(({ id, kind }) => {
+                                const CloseUp = kind === 'poll' ? PollCloseUp : QuestionCloseUp;
+                                return <CloseUp key={id} document={document} evidence={evidence} question={id} />;
+                            })}
+                        </div>
+                    )}
+                    {close.length === 0 && <QuestionTable document={document} evidence={evidence} onSelect={setSelected} />}
+                    <StudentTable task={task} evidence={evidence} nameOf={nameOf} />
+                    <Legend />
+                    <div className="grid items-start gap-6 lg:grid-cols-2">
+                        <Needs document={document} evidence={evidence} namesOf={namesOf} />
+                        <GroupList document={document} evidence={evidence} namesOf={namesOf} least={leastGroup} onLeast={setLeastGroup} />
+                    </div>
+                    <WatchMaps document={document} evidence={evidence} />
+                </>
+            )}
+        </main>
+    );
+}
+
+function AtOnce({ document, node, evidence }: { document: QuizDocument; node: string; evidence: Evidence }) {
+    const place = find(document, node);
+    if (place === null || place.kind === 'rung' || (place.kind === 'stop' && place.stop.kind !== 'question')) {
+        return null;
+    }
+    const [question] = questionsAt(document, node);
+    const share = evidence.questions.find((one) => one.question === question?.id)?.atOnce;
+    return share === undefined || share.of === 0 ? null : (
+        <span className="rounded-sm bg-tint px-1 text-xs font-semibold" title={say('teacher.evidence.right-at-once')}>
+            {shareWords(share)}
+        </span>
+    );
+}
+
+/** So many names are read at a glance; the rest stand behind a button. */
+const MOST_NAMES = 12;
+
+function Names({ names }: { names: string[] }) {
+    const [all, setAll] = useState(false);
+    const shown = all || names.length <= MOST_NAMES + 1 ? names : names.slice(0, MOST_NAMES);
+    return names.length === 0 ? (
+        say('teacher.evidence.nobody')
+    ) : (
+        <>
+            {shown.join(', ')}
+            {shown.length < names.length && (
+                <button type="button" className="ml-1 underline" onClick={() => setAll(true)}>
+                    {say('teacher.evidence.and-more', { count: names.length - shown.length })}
+                </button>
+            )}
+        </>
+    );
+}
+
+/** Misconceptions and objectives, with the students who show or miss them. */
+function Needs({ document, evidence, namesOf }: { document: QuizDocument; evidence: Evidence; namesOf: (students: string[]) => string[] }) {
+    const misconceptions = (document.misconceptions ?? []).flatMap(({ id, text }) => {
+        const students = evidence.misconceptions[id];
+        return students === undefined ? [] : [{ id, text, ...students }];
+    });
+    const objectives = (document.objectives ?? []).flatMap(({ id, text }) => {
+        const students = evidence.objectives[id];
+        return students === undefined ? [] : [{ id, text, ...students }];
+    });
+    return (
+        <section aria-labelledby="misconceptions" className="min-w-0">
+            <h2 id="misconceptions" className="mb-2 text-xl">
+                {say('teacher.evidence.misconceptions-and-objectives')}
+            </h2>
+            {misconceptions.length + objectives.length === 0 && (
+                <p className="text-sm">{say('teacher.evidence.no-answer-has-shown-one')}</p>
+            )}
+            <ul className="grid gap-2 text-sm">
+                {misconceptions
+                    .sort((a, b) => b.now.length - a.now.length)
+                    .map((one) => (
+                        <li key={one.id} className="rounded-md border border-line bg-sheet px-3 py-2">
+                            <p className="font-semibold">“{one.text}”</p>
+                            <p>
+                                <b>{one.now.length}</b> {say('teacher.evidence.it-now', { now: one.now.length })}{' '}
+                                <Names names={namesOf(one.now)} />
+                            </p>
+                            {one.left.length > 0 && (
+                                <p className="text-soft">
+                                    {say('teacher.evidence.left-it', { left: one.left.length })} <Names names={namesOf(one.left)} />
+                                </p>
+                            )}
+                        </li>
+                    ))}
+                {objectives.map((one) => (
+                    <li key={one.id} className="rounded-md border border-line bg-sheet px-3 py-2">
+                        <p className="font-semibold">{one.text}</p>
+                        <p>
+                            {rich('teacher.evidence.mastered-by', {
+                                mastered: one.mastered.length,
+                                of: one.mastered.length + one.unmet.length,
+                                alone: one.alone.length,
+                                b: (words: ReactNode) => <b>{words}</b>,
+                            })}
+                        </p>
+                        {one.unmet.length > 0 && (
+                            <p className="text-soft">
+                                {say('teacher.evidence.not-yet')} <Names names={namesOf(one.unmet)} />
+                            </p>
+                        )}
+                    </li>
+                ))}
+            </ul>
+            <p className="mt-2 text-sm text-soft">{say('teacher.evidence.a-misconception-counts-as-left')}</p>
+        </section>
+    );
+}
+
+interface GroupProps {
+    document: QuizDocument;
+    evidence: Evidence;
+    namesOf: (students: string[]) => string[];
+    least: number;
+    onLeast: (least: number) => void;
+}
+
+function GroupList({ document, evidence, namesOf, least, onLeast }: GroupProps) {
+    const need = (id: string) =>
+        document.misconceptions?.find((one) => one.id === id)?.text ?? document.objectives?.find((one) => one.id === id)?.text ?? '';
+    return (
+        <section aria-labelledby="groups" className="min-w-0">
+            <h2 id="groups" className="mb-2 text-xl">
+                {say('teacher.evidence.groups-that-need-the-same')}
+            </h2>
+            <label className="mb-2 block text-sm">
+                {say('teacher.evidence.none-smaller-than')}{' '}
+                <select
+                    className="rounded-md border border-edge bg-sheet px-2 py-1"
+                    value={least}
+                    onChange={(event) => onLeast(Number(event.currentTarget.value))}
+                >
+                    {[2, 3, 4, 5, 6, 8].map((count) => (
+                        <option key={count}>{count}</option>
+                    ))}
+                </select>
+            </label>
+            {evidence.groups.length === 0 ? (
+                <p className="text-sm">{say('teacher.evidence.no-students-share-a-need', { least })}</p>
+            ) : (
+                <ol className="grid gap-2 text-sm">
+                    {evidence.groups.map((group) => (
+                        <li key={group.need} className="rounded-md border border-line bg-sheet px-3 py-2">
+                            <p className="font-semibold">
+                                {say('teacher.evidence.students', { students: group.students.length, need: need(group.need) })}
+                            </p>
+                            <p>
+                                <Names names={namesOf(group.students)} />
+                            </p>
+                        </li>
+                    ))}
+                </ol>
+            )}
+        </section>
+    );
+}

@@ -1,0 +1,69 @@
+import type { Evidence, QuizDocument } from '../../api/types';
+import { find, rungName, stopName } from '../../quiz/document';
+import { secondsWords } from '../../ui/figures/words';
+import { timecode } from '../../ui/time';
+import { say } from '../../words/words';
+
+/** Which seconds of each video were seen by how many. */
+export function WatchMaps({ document, evidence }: { document: QuizDocument; evidence: Evidence }) {
+    const videos = Object.entries(evidence.watched).flatMap(([id, watched]) => {
+        const place = find(document, id);
+        return place === null || (place.kind !== 'stop' && place.kind !== 'rung')
+            ? []
+            : [{ id, name: place.kind === 'stop' ? stopName(place.stop) : rungName(place.rung), watched }];
+    });
+    if (videos.length === 0) {
+        return null;
+    }
+    return (
+        <section aria-labelledby="videos">
+            <h2 id="videos" className="mb-2 text-xl">
+                {say('teacher.watch-maps.what-was-watched')}
+            </h2>
+            <ul className="grid gap-4">
+                {videos.map(({ id, name, watched }) => {
+                    const seconds = Object.keys(watched.map).map(Number);
+                    const last = Math.max(1, ...seconds);
+                    const first = Math.min(last, ...seconds);
+                    const span = last - first + 1;
+                    const bars = (map: Record<string, number>) =>
+                        Array.from({ length: span }, (_, index) => {
+                            const height = ((map[String(first + index)] ?? 0) / Math.max(1, watched.students)) * 40;
+                            return height === 0 ? '' : `M${index + 0.5} 40V${40 - height}`;
+                        }).join('');
+                    return (
+                        <li key={id} className="rounded-lg border border-line bg-sheet p-3">
+                            <p className="font-semibold">{name}</p>
+                            <p className="text-sm text-soft">
+                                {say('teacher.watch-maps.watched-in-the-mean-seen', {
+                                    students: watched.students,
+                                    time: secondsWords(watched.seen / watched.students),
+                                    time2: secondsWords(watched.again / watched.students),
+                                    number: (watched.jumps / watched.students).toFixed(1),
+                                })}
+                            </p>
+                            <svg
+                                viewBox={`0 0 ${span} 40`}
+                                preserveAspectRatio="none"
+                                className="mt-2 block h-12 w-full bg-paper"
+                                role="img"
+                                aria-label={say('teacher.watch-maps.share-of-students-by-second', {
+                                    time: timecode(first),
+                                    time2: timecode(last),
+                                })}
+                            >
+                                <path d={bars(watched.map)} className="stroke-rail" strokeWidth="1.05" />
+                                <path d={bars(watched.mapAgain)} className="stroke-ink" strokeWidth="1.05" />
+                            </svg>
+                            <p className="flex justify-between text-xs text-soft">
+                                <span>{timecode(first)}</span>
+                                <span>{say('teacher.watch-maps.height-share-of-those-who')}</span>
+                                <span>{timecode(last)}</span>
+                            </p>
+                        </li>
+                    );
+                })}
+            </ul>
+        </section>
+    );
+}

@@ -1,0 +1,432 @@
+import { useQuery, useQueryClient } from '@tanstack/react-query';
+import type { ReactNode } from 'react';
+import { useMemo, useState } from 'react';
+import { Link, useParams } from 'react-router';
+import { client, sentence, take } from '../../api/client';
+import type { Lookout, LookoutStudent, QuestionFigures, QuizDocument, Standing, Task, Terms } from '../../api/types';
+import { Cutaway } from '../../cutaway/Cutaway';
+import { find, findQuestion, laddersOf, questionName, questionsAt, rungName, showsOptions } from '../../quiz/document';
+import { TermsEditor } from '../../quiz/TermsEditor';
+import { TermsForecast } from '../../quiz/TermsForecast';
+import { Button } from '../../ui/Button';
+import { AnswerBars } from '../../ui/figures/AnswerBars';
+import { type Column, QuestionRows } from '../../ui/figures/QuestionRows';
+import { StudentRows } from '../../ui/figures/StudentRows';
+import { GivenTo } from '../../ui/GivenTo';
+import { Notice } from '../../ui/Notice';
+import { Legend, StandingMark, standingWords } from '../../ui/Standing';
+import { Switch } from '../../ui/Switch';
+import { exact, near } from '../../ui/time';
+import { rich, say } from '../../words/words';
+
+/** New things are asked for this often, in milliseconds, so that they appear within three seconds. */
+const LOOK_EVERY = 2000;
+
+/** A class at work on a task, and afterwards how it went: the cutaway with the students, each student, each question. */
+export function TaskPage() {
+    const id = useParams().task ?? '';
+    const path = { params: { path: { task: id } } };
+    const task = useQuery({ queryKey: ['task', id], queryFn: () => take(client.GET('/tasks/{task}', path)) });
+    const lookout = useQuery({
+        queryKey: ['lookout', id],
+        queryFn: () => take(client.GET('/tasks/{task}/lookout', path)),
+        refetchInterval: LOOK_EVERY,
+    });
+    if (task.data === undefined || lookout.data === undefined) {
+        const error = task.error ?? lookout.error;
+        return <main className="p-8">{error === null ? say('ui.one-moment') : <Notice>{sentence(error)}</Notice>}</main>;
+    }
+    return <LookoutView task={task.data} lookout={lookout.data} lost={lookout.error !== null} />;
+}
+
+function LookoutView({ task, lookout, lost }: { task: Task; lookout: Lookout; lost: boolean }) {
+    const [names, setNames] = useState(true);
+    const [answers, setAnswers] = useState(true);
+    const [selected, setSelected] = useState<string | null>(null);
+    const queries = useQueryClient();
+    const { document } = task;
+    const began = lookout.students.filter((student) => student.round !== null);
+    const finished = began.filter((student) => student.round?.finishedAt !== null);
+    const figures = useMemo(() => new Map(lookout.questions.map((question) => [question.question, question])), [lookout.questions]);
+
+    const standing = useMemo(() => {
+        const places = new Map<string, LookoutStudent[]>();
+        for (const student of lookout.students) {
+            const at =
+                student.round === null
+                    ? null
+                    : student.round.finishedAt === null
+                      ? student.round.path.at(-1)?.id
+                      : (student.round.finish ?? document.finishes[0]?.id);
+            if (at !== null && at !== undefined) {
+                places.set(at, [...(places.get(at) ?? []), student]);
+            }
+        }
+        return places;
+    }, [document.finishes, lookout.students]);
+
+    const rungCounts = useMemo(
+        () => Object.assign({}, ...lookout.questions.map((question) => question.rungs)) as Record<string, number>,
+        [lookout.questions],
+    );
+    const close = selected === null ? [] : questionsAt(document, selected);
+
+    const [problem, setProblem] = useState<string | null>(null);
+    const change = async (body: { closed?: boolean; released?: boolean; terms?: Terms }) => {
+        setProblem(null);
+        try {
+            await take(client.PATCH('/tasks/{task}', { params: { path: { task: task.id } }, body }));
+            await Promise.all([
+                queries.invalidateQueries({ queryKey: ['task', task.id] }),
+                queries.invalidateQueries({ queryKey: ['lookout', task.id] }),
+            ]);
+            return true;
+        } catch (refused) {
+            setProblem(sentence(refused));
+            return false;
+        }
+    };
+    const closed = task.state === 'closed';
+
+    return (
+        <main className="grid grid-cols-[minmax(0,1fr)] gap-5 px-5 py-5">
+            <div className="flex flex-wrap items-end gap-x-6 gap-y-2">
+                <div className="mr-auto">
+                    <h1 className="text-2xl">{task.title}</h1>
+                    <p className="text-sm text-soft">
+                        <GivenTo task={task} /> · {say('teacher.task.edition', { edition: task.edition })}
+                        {task.dueAt !== null && (
+                            <span title={exact(task.dueAt)}> · {say('teacher.task.due', { when: near(task.dueAt) })}</span>
+                        )}
+                        {closed && ` · ${say('teacher.task.closed-rounds-that-were-under')}`}
+                    </p>
+                </div>
+                <p className="text-lg">
+                    {rich('teacher.task.began-and-finished', {
+                        began: began.length,
+                        students: lookout.students.length,
+                        finished: finished.length,
+                        strong: (words: ReactNode) => <strong>{words}</strong>,
+                    })}
+                </p>
+                <Link className="font-semibold underline underline-offset-2" to={`/tasks/${task.id}/evidence`}>
+                    {say('teacher.task.look-back')}
+                </Link>
+                <Switch label={say('teacher.task.names')} checked={names} onChange={setNames} />
+                <Switch label={say('teacher.task.answers')} checked={answers} onChange={setAnswers} />
+                <Button onClick={() => void change({ closed: !closed })}>
+                    {closed ? say('teacher.task.open-again') : say('teacher.task.close-the-task')}
+                </Button>
+            </div>
+            {problem !== null && <Notice>{problem}</Notice>}
+            <details className="rounded-md border border-line bg-sheet px-4 py-2">
+                <summary className="text-sm font-semibold">{say('teacher.task.how-it-is-given')}</summary>
+                <ul className="mt-2 text-sm">
+                    {task.sentences.map((sentence) => (
+                        <li key={sentence}>{sentence}</li>
+                    ))}
+                    {task.consequences.map((sentence) => (
+                        <li key={sentence} className="text-yet">
+                            {sentence}
+                        </li>
+                    ))}
+                </ul>
+                {Object.values(task.terms.seen ?? {}).includes('when-released') && (
+                    <Button className="mt-2" onClick={() => void change({ released: task.releasedAt === null })}>
+                        {task.releasedAt === null ? say('teacher.task.release-the-results') : say('teacher.task.take-the-results-back')}
+                    </Button>
+                )}
+                <div className="mt-3">
+                    <TermsForecast quiz={task.quiz} group={task.class} terms={task.terms} />
+                </div>
+                <details className="mt-3">
+                    <summary className="text-sm font-semibold">{say('teacher.task.change-the-terms-for-rounds')}</summary>
+                    <ChangeTerms key={JSON.stringify(task.terms)} terms={task.terms} onSave={(terms) => change({ terms })} />
+                </details>
+            </details>
+            {lost && <Notice>{say('teacher.task.there-is-no-connection-just')}</Notice>}
+            <div className="h-[29rem]">
+                <Cutaway
+                    document={document}
+                    label={say('teacher.task.where-the-students-are')}
+                    answers={answers}
+                    selected={selected}
+                    onSelect={setSelected}
+                    at={(node) => (
+                        <Students
+                            students={standing.get(node) ?? []}
+                            standing={(student) => standingHere(document, student)}
+                            names={names}
+                        />
+                    )}
+                    share={(rung) => (began.length === 0 ? 0 : (rungCounts[rung] ?? 0) / began.length)}
+                />
+            </div>
+            <Legend />
+            <div className="grid items-start gap-6 xl:grid-cols-[minmax(0,1.15fr)_minmax(0,1fr)]">
+                <StudentGrid task={task} lookout={lookout} names={names} />
+                <section aria-label={say('teacher.task.questions')} className="min-w-0">
+                    {close.length > 0 ? (
+                        <>
+                            <Button weight="quiet" className="-ml-3" onClick={() => setSelected(null)}>
+                                {say('teacher.task.all-questions')}
+                            </Button>
+                            {close.map((question) => {
+                                const counts = figures.get(question.id);
+                                return counts === undefined ? null : (
+                                    <CloseUp key={question.id} task={task} question={question.id} figures={counts} answers={answers} />
+                                );
+                            })}
+                        </>
+                    ) : (
+                        <AllQuestions task={task} figures={lookout.questions} onSelect={setSelected} />
+                    )}
+                </section>
+            </div>
+        </main>
+    );
+}
+
+/** At most this many marks stand at one place; the rest are counted. */
+const MOST_MARKS = 9;
+
+/** How a student stands at the question they are at; none at a video, a reading or the finish. */
+function standingHere(document: QuizDocument, student: LookoutStudent): Standing | null {
+    const top = student.round?.path.at(-1);
+    const place = top === undefined ? null : find(document, top.id);
+    if (student.round === null || place === null) {
+        return null;
+    }
+    const question =
+        place.kind === 'rung' || place.kind === 'question'
+            ? place.question
+            : place.kind === 'cue'
+              ? place.cue.kind === 'question'
+                  ? place.cue.question
+                  : null
+              : place.stop.kind === 'question'
+                ? place.stop.question
+                : null;
+    return question === null ? null : (student.round.standings[question.id] ?? 'untouched');
+}
+
+function Students({
+    students,
+    standing,
+    names,
+}: {
+    students: LookoutStudent[];
+    standing: (student: LookoutStudent) => Standing | null;
+    names: boolean;
+}) {
+    const shown = students.length > MOST_MARKS ? students.slice(0, MOST_MARKS - 1) : students;
+    return (
+        <>
+            {shown.map((student) => {
+                const at = standing(student);
+                return (
+                    <span
+                        key={student.id}
+                        title={`${names ? student.name : say('teacher.task.a-student')}${at === null ? '' : `, ${standingWords[at]}`}`}
+                        className="inline-flex h-5 animate-rise items-center gap-0.5 rounded-full bg-ink px-1 text-[11px] leading-none font-semibold text-paper"
+                    >
+                        {at !== null && <StandingMark standing={at} size={14} />}
+                        {names ? initials(student.name) : at === null && '·'}
+                    </span>
+                );
+            })}
+            {students.length > shown.length && <span className="text-xs font-semibold">+{students.length - shown.length}</span>}
+        </>
+    );
+}
+
+function initials(name: string): string {
+    const words = name.split(/\s+/);
+    return `${words[0]?.[0] ?? ''}${words.length > 1 ? (words.at(-1)?.[0] ?? '') : ''}`.toUpperCase();
+}
+
+/** New terms are put together first, and sent when they are wanted. */
+function ChangeTerms({ terms, onSave }: { terms: Terms; onSave: (terms: Terms) => Promise<boolean> }) {
+    const [draft, setDraft] = useState(terms);
+    const [saving, setSaving] = useState(false);
+    const changed = JSON.stringify(draft) !== JSON.stringify(terms);
+    return (
+        <div className="mt-3 grid max-w-2xl gap-3">
+            <TermsEditor terms={draft} onChange={setDraft} />
+            <div className="flex gap-3">
+                <Button
+                    weight="main"
+                    disabled={!changed || saving}
+                    onClick={() => {
+                        setSaving(true);
+                        void onSave(draft).then(() => setSaving(false));
+                    }}
+                >
+                    {say('teacher.task.keep-these-terms')}
+                </Button>
+                {changed && (
+                    <Button weight="quiet" onClick={() => setDraft(terms)}>
+                        {say('teacher.task.as-they-were')}
+                    </Button>
+                )}
+            </div>
+        </div>
+    );
+}
+
+interface GridProps {
+    task: Task;
+    lookout: Lookout;
+    names: boolean;
+}
+
+function StudentGrid({ task, lookout, names }: GridProps) {
+    const rows = lookout.students.map((student, index) => ({
+        id: student.id,
+        name: names ? student.name : say('teacher.task.student', { number: index + 1 }),
+        to: student.round === null ? null : `/tasks/${task.id}/students/${student.id}`,
+        standings: student.round?.standings ?? null,
+        round: student.round,
+    }));
+    return (
+        <section aria-labelledby="students" className="min-w-0">
+            <h2 id="students" className="mb-2 text-xl">
+                {say('teacher.task.students')}
+            </h2>
+            <StudentRows
+                document={task.document}
+                questions={lookout.questions.map(({ question }) => question)}
+                rows={rows}
+                columns={[
+                    {
+                        key: 'seen',
+                        words: say('teacher.task.last-seen'),
+                        value: ({ round }) => round?.movedAt ?? null,
+                        title: ({ round }) => (round === null ? undefined : exact(round.movedAt)),
+                        className: 'text-soft',
+                        show: ({ round }) =>
+                            round === null
+                                ? say('teacher.task.not-begun')
+                                : [
+                                      round.closed
+                                          ? say('teacher.task.ended-by-the-closing')
+                                          : round.finishedAt === null
+                                            ? near(round.movedAt)
+                                            : say('teacher.task.finished'),
+                                      ...(round.number > 1 && round.finishedAt !== null
+                                          ? [say('teacher.task.round', { number: round.number })]
+                                          : []),
+                                      ...(round.late ? [say('teacher.task.in-part-after-the-closing')] : []),
+                                  ].join(', '),
+                    },
+                ]}
+            />
+        </section>
+    );
+}
+
+function notYet(figures: QuestionFigures): number {
+    return figures.standings['on-the-ladder'] + figures.standings['set-aside'];
+}
+
+const counts: Column<QuestionFigures>[] = [
+    {
+        key: 'clear',
+        words: say('teacher.task.right-at-once'),
+        value: ({ standings }) => standings.clear,
+        show: ({ standings }) => standings.clear,
+    },
+    {
+        key: 'climbed',
+        words: say('teacher.task.right-after-help'),
+        value: ({ standings }) => standings.climbed,
+        show: ({ standings }) => standings.climbed,
+    },
+    {
+        key: 'not-yet',
+        words: say('teacher.task.not-yet'),
+        value: notYet,
+        show: notYet,
+        className: (figures) => (notYet(figures) > 0 ? 'font-semibold text-yet' : ''),
+    },
+    {
+        key: 'answered',
+        words: say('teacher.task.given'),
+        value: ({ standings }) => standings.answered,
+        show: ({ standings }) => standings.answered,
+    },
+    {
+        key: 'untouched',
+        words: say('teacher.task.untouched'),
+        value: ({ standings }) => standings.untouched,
+        show: ({ standings }) => standings.untouched,
+        className: () => 'text-soft',
+    },
+];
+
+function AllQuestions({ task, figures, onSelect }: { task: Task; figures: QuestionFigures[]; onSelect: (id: string) => void }) {
+    return (
+        <>
+            <h2 className="mb-2 text-xl">{say('teacher.task.questions')}</h2>
+            <QuestionRows document={task.document} rows={figures} columns={counts} onSelect={onSelect} />
+            <p className="mt-2 text-sm text-soft">{say('teacher.task.counts-of-students-each-in')}</p>
+        </>
+    );
+}
+
+function CloseUp({ task, question: id, figures, answers }: { task: Task; question: string; figures: QuestionFigures; answers: boolean }) {
+    const question = findQuestion(task.document, id);
+    if (question === null) {
+        return null;
+    }
+    const touched = figures.students - figures.standings.untouched;
+    return (
+        <article className="mb-6 rounded-lg border border-line bg-sheet p-4">
+            <h2 className="text-lg">{questionName(task.document, id)}</h2>
+            <dl className="mt-3 flex flex-wrap gap-x-6 gap-y-1">
+                {[
+                    { words: say('teacher.task.right-at-once'), count: figures.standings.clear, mark: 'clear' as const },
+                    { words: say('teacher.task.right-after-help'), count: figures.standings.climbed, mark: 'climbed' as const },
+                    { words: say('teacher.task.not-yet'), count: notYet(figures), mark: 'on-the-ladder' as const },
+                ].map((line) => (
+                    <div key={line.words} className="flex items-center gap-2">
+                        <StandingMark standing={line.mark} />
+                        <dt className="text-sm">{line.words}</dt>
+                        <dd className="font-semibold">
+                            {line.count} <span className="text-sm font-normal text-soft">{say('teacher.task.of', { touched })}</span>
+                        </dd>
+                    </div>
+                ))}
+            </dl>
+            {answers && (
+                <>
+                    <h3 className="mt-4 mb-1 text-base">{say('teacher.task.what-was-answered')}</h3>
+                    <AnswerBars question={question} counts={figures.matched} />
+                    <p className="mt-1 text-sm text-soft">
+                        {showsOptions(question.kind)
+                            ? say('teacher.task.students-who-ever-chose-it')
+                            : say('teacher.task.students-who-ever-gave-it')}
+                    </p>
+                </>
+            )}
+            {laddersOf(question).some((ladder) => ladder.rungs.length > 0) && (
+                <>
+                    <h3 className="mt-4 mb-1 text-base">{say('teacher.task.how-far-down-the-ladder')}</h3>
+                    <ul className="grid gap-1 text-sm">
+                        {laddersOf(question).flatMap((ladder) =>
+                            ladder.rungs.map((rung) => (
+                                <li key={rung.id} className="grid grid-cols-[minmax(0,1fr)_5rem] gap-3">
+                                    <span className="truncate">{rungName(rung)}</span>
+                                    <span className="text-right">
+                                        {figures.rungs[rung.id] ?? 0}{' '}
+                                        <span className="text-soft">{say('teacher.task.of', { touched })}</span>
+                                    </span>
+                                </li>
+                            )),
+                        )}
+                    </ul>
+                </>
+            )}
+        </article>
+    );
+}

@@ -1,0 +1,48 @@
+import { useQuery } from '@tanstack/react-query';
+import { Link } from 'react-router';
+import { client, sentence, take } from '../../api/client';
+import { buttonClass } from '../../ui/Button';
+import { Notice } from '../../ui/Notice';
+import { TaskLine } from '../../ui/TaskLine';
+import { say } from '../../words/words';
+import { Page } from '../Navigation';
+import { QuizRow } from '../quizzes/QuizzesPage';
+
+/** What runs, and what was worked on last. */
+export function TodayPage() {
+    const today = useQuery({ queryKey: ['today'], queryFn: () => take(client.GET('/today')), refetchInterval: 10_000 });
+    return (
+        <Page
+            title={say('teacher.today.today')}
+            action={
+                <Link className={buttonClass('main')} to="/quizzes">
+                    {say('teacher.today.make-a-quiz')}
+                </Link>
+            }
+        >
+            {today.error !== null && <Notice>{sentence(today.error)}</Notice>}
+            <section aria-labelledby="running">
+                <h2 id="running" className="mb-3 text-xl">
+                    {say('teacher.today.running-now')}
+                </h2>
+                {today.data?.running.length === 0 && <p className="text-soft">{say('teacher.today.nothing-is-given-out-just')}</p>}
+                <ul className="grid gap-2">
+                    {today.data?.running.map((task) => (
+                        <TaskLine key={task.id} task={task} withClass />
+                    ))}
+                </ul>
+            </section>
+            <section aria-labelledby="last" className="mt-10">
+                <h2 id="last" className="mb-3 text-xl">
+                    {say('teacher.today.worked-on-last')}
+                </h2>
+                {today.data?.quizzes.length === 0 && <p className="text-soft">{say('teacher.today.you-have-made-no-quiz')}</p>}
+                <ul className="grid gap-2">
+                    {today.data?.quizzes.map((quiz) => (
+                        <QuizRow key={quiz.id} quiz={quiz} />
+                    ))}
+                </ul>
+            </section>
+        </Page>
+    );
+}
