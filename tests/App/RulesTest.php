@@ -205,7 +205,7 @@ final class RulesTest extends AppTestCase
     {
         $task = $this->task(null, Sample::document());
         $this->begin($task)->assertOk();
-        $this->does('answered', ['question' => Sample::id('first/question'), 'response' => ['choices' => [Sample::id('entry/plain')]]])->assertOk()->assertJsonPath('goes.on-the-ladder', 1);
+        $this->does('answered', ['question' => Sample::id('first/question'), 'response' => ['choices' => [Sample::id('entry/plain')]]])->assertOk()->assertJsonPath('standings.on-the-ladder', 1);
         $before = Round::query()->findOrFail($this->round)->state;
         $this->asTeacher($this->teacher);
         $quiz = Quiz::query()->findOrFail($task->quiz_id);

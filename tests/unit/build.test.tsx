@@ -33,8 +33,8 @@ const quiz = quizOf(asking('Which?', ['ebb', 'flood']));
 describe('a finding', () => {
     it('is mended where it stands, wherever that is in the document', async () => {
         const change = vi.fn();
-        const mend = { words: 'Write “high”', at: 'flood', member: 'text', how: 'set' as const, value: 'high' };
-        render(<FindingNote finding={finding({ mend })} document={quiz} change={change} />);
+        const fix = { words: 'Write “high”', at: 'flood', member: 'text', how: 'set' as const, value: 'high' };
+        render(<FindingNote finding={finding({ fix })} document={quiz} change={change} />);
         await userEvent.click(screen.getByRole('button', { name: 'Write “high”' }));
         const mended = change.mock.calls[0]?.[0] as QuizDocument;
         const stop = mended.stops[0];
@@ -51,7 +51,7 @@ describe('a finding', () => {
                 </LeaveFinding>,
             );
         show(finding({ severity: 'stops' }));
-        expect(screen.getByText('Must fix:')).toBeTruthy();
+        expect(screen.getByText('Must mend:')).toBeTruthy();
         expect(screen.queryByRole('button')).toBeNull();
         cleanup();
         show(finding({ severity: 'warns' }));
@@ -172,7 +172,7 @@ describe('the whole quiz', () => {
         expect((language as HTMLSelectElement).value).toBe('sv-FI');
         await userEvent.selectOptions(language, 'Deutsch');
         expect(now()?.language).toBe('de');
-        expect(screen.getByText('Nothing to fix: this can be published.')).toBeTruthy();
+        expect(screen.getByText('Nothing to mend: this can be published.')).toBeTruthy();
         expect(within(screen.getByLabelText('Inspection')).getByText('Left as it is: 1')).toBeTruthy();
     });
 });
