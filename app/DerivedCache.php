@@ -7,7 +7,10 @@ namespace HiddenLadder\App;
 use Illuminate\Support\Facades\Cache;
 use Illuminate\Support\Facades\Config;
 
-/** What takes long to work out, kept as long as what it was worked out from and the rules of the core stay the same. Of each thing only the latest is kept. */
+/**
+ * What takes long to work out, kept as long as what it was worked out from and the rules of the core stay the same. Of each thing only the
+ * latest is kept.
+ */
 final class DerivedCache
 {
     /** Seconds. */

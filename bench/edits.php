@@ -20,8 +20,16 @@ $question = $document['stops'][100]['question']['id'];
 $there = static function (Edit $edit) use ($work): void {
     $work->apply($work->apply([$edit])->inverse);
 };
-told('a rewording in 200 stops, laid and taken back', median(static fn () => $there(Edit::set($question, 'feedback.right', 'Quite right.'))), 5);
-told('a stop of 200 removed with what leads to it, and brought back', median(static fn () => $there(Edit::remove($document['stops'][100]['id']))), 5);
+told(
+    'a rewording in 200 stops, laid and taken back',
+    median(static fn () => $there(Edit::set($question, 'feedback.right', 'Quite right.'))),
+    5,
+);
+told(
+    'a stop of 200 removed with what leads to it, and brought back',
+    median(static fn () => $there(Edit::remove($document['stops'][100]['id']))),
+    5,
+);
 told('reading a document of 200 stops to be changed', median(static fn () => Workpiece::fromJson($json)), 20);
 told('checking a document of 200 stops', median(static fn () => (new DocumentCheck)->problems($document), 3), 100);
 $check = new DocumentCheck;

@@ -36,7 +36,16 @@ function thirtyStops(): array
         $stops[] = $stop;
     }
     foreach ($stops as $index => $stop) {
-        $stops[$index]['forks'] = array_values(array_filter($stop['forks'] ?? [], static fn (array $fork): bool => ! in_array($fork['when']['kind'], ['always', 'time-out', 'result', 'judged', 'entry'], true)));
+        $stops[$index]['forks'] = array_values(
+            array_filter(
+                $stop['forks'] ?? [],
+                static fn (array $fork): bool => ! in_array(
+                    $fork['when']['kind'],
+                    ['always', 'time-out', 'result', 'judged', 'entry'],
+                    true,
+                ),
+            ),
+        );
     }
     $document['pool'] = [...$document['pool'], ...Notes::document()['pool'] ?? []];
     $document['sideStops'] = [...$document['sideStops'], ...Notes::document()['sideStops']];
@@ -64,7 +73,12 @@ $terms = new Terms;
 $stored = [];
 for ($round = 0; $round < ROUNDS; $round++) {
     $engine = new Engine($quiz, $terms);
-    $made = new MadeUpStudent($quiz, $terms, Profile::even([0.85, 0.6, 0.4][$round % 3], 0.2, 0.1, 0.5), new Randomizer(new Xoshiro256StarStar($round)));
+    $made = new MadeUpStudent(
+        $quiz,
+        $terms,
+        Profile::even([0.85, 0.6, 0.4][$round % 3], 0.2, 0.1, 0.5),
+        new Randomizer(new Xoshiro256StarStar($round)),
+    );
     $state = new State;
     $lines = [];
     for ($step = 0; $step < 2000 && ! $state->isFinished(); $step++) {
@@ -72,7 +86,15 @@ for ($round = 0; $round < ROUNDS; $round++) {
         $outcome = $engine->apply($state, $event, 20_000 * $step);
         assert($outcome instanceof Applied);
         $state = $outcome->state;
-        $lines[] = [$event->kind()->value, (string) json_encode($event->data(), JSON_PRESERVE_ZERO_FRACTION), 20_000 * $step, (string) json_encode(array_map(static fn (Fact $fact): array => $fact->toArray(), $outcome->facts), JSON_PRESERVE_ZERO_FRACTION)];
+        $lines[] = [
+            $event->kind()->value,
+            (string) json_encode($event->data(), JSON_PRESERVE_ZERO_FRACTION),
+            20_000 * $step,
+            (string) json_encode(
+                array_map(static fn (Fact $fact): array => $fact->toArray(), $outcome->facts),
+                JSON_PRESERVE_ZERO_FRACTION,
+            ),
+        ];
     }
     $stored[] = $lines;
 }
@@ -112,4 +134,12 @@ for ($turn = 0; $turn < 25; $turn++) {
 }
 sort($turns);
 [$ratio, $bare] = $turns[intdiv(count($turns), 2)];
-echo json_encode(['name' => 'folding events of rounds of 30 stops', 'value' => round($events / ($ratio * $bare)), 'unit' => 'events/s', 'against' => sprintf('decoding the same events from JSON, %d events/s', $events / $bare), 'ratio' => round($ratio, 2)]), "\n";
+echo json_encode(
+    [
+        'name' => 'folding events of rounds of 30 stops',
+        'value' => round($events / ($ratio * $bare)),
+        'unit' => 'events/s',
+        'against' => sprintf('decoding the same events from JSON, %d events/s', $events / $bare),
+        'ratio' => round($ratio, 2),
+    ],
+), "\n";

@@ -31,7 +31,15 @@ for ($turn = 0; $turn < 7; $turn++) {
 }
 sort($milliseconds);
 sort($bare);
-echo json_encode(['name' => 'exact forecast of 200 stops with ladders of 3', 'value' => round($milliseconds[3]), 'unit' => 'ms', 'against' => sprintf('reading the document, %.1f ms; %.0f MB at most', $bare[3], memory_get_peak_usage() / 1e6), 'ratio' => round($milliseconds[3] / $bare[3], 1)]), "\n";
+echo json_encode(
+    [
+        'name' => 'exact forecast of 200 stops with ladders of 3',
+        'value' => round($milliseconds[3]),
+        'unit' => 'ms',
+        'against' => sprintf('reading the document, %.1f ms; %.0f MB at most', $bare[3], memory_get_peak_usage() / 1e6),
+        'ratio' => round($milliseconds[3] / $bare[3], 1),
+    ],
+), "\n";
 
 $walks = new Simulation(QuizDocument::read(quizOf(30)), $terms, Profile::middling());
 $start = hrtime(true);
@@ -39,4 +47,12 @@ for ($seed = 1; $seed <= 10_000; $seed++) {
     $walks->one($seed);
 }
 $seconds = (hrtime(true) - $start) / 1e9;
-echo json_encode(['name' => '10,000 made-up students through 30 stops', 'value' => round(10_000 / $seconds), 'unit' => 'walks/s', 'against' => 'one walk', 'ratio' => 1]), "\n";
+echo json_encode(
+    [
+        'name' => '10,000 made-up students through 30 stops',
+        'value' => round(10_000 / $seconds),
+        'unit' => 'walks/s',
+        'against' => 'one walk',
+        'ratio' => 1,
+    ],
+), "\n";

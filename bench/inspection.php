@@ -31,7 +31,11 @@ foreach ([30 => 100, 200 => 1000] as $stops => $limit) {
 // The hardest texts for the spelling: as long as a reading can be, of words that no dictionary has, each as near to others as can be.
 $words = explode("\n", trim((string) file_get_contents(__DIR__.'/../core/words/en-rare.txt')));
 foreach (['known' => '', 'unknown, a fifth of them' => 'zq'] as $which => $more) {
-    $text = mb_substr(implode(' ', array_map(static fn (int $i): string => $words[$i * 37].($i % 5 === 0 ? $more : ''), range(0, 2200))), 0, 20_000);
+    $text = mb_substr(
+        implode(' ', array_map(static fn (int $i): string => $words[$i * 37].($i % 5 === 0 ? $more : ''), range(0, 2200))),
+        0,
+        20_000,
+    );
     $passages = [new Passage(null, 'a', 'text', $text)];
     $value = median(static fn () => SpellCheck::of($passages, 'en'));
     told("spelling of 20,000 letters, words $which", $value, 100);

@@ -41,10 +41,19 @@ function timed(array $columns): array
 }
 
 [$seconds, $alpha] = timed($columns);
-$told = ['name' => 'alpha, facility and item-rest of 20,000 people by 50 items', 'value' => round(1000 * $seconds, 1), 'unit' => 'ms', 'against' => 'nothing: R is not on this machine', 'ratio' => null];
+$told = [
+    'name' => 'alpha, facility and item-rest of 20,000 people by 50 items',
+    'value' => round(1000 * $seconds, 1),
+    'unit' => 'ms',
+    'against' => 'nothing: R is not on this machine',
+    'ratio' => null,
+];
 if (trim((string) shell_exec('command -v Rscript')) !== '') {
     $file = (string) tempnam(sys_get_temp_dir(), 'items');
-    file_put_contents($file, implode("\n", array_map(static fn (array $column): string => implode(' ', array_map(intval(...), $column)), $columns)));
+    file_put_contents(
+        $file,
+        implode("\n", array_map(static fn (array $column): string => implode(' ', array_map(intval(...), $column)), $columns)),
+    );
     $script = (string) tempnam(sys_get_temp_dir(), 'items');
     file_put_contents($script, <<<'R'
         a <- commandArgs(TRUE)
@@ -61,10 +70,16 @@ if (trim((string) shell_exec('command -v Rscript')) !== '') {
         }
         cat(best, format(alpha, digits = 12))
         R);
-    [$r, $theirs] = array_map(floatval(...), explode(' ', (string) shell_exec('Rscript '.escapeshellarg($script).' '.escapeshellarg($file))));
+    [$r, $theirs] = array_map(
+        floatval(...),
+        explode(' ', (string) shell_exec('Rscript '.escapeshellarg($script).' '.escapeshellarg($file))),
+    );
     unlink($file);
     unlink($script);
     assert(abs($theirs - $alpha) < 1e-9);
-    $told = ['against' => sprintf('R on the same matrix, %.1f ms; the same alpha, %.6f', 1000 * $r, $alpha), 'ratio' => round($seconds / $r, 2)] + $told;
+    $told = [
+        'against' => sprintf('R on the same matrix, %.1f ms; the same alpha, %.6f', 1000 * $r, $alpha),
+        'ratio' => round($seconds / $r, 2),
+    ] + $told;
 }
 echo json_encode($told), "\n";

@@ -21,5 +21,13 @@ function median(callable $work, int $turns = 9): float
 /** One line of what was measured, against a limit; both in milliseconds. */
 function told(string $name, float $value, float $limit): void
 {
-    echo json_encode(['name' => $name, 'value' => round($value, 2), 'unit' => 'ms', 'against' => "limit of $limit ms", 'ratio' => round($value / $limit, 2)]), "\n";
+    echo json_encode(
+        [
+            'name' => $name,
+            'value' => round($value, 2),
+            'unit' => 'ms',
+            'against' => "limit of $limit ms",
+            'ratio' => round($value / $limit, 2),
+        ],
+    ), "\n";
 }

@@ -38,11 +38,17 @@ $media = (new Draft('media'))->id('film');
 $document = Tides::document(array_fill_keys(['two-high-tides', 'tidal-range', 'rule-of-twelfths'], $media));
 $school = School::query()->create(['name' => 'Bench']);
 $teacher = $school->teachers()->create(['name' => 'Bench', 'email' => 'bench@school.example', 'password' => 'a long password']);
-$quiz = Quiz::query()->create(['teacher_id' => $teacher->id, 'title' => 'Bench', 'state' => QuizState::Published, 'version' => 1, 'document' => $document]);
-$edition = Edition::query()->create(['quiz_id' => $quiz->id, 'number' => 1, 'version' => 1, 'document' => $document, 'published_at' => now()]);
+$quiz = Quiz::query()->create(
+    ['teacher_id' => $teacher->id, 'title' => 'Bench', 'state' => QuizState::Published, 'version' => 1, 'document' => $document],
+);
+$edition = Edition::query()->create(
+    ['quiz_id' => $quiz->id, 'number' => 1, 'version' => 1, 'document' => $document, 'published_at' => now()],
+);
 $class = $teacher->classes()->create(['school_id' => $school->id, 'name' => 'Bench', 'phrase' => 'three short words']);
 app(Roster::class)->add($class, implode("\n", array_map(static fn (int $i): string => "Student $i", range(1, 400))));
-$task = Task::query()->create(['teacher_id' => $class->teacher_id, 'class_id' => $class->id, 'quiz_id' => $quiz->id, 'terms' => Terms::learn()->toArray()]);
+$task = Task::query()->create(
+    ['teacher_id' => $class->teacher_id, 'class_id' => $class->id, 'quiz_id' => $quiz->id, 'terms' => Terms::learn()->toArray()],
+);
 $book = app(RoundBook::class);
 $read = QuizDocument::read($document);
 foreach ($class->students()->get() as $index => $student) {
@@ -50,7 +56,13 @@ foreach ($class->students()->get() as $index => $student) {
         DB::transaction(static function () use ($book, $read, $student, $task, $edition, $index, $number): void {
             $lot = new Randomizer(new Xoshiro256StarStar(2 * $index + $number));
             $made = new MadeUpStudent($read, Terms::learn(), Profile::even([0.8, 0.6, 0.4][$index % 3], 0.2, 0.05, 0.5), $lot);
-            $round = $book->create($student, $task, $edition, $number, 1_000_000)->setRelation('edition', $edition)->setRelation('task', $task);
+            $round = $book->create(
+                $student,
+                $task,
+                $edition,
+                $number,
+                1_000_000,
+            )->setRelation('edition', $edition)->setRelation('task', $task);
             $state = State::fromArray($round->state);
             for ($step = 1; $step < 300 && ! $state->isFinished(); $step++) {
                 $state = $book->append($round, Ulids::make(), $made->next($state), 1_000_000 + 20_000 * $step);
@@ -64,7 +76,15 @@ foreach ($class->students()->get() as $index => $student) {
 $answers = RoundEvent::query()->where('kind', 'answered')->count();
 fwrite(STDERR, "$answers answers in ".DB::table('rounds')->count()." rounds\n");
 $corrections = app(Corrections::class);
-$corrections->correct($quiz, $teacher, SentChange::made(Ulids::make(), 'Another key', [Edit::set(strval($quiz->document['stops'][1]['question']['entries'][1]['id']), 'right', true)]));
+$corrections->correct(
+    $quiz,
+    $teacher,
+    SentChange::made(
+        Ulids::make(),
+        'Another key',
+        [Edit::set(strval($quiz->document['stops'][1]['question']['entries'][1]['id']), 'right', true)],
+    ),
+);
 $start = hrtime(true);
 $changed = 0;
 do {
@@ -73,4 +93,12 @@ do {
     fwrite(STDERR, "{$slice['left']} of {$slice['total']} rounds left\n");
 } while ($slice['left'] > 0);
 $seconds = (hrtime(true) - $start) / 1e9;
-echo json_encode(['name' => "marking $answers stored answers again after a corrected key", 'value' => round($seconds, 2), 'unit' => 's', 'against' => 'limit of 20 s', 'ratio' => round($seconds / 20, 2)]), "\n";
+echo json_encode(
+    [
+        'name' => "marking $answers stored answers again after a corrected key",
+        'value' => round($seconds, 2),
+        'unit' => 's',
+        'against' => 'limit of 20 s',
+        'ratio' => round($seconds / 20, 2),
+    ],
+), "\n";

@@ -60,7 +60,9 @@ final readonly class Door
         }
         $until = DB::table('door_tries')->whereIn('door', array_keys($names))->where('shut_until', '>', now())->pluck('shut_until', 'door');
 
-        return $until->mapWithKeys(static fn (mixed $time, string $door): array => [$names[$door] => CarbonImmutable::parse((string) $time)])->all();
+        return $until->mapWithKeys(
+            static fn (mixed $time, string $door): array => [$names[$door] => CarbonImmutable::parse((string) $time)],
+        )->all();
     }
 
     /** Lets an account try again at once. */
@@ -83,13 +85,17 @@ final readonly class Door
             if ($until !== null && $until > $now) {
                 return max(1, (int) ceil($now->diffInMilliseconds($until) / 1000));
             }
-            $drained = $known === null ? 0.0 : $this->drain * max(0.0, CarbonImmutable::parse((string) $known->failed_at)->diffInMilliseconds($now) / 60_000);
+            $drained = $known === null
+                ? 0.0
+                : $this->drain * max(0.0, CarbonImmutable::parse((string) $known->failed_at)->diffInMilliseconds($now) / 60_000);
             $failures = max(0.0, (float) ($known->failures ?? 0) - $drained) + 1;
             $over = (int) ceil($failures) - $this->free;
             $row = [
                 'failures' => $failures,
                 'failed_at' => $now->format('Y-m-d H:i:s.v'),
-                'shut_until' => $over < 1 ? null : $now->addSeconds(min(self::LONGEST, self::FIRST * 2 ** min(10, $over - 1)))->format('Y-m-d H:i:s.v'),
+                'shut_until' => $over < 1
+                    ? null
+                    : $now->addSeconds(min(self::LONGEST, self::FIRST * 2 ** min(10, $over - 1)))->format('Y-m-d H:i:s.v'),
             ];
             DB::table('door_tries')->upsert(['door' => $this->name] + $row, ['door'], array_keys($row));
 

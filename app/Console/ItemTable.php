@@ -43,7 +43,9 @@ final readonly class ItemTable
                     $cell === '' => null,
                     $right !== null => strcasecmp($cell, $right[$item]) === 0 ? 1.0 : 0.0,
                     is_numeric($cell) => (float) $cell,
-                    default => throw new \DomainException("“{$cell}” in line $line, column ".($item + 2).' is neither a number nor empty. Options need a key.'),
+                    default => throw new \DomainException(
+                        "“{$cell}” in line $line, column ".($item + 2).' is neither a number nor empty. Options need a key.',
+                    ),
                 };
                 $chosen[$item][] = $cell;
             }

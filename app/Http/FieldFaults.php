@@ -22,7 +22,10 @@ final class FieldFaults
         foreach ($validator->failed() as $field => $rules) {
             $rule = (string) array_key_first($rules);
             $limits = is_array($rules[$rule]) ? array_values($rules[$rule]) : [];
-            $faults[] = new Fault('/'.str_replace('.', '/', $field), self::reason($field, class_basename($rule), $limits, is_string($data[$field] ?? null)));
+            $faults[] = new Fault(
+                '/'.str_replace('.', '/', $field),
+                self::reason($field, class_basename($rule), $limits, is_string($data[$field] ?? null)),
+            );
         }
 
         return $faults;

@@ -32,7 +32,9 @@ final class ProblemDetails
     {
         return match (true) {
             $error instanceof Rejected => self::rejected($error),
-            $error instanceof MalformedInput => self::rejected(Rejected::invalid(new Message('problem.unreadable-request'), [new Fault($error->pointer, $error->reason)])),
+            $error instanceof MalformedInput => self::rejected(
+                Rejected::invalid(new Message('problem.unreadable-request'), [new Fault($error->pointer, $error->reason)]),
+            ),
             $error instanceof ValidationException => self::rejected(self::validation($error)),
             $error instanceof AuthenticationException => self::told(401, 'not-signed-in', new Message('problem.not-signed-in')),
             $error instanceof AuthorizationException => self::told($error->status() ?? 404, 'not-found', new Message('problem.not-found')),
@@ -46,7 +48,8 @@ final class ProblemDetails
     {
         return match ($reason) {
             Reason::NotFound => 404,
-            Reason::NotPublished, Reason::NoForecast, Reason::UnknownVersion, Reason::NothingToTakeBack, Reason::ChangedElsewhere, Reason::NoPlace,
+            Reason::NotPublished, Reason::NoForecast, Reason::UnknownVersion, Reason::NothingToTakeBack, Reason::ChangedElsewhere,
+            Reason::NoPlace,
             Reason::IdTaken, Reason::NotOpenYet, Reason::Closed, Reason::NoRoundLeft, Reason::Pause, Reason::Stale => 409,
             Reason::TooLarge => 413,
             Reason::WrongType => 415,
@@ -98,7 +101,14 @@ final class ProblemDetails
     private static function told(int $status, string $type, Message $detail, array $more = [], array $headers = []): JsonResponse
     {
         return new JsonResponse(
-            app(Words::class)->fill(['type' => "/problems/$type", 'title' => Response::$statusTexts[$status] ?? 'Refused', 'status' => $status, 'detail' => $detail] + $more),
+            app(Words::class)->fill(
+                [
+                    'type' => "/problems/$type",
+                    'title' => Response::$statusTexts[$status] ?? 'Refused',
+                    'status' => $status,
+                    'detail' => $detail,
+                ] + $more,
+            ),
             $status,
             ['Content-Type' => 'application/problem+json', 'Cache-Control' => 'no-store'] + $headers,
         );

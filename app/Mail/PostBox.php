@@ -35,11 +35,14 @@ final class PostBox
             }
         }
 
-        return IpUtils::checkIp((string) $request->getClientIp(), self::LOOPBACK) && self::isLoopback($request->getHost()) && self::isThere();
+        return IpUtils::checkIp((string) $request->getClientIp(), self::LOOPBACK)
+            && self::isLoopback($request->getHost())
+            && self::isThere();
     }
 
     private static function isLoopback(string $host): bool
     {
-        return $host === 'localhost' || (filter_var(trim($host, '[]'), FILTER_VALIDATE_IP) !== false && IpUtils::checkIp(trim($host, '[]'), self::LOOPBACK));
+        return $host === 'localhost'
+            || (filter_var(trim($host, '[]'), FILTER_VALIDATE_IP) !== false && IpUtils::checkIp(trim($host, '[]'), self::LOOPBACK));
     }
 }

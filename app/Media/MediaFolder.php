@@ -29,7 +29,17 @@ final class MediaFolder
     /** Pixels in all beyond which a picture is not decoded, whatever its bytes. */
     private const MOST_PIXELS = 50_000_000;
 
-    private const SOUNDS = ['audio/mpeg' => 'mp3', 'audio/ogg' => 'ogg', 'audio/webm' => 'webm', 'audio/x-wav' => 'wav', 'audio/wav' => 'wav', 'audio/mp4' => 'm4a', 'audio/x-m4a' => 'm4a', 'audio/aac' => 'aac', 'audio/flac' => 'flac'];
+    private const SOUNDS = [
+        'audio/mpeg' => 'mp3',
+        'audio/ogg' => 'ogg',
+        'audio/webm' => 'webm',
+        'audio/x-wav' => 'wav',
+        'audio/wav' => 'wav',
+        'audio/mp4' => 'm4a',
+        'audio/x-m4a' => 'm4a',
+        'audio/aac' => 'aac',
+        'audio/flac' => 'flac',
+    ];
 
     /** Documents, to read or handed in; they are only ever downloaded, never shown by the browser. */
     private const FILES = [
@@ -46,13 +56,17 @@ final class MediaFolder
     public function takeFrom(Round $round, ?UploadedFile $file): Medium
     {
         if ($file === null || ! $file->isValid()) {
-            throw Rejected::invalid(new Message('problem.media.choose-hand-in'), [new Fault('/file', new Message('problem.media.unreadable'))]);
+            throw Rejected::invalid(
+                new Message('problem.media.choose-hand-in'),
+                [new Fault('/file', new Message('problem.media.unreadable'))],
+            );
         }
         $id = Ulids::make();
         [$kind, $type, $name] = $this->keep($file, $id);
 
         return Medium::query()->create([
-            'id' => $id, 'teacher_id' => null, 'student_id' => $round->student_id, 'round_id' => $round->id, 'kind' => $kind, 'type' => $type,
+            'id' => $id, 'teacher_id' => null, 'student_id' => $round->student_id, 'round_id' => $round->id, 'kind' => $kind,
+            'type' => $type,
             'title' => Str::limit(trim($file->getClientOriginalName()), 190, '…'),
             'bytes' => (int) filesize($this->folder()."/$name"), 'seconds' => null, 'file' => $name, 'captions' => null,
         ]);
@@ -63,7 +77,11 @@ final class MediaFolder
     {
         $type = (string) $file->getMimeType();
         // A recording of sound alone looks like a video without pictures.
-        $type = $type === 'video/webm' && str_starts_with($file->getClientMimeType(), 'audio/') && ! $this->hasPictures($file->getRealPath()) ? 'audio/webm' : $type;
+        $type = $type === 'video/webm'
+            && str_starts_with($file->getClientMimeType(), 'audio/')
+            && ! $this->hasPictures($file->getRealPath())
+            ? 'audio/webm'
+            : $type;
         if (in_array($type, self::PICTURES, true)) {
             $this->within('picture', $file);
             $this->encodeAnew($file->getRealPath(), $this->folder()."/$id.webp");
@@ -80,7 +98,9 @@ final class MediaFolder
 
     private function hasPictures(string $path): bool
     {
-        $found = Process::timeout(30)->run(['ffprobe', '-v', 'error', '-select_streams', 'v', '-show_entries', 'stream=codec_type', '-of', 'csv=p=0', $path]);
+        $found = Process::timeout(30)->run(
+            ['ffprobe', '-v', 'error', '-select_streams', 'v', '-show_entries', 'stream=codec_type', '-of', 'csv=p=0', $path],
+        );
 
         return trim($found->output()) !== '';
     }
@@ -163,7 +183,11 @@ final class MediaFolder
     {
         $described = [];
         foreach ($ids === [] ? [] : Medium::query()->findMany($ids) as $medium) {
-            $described[$medium->id] = ['seconds' => $medium->seconds, 'captions' => $medium->captions !== null, 'kind' => $medium->kind->value];
+            $described[$medium->id] = [
+                'seconds' => $medium->seconds,
+                'captions' => $medium->captions !== null,
+                'kind' => $medium->kind->value,
+            ];
         }
 
         return $described === [] ? new \stdClass : $described;
@@ -189,7 +213,11 @@ final class MediaFolder
         $limit = $this->limit($what);
         [$unit, $shift] = $limit >= 1024 * 1024 ? ['MB', 20] : ['kB', 10];
 
-        return new Rejected(Reason::TooLarge, new Message('problem.media.too-large', ['kind' => $what, 'limit' => $limit >> $shift, 'unit' => $unit]), ['limit' => $limit]);
+        return new Rejected(
+            Reason::TooLarge,
+            new Message('problem.media.too-large', ['kind' => $what, 'limit' => $limit >> $shift, 'unit' => $unit]),
+            ['limit' => $limit],
+        );
     }
 
     private static function wrongType(Message $detail): Rejected

@@ -33,6 +33,13 @@ final class Edition extends Model
 
     protected function casts(): array
     {
-        return ['document' => 'array', 'corrected' => 'array', 'number' => 'integer', 'version' => 'integer', 'revision' => 'integer', 'published_at' => 'immutable_datetime'];
+        return [
+            'document' => 'array',
+            'corrected' => 'array',
+            'number' => 'integer',
+            'version' => 'integer',
+            'revision' => 'integer',
+            'published_at' => 'immutable_datetime',
+        ];
     }
 }

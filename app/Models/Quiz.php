@@ -48,6 +48,13 @@ final class Quiz extends Model
 
     protected function casts(): array
     {
-        return ['document' => 'array', 'origin' => 'array', 'state' => QuizState::class, 'left_findings' => 'array', 'version' => 'integer', 'updated_at' => 'immutable_datetime'];
+        return [
+            'document' => 'array',
+            'origin' => 'array',
+            'state' => QuizState::class,
+            'left_findings' => 'array',
+            'version' => 'integer',
+            'updated_at' => 'immutable_datetime',
+        ];
     }
 }

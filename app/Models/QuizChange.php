@@ -64,6 +64,12 @@ final class QuizChange extends Eloquent
 
     protected function casts(): array
     {
-        return ['number' => 'integer', 'kind' => ChangeKind::class, 'takes_back' => 'array', 'unfit' => 'array', 'made_at' => 'immutable_datetime'];
+        return [
+            'number' => 'integer',
+            'kind' => ChangeKind::class,
+            'takes_back' => 'array',
+            'unfit' => 'array',
+            'made_at' => 'immutable_datetime',
+        ];
     }
 }

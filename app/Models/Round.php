@@ -70,14 +70,18 @@ final class Round extends Model
      */
     public static function stamp(Builder $rounds): object
     {
-        return (object) $rounds->toBase()->selectRaw('count(*) as rounds, max(moved_at) as moved, count(finished_at) as finished, sum(interrupted) as interrupted')->first();
+        return (object) $rounds->toBase()->selectRaw(
+            'count(*) as rounds, max(moved_at) as moved, count(finished_at) as finished, sum(interrupted) as interrupted',
+        )->first();
     }
 
     protected function casts(): array
     {
         return [
-            'terms' => 'array', 'state' => 'array', 'course' => 'array', 'number' => 'integer', 'revision' => 'integer', 'score' => 'float', 'mastered' => 'boolean', 'interrupted' => 'boolean',
-            'started_at' => 'immutable_datetime', 'moved_at' => 'immutable_datetime', 'finished_at' => 'immutable_datetime', 'seen_after_closing_at' => 'immutable_datetime',
+            'terms' => 'array', 'state' => 'array', 'course' => 'array', 'number' => 'integer', 'revision' => 'integer', 'score' => 'float',
+            'mastered' => 'boolean', 'interrupted' => 'boolean',
+            'started_at' => 'immutable_datetime', 'moved_at' => 'immutable_datetime', 'finished_at' => 'immutable_datetime',
+            'seen_after_closing_at' => 'immutable_datetime',
         ];
     }
 }

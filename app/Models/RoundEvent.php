@@ -31,6 +31,13 @@ final class RoundEvent extends Eloquent
 
     protected function casts(): array
     {
-        return ['data' => 'array', 'facts' => 'array', 'number' => 'integer', 'taken_ms' => 'integer', 'late' => 'boolean', 'device_ms' => 'integer'];
+        return [
+            'data' => 'array',
+            'facts' => 'array',
+            'number' => 'integer',
+            'taken_ms' => 'integer',
+            'late' => 'boolean',
+            'device_ms' => 'integer',
+        ];
     }
 }

@@ -34,7 +34,16 @@ final class Student extends Model implements Authenticatable, HasEpoch
 
     protected $hidden = ['secret'];
 
-    protected $attributes = ['family_name' => '', 'called' => null, 'outside_number' => null, 'secret' => null, 'epoch' => 0, 'device' => null, 'extra_time' => 1.0, 'reading' => null];
+    protected $attributes = [
+        'family_name' => '',
+        'called' => null,
+        'outside_number' => null,
+        'secret' => null,
+        'epoch' => 0,
+        'device' => null,
+        'extra_time' => 1.0,
+        'reading' => null,
+    ];
 
     /** @return BelongsTo<School, $this> */
     public function school(): BelongsTo

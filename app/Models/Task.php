@@ -37,7 +37,8 @@ final class Task extends Model
 {
     /** What a task that is only just made has, as in the table. */
     protected $attributes = [
-        'audience' => 'class', 'class_id' => null, 'link' => null, 'unit_id' => null, 'opens_at' => null, 'due_at' => null, 'closes_at' => null,
+        'audience' => 'class', 'class_id' => null, 'link' => null, 'unit_id' => null, 'opens_at' => null, 'due_at' => null,
+        'closes_at' => null,
         'taken_back_at' => null, 'released_at' => null, 'weight' => 1.0, 'optional' => false,
     ];
 
@@ -55,9 +56,21 @@ final class Task extends Model
     public function scopeGivenTo(Builder $tasks, Student $student): void
     {
         $tasks->where(static fn (Builder $either) => $either
-            ->where(static fn (Builder $given) => $given->where('audience', TaskAudience::WholeClass)->whereIn('class_id', $student->classes()->select('classes.id')))
-            ->orWhere(static fn (Builder $given) => $given->where('audience', TaskAudience::Students)->whereRelation('named', 'students.id', $student->id))
-            ->orWhere(static fn (Builder $given) => $given->where('audience', TaskAudience::Link)->whereRelation('rounds', 'student_id', $student->id)));
+            ->where(
+                static fn (Builder $given) => $given->where('audience', TaskAudience::WholeClass)->whereIn(
+                    'class_id',
+                    $student->classes()->select('classes.id'),
+                ),
+            )
+            ->orWhere(
+                static fn (Builder $given) => $given->where('audience', TaskAudience::Students)->whereRelation(
+                    'named',
+                    'students.id',
+                    $student->id,
+                ),
+            )
+            ->orWhere(static fn (Builder $given) => $given->where('audience', TaskAudience::Link)
+                ->whereRelation('rounds', 'student_id', $student->id)));
     }
 
     /**
@@ -110,7 +123,10 @@ final class Task extends Model
     public function latestRounds(): HasMany
     {
         $rounds = $this->rounds();
-        $rounds->getQuery()->whereRaw('number = (select max(other.number) from rounds as other where other.task_id = rounds.task_id and other.student_id = rounds.student_id)');
+        $rounds->getQuery()->whereRaw(
+            'number = (select max(other.number) from rounds as other '
+            .'where other.task_id = rounds.task_id and other.student_id = rounds.student_id)',
+        );
 
         return $rounds;
     }

@@ -44,7 +44,10 @@ enum TaskState: string
     {
         $time = $now->format('Y-m-d H:i:s.v');
         $tasks->whereIn(
-            $tasks->raw("case when taken_back_at is not null then 'taken-back' when closes_at <= '$time' then 'closed' when opens_at > '$time' then 'planned' when due_at <= '$time' then 'due' else 'open' end"),
+            $tasks->raw(
+                "case when taken_back_at is not null then 'taken-back' when closes_at <= '$time' then 'closed' "
+            ."when opens_at > '$time' then 'planned' when due_at <= '$time' then 'due' else 'open' end",
+            ),
             array_column($states, 'value'),
         );
     }

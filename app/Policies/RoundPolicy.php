@@ -17,6 +17,8 @@ final class RoundPolicy
 
     public function walk(Student $student, Round $round): Response
     {
-        return $round->student_id === $student->id ? $this->tasks->take($student, $round->loadMissing('task')->task) : Response::denyAsNotFound();
+        return $round->student_id === $student->id
+            ? $this->tasks->take($student, $round->loadMissing('task')->task)
+            : Response::denyAsNotFound();
     }
 }

@@ -19,6 +19,8 @@ final class TaskPolicy
 
     public function take(Student $student, Task $task): Response
     {
-        return $task->taken_back_at === null && Task::query()->givenTo($student)->whereKey($task->id)->exists() ? Response::allow() : Response::denyAsNotFound();
+        return $task->taken_back_at === null && Task::query()->givenTo($student)->whereKey($task->id)->exists()
+            ? Response::allow()
+            : Response::denyAsNotFound();
     }
 }

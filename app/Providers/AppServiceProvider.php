@@ -54,7 +54,10 @@ final class AppServiceProvider extends ServiceProvider
                 // From the settings, not from the request: a forged Host header must not lead the link elsewhere.
                 'address' => Config::string('app.url').'/new-password?'.http_build_query(['token' => $token, 'email' => $teacher->email]),
             ]));
-        View::share('said', static fn (string $code, array $parameters = []): string => app(Words::class)->say(new Message($code, $parameters)));
+        View::share(
+            'said',
+            static fn (string $code, array $parameters = []): string => app(Words::class)->say(new Message($code, $parameters)),
+        );
         Gate::policy(Quiz::class, QuizPolicy::class);
         Gate::policy(SchoolClass::class, SchoolClassPolicy::class);
         Gate::policy(Task::class, TaskPolicy::class);

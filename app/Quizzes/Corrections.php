@@ -59,7 +59,9 @@ final class Corrections
             $locked = Quiz::query()->lockForUpdate()->findOrFail($quiz->id);
             $known = Correction::query()->find($sent->id);
             if ($known !== null) {
-                return $known->quiz_id === $locked->id ? $known : throw new Rejected(Reason::IdTaken, new Message('problem.correction.id-taken'));
+                return $known->quiz_id === $locked->id
+                    ? $known
+                    : throw new Rejected(Reason::IdTaken, new Message('problem.correction.id-taken'));
             }
             $editions = $this->inUse($locked);
             $latest = $editions->last() ?? throw new Rejected(Reason::NotPublished, new Message('problem.correction.not-in-use-yet'));
@@ -68,7 +70,8 @@ final class Corrections
                 Mendable::allows($places, $edit) || throw new MalformedInput("/edits/$number", new Message('problem.correction.structure'));
             }
             $correction = Correction::query()->create([
-                'id' => $sent->id, 'quiz_id' => $locked->id, 'teacher_id' => $teacher->id, 'label' => $sent->label, 'edits' => Edit::toJson($sent->edits), 'made_at' => now(),
+                'id' => $sent->id, 'quiz_id' => $locked->id, 'teacher_id' => $teacher->id, 'label' => $sent->label,
+                'edits' => Edit::toJson($sent->edits), 'made_at' => now(),
                 'number' => 1 + (int) Correction::query()->where('quiz_id', $locked->id)->max('number'),
             ]);
             $wasEdition = $locked->version === $latest->version;
@@ -155,7 +158,14 @@ final class Corrections
         $places = Nodes::of($document);
         $corrections = array_values(array_filter($edits, static fn (Edit $edit): bool => Mendable::allows($places, $edit)));
 
-        return ['edition' => $edition->number, 'document' => $document, 'corrections' => $corrections, 'structure' => array_values(array_udiff($edits, $corrections, static fn (Edit $a, Edit $b): int => spl_object_id($a) <=> spl_object_id($b)))];
+        return [
+            'edition' => $edition->number,
+            'document' => $document,
+            'corrections' => $corrections,
+            'structure' => array_values(
+                array_udiff($edits, $corrections, static fn (Edit $a, Edit $b): int => spl_object_id($a) <=> spl_object_id($b)),
+            ),
+        ];
     }
 
     /**
@@ -166,7 +176,12 @@ final class Corrections
     public function remark(Quiz $quiz): array
     {
         $until = hrtime(true) + self::SLICE * 1_000_000;
-        $all = Round::query()->join('editions', 'editions.id', '=', 'rounds.edition_id')->where('editions.quiz_id', $quiz->id)->select('rounds.*');
+        $all = Round::query()->join(
+            'editions',
+            'editions.id',
+            '=',
+            'rounds.edition_id',
+        )->where('editions.quiz_id', $quiz->id)->select('rounds.*');
         $stale = (clone $all)->whereColumn('rounds.revision', '!=', 'editions.revision');
         $changes = [];
         foreach ((clone $stale)->with('student')->lazyById(100, 'rounds.id', 'id') as $round) {
@@ -201,7 +216,12 @@ final class Corrections
         foreach (State::fromArray($round->state)->records as $id => $record) {
             $was = $before->record($id);
             if ($was->standing !== $record->standing) {
-                $changes[] = ['student' => $student->name, 'question' => $quiz->question($id)?->text() ?? '', 'before' => $was->standing->value, 'after' => $record->standing->value];
+                $changes[] = [
+                    'student' => $student->name,
+                    'question' => $quiz->question($id)?->text() ?? '',
+                    'before' => $was->standing->value,
+                    'after' => $record->standing->value,
+                ];
             }
         }
 
@@ -215,7 +235,9 @@ final class Corrections
         $walked = Round::query()->whereIn('edition_id', $editions->modelKeys())->distinct()->pluck('edition_id')->all();
         $latest = $editions->last();
 
-        return $editions->filter(static fn (Edition $edition): bool => $edition === $latest || in_array($edition->id, $walked, true))->values();
+        return $editions->filter(
+            static fn (Edition $edition): bool => $edition === $latest || in_array($edition->id, $walked, true),
+        )->values();
     }
 
     private function workpiece(Edition $edition): Workpiece
@@ -226,7 +248,10 @@ final class Corrections
     /** How a correction stands in an edition now. */
     private function layer(Edition $edition, Correction $correction): ?EditionCorrection
     {
-        return EditionCorrection::query()->where('correction_id', $correction->id)->where('edition_id', $edition->id)->orderByDesc('number')->first();
+        return EditionCorrection::query()->where(
+            'correction_id',
+            $correction->id,
+        )->where('edition_id', $edition->id)->orderByDesc('number')->first();
     }
 
     /**
@@ -245,7 +270,10 @@ final class Corrections
         }
         $problem = $this->check->problemsAfter($work, $done)[0] ?? null;
         if ($problem !== null) {
-            throw new MalformedInput('/edits', new Message('problem.correction.unfit', ['reason' => $problem->reason, 'pointer' => $problem->pointer]));
+            throw new MalformedInput(
+                '/edits',
+                new Message('problem.correction.unfit', ['reason' => $problem->reason, 'pointer' => $problem->pointer]),
+            );
         }
         $this->write($edition, $correction, false, $done->edits, $done->inverse);
 
@@ -256,8 +284,14 @@ final class Corrections
      * @param  list<Edit>  $edits
      * @param  list<Edit>  $inverse
      */
-    private function write(Edition $edition, Correction $correction, bool $takesBack, array $edits, array $inverse, ?Unfit $unfit = null): void
-    {
+    private function write(
+        Edition $edition,
+        Correction $correction,
+        bool $takesBack,
+        array $edits,
+        array $inverse,
+        ?Unfit $unfit = null,
+    ): void {
         EditionCorrection::query()->create([
             'edition_id' => $edition->id,
             'correction_id' => $correction->id,
@@ -269,7 +303,9 @@ final class Corrections
             'made_at' => now(),
         ]);
         if ($unfit === null) {
-            Edition::query()->whereKey($edition->id)->update(['corrected' => $this->derived($edition)->json(), 'revision' => $edition->revision + 1]);
+            Edition::query()->whereKey($edition->id)->update(
+                ['corrected' => $this->derived($edition)->json(), 'revision' => $edition->revision + 1],
+            );
             $edition->refresh();
         }
     }
@@ -307,7 +343,13 @@ final class Corrections
             // It reads otherwise there already; most often because it was mended in the draft first.
         }
         $now = Quiz::query()->findOrFail($quiz->id);
-        if ($wasEdition || Difference::between($this->workpiece($latest)->document(), Workpiece::fromJson(strval($now->getRawOriginal('document')))->document()) === []) {
+        if (
+            $wasEdition
+                || Difference::between(
+                    $this->workpiece($latest)->document(),
+                    Workpiece::fromJson(strval($now->getRawOriginal('document')))->document(),
+                ) === []
+        ) {
             $latest->update(['version' => $now->version]);
         }
     }

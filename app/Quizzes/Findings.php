@@ -17,7 +17,9 @@ final class Findings
         return [
             'key' => $finding->key(), 'severity' => $finding->severity->value, 'stop' => $finding->stop, 'at' => $finding->at,
             'sentence' => $finding->message, 'loop' => $finding->loop,
-            'fix' => $fix === null ? null : ['words' => $fix->words, 'at' => $fix->at, 'member' => $fix->member, 'how' => $fix->how, 'value' => $fix->value],
+            'fix' => $fix === null
+                ? null
+                : ['words' => $fix->words, 'at' => $fix->at, 'member' => $fix->member, 'how' => $fix->how, 'value' => $fix->value],
         ];
     }
 }

@@ -65,7 +65,12 @@ final class QuizChanges
      */
     public function make(Quiz $quiz, Teacher $teacher, string $id, ChangeKind $kind, string $label, array $edits): QuizChange
     {
-        return $this->once($quiz, $teacher, $id, fn (Quiz $locked): QuizChange => $this->lay($locked, $teacher, $id, $kind, $label, $edits));
+        return $this->once(
+            $quiz,
+            $teacher,
+            $id,
+            fn (Quiz $locked): QuizChange => $this->lay($locked, $teacher, $id, $kind, $label, $edits),
+        );
     }
 
     /**
@@ -125,7 +130,10 @@ final class QuizChanges
                 }
             }
             throw new Rejected(Reason::NothingToTakeBack, match (true) {
-                $refused !== null && $refused[1] !== null => new Message('problem.quiz.changed-since-by', ['label' => $refused[0], 'name' => $refused[1]]),
+                $refused !== null && $refused[1] !== null => new Message(
+                    'problem.quiz.changed-since-by',
+                    ['label' => $refused[0], 'name' => $refused[1]],
+                ),
                 $refused !== null => new Message('problem.quiz.changed-since', ['label' => $refused[0]]),
                 $kind === ChangeKind::Undone => new Message('problem.quiz.nothing-to-undo'),
                 default => new Message('problem.quiz.nothing-to-redo'),
@@ -156,13 +164,29 @@ final class QuizChanges
      * @throws Rejected where what comes out is no quiz document
      * @throws Unfit where it does not fit and $orThrow is asked; otherwise that is written down
      */
-    private function lay(Quiz $locked, Teacher $teacher, string $id, ChangeKind $kind, string $label, array $edits, ?array $takesBack = null, bool $orThrow = false): QuizChange
-    {
+    private function lay(
+        Quiz $locked,
+        Teacher $teacher,
+        string $id,
+        ChangeKind $kind,
+        string $label,
+        array $edits,
+        ?array $takesBack = null,
+        bool $orThrow = false,
+    ): QuizChange {
         $number = $locked->version + 1;
         $before = self::stored($locked);
         $work = Workpiece::fromJson($before);
         $edits = $this->texts->edits($edits, $work);
-        $row = ['number' => $number, 'change_id' => $id, 'teacher_id' => $teacher->id, 'kind' => $kind, 'label' => $label, 'takes_back' => $takesBack, 'made_at' => now()];
+        $row = [
+            'number' => $number,
+            'change_id' => $id,
+            'teacher_id' => $teacher->id,
+            'kind' => $kind,
+            'label' => $label,
+            'takes_back' => $takesBack,
+            'made_at' => now(),
+        ];
         try {
             $done = $work->apply($edits);
         } catch (Unfit $unfit) {
@@ -173,7 +197,12 @@ final class QuizChanges
 
             return $locked->changes()->create($row + [
                 'member' => null, 'edits' => Edit::toJson($edits), 'inverse' => null,
-                'unfit' => ['at' => $unfit->at, 'reason' => $unfit->reason, 'stands' => $unfit->stands, 'by' => $this->lastToChange($locked, $unfit->at)],
+                'unfit' => [
+                    'at' => $unfit->at,
+                    'reason' => $unfit->reason,
+                    'stands' => $unfit->stands,
+                    'by' => $this->lastToChange($locked, $unfit->at),
+                ],
             ]);
         }
         $problems = $this->check->problemsAfter($work, $done);
@@ -184,7 +213,9 @@ final class QuizChanges
         $first = $done->edits[0] ?? null;
 
         return $locked->changes()->create($row + [
-            'member' => count($done->edits) === 1 && $first?->do === 'set' && self::isTyping($first, $done->inverse[0]) ? mb_substr("$first->at.$first->member", 0, 160) : null,
+            'member' => count($done->edits) === 1 && $first?->do === 'set' && self::isTyping($first, $done->inverse[0])
+                ? mb_substr("$first->at.$first->member", 0, 160)
+                : null,
             'edits' => Edit::toJson($done->edits), 'inverse' => Edit::toJson($done->inverse), 'unfit' => null,
         ]);
     }
@@ -192,7 +223,10 @@ final class QuizChanges
     /** A picture that is put into a text is a step of its own, however soon after the words were typed. */
     private static function isTyping(Edit $edit, Edit $inverse): bool
     {
-        [$stood, $stands] = array_map(static fn (Edit $one): array => is_string($one->value) ? Text::read($one->value)->structure() : [], [$inverse, $edit]);
+        [$stood, $stands] = array_map(
+            static fn (Edit $one): array => is_string($one->value) ? Text::read($one->value)->structure() : [],
+            [$inverse, $edit],
+        );
 
         return $stood === $stands;
     }
@@ -201,7 +235,8 @@ final class QuizChanges
     {
         $given = $work?->document()->title;
         $title = is_string($given) && trim($given) !== '' ? trim($given) : 'Untitled';
-        Quiz::query()->whereKey($locked->id)->update(['version' => $number] + ($work === null ? [] : ['document' => $work->json(), 'title' => $title])
+        $stored = $work === null ? [] : ['document' => $work->json(), 'title' => $title];
+        Quiz::query()->whereKey($locked->id)->update(['version' => $number] + $stored
             + ($work === null || $locked->getRawOriginal('origin') !== null ? [] : ['origin' => $before]));
     }
 
@@ -219,8 +254,17 @@ final class QuizChanges
      */
     private function changedWithin(Quiz $quiz, Teacher $teacher, array $inverse, int $since): ?string
     {
-        $goes = array_map(static fn (Edit $edit): string => $edit->at, array_filter($inverse, static fn (Edit $edit): bool => $edit->do === 'remove'));
-        $others = $goes === [] ? collect() : $quiz->changes()->with('teacher')->whereNull('unfit')->where('number', '>', $since)->where('teacher_id', '!=', $teacher->id)->orderByDesc('number')->get();
+        $goes = array_map(
+            static fn (Edit $edit): string => $edit->at,
+            array_filter($inverse, static fn (Edit $edit): bool => $edit->do === 'remove'),
+        );
+        $others = $goes === []
+            ? collect()
+            : $quiz->changes()->with('teacher')->whereNull('unfit')->where('number', '>', $since)->where(
+                'teacher_id',
+                '!=',
+                $teacher->id,
+            )->orderByDesc('number')->get();
         if ($others->isEmpty()) {
             return null;
         }

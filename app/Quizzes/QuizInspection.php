@@ -40,7 +40,11 @@ final class QuizInspection
 
         return [
             ...$this->gates($quiz, $document),
-            ...Inspection::of($document, VideoInfos::of($document), static fn (callable $explore) => DerivedCache::once("ways $quiz->id", [$bones], $explore(...))),
+            ...Inspection::of(
+                $document,
+                VideoInfos::of($document),
+                static fn (callable $explore) => DerivedCache::once("ways $quiz->id", [$bones], $explore(...)),
+            ),
         ];
     }
 
@@ -52,7 +56,11 @@ final class QuizInspection
             return [];
         }
         $rounds = Round::query()->whereIn('task_id', $quiz->tasks()->select('id'));
-        $questions = DerivedCache::once("answers $quiz->id", [$edition->id, $edition->revision, Round::stamp($rounds)], fn (): array => $this->evidence->ofQuestions($quiz, $edition));
+        $questions = DerivedCache::once(
+            "answers $quiz->id",
+            [$edition->id, $edition->revision, Round::stamp($rounds)],
+            fn (): array => $this->evidence->ofQuestions($quiz, $edition),
+        );
 
         return AnswersCheck::of(QuizDocument::read($quiz->document), $this->editions->read($edition), $questions);
     }
@@ -65,8 +73,21 @@ final class QuizInspection
             return [];
         }
         $titles = Quiz::query()->whereKey($circle)->pluck('title', 'id');
-        $named = array_map(fn (string $id): string => $this->words->say(new Message('problem.titled', ['title' => strval($titles->get($id, '?'))])), [...$circle, $circle[0]]);
+        $named = array_map(
+            fn (string $id): string => $this->words->say(new Message('problem.titled', ['title' => strval($titles->get($id, '?'))])),
+            [...$circle, $circle[0]],
+        );
 
-        return [new Finding(Severity::Warns, null, null, new Message('inspection.gates-in-a-circle', ['titles' => implode(' → ', $named)]), [], null, $circle)];
+        return [
+            new Finding(
+                Severity::Warns,
+                null,
+                null,
+                new Message('inspection.gates-in-a-circle', ['titles' => implode(' → ', $named)]),
+                [],
+                null,
+                $circle,
+            ),
+        ];
     }
 }

@@ -67,6 +67,8 @@ final readonly class SentChange
     {
         $id = strtoupper($fields->string('id'));
 
-        return preg_match('/^[0-7][0-9A-HJKMNP-TV-Z]{25}$/D', $id) === 1 ? $id : throw new MalformedInput('/id', new Message('problem.ulid'));
+        return preg_match('/^[0-7][0-9A-HJKMNP-TV-Z]{25}$/D', $id) === 1
+            ? $id
+            : throw new MalformedInput('/id', new Message('problem.ulid'));
     }
 }

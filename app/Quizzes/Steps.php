@@ -46,7 +46,11 @@ final class Steps
     public static function of(Quiz $quiz, Teacher $teacher, int $reach = self::REACH): self
     {
         $steps = new self;
-        $own = QuizChange::query()->where('quiz_id', $quiz->id)->where('teacher_id', $teacher->id)->whereNull('unfit')->where('kind', '!=', ChangeKind::Corrected)
+        $own = QuizChange::query()->where('quiz_id', $quiz->id)->where('teacher_id', $teacher->id)->whereNull('unfit')->where(
+            'kind',
+            '!=',
+            ChangeKind::Corrected,
+        )
             ->orderByDesc('number')->limit($reach)->get(['number', 'kind', 'label', 'member', 'takes_back', 'made_at']);
         foreach ($own->reverse() as $change) {
             $steps->add($change);
@@ -95,7 +99,9 @@ final class Steps
     /** Whether a change goes on in the member that an earlier one of the same person set, soon after it: they are one step. */
     public static function isOne(?string $member, CarbonImmutable $at, QuizChange $later): bool
     {
-        return $member !== null && $member === $later->member && $later->made_at->getTimestamp() - $at->getTimestamp() < self::JOINED_WITHIN;
+        return $member !== null
+            && $member === $later->member
+            && $later->made_at->getTimestamp() - $at->getTimestamp() < self::JOINED_WITHIN;
     }
 
     /**
@@ -104,6 +110,8 @@ final class Steps
      */
     private static function without(array $steps, QuizChange $change): array
     {
-        return array_values(array_filter($steps, static fn (array $step): bool => array_intersect($step['numbers'], $change->takes_back ?? []) === []));
+        return array_values(
+            array_filter($steps, static fn (array $step): bool => array_intersect($step['numbers'], $change->takes_back ?? []) === []),
+        );
     }
 }

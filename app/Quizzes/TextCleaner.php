@@ -30,17 +30,71 @@ final class TextCleaner
     public const LONGEST = 400_000;
 
     /** Elements that part paragraphs, and are none of ours. */
-    private const PARTS = ['div', 'section', 'article', 'main', 'header', 'footer', 'aside', 'figure', 'figcaption', 'address', 'center', 'dl', 'dt', 'dd', 'h1', 'h2', 'h3', 'h4', 'h5', 'h6', 'caption', 'form', 'fieldset'];
+    private const PARTS = [
+        'div',
+        'section',
+        'article',
+        'main',
+        'header',
+        'footer',
+        'aside',
+        'figure',
+        'figcaption',
+        'address',
+        'center',
+        'dl',
+        'dt',
+        'dd',
+        'h1',
+        'h2',
+        'h3',
+        'h4',
+        'h5',
+        'h6',
+        'caption',
+        'form',
+        'fieldset',
+    ];
 
-    private const DROPPED = ['script', 'style', 'template', 'iframe', 'frame', 'frameset', 'object', 'embed', 'applet', 'noscript', 'noembed', 'noframes', 'svg', 'math', 'title', 'textarea', 'select', 'button', 'input', 'xmp', 'plaintext', 'canvas'];
+    private const DROPPED = [
+        'script',
+        'style',
+        'template',
+        'iframe',
+        'frame',
+        'frameset',
+        'object',
+        'embed',
+        'applet',
+        'noscript',
+        'noembed',
+        'noframes',
+        'svg',
+        'math',
+        'title',
+        'textarea',
+        'select',
+        'button',
+        'input',
+        'xmp',
+        'plaintext',
+        'canvas',
+    ];
 
     /** Formatting by another name. */
     private const SAME = ['b' => 'strong', 'i' => 'em', 'ins' => 'u', 'tt' => 'code', 'kbd' => 'code', 'samp' => 'code'];
 
     private const ALLOWED = [
         'p' => [], 'strong' => [], 'em' => [], 'u' => [], 'sub' => [], 'sup' => [], 'ul' => [], 'ol' => [], 'li' => [], 'br' => [],
-        'a' => ['href', 'data-medium'], 'blockquote' => [], 'code' => [], 'pre' => [], 'table' => [], 'thead' => [], 'tbody' => [], 'tfoot' => [], 'tr' => [],
-        'th' => [], 'td' => [], 'img' => ['data-medium', 'alt', 'data-decoration'], 'audio' => ['data-medium'], 'video' => ['data-medium', 'data-from', 'data-to'],
+        'a' => [
+            'href',
+            'data-medium',
+        ], 'blockquote' => [], 'code' => [], 'pre' => [], 'table' => [], 'thead' => [], 'tbody' => [], 'tfoot' => [], 'tr' => [],
+        'th' => [], 'td' => [], 'img' => [
+            'data-medium',
+            'alt',
+            'data-decoration',
+        ], 'audio' => ['data-medium'], 'video' => ['data-medium', 'data-from', 'data-to'],
         'span' => ['data-tex', 'data-gap'],
     ];
 
@@ -51,7 +105,11 @@ final class TextCleaner
 
     public function __construct()
     {
-        $config = (new HtmlSanitizerConfig)->defaultAction(HtmlSanitizerAction::Block)->withMaxInputLength(4 * self::LONGEST)->allowLinkSchemes(['http', 'https', 'mailto']);
+        $config = (new HtmlSanitizerConfig)->defaultAction(
+            HtmlSanitizerAction::Block,
+        )->withMaxInputLength(4 * self::LONGEST)->allowLinkSchemes(
+            ['http', 'https', 'mailto'],
+        );
         foreach (self::ALLOWED as $element => $attributes) {
             $config = $config->allowElement($element, $attributes);
         }
@@ -84,7 +142,12 @@ final class TextCleaner
             $type = $typeOf($edit->at);
             $into = $edit->do === 'insert' && $type !== null ? Shapes::of($type)['lists'][(string) $edit->list] ?? null : null;
             if ($edit->do === 'set' && ! $edit->without && $type !== null) {
-                $edit = Edit::set($edit->at, (string) $edit->member, RichTexts::inValue($edit->value, $type, (string) $edit->member, $clean), $edit->was);
+                $edit = Edit::set(
+                    $edit->at,
+                    (string) $edit->member,
+                    RichTexts::inValue($edit->value, $type, (string) $edit->member, $clean),
+                    $edit->was,
+                );
             } elseif ($into !== null && $edit->node !== null) {
                 RichTexts::map($edit->node, $into, $clean);
                 Nodes::enter($inserted, $edit->node, $into, $edit->at, (string) $edit->list);
@@ -106,7 +169,9 @@ final class TextCleaner
     {
         // A sign that opens no tag is one (HTML, "tag open state"); the parser would leave it out.
         $html = (string) preg_replace(['/[\x00-\x08\x0B\x0C\x0E-\x1F\x7F]/', '~<(?![a-zA-Z/!?])~'], ['', '&lt;'], $html);
-        $fragment = (new HTML5(['disable_html_ns' => true]))->loadHTMLFragment(str_contains($html, '<') ? $this->sanitizer->sanitize($html) : $html);
+        $fragment = (new HTML5(['disable_html_ns' => true]))->loadHTMLFragment(
+            str_contains($html, '<') ? $this->sanitizer->sanitize($html) : $html,
+        );
         $clean = $this->flow($fragment, 1);
 
         return CleanText::is($clean) ? $clean : throw new \LogicException('A cleaned text is clean.');
@@ -203,7 +268,11 @@ final class TextCleaner
             case 'ol':
                 $items = '';
                 foreach (self::children($element) as $child) {
-                    $items .= $depth + 1 >= CleanText::DEEPEST ? '' : '<li>'.($child->localName === 'li' ? $this->flow($child, $depth + 2) : $this->flow(self::wrapped($child), $depth + 2)).'</li>';
+                    $items .= $depth + 1 >= CleanText::DEEPEST
+                        ? ''
+                        : '<li>'.($child->localName === 'li'
+                            ? $this->flow($child, $depth + 2)
+                            : $this->flow(self::wrapped($child), $depth + 2)).'</li>';
                 }
 
                 return "<$name>$items</$name>";
@@ -217,7 +286,10 @@ final class TextCleaner
     private function table(DOMElement $table, int $depth): string
     {
         $sections = ['thead' => '', 'tbody' => ''];
-        $rows = static fn (DOMElement $section): array => array_filter(self::children($section), static fn (DOMElement $row): bool => $row->localName === 'tr');
+        $rows = static fn (DOMElement $section): array => array_filter(
+            self::children($section),
+            static fn (DOMElement $row): bool => $row->localName === 'tr',
+        );
         foreach (self::children($table) as $child) {
             $section = $child->localName === 'thead' ? 'thead' : 'tbody';
             foreach ($child->localName === 'tr' ? [$child] : $rows($child) as $row) {
@@ -231,7 +303,9 @@ final class TextCleaner
             }
         }
 
-        return '<table>'.($sections['thead'] === '' ? '' : "<thead>{$sections['thead']}</thead>").($sections['tbody'] === '' ? '' : "<tbody>{$sections['tbody']}</tbody>").'</table>';
+        return '<table>'.($sections['thead'] === '' ? '' : "<thead>{$sections['thead']}</thead>")
+            .($sections['tbody'] === '' ? '' : "<tbody>{$sections['tbody']}</tbody>")
+            .'</table>';
     }
 
     /** @return list<string> */
@@ -280,22 +354,42 @@ final class TextCleaner
     /** An element's opening tag; null where it lacks what it needs. */
     private static function opening(DOMElement $element, string $name): ?string
     {
-        $given = static fn (string $attribute): ?string => $element->hasAttribute($attribute) ? self::escaped((string) preg_replace('/[\s\x00-\x1F\x7F]+/u', ' ', $element->getAttribute($attribute))) : null;
-        $medium = preg_match('/^'.CleanText::ID.'$/D', (string) $given('data-medium')) === 1 ? ' data-medium="'.$given('data-medium').'"' : null;
-        $seconds = static fn (string $attribute): ?string => preg_match('/^'.CleanText::SECONDS.'$/D', (string) $given($attribute)) === 1 ? (string) $given($attribute) : null;
-        $address = (string) preg_replace_callback('/[^\x21-\x7E]/', static fn (array $byte): string => rawurlencode($byte[0]), trim((string) $given('href')));
+        $given = static fn (string $attribute): ?string => $element->hasAttribute($attribute) ? self::escaped(
+            (string) preg_replace('/[\s\x00-\x1F\x7F]+/u', ' ', $element->getAttribute($attribute)),
+        ) : null;
+        $medium = preg_match('/^'.CleanText::ID.'$/D', (string) $given('data-medium')) === 1
+            ? ' data-medium="'.$given('data-medium').'"'
+            : null;
+        $seconds = static fn (string $attribute): ?string => preg_match(
+            '/^'.CleanText::SECONDS.'$/D',
+            (string) $given($attribute),
+        ) === 1 ? (string) $given($attribute) : null;
+        $address = (string) preg_replace_callback(
+            '/[^\x21-\x7E]/',
+            static fn (array $byte): string => rawurlencode($byte[0]),
+            trim((string) $given('href')),
+        );
         $href = preg_match('~^(https?://|mailto:)[^"<>]+$~Di', $address) === 1 ? $address : null;
 
         return match ($name) {
-            'img' => $medium === null ? null : "<img$medium".($given('data-decoration') === null ? ' alt="'.$given('alt').'"' : ' data-decoration=""').'>',
+            'img' => $medium === null
+                ? null
+                : "<img$medium".($given('data-decoration') === null ? ' alt="'.$given('alt').'"' : ' data-decoration=""').'>',
             'audio' => $medium === null ? null : "<audio$medium>",
-            'video' => $medium === null ? null : "<video$medium data-from=\"".($seconds('data-from') ?? '0').'"'.($seconds('data-to') === null ? '' : ' data-to="'.$seconds('data-to').'"').'>',
+            'video' => $medium === null
+                ? null
+                : "<video$medium data-from=\"".($seconds('data-from') ?? '0').'"'
+                    .($seconds('data-to') === null ? '' : ' data-to="'.$seconds('data-to').'"').'>',
             'span' => match (true) {
                 $given('data-tex') !== null => '<span data-tex="'.$given('data-tex').'">',
                 preg_match('/^'.CleanText::ID.'$/D', (string) $given('data-gap')) === 1 => '<span data-gap="'.$given('data-gap').'">',
                 default => null,
             },
-            'a' => $medium !== null ? "<a$medium>" : ($href === null ? null : '<a href="'.(string) preg_replace('~^[a-z]+:~', strtolower(strstr($href, ':', true).':'), $href).'">'),
+            'a' => $medium !== null
+                ? "<a$medium>"
+                : ($href === null
+                    ? null
+                    : '<a href="'.(string) preg_replace('~^[a-z]+:~', strtolower(strstr($href, ':', true).':'), $href).'">'),
             default => "<$name>",
         };
     }

@@ -21,7 +21,10 @@ final class ClassData
     public function known(Quiz $quiz, SchoolClass $class): array
     {
         $answers = $right = $seconds = [];
-        $rounds = Round::query()->where('number', 1)->whereRelation('task', static fn ($tasks) => $tasks->where('quiz_id', $quiz->id)->where('class_id', $class->id));
+        $rounds = Round::query()->where('number', 1)->whereRelation(
+            'task',
+            static fn ($tasks) => $tasks->where('quiz_id', $quiz->id)->where('class_id', $class->id),
+        );
         foreach ($rounds->lazyById(100) as $round) {
             foreach (State::fromArray($round->state)->records as $id => $record) {
                 if ($record->tries > 0) {

@@ -18,7 +18,10 @@ final class DepthProfiles
     {
     }
 
-    /** @return list<array{came: int, depth: float, rungs: int}> by main stop of the latest edition, from first rounds, as most figures of the evidence */
+    /**
+     * @return list<array{came: int, depth: float, rungs: int}> by main stop of the latest edition, from first rounds, as most figures of
+     * the evidence
+     */
     public function of(Task $task): array
     {
         $edition = $task->quiz->latestEdition;
@@ -26,8 +29,12 @@ final class DepthProfiles
             return [];
         }
 
-        return DerivedCache::once("depths $task->id", [$edition->id, $edition->revision, Round::stamp($task->rounds()->getQuery())], function () use ($task, $edition): array {
-            $courses = $task->rounds()->where('number', 1)->get(['id', 'student_id', 'number', 'course'])->map(static fn (Round $round): RoundEvidence => RoundEvidence::fromArray($round->course));
+        $from = [$edition->id, $edition->revision, Round::stamp($task->rounds()->getQuery())];
+
+        return DerivedCache::once("depths $task->id", $from, function () use ($task, $edition): array {
+            $courses = $task->rounds()->where('number', 1)->get(['id', 'student_id', 'number', 'course'])->map(
+                static fn (Round $round): RoundEvidence => RoundEvidence::fromArray($round->course),
+            );
             $profile = DepthProfile::of($this->editions->read($edition), array_values($courses->all()));
 
             return array_map(static fn (array $stop): array => ['depth' => round($stop['depth'], 2)] + $stop, $profile);

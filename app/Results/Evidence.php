@@ -52,7 +52,8 @@ final class Evidence
             $student = $this->student($rounds, $quiz);
             $evidence->add($student);
             $rows[] = [
-                'student' => $student->student, 'rounds' => count($rounds), 'first' => $student->scores()['first'] ?? null, 'best' => $student->scores()['best'] ?? null,
+                'student' => $student->student, 'rounds' => count($rounds), 'first' => $student->scores()['first'] ?? null,
+                'best' => $student->scores()['best'] ?? null,
                 'standings' => (object) $student->rounds[count($rounds) - 1]['course']->standings,
             ];
         }
@@ -97,7 +98,8 @@ final class Evidence
         $portions = [];
         $first = $last = null;
         $held = 0;
-        foreach ($task->rounds()->toBase()->selectRaw('student_id, count(*) as rounds')->groupBy('student_id')->orderBy('student_id')->pluck('rounds', 'student_id') as $student => $rounds) {
+        $counts = $task->rounds()->toBase()->selectRaw('student_id, count(*) as rounds')->groupBy('student_id')->orderBy('student_id');
+        foreach ($counts->pluck('rounds', 'student_id') as $student => $rounds) {
             $last = (string) $student;
             $first ??= $last;
             $held += is_numeric($rounds) ? (int) $rounds : 0;
@@ -119,11 +121,18 @@ final class Evidence
     {
         $courses = array_map(static fn (Round $round): RoundEvidence => RoundEvidence::fromArray($round->course), $rounds);
         $mastery = new Mastery($quiz);
-        $mastered = array_filter($quiz->objectives, static fn (Objective $objective): bool => $mastery->ofObjective($objective->id, $courses)->mastered);
+        $mastered = array_filter(
+            $quiz->objectives,
+            static fn (Objective $objective): bool => $mastery->ofObjective($objective->id, $courses)->mastered,
+        );
 
         return new StudentEvidence(
             $rounds[0]->student_id,
-            array_map(static fn (Round $round, RoundEvidence $course): array => ['course' => $course, 'score' => $round->score], $rounds, $courses),
+            array_map(
+                static fn (Round $round, RoundEvidence $course): array => ['course' => $course, 'score' => $round->score],
+                $rounds,
+                $courses,
+            ),
             array_values(array_map(static fn (Objective $objective): string => $objective->id, $mastered)),
         );
     }

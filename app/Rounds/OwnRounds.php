@@ -25,7 +25,11 @@ final readonly class OwnRounds
     {
         $rounds = Round::query()->where('task_id', $task->id)->where('student_id', $student)->orderBy('number')->get();
 
-        return new self($task, $rounds->each(static fn (Round $round) => $round->setRelation('task', $task)), Terms::read(Fields::of($task->terms)));
+        return new self(
+            $task,
+            $rounds->each(static fn (Round $round) => $round->setRelation('task', $task)),
+            Terms::read(Fields::of($task->terms)),
+        );
     }
 
     /** Where the student goes on: the first that is under way, also where it is an earlier one that was sent back; else the last. */
@@ -66,9 +70,16 @@ final readonly class OwnRounds
             return [];
         }
         $mastered = Round::query()->where('student_id', $student->id)->where('mastered', true)
-            ->join('editions', 'editions.id', '=', 'rounds.edition_id')->whereIn('editions.quiz_id', $gates)->distinct()->pluck('editions.quiz_id')->all();
+            ->join(
+                'editions',
+                'editions.id',
+                '=',
+                'rounds.edition_id',
+            )->whereIn('editions.quiz_id', $gates)->distinct()->pluck('editions.quiz_id')->all();
 
-        return array_values(Quiz::query()->whereIn('id', array_diff($gates, $mastered))->orderBy('title')->pluck('title')->map(strval(...))->all());
+        return array_values(
+            Quiz::query()->whereIn('id', array_diff($gates, $mastered))->orderBy('title')->pluck('title')->map(strval(...))->all(),
+        );
     }
 
     /**
@@ -80,6 +91,8 @@ final readonly class OwnRounds
     {
         $last = $this->rounds->last();
 
-        return $this->rounds->filter(static fn (Round $round): bool => $round !== $last || $round->finished_at !== null || $round->score !== null);
+        return $this->rounds->filter(
+            static fn (Round $round): bool => $round !== $last || $round->finished_at !== null || $round->score !== null,
+        );
     }
 }

@@ -69,11 +69,13 @@ final class RoundBook
             return $current;
         }
         $this->mayBegin($student, $own);
-        $edition = $task->loadMissing('quiz.latestEdition')->quiz->latestEdition ?? throw new Rejected(Reason::Closed, new Message('problem.round.not-published'));
+        $edition = $task->loadMissing('quiz.latestEdition')->quiz->latestEdition
+            ?? throw new Rejected(Reason::Closed, new Message('problem.round.not-published'));
         try {
             return $this->create($student, $task, $edition, $own->rounds->count() + 1, (int) now()->valueOf());
         } catch (UniqueConstraintViolationException) {
-            return OwnRounds::of($student->id, $task)->current() ?? throw new Rejected(Reason::Closed, new Message('problem.round.not-begun'));
+            return OwnRounds::of($student->id, $task)->current()
+                ?? throw new Rejected(Reason::Closed, new Message('problem.round.not-begun'));
         }
     }
 
@@ -98,7 +100,11 @@ final class RoundBook
             throw new Rejected(Reason::NoRoundLeft, new Message('problem.round.none-left'));
         }
         if ($from > (int) now()->valueOf()) {
-            throw new Rejected(Reason::Pause, new Message('problem.round.pause'), ['from' => CarbonImmutable::createFromTimestampMs($from)->toIso8601ZuluString()]);
+            throw new Rejected(
+                Reason::Pause,
+                new Message('problem.round.pause'),
+                ['from' => CarbonImmutable::createFromTimestampMs($from)->toIso8601ZuluString()],
+            );
         }
     }
 
@@ -167,7 +173,10 @@ final class RoundBook
      */
     private function takenBefore(Round $round, SentEvent $sent): array
     {
-        $known = RoundEvent::query()->where('round_id', $round->id)->whereIn('event_id', array_filter([$sent->id, $sent->after], is_string(...)))->get()->keyBy('event_id');
+        $known = RoundEvent::query()->where('round_id', $round->id)->whereIn(
+            'event_id',
+            array_filter([$sent->id, $sent->after], is_string(...)),
+        )->get()->keyBy('event_id');
         $earlier = $known->get($sent->id);
         if ($earlier !== null) {
             return $this->views->of($round, $this->fold($round, $earlier->number)->state, last: $sent->id);
@@ -195,7 +204,12 @@ final class RoundBook
         $now = (int) now()->valueOf();
         $closed = $task->closes_at?->getTimestampMs() ?? 0;
         $seen = $round->seen_after_closing_at?->getTimestampMs();
-        if ($madeMs === null || $madeMs > $closed || $now > $closed + self::LATE || ($seen !== null && $now > $seen + self::LATE_ONCE_SEEN)) {
+        if (
+            $madeMs === null
+            || $madeMs > $closed
+            || $now > $closed + self::LATE
+            || ($seen !== null && $now > $seen + self::LATE_ONCE_SEEN)
+        ) {
             throw new Rejected(Reason::Closed, new Message('problem.round.closed-since'), ['last' => $round->last_event_id]);
         }
 
@@ -207,7 +221,10 @@ final class RoundBook
     {
         $files = $event instanceof Answered && $event->response->as === 'files' ? $event->response->list : [];
         if ($files !== [] && Medium::query()->where('student_id', $round->student_id)->whereKey($files)->count() !== count($files)) {
-            throw Rejected::invalid(new Message('problem.round.file-missing'), [new Fault('/data/response/files', new Message('problem.round.not-your-file'))]);
+            throw Rejected::invalid(
+                new Message('problem.round.file-missing'),
+                [new Fault('/data/response/files', new Message('problem.round.not-your-file'))],
+            );
         }
     }
 
@@ -244,7 +261,10 @@ final class RoundBook
                 'event_id' => $id,
                 'kind' => $event->kind()->value,
                 'data' => json_encode($event->data(), JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_PRESERVE_ZERO_FRACTION),
-                'facts' => json_encode(array_map(static fn (Fact $fact): array => $fact->toArray(), $outcome->facts), JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_PRESERVE_ZERO_FRACTION),
+                'facts' => json_encode(
+                    array_map(static fn (Fact $fact): array => $fact->toArray(), $outcome->facts),
+                    JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_PRESERVE_ZERO_FRACTION,
+                ),
                 'device_ms' => $madeMs,
                 'taken_ms' => $at,
                 'late' => $late,

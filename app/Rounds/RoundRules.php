@@ -30,7 +30,8 @@ final class RoundRules
         $edition = $round->loadMissing('edition')->edition;
 
         // Rounds of one task share their engine, and what it has marked already.
-        return $this->engines["$edition->id/$edition->revision/".json_encode($terms->toArray())] ??= new Engine($this->quiz($round), $terms);
+        return $this->engines["$edition->id/$edition->revision/".json_encode($terms->toArray())]
+            ??= new Engine($this->quiz($round), $terms);
     }
 
     /** The terms the round began with, and what its task has since then in the student's favour. */

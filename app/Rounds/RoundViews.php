@@ -30,7 +30,13 @@ final class RoundViews
     {
         [$view, $media] = $this->projection($round, $state, $comingBack)->withMedia($state);
 
-        return ['id' => $round->id, 'student' => $round->student_id, 'task' => $round->task_id, 'round' => $round->number, 'last' => $last ?? $round->last_event_id]
+        return [
+            'id' => $round->id,
+            'student' => $round->student_id,
+            'task' => $round->task_id,
+            'round' => $round->number,
+            'last' => $last ?? $round->last_event_id,
+        ]
             + $view
             + [
                 'media' => $this->mediaFolder->described($media),

@@ -48,7 +48,9 @@ final readonly class SentEvent
 
     private static function id(string $id, string $pointer): string
     {
-        return Str::isUlid($id) ? strtoupper($id) : throw Rejected::invalid(new Message('problem.round.no-id'), [new Fault($pointer, new Message('problem.ulid'))]);
+        return Str::isUlid($id)
+            ? strtoupper($id)
+            : throw Rejected::invalid(new Message('problem.round.no-id'), [new Fault($pointer, new Message('problem.ulid'))]);
     }
 
     /** A device whose clock is wrong says with what it sends how late it is by its own clock. */

@@ -21,7 +21,11 @@ final class Roster
      * somebody of the school has in another class is asked about once: it is added when it is said whether it is them.
      *
      * @param  array<string, ?string>  $said  by a name's key in hexadecimal digits: which student it is, or null for somebody new
-     * @return array{added: int, skipped: list<array{name: string, reason: Message}>, asked: list<array{name: string, key: string, students: list<array{id: string, name: string, classes: list<string>}>}>}
+     * @return array{
+     *         added: int,
+     *         skipped: list<array{name: string, reason: Message}>,
+     *         asked: list<array{name: string, key: string, students: list<array{id: string, name: string, classes: list<string>}>}>,
+     *     }
      */
     public function add(SchoolClass $class, string $names, array $said = []): array
     {
@@ -94,7 +98,10 @@ final class Roster
     private function alike(SchoolClass $class, string $key): Collection
     {
         return Student::query()->where('school_id', $class->school_id)
-            ->whereHas('classes', static fn ($classes) => $classes->where('enrolments.name_key', $key)->where('classes.id', '!=', $class->id))
+            ->whereHas(
+                'classes',
+                static fn ($classes) => $classes->where('enrolments.name_key', $key)->where('classes.id', '!=', $class->id),
+            )
             ->whereDoesntHave('classes', static fn ($classes) => $classes->whereKey($class->id))
             ->with('classes')->orderBy('id')->get();
     }
@@ -105,14 +112,17 @@ final class Roster
      */
     private function asked(Name $name, Collection $known): array
     {
-        return ['name' => $name->written(), 'key' => bin2hex($name->key()), 'students' => array_values($known->map(static fn (Student $student): array => [
-            'id' => $student->id, 'name' => $student->name,
-            'classes' => array_values($student->classes->map(static fn (SchoolClass $other): string => $other->name)->all()),
-        ])->all())];
+        return ['name' => $name->written(), 'key' => bin2hex($name->key()),
+            'students' => array_values($known->map(static fn (Student $student): array => [
+                'id' => $student->id, 'name' => $student->name,
+                'classes' => array_values($student->classes->map(static fn (SchoolClass $other): string => $other->name)->all()),
+            ])->all())];
     }
 
     private function somebodyNew(SchoolClass $class, Name $name): Student
     {
-        return Student::query()->create(['school_id' => $class->school_id, 'given_name' => $name->given, 'family_name' => $name->family, 'called' => $name->called]);
+        return Student::query()->create(
+            ['school_id' => $class->school_id, 'given_name' => $name->given, 'family_name' => $name->family, 'called' => $name->called],
+        );
     }
 }

@@ -31,13 +31,17 @@ final class Lookout
         $quiz = $this->editions->read($edition);
         $this->book->settle($task);
         $students = $task->students();
-        $latest = $task->latestRounds()->whereIn('student_id', $students->modelKeys())->get(['id', 'student_id', 'number', 'state', 'moved_at', 'finished_at'])->keyBy('student_id');
+        $latest = $task->latestRounds()->whereIn('student_id', $students->modelKeys())->get(
+            ['id', 'student_id', 'number', 'state', 'moved_at', 'finished_at'],
+        )->keyBy('student_id');
         $late = RoundEvent::query()->where('late', true)->whereIn('round_id', $latest->pluck('id'))->distinct()->pluck('round_id')->all();
         $states = $latest->map(static fn (Round $round): State => State::fromArray($round->state));
 
         return [
             'now' => now()->toIso8601ZuluString('millisecond'),
-            'students' => $students->map(fn (Student $student): array => $this->student($student, $latest->get($student->id), $states->get($student->id), $late))->all(),
+            'students' => $students->map(
+                fn (Student $student): array => $this->student($student, $latest->get($student->id), $states->get($student->id), $late),
+            )->all(),
             'questions' => $this->questions($quiz, array_values($states->all())),
         ];
     }

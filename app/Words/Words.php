@@ -53,7 +53,10 @@ final class Words
     {
         return match (true) {
             $one instanceof Message => $this->say($one, $language),
-            is_array($one) => self::joined(array_map(fn (string|Message $each): string => is_string($each) ? $each : $this->say($each, $language), $one), $language),
+            is_array($one) => self::joined(
+                array_map(fn (string|Message $each): string => is_string($each) ? $each : $this->say($each, $language), $one),
+                $language,
+            ),
             default => $one,
         };
     }
@@ -85,7 +88,10 @@ final class Words
         if (count($items) < 2) {
             return $items[0] ?? '';
         }
-        $put = static fn (string $which, string $first, string $second): string => strtr(self::listPattern($which, Languages::locale($language)), ['{0}' => $first, '{1}' => $second]);
+        $put = static fn (string $which, string $first, string $second): string => strtr(
+            self::listPattern($which, Languages::locale($language)),
+            ['{0}' => $first, '{1}' => $second],
+        );
         $last = array_pop($items);
         if (count($items) === 1) {
             return $put('2', $items[0], $last);
@@ -102,7 +108,11 @@ final class Words
     private static function listPattern(string $which, string $locale): string
     {
         foreach ([$locale, explode('-', $locale)[0].'-001', explode('-', $locale)[0], 'root'] as $name) {
-            $pattern = \ResourceBundle::create(strtr($name, '-', '_'), null, false)?->get('listPattern', false)?->get('standard', false)?->get($which, false);
+            $pattern = \ResourceBundle::create(
+                strtr($name, '-', '_'),
+                null,
+                false,
+            )?->get('listPattern', false)?->get('standard', false)?->get($which, false);
             if (is_string($pattern)) {
                 return $pattern;
             }

@@ -139,7 +139,9 @@ final readonly class Fields
     {
         $map = [];
         foreach (self::of($this->values[$name] ?? [], "$this->pointer/$name")->values as $key => $value) {
-            $map[(string) $key] = is_string($value) ? $value : throw new MalformedInput("$this->pointer/$name/$key", new Message('shape.text'));
+            $map[(string) $key] = is_string($value)
+                ? $value
+                : throw new MalformedInput("$this->pointer/$name/$key", new Message('shape.text'));
         }
 
         return $map;
@@ -154,7 +156,9 @@ final readonly class Fields
     {
         $value = $this->stringOr($name, $default);
 
-        return in_array($value, $known, true) ? $value : throw new MalformedInput("$this->pointer/$name", new Message('shape.one-of', ['known' => implode(', ', $known)]));
+        return in_array($value, $known, true)
+            ? $value
+            : throw new MalformedInput("$this->pointer/$name", new Message('shape.one-of', ['known' => implode(', ', $known)]));
     }
 
     /** @throws MalformedInput when it is there and out of range */
@@ -162,7 +166,12 @@ final readonly class Fields
     {
         $value = $this->integerOrNull($name);
 
-        return $value === null || ($value >= $least && $value <= $most) ? $value : throw new MalformedInput("$this->pointer/$name", new Message('shape.whole-number-between', ['least' => $least, 'most' => $most]));
+        return $value === null || ($value >= $least && $value <= $most)
+            ? $value
+            : throw new MalformedInput(
+                "$this->pointer/$name",
+                new Message('shape.whole-number-between', ['least' => $least, 'most' => $most]),
+            );
     }
 
     /** @throws MalformedInput when it is there and not between 0 and 1 */
@@ -170,7 +179,9 @@ final readonly class Fields
     {
         $value = $this->numberOrNull($name);
 
-        return $value === null || ($value >= 0 && $value <= 1) ? $value : throw new MalformedInput("$this->pointer/$name", new Message('shape.share'));
+        return $value === null || ($value >= 0 && $value <= 1)
+            ? $value
+            : throw new MalformedInput("$this->pointer/$name", new Message('shape.share'));
     }
 
     /**
@@ -253,7 +264,9 @@ final readonly class Fields
     {
         $map = [];
         foreach (self::of($this->values[$name] ?? [], "$this->pointer/$name")->values as $key => $value) {
-            $map[(string) $key] = is_int($value) ? $value : throw new MalformedInput("$this->pointer/$name/$key", new Message('shape.whole-number'));
+            $map[(string) $key] = is_int($value)
+                ? $value
+                : throw new MalformedInput("$this->pointer/$name/$key", new Message('shape.whole-number'));
         }
 
         return $map;
@@ -322,6 +335,8 @@ final readonly class Fields
     {
         $value = $this->values[$name] ?? null;
 
-        return is_array($value) && array_is_list($value) ? $value : throw new MalformedInput("$this->pointer/$name", new Message('shape.list'));
+        return is_array($value) && array_is_list($value)
+            ? $value
+            : throw new MalformedInput("$this->pointer/$name", new Message('shape.list'));
     }
 }

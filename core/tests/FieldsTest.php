@@ -13,7 +13,18 @@ final class FieldsTest extends TestCase
 {
     public function test_what_fits_is_read(): void
     {
-        $fields = Fields::of(['text' => 'a', 'whole' => 3, 'number' => 2.5, 'yes' => true, 'none' => null, 'list' => ['a', 'b'], 'inner' => ['x' => 1], 'rows' => [['x' => 1], ['x' => 2]]]);
+        $fields = Fields::of(
+            [
+                'text' => 'a',
+                'whole' => 3,
+                'number' => 2.5,
+                'yes' => true,
+                'none' => null,
+                'list' => ['a', 'b'],
+                'inner' => ['x' => 1],
+                'rows' => [['x' => 1], ['x' => 2]],
+            ],
+        );
         self::assertSame('a', $fields->string('text'));
         self::assertSame(3, $fields->integer('whole'));
         self::assertSame(3.0, $fields->number('whole'));
@@ -41,7 +52,10 @@ final class FieldsTest extends TestCase
         yield 'a text for an object' => [static fn (Fields $f) => $f->object('text'), '/text'];
         yield 'an object for a list' => [static fn (Fields $f) => $f->strings('inner'), '/inner'];
         yield 'a wrong item of a list' => [static fn (Fields $f) => $f->strings('mixed'), '/mixed/1'];
-        yield 'a wrong item inside' => [static fn (Fields $f) => $f->objects('rows', static fn (Fields $row) => $row->string('x')), '/rows/1/x'];
+        yield 'a wrong item inside' => [
+            static fn (Fields $f) => $f->objects('rows', static fn (Fields $row) => $row->string('x')),
+            '/rows/1/x',
+        ];
         yield 'a wrong count' => [static fn (Fields $f) => $f->integers('mixed'), '/mixed/0'];
         yield 'a field that is not known' => [static fn (Fields $f) => $f->only(['number']), '/text'];
     }
@@ -50,7 +64,16 @@ final class FieldsTest extends TestCase
     #[DataProvider('misfits')]
     public function test_what_does_not_fit_is_told_by_its_place(callable $read, string $pointer): void
     {
-        $fields = Fields::of(['text' => 'a', 'number' => 2.5, 'endless' => INF, 'mixed' => ['a', 4], 'inner' => ['x' => 1], 'rows' => [['x' => 'a'], ['x' => 2]]]);
+        $fields = Fields::of(
+            [
+                'text' => 'a',
+                'number' => 2.5,
+                'endless' => INF,
+                'mixed' => ['a', 4],
+                'inner' => ['x' => 1],
+                'rows' => [['x' => 'a'], ['x' => 2]],
+            ],
+        );
         try {
             $read($fields);
             self::fail('It was read.');

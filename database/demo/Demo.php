@@ -46,7 +46,11 @@ final class Demo
         'Quinn Baptiste', 'Rosa Vidal', 'Sami Laine', 'Tilda Mbeki', 'Uma Castellan', 'Viktor Hale', 'Wren Okafor', 'Yusuf Dahl',
     ];
 
-    private const VIDEOS = ['two-high-tides' => 'Why two high tides a day', 'tidal-range' => 'Tidal range', 'rule-of-twelfths' => 'The rule of twelfths'];
+    private const VIDEOS = [
+        'two-high-tides' => 'Why two high tides a day',
+        'tidal-range' => 'Tidal range',
+        'rule-of-twelfths' => 'The rule of twelfths',
+    ];
 
     public function __construct(
         private readonly MediaFolder $folder,
@@ -106,9 +110,13 @@ final class Demo
     /** @param  array<string, mixed>  $document */
     private function publish(Teacher $teacher, array $document): Edition
     {
-        $quiz = $teacher->quizzes()->create(['title' => $document['title'], 'state' => QuizState::Published, 'version' => 1, 'document' => $document]);
+        $quiz = $teacher->quizzes()->create(
+            ['title' => $document['title'], 'state' => QuizState::Published, 'version' => 1, 'document' => $document],
+        );
 
-        return Edition::query()->create(['quiz_id' => $quiz->id, 'number' => 1, 'version' => 1, 'document' => $document, 'published_at' => now()]);
+        return Edition::query()->create(
+            ['quiz_id' => $quiz->id, 'number' => 1, 'version' => 1, 'document' => $document, 'published_at' => now()],
+        );
     }
 
     /** Most have begun, some are through, the rest are under way: by the same seed always the same. */
@@ -125,7 +133,12 @@ final class Demo
             if ($student->name === self::STUDENT['name']) {
                 continue;
             }
-            $made = new MadeUpStudent($document, Terms::learn(), Profile::even([0.9, 0.7, 0.55, 0.4][$index % 4], helps: 0.18, asks: 0.08, leaves: 0.45), $lot);
+            $made = new MadeUpStudent(
+                $document,
+                Terms::learn(),
+                Profile::even([0.9, 0.7, 0.55, 0.4][$index % 4], helps: 0.18, asks: 0.08, leaves: 0.45),
+                $lot,
+            );
             $steps = $index % 6 === 2 ? 400 : $lot->getInt(4, 22);
             $this->walk($student, $task, $edition, $made, $steps, $lot);
         }

@@ -40,8 +40,15 @@ final class Draft
      * @param  Doc  $more  members beside the required ones
      * @return Doc
      */
-    public function quiz(string $title, string $instructions, array $stops, string $finish, string $message, array $sideStops = [], array $more = []): array
-    {
+    public function quiz(
+        string $title,
+        string $instructions,
+        array $stops,
+        string $finish,
+        string $message,
+        array $sideStops = [],
+        array $more = [],
+    ): array {
         return [
             'schema' => QuizDocument::SCHEMA, 'title' => $title, 'instructions' => self::rich($instructions), 'language' => 'en',
             'stops' => $stops, 'sideStops' => $sideStops,
@@ -54,8 +61,17 @@ final class Draft
      * @param  Doc  $more  members beside the required ones
      * @return Doc a question
      */
-    public function question(string $name, string $kind, string $text, array $entries, string $right, string $notRight, array $ladder, string $tolerance = '0', array $more = []): array
-    {
+    public function question(
+        string $name,
+        string $kind,
+        string $text,
+        array $entries,
+        string $right,
+        string $notRight,
+        array $ladder,
+        string $tolerance = '0',
+        array $more = [],
+    ): array {
         if (isset($more['sentence']) && is_string($more['sentence'])) {
             $more['sentence'] = self::withGaps($more['sentence'], is_array($more['gaps'] ?? null) ? array_values($more['gaps']) : []);
         }
@@ -89,7 +105,13 @@ final class Draft
      */
     public function video(string $name, string $title, string $media, array $cues, array $more = []): array
     {
-        return ['id' => $this->id($name), 'kind' => 'video', 'title' => $title, 'clip' => ['media' => $media, 'from' => 0, 'to' => null], 'cues' => $cues] + $more;
+        return [
+            'id' => $this->id($name),
+            'kind' => 'video',
+            'title' => $title,
+            'clip' => ['media' => $media, 'from' => 0, 'to' => null],
+            'cues' => $cues,
+        ] + $more;
     }
 
     /**
@@ -121,9 +143,25 @@ final class Draft
      * @param  Doc  $more
      * @return Doc
      */
-    public function drill(string $name, string $title, array $questions, int $deal, int $need, string $ends = 'need', array $more = []): array
-    {
-        return ['id' => $this->id($name), 'kind' => 'drill', 'title' => $title, 'questions' => $questions, 'deal' => $deal, 'need' => $need, 'ends' => $ends, 'points' => 2] + $more;
+    public function drill(
+        string $name,
+        string $title,
+        array $questions,
+        int $deal,
+        int $need,
+        string $ends = 'need',
+        array $more = [],
+    ): array {
+        return [
+            'id' => $this->id($name),
+            'kind' => 'drill',
+            'title' => $title,
+            'questions' => $questions,
+            'deal' => $deal,
+            'need' => $need,
+            'ends' => $ends,
+            'points' => 2,
+        ] + $more;
     }
 
     /**
@@ -133,7 +171,19 @@ final class Draft
      */
     public function staircase(string $name, string $title, array $levels, array $ladder, int $longest = 8): array
     {
-        return ['id' => $this->id($name), 'kind' => 'staircase', 'title' => $title, 'levels' => array_map(fn (array $questions, int $level): array => ['id' => $this->id("$name/level $level"), 'questions' => $questions], $levels, array_keys($levels)), 'longest' => $longest, 'points' => 2, 'ladder' => $ladder];
+        return [
+            'id' => $this->id($name),
+            'kind' => 'staircase',
+            'title' => $title,
+            'levels' => array_map(
+                fn (array $questions, int $level): array => ['id' => $this->id("$name/level $level"), 'questions' => $questions],
+                $levels,
+                array_keys($levels),
+            ),
+            'longest' => $longest,
+            'points' => 2,
+            'ladder' => $ladder,
+        ];
     }
 
     /** @return Doc */
@@ -145,7 +195,12 @@ final class Draft
     /** @return Doc */
     public function clip(string $name, string $title, string $media, float $from = 0, ?float $to = null): array
     {
-        return ['id' => $this->id($name), 'kind' => 'video', 'title' => $title, 'clip' => ['media' => $media, 'from' => $from, 'to' => $to]];
+        return [
+            'id' => $this->id($name),
+            'kind' => 'video',
+            'title' => $title,
+            'clip' => ['media' => $media, 'from' => $from, 'to' => $to],
+        ];
     }
 
     /**
@@ -166,7 +221,14 @@ final class Draft
     /** @return Doc a rung with something to do and answers to check oneself */
     public function exercise(string $name, string $title, string $text, string $answers, string $link = ''): array
     {
-        return ['id' => $this->id($name), 'kind' => 'exercise', 'title' => $title, 'text' => self::rich($text), 'link' => $link, 'answers' => self::rich($answers)];
+        return [
+            'id' => $this->id($name),
+            'kind' => 'exercise',
+            'title' => $title,
+            'text' => self::rich($text),
+            'link' => $link,
+            'answers' => self::rich($answers),
+        ];
     }
 
     /** @return Doc a rung that calls the teacher */
@@ -181,7 +243,14 @@ final class Draft
      */
     public function right(string $text, string $feedback = '', array $more = []): array
     {
-        return $more + ['id' => $this->id("entry/$text/$feedback/right"), 'text' => self::rich($text), 'right' => true, 'feedback' => self::rich($feedback), 'fork' => null, 'ladder' => []];
+        return $more + [
+            'id' => $this->id("entry/$text/$feedback/right"),
+            'text' => self::rich($text),
+            'right' => true,
+            'feedback' => self::rich($feedback),
+            'fork' => null,
+            'ladder' => [],
+        ];
     }
 
     /**
@@ -189,9 +258,22 @@ final class Draft
      * @param  Doc  $more
      * @return Doc an entry that is known to be wrong
      */
-    public function wrong(string $name, string $text, string $feedback = '', array $ladder = [], ?string $fork = null, array $more = []): array
-    {
-        return $more + ['id' => $this->id("entry/$name"), 'text' => self::rich($text), 'right' => false, 'feedback' => self::rich($feedback), 'fork' => $fork, 'ladder' => $ladder];
+    public function wrong(
+        string $name,
+        string $text,
+        string $feedback = '',
+        array $ladder = [],
+        ?string $fork = null,
+        array $more = [],
+    ): array {
+        return $more + [
+            'id' => $this->id("entry/$name"),
+            'text' => self::rich($text),
+            'right' => false,
+            'feedback' => self::rich($feedback),
+            'fork' => $fork,
+            'ladder' => $ladder,
+        ];
     }
 
     /**

@@ -98,7 +98,9 @@ final class FullSchool
     private function people(): void
     {
         foreach (['first' => $this->teacher, 'second' => $this->teacher, 'empty' => $this->teacher, 'other' => $this->colleague] as $name => $teacher) {
-            $this->classes[$name] = $teacher->classes()->create(['school_id' => $teacher->school_id, 'name' => "Class $name", 'phrase' => "full school $name"]);
+            $this->classes[$name] = $teacher->classes()->create(
+                ['school_id' => $teacher->school_id, 'name' => "Class $name", 'phrase' => "full school $name"],
+            );
         }
         $roster = app(Roster::class);
         $roster->add($this->classes['first'], "Both Anders\nOut Taken\nLate Comer\nMore Time\nStudent 2\nStudent 10");
@@ -115,9 +117,25 @@ final class FullSchool
 
     private function makeQuizzes(): void
     {
-        $media = array_map(static fn (string $name): string => (new Draft('full'))->id($name), array_combine(Demo::videos(), Demo::videos()));
+        $media = array_map(
+            static fn (string $name): string => (new Draft('full'))->id($name),
+            array_combine(Demo::videos(), Demo::videos()),
+        );
         foreach ($media as $name => $id) {
-            $this->teacher->media()->create(['id' => $id, 'kind' => 'video', 'type' => 'video/webm', 'title' => $name, 'bytes' => 3, 'seconds' => 28, 'file' => "$id.webm", 'captions' => null, 'student_id' => null, 'round_id' => null]);
+            $this->teacher->media()->create(
+                [
+                    'id' => $id,
+                    'kind' => 'video',
+                    'type' => 'video/webm',
+                    'title' => $name,
+                    'bytes' => 3,
+                    'seconds' => 28,
+                    'file' => "$id.webm",
+                    'captions' => null,
+                    'student_id' => null,
+                    'round_id' => null,
+                ],
+            );
             copy(__DIR__."/media/$name.webm", app(MediaFolder::class)->folder()."/$id.webm");
         }
         foreach (Quizzes::all($media) as $index => $document) {
@@ -125,17 +143,52 @@ final class FullSchool
         }
         $d = new Draft('german');
         $this->quizzes['german'] = $this->publish(['language' => 'de'] + $d->quiz('Ebbe und Flut', 'Lies genau.', [
-            $d->asks('a', $d->question('a', 'number', 'Wie viele Stunden?', [$d->right('6,2')], 'Ja.', 'Nein.', [$d->hint('h', 'Etwa ein Viertel des Tages.')])),
+            $d->asks(
+                'a',
+                $d->question(
+                    'a',
+                    'number',
+                    'Wie viele Stunden?',
+                    [$d->right('6,2')],
+                    'Ja.',
+                    'Nein.',
+                    [$d->hint('h', 'Etwa ein Viertel des Tages.')],
+                ),
+            ),
             $d->asks('w', $d->question('w', 'written', 'Warum?', [], '', '', [], '0', ['readByTeacher' => true])),
         ], 'Ende', 'Gut.'));
-        $this->quizzes['draft'] = Quiz::query()->create(['teacher_id' => $this->teacher->id, 'title' => 'Draft', 'state' => QuizState::Draft, 'version' => 1, 'document' => $d->quiz('Draft', '', [], 'End', '')]);
-        $this->quizzes['other'] = Quiz::query()->create(['teacher_id' => $this->colleague->id, 'title' => 'Other', 'state' => QuizState::Draft, 'version' => 1, 'document' => $d->quiz('Other', '', [], 'End', '')]);
+        $this->quizzes['draft'] = Quiz::query()->create(
+            [
+                'teacher_id' => $this->teacher->id,
+                'title' => 'Draft',
+                'state' => QuizState::Draft,
+                'version' => 1,
+                'document' => $d->quiz('Draft', '', [], 'End', ''),
+            ],
+        );
+        $this->quizzes['other'] = Quiz::query()->create(
+            [
+                'teacher_id' => $this->colleague->id,
+                'title' => 'Other',
+                'state' => QuizState::Draft,
+                'version' => 1,
+                'document' => $d->quiz('Other', '', [], 'End', ''),
+            ],
+        );
     }
 
     /** @param  array<string, mixed>  $document */
     private function publish(array $document): Quiz
     {
-        $quiz = Quiz::query()->create(['teacher_id' => $this->teacher->id, 'title' => $document['title'], 'state' => QuizState::Published, 'version' => 1, 'document' => $document]);
+        $quiz = Quiz::query()->create(
+            [
+                'teacher_id' => $this->teacher->id,
+                'title' => $document['title'],
+                'state' => QuizState::Published,
+                'version' => 1,
+                'document' => $document,
+            ],
+        );
         Edition::query()->create(['quiz_id' => $quiz->id, 'number' => 1, 'version' => 1, 'document' => $document, 'published_at' => now()]);
 
         return $quiz;
@@ -145,7 +198,8 @@ final class FullSchool
     {
         $give = function (string $name, string $class, string $quiz, array $more = [], ?Terms $terms = null): void {
             $this->tasks[$name] = Task::query()->create($more + [
-                'teacher_id' => $this->teacher->id, 'class_id' => $this->classes[$class]->id, 'quiz_id' => $this->quizzes[$quiz]->id, 'terms' => ($terms ?? Terms::learn())->toArray(),
+                'teacher_id' => $this->teacher->id, 'class_id' => $this->classes[$class]->id, 'quiz_id' => $this->quizzes[$quiz]->id,
+                'terms' => ($terms ?? Terms::learn())->toArray(),
             ]);
         };
         $give('tides', 'first', 'tides');
@@ -207,20 +261,44 @@ final class FullSchool
         $corrections = app(Corrections::class);
         $tides = $this->quizzes['tides'];
         $question = QuizDocument::read($tides->document)->stops[0]->questions()[0]->id;
-        $correction = $corrections->correct($tides, $this->teacher, SentChange::made(Ulids::make(), 'Stop 1: points changed', [Edit::set($question, 'points', 3)]));
-        $corrections->correct($tides->refresh(), $this->teacher, SentChange::made(Ulids::make(), 'Stop 1: feedback for right reworded', [Edit::set($question, 'feedback.right', 'Quite right.')]));
+        $correction = $corrections->correct(
+            $tides,
+            $this->teacher,
+            SentChange::made(Ulids::make(), 'Stop 1: points changed', [Edit::set($question, 'points', 3)]),
+        );
+        $corrections->correct(
+            $tides->refresh(),
+            $this->teacher,
+            SentChange::made(
+                Ulids::make(),
+                'Stop 1: feedback for right reworded',
+                [Edit::set($question, 'feedback.right', 'Quite right.')],
+            ),
+        );
         $this->correction = $correction->id;
         $tides->refresh();
-        Edition::query()->create(['quiz_id' => $tides->id, 'number' => 2, 'version' => $tides->version, 'document' => $tides->document, 'published_at' => now()]);
+        Edition::query()->create(
+            ['quiz_id' => $tides->id, 'number' => 2, 'version' => $tides->version, 'document' => $tides->document, 'published_at' => now()],
+        );
 
         // A history: a change, and one that two made at once and that did not fit any more.
         foreach (['Read well.' => Fingerprint::of(''), 'Read twice.' => Fingerprint::of('')] as $words => $was) {
-            app(QuizChanges::class)->make($this->quizzes['draft'], $this->teacher, Ulids::make(), ChangeKind::Made, 'The quiz: instructions reworded', [Edit::set('quiz', 'instructions', $words, $was)]);
+            app(QuizChanges::class)->make(
+                $this->quizzes['draft'],
+                $this->teacher,
+                Ulids::make(),
+                ChangeKind::Made,
+                'The quiz: instructions reworded',
+                [Edit::set('quiz', 'instructions', $words, $was)],
+            );
         }
 
         app(Roster::class)->takeOut($this->classes['first'], $this->takenOut->id);
         $this->closeAndComeLate();
-        $first = Round::query()->where('task_id', $this->tasks['tides']->id)->where('student_id', $this->both->id)->where('number', 1)->sole();
+        $first = Round::query()->where(
+            'task_id',
+            $this->tasks['tides']->id,
+        )->where('student_id', $this->both->id)->where('number', 1)->sole();
         foreach (State::fromArray($first->state)->records as $question => $record) {
             if ($record->response !== null && $first->finished_at !== null) {
                 $this->book->overrule($first->id, static fn (): null => null, new Overruled($question, 0, 'Again, please.', true));
@@ -237,7 +315,19 @@ final class FullSchool
         $made = (int) now()->valueOf() - 60_000;
         $task->update(['closes_at' => CarbonImmutable::now()->subSeconds(30)]);
         $this->book->settle($task);
-        $sent = SentEvent::read(Fields::of(['id' => Ulids::make(), 'after' => $round->refresh()->last_event_id, 'kind' => 'went-to', 'at' => $made, 'sentAt' => (int) now()->valueOf(), 'data' => ['stop' => (new Draft('german'))->id('a')]]), (int) now()->valueOf());
+        $sent = SentEvent::read(
+            Fields::of(
+                [
+                    'id' => Ulids::make(),
+                    'after' => $round->refresh()->last_event_id,
+                    'kind' => 'went-to',
+                    'at' => $made,
+                    'sentAt' => (int) now()->valueOf(),
+                    'data' => ['stop' => (new Draft('german'))->id('a')],
+                ],
+            ),
+            (int) now()->valueOf(),
+        );
         $this->book->take($round->id, static fn (): null => null, $sent);
     }
 }

@@ -37,24 +37,41 @@ final class Tides
             'Have your notes at hand. Take your time: if something does not come at once, there is help on the way.',
             [
                 $d->asks('range', $d->question('range', 'one-choice', 'What does the tidal range tell you?', [
-                    $d->wrong('range-depth', 'How deep the water is at high tide', 'Depth is measured from the ground. The range is not about the ground.'),
+                    $d->wrong(
+                        'range-depth',
+                        'How deep the water is at high tide',
+                        'Depth is measured from the ground. The range is not about the ground.',
+                    ),
                     $d->right('How far the water climbs from low water to high water'),
                     $d->wrong('range-time', 'How long the water takes to climb', 'That is a time. A range is a height, in metres.'),
                     $d->wrong('range-out', 'How far the sea goes out over the sand'),
                 ], 'Yes. The range is the height between the low mark and the high mark.', 'Look at the two marks on the quay wall.', [
-                    $d->hint('range-hint', 'Think of two marks on the quay wall: one where the water stands lowest, one where it stands highest. What lies between them?'),
+                    $d->hint(
+                        'range-hint',
+                        'Think of two marks on the quay wall: one where the water stands lowest, one where it stands highest. What lies between them?',
+                    ),
                     $d->clip('range-video', 'High mark, low mark', $media['tidal-range'], 0, 17.8),
                 ])),
                 $d->asks('range-sum', $d->question('range-sum', 'number', 'At Skerry Bay, high water is 5.2 m and low water is 1.4 m. How large is the tidal range, in metres?', [
                     $d->right('3.8'),
                     $d->wrong('range-added', '6.6', 'You have added the two heights. The range lies between them.', [
-                        $d->hint('range-added-hint', 'Draw a wall with a mark at 1.4 m and a mark at 5.2 m. How far is it from one mark up to the other?'),
+                        $d->hint(
+                            'range-added-hint',
+                            'Draw a wall with a mark at 1.4 m and a mark at 5.2 m. How far is it from one mark up to the other?',
+                        ),
                     ]),
                     $d->wrong('range-high', '5.2', 'That is where the water stands at high tide. From where did it climb?'),
                 ], 'Yes: 5.2 m − 1.4 m = 3.8 m.', 'The range is the height between the two marks.', [
-                    $d->hint('range-sum-hint', 'Start at the low mark and climb to the high mark. Which sum tells you how far you climbed?'),
+                    $d->hint(
+                        'range-sum-hint',
+                        'Start at the low mark and climb to the high mark. Which sum tells you how far you climbed?',
+                    ),
                     $d->clip('range-sum-video', 'Working out a range', $media['tidal-range']),
-                    $d->reading('range-sum-example', 'The same with other numbers', "At Gull Point, high water is 4.9 m and low water is 0.7 m.\nFrom 0.7 m up to 4.9 m the water climbs 4.9 m − 0.7 m = 4.2 m.\nSo the range there is 4.2 m. Now do the same with 5.2 m and 1.4 m."),
+                    $d->reading(
+                        'range-sum-example',
+                        'The same with other numbers',
+                        "At Gull Point, high water is 4.9 m and low water is 0.7 m.\nFrom 0.7 m up to 4.9 m the water climbs 4.9 m − 0.7 m = 4.2 m.\nSo the range there is 4.2 m. Now do the same with 5.2 m and 1.4 m.",
+                    ),
                 ])),
                 $d->video('why', 'Why two high tides a day?', $tidesVideo, [
                     $d->note('why-note', 12, 'The pull is drawn far too strong here. The real bulges are less than a metre high.'),
@@ -75,7 +92,10 @@ final class Tides
                         $d->right('high tide'), $d->right('high water'), $d->right('high'),
                         $d->wrong('why-turn-low', 'low tide', 'That is when the bay is between two bulges.'),
                     ], 'Yes: high tide, twice in one turn.', 'Two words are enough.', [
-                        $d->hint('why-turn-hint', 'There are two names for the state of the tide. One is for the largest height of the water.'),
+                        $d->hint(
+                            'why-turn-hint',
+                            'There are two names for the state of the tide. One is for the largest height of the water.',
+                        ),
                     ])),
                     $d->note('why-wonder', 62, 'What do you still wonder about? Write it down: it comes up next lesson.', 'comments'),
                 ]),
@@ -91,7 +111,11 @@ final class Tides
                 ], 'Yes. In one turn, the bay passes both bulges.', 'Think of the picture with the bay as a red dot.', [
                     $d->hint('two-hint', 'Follow the bay through one whole turn of the Earth. Through how many bulges does it pass?'),
                     $d->clip('two-video', 'One turn of the Earth', $tidesVideo, 44.2, 58),
-                    $d->reading('two-reading', 'In four sentences', "The Moon pulls the near water more than the Earth, so it bulges towards the Moon.\nIt pulls the Earth more than the far water, so the far water is left behind: a second bulge.\nThe Earth turns once a day.\nSo each place passes both bulges in a day, and has two high tides."),
+                    $d->reading(
+                        'two-reading',
+                        'In four sentences',
+                        "The Moon pulls the near water more than the Earth, so it bulges towards the Moon.\nIt pulls the Earth more than the far water, so the far water is left behind: a second bulge.\nThe Earth turns once a day.\nSo each place passes both bulges in a day, and has two high tides.",
+                    ),
                 ])),
                 $d->asks('twelfths', $d->question('twelfths', 'number', 'The tidal range is 6 m. By the rule of twelfths, how many metres does the water climb in the third hour after low water?', [
                     $d->right('1.5'),
@@ -102,7 +126,11 @@ final class Tides
                 ], 'Yes: three twelfths of 6 m are 1.5 m.', 'The six hours go 1, 2, 3, 3, 2, 1.', [
                     $d->hint('twelfths-hint', 'First find one twelfth of 6 m. How many twelfths belong to the third hour?'),
                     $d->clip('twelfths-video', 'Slow, fast, slow', $media['rule-of-twelfths']),
-                    $d->reading('twelfths-example', 'The same with a range of 3.6 m', "One twelfth is 3.6 m ÷ 12 = 0.3 m.\nHour 1: 0.3 m. Hour 2: 0.6 m. Hour 3: 0.9 m. Hour 4: 0.9 m. Hour 5: 0.6 m. Hour 6: 0.3 m.\nTogether that is 3.6 m again."),
+                    $d->reading(
+                        'twelfths-example',
+                        'The same with a range of 3.6 m',
+                        "One twelfth is 3.6 m ÷ 12 = 0.3 m.\nHour 1: 0.3 m. Hour 2: 0.6 m. Hour 3: 0.9 m. Hour 4: 0.9 m. Hour 5: 0.6 m. Hour 6: 0.3 m.\nTogether that is 3.6 m again.",
+                    ),
                 ])),
                 $d->asks('fastest', $d->question('fastest', 'several-choices', 'In which hours after low water does the water climb fastest?', [
                     $d->wrong('fastest-1', 'the first'), $d->wrong('fastest-2', 'the second'), $d->right('the third'),
@@ -116,7 +144,11 @@ final class Tides
                     $d->wrong('table-low', '13:12', 'Look at the height beside it.', [], $d->id('read-table')),
                 ], 'Yes. 5.6 m is high, and it is the second time.', 'High water has the large heights.', [
                     $d->hint('table-hint', 'Mark the two largest heights. Which of the two comes later?'),
-                    $d->reading('table-reading', 'How to read it', 'Each line has a time and a height. Small heights are low water, large heights are high water. They take turns: low, high, low, high.'),
+                    $d->reading(
+                        'table-reading',
+                        'How to read it',
+                        'Each line has a time and a height. Small heights are low water, large heights are high water. They take turns: low, high, low, high.',
+                    ),
                 ])),
                 $d->asks('walk', $d->question('walk', 'one-choice', 'With the same table: when is the safest time to begin a walk over the sand to the island and back?', [
                     $d->wrong('walk-high', 'At 07:02', 'The water is 5.4 m high then: the sand lies deep below it.'),
@@ -130,12 +162,26 @@ final class Tides
             ],
             'You have walked the whole shore',
             'Next lesson we go down to the quay with the tide table. Bring boots.',
-            [$d->reading('read-table', 'Reading a tide table', "00:48  1.1 m   low water\n07:02  5.4 m   high water\n13:12  0.9 m   low water\n\nSmall heights are low water, large heights are high water. They take turns.")],
+            [
+                $d->reading(
+                    'read-table',
+                    'Reading a tide table',
+                    "00:48  1.1 m   low water\n07:02  5.4 m   high water\n13:12  0.9 m   low water\n\nSmall heights are low water, large heights are high water. They take turns.",
+                ),
+            ],
             [
                 'subject' => 'Geography', 'unit' => 'The coast', 'tags' => ['tides', 'Moon'],
                 'stage' => ['from' => 12, 'to' => 13],
-                'objectives' => array_map(static fn (string $name, string $text): array => ['id' => $d->id($name), 'text' => $text], array_keys(self::OBJECTIVES), array_column(self::OBJECTIVES, 0)),
-                'misconceptions' => array_map(static fn (string $name, string $text): array => ['id' => $d->id($name), 'text' => $text], array_keys(self::MISCONCEPTIONS), array_column(self::MISCONCEPTIONS, 0)),
+                'objectives' => array_map(
+                    static fn (string $name, string $text): array => ['id' => $d->id($name), 'text' => $text],
+                    array_keys(self::OBJECTIVES),
+                    array_column(self::OBJECTIVES, 0),
+                ),
+                'misconceptions' => array_map(
+                    static fn (string $name, string $text): array => ['id' => $d->id($name), 'text' => $text],
+                    array_keys(self::MISCONCEPTIONS),
+                    array_column(self::MISCONCEPTIONS, 0),
+                ),
             ],
         );
 

@@ -16,7 +16,10 @@ final class AccountTest extends AppTestCase
 
     public function test_a_teacher_signs_up_out_and_in(): void
     {
-        $this->postJson('/api/teacher/sign-up', ['name' => 'Marta Quay', 'email' => 'Marta@School.example', 'password' => self::PASSWORD])->assertStatus(201);
+        $this->postJson(
+            '/api/teacher/sign-up',
+            ['name' => 'Marta Quay', 'email' => 'Marta@School.example', 'password' => self::PASSWORD],
+        )->assertStatus(201);
         $this->getJson('/api/teacher')->assertOk()->assertJson(['email' => 'marta@school.example']);
         $this->postJson('/api/teacher/sign-out')->assertNoContent();
         $this->app->make('auth')->forgetGuards();
@@ -43,7 +46,10 @@ final class AccountTest extends AppTestCase
         foreach (['jose@school.example', 'JOSE@school.example', ' jose@school.example', 'Jose@School.example', 'jose@school.example', 'jose@school.example'] as $written) {
             $this->postJson('/api/teacher/sign-in', ['email' => $written, 'password' => 'wrong'])->assertStatus(422);
         }
-        $this->postJson('/api/teacher/sign-in', ['email' => 'jose@school.example', 'password' => 'a long password'])->assertStatus(429)->assertHeader('Retry-After', '15');
+        $this->postJson(
+            '/api/teacher/sign-in',
+            ['email' => 'jose@school.example', 'password' => 'a long password'],
+        )->assertStatus(429)->assertHeader('Retry-After', '15');
         // Another spelling is another address, and nobody's.
         $this->postJson('/api/teacher/sign-in', ['email' => 'josé@school.example', 'password' => 'a long password'])->assertStatus(422);
         Artisan::call('cache:clear');
@@ -71,13 +77,19 @@ final class AccountTest extends AppTestCase
     public function test_the_device_that_came_in_last_is_not_shut_out_by_others(): void
     {
         $teacher = $this->teacher();
-        $device = $this->postJson('/api/teacher/sign-in', ['email' => $teacher->email, 'password' => 'a long password'])->assertOk()->getCookie('hidden_ladder_device')?->getValue();
+        $device = $this->postJson(
+            '/api/teacher/sign-in',
+            ['email' => $teacher->email, 'password' => 'a long password'],
+        )->assertOk()->getCookie('hidden_ladder_device')?->getValue();
         self::assertIsString($device);
         for ($try = 0; $try < 7; $try++) {
             $this->postJson('/api/teacher/sign-in', ['email' => $teacher->email, 'password' => 'wrong']);
         }
         $this->postJson('/api/teacher/sign-in', ['email' => $teacher->email, 'password' => 'a long password'])->assertStatus(429);
-        $this->withCredentials()->withCookie('hidden_ladder_device', $device)->postJson('/api/teacher/sign-in', ['email' => $teacher->email, 'password' => 'a long password'])->assertOk();
+        $this->withCredentials()->withCookie('hidden_ladder_device', $device)->postJson(
+            '/api/teacher/sign-in',
+            ['email' => $teacher->email, 'password' => 'a long password'],
+        )->assertOk();
         for ($try = 0; $try < 6; $try++) {
             $this->postJson('/api/teacher/sign-in', ['email' => $teacher->email, 'password' => 'wrong'])->assertStatus(422);
         }
@@ -86,18 +98,27 @@ final class AccountTest extends AppTestCase
 
     public function test_a_new_password_ends_every_session(): void
     {
-        $this->postJson('/api/teacher/sign-up', ['name' => 'Marta Quay', 'email' => 'marta@school.example', 'password' => self::PASSWORD])->assertStatus(201);
+        $this->postJson(
+            '/api/teacher/sign-up',
+            ['name' => 'Marta Quay', 'email' => 'marta@school.example', 'password' => self::PASSWORD],
+        )->assertStatus(201);
         $this->app->make('auth')->forgetGuards();
         $this->getJson('/api/teacher')->assertOk();
         $token = Password::createToken(Teacher::query()->where('email', 'marta@school.example')->sole());
-        $this->postJson('/api/teacher/new-password', ['email' => 'marta@school.example', 'token' => $token, 'password' => 'another long one'])->assertNoContent();
+        $this->postJson(
+            '/api/teacher/new-password',
+            ['email' => 'marta@school.example', 'token' => $token, 'password' => 'another long one'],
+        )->assertNoContent();
         $this->app->make('auth')->forgetGuards();
         $this->getJson('/api/teacher')->assertUnauthorized();
     }
 
     public function test_whoever_signs_up_alone_keeps_a_school_of_their_own(): void
     {
-        $this->postJson('/api/teacher/sign-up', ['name' => 'Marta Quay', 'email' => 'marta@school.example', 'password' => self::PASSWORD])->assertStatus(201);
+        $this->postJson(
+            '/api/teacher/sign-up',
+            ['name' => 'Marta Quay', 'email' => 'marta@school.example', 'password' => self::PASSWORD],
+        )->assertStatus(201);
         $teacher = Teacher::query()->with('school')->where('email', 'marta@school.example')->sole();
         self::assertTrue($teacher->is_keeper);
         self::assertFalse($teacher->school?->is_demo);
@@ -124,7 +145,11 @@ final class AccountTest extends AppTestCase
 
     public function test_the_post_box_is_part_of_the_demo_and_for_this_machine_alone(): void
     {
-        $look = fn (array $server = [], string $at = '') => $this->call('GET', "$at/api/post-box", server: $server + ['HTTP_ACCEPT' => 'application/json']);
+        $look = fn (array $server = [], string $at = '') => $this->call(
+            'GET',
+            "$at/api/post-box",
+            server: $server + ['HTTP_ACCEPT' => 'application/json'],
+        );
         $look()->assertNotFound();
         School::query()->create(['name' => 'Demo', 'is_demo' => true]);
         $look()->assertOk();

@@ -35,7 +35,11 @@ abstract class AppTestCase extends TestCase
         $app = require __DIR__.'/../../bootstrap/app.php';
         assert($app instanceof Application);
         $app->make(Kernel::class)->bootstrap();
-        self::assertStringEndsWith('_test', (string) config('database.connections.mariadb.database'), 'App tests are run by bin/test, on a database of their own.');
+        self::assertStringEndsWith(
+            '_test',
+            (string) config('database.connections.mariadb.database'),
+            'App tests are run by bin/test, on a database of their own.',
+        );
 
         return $app;
     }
@@ -44,7 +48,12 @@ abstract class AppTestCase extends TestCase
     {
         parent::setUp();
         Cache::flush();
-        config(['hidden_ladder.media_folder' => sys_get_temp_dir().'/hidden-ladder-test-media-'.getmypid(), 'hidden_ladder.media_by_nginx' => false]);
+        config(
+            [
+                'hidden_ladder.media_folder' => sys_get_temp_dir().'/hidden-ladder-test-media-'.getmypid(),
+                'hidden_ladder.media_by_nginx' => false,
+            ],
+        );
     }
 
     /**
@@ -80,7 +89,15 @@ abstract class AppTestCase extends TestCase
     {
         $school = School::query()->create(['name' => "School of $name"]);
 
-        return Teacher::query()->create(['school_id' => $school->id, 'is_keeper' => true, 'name' => $name, 'email' => strtolower($name.'-'.Ulids::make()).'@school.example', 'password' => 'a long password']);
+        return Teacher::query()->create(
+            [
+                'school_id' => $school->id,
+                'is_keeper' => true,
+                'name' => $name,
+                'email' => strtolower($name.'-'.Ulids::make()).'@school.example',
+                'password' => 'a long password',
+            ],
+        );
     }
 
     protected function asTeacher(Teacher $teacher): static
@@ -102,7 +119,15 @@ abstract class AppTestCase extends TestCase
     {
         $document ??= Sample::document();
 
-        return Quiz::query()->create(['teacher_id' => $teacher->id, 'title' => $document['title'], 'state' => QuizState::Draft, 'version' => 1, 'document' => $document]);
+        return Quiz::query()->create(
+            [
+                'teacher_id' => $teacher->id,
+                'title' => $document['title'],
+                'state' => QuizState::Draft,
+                'version' => 1,
+                'document' => $document,
+            ],
+        );
     }
 
     /**
@@ -113,7 +138,10 @@ abstract class AppTestCase extends TestCase
      */
     protected function change(Quiz $quiz, array $edits, ?int $version = null, ?string $id = null, string $label = 'Reworded'): TestResponse
     {
-        return $this->postJson("/api/quizzes/$quiz->id/changes", ['id' => $id ?? Ulids::make(), 'version' => $version ?? $quiz->refresh()->version, 'label' => $label, 'edits' => $edits]);
+        return $this->postJson(
+            "/api/quizzes/$quiz->id/changes",
+            ['id' => $id ?? Ulids::make(), 'version' => $version ?? $quiz->refresh()->version, 'label' => $label, 'edits' => $edits],
+        );
     }
 
     /**
@@ -124,12 +152,22 @@ abstract class AppTestCase extends TestCase
      */
     protected function correct(string $quiz, array $edits, string $label = 'Corrected'): TestResponse
     {
-        return $this->postJson("/api/quizzes/$quiz/corrections", ['id' => Ulids::make(), 'version' => 1, 'label' => $label, 'edits' => $edits]);
+        return $this->postJson(
+            "/api/quizzes/$quiz/corrections",
+            ['id' => Ulids::make(), 'version' => 1, 'label' => $label, 'edits' => $edits],
+        );
     }
 
     protected function schoolClass(Teacher $teacher, string $names = "Ada\nBram"): SchoolClass
     {
-        $class = SchoolClass::query()->create(['school_id' => $teacher->school_id, 'teacher_id' => $teacher->id, 'name' => 'Year 8', 'phrase' => strtr(strtolower(Ulids::make()), '0123456789', 'ghijklmnop')]);
+        $class = SchoolClass::query()->create(
+            [
+                'school_id' => $teacher->school_id,
+                'teacher_id' => $teacher->id,
+                'name' => 'Year 8',
+                'phrase' => strtr(strtolower(Ulids::make()), '0123456789', 'ghijklmnop'),
+            ],
+        );
         app(Roster::class)->add($class, $names);
 
         return $class;
@@ -137,7 +175,9 @@ abstract class AppTestCase extends TestCase
 
     protected function given(SchoolClass $class, Quiz $quiz): Task
     {
-        Edition::query()->create(['quiz_id' => $quiz->id, 'number' => 1, 'version' => 1, 'document' => $quiz->document, 'published_at' => now()]);
+        Edition::query()->create(
+            ['quiz_id' => $quiz->id, 'number' => 1, 'version' => 1, 'document' => $quiz->document, 'published_at' => now()],
+        );
 
         return Task::query()->create([
             'teacher_id' => $class->teacher_id, 'class_id' => $class->id, 'quiz_id' => $quiz->id, 'terms' => Terms::learn()->toArray(),
@@ -156,7 +196,17 @@ abstract class AppTestCase extends TestCase
         $now = (int) now()->valueOf();
         $last = Round::query()->whereKey($round)->value('last_event_id');
 
-        return $this->postJson("/api/student/rounds/$round/events", $otherwise + ['id' => Ulids::make(), 'after' => $last, 'kind' => $kind, 'at' => $now, 'sentAt' => $now, 'data' => (object) $data]);
+        return $this->postJson(
+            "/api/student/rounds/$round/events",
+            $otherwise + [
+                'id' => Ulids::make(),
+                'after' => $last,
+                'kind' => $kind,
+                'at' => $now,
+                'sentAt' => $now,
+                'data' => (object) $data,
+            ],
+        );
     }
 
     protected function member(SchoolClass $class, string $name = 'Ada'): Student

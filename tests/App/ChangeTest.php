@@ -32,7 +32,12 @@ final class ChangeTest extends AppTestCase
     /** @return array<string, mixed> */
     private function set(string $value, ?string $was = null, string $member = 'title', string $at = 'quiz'): array
     {
-        return ['do' => 'set', 'at' => $at, 'member' => $member, 'value' => $value] + ($was === null ? [] : ['was' => Fingerprint::of($was)]);
+        return [
+            'do' => 'set',
+            'at' => $at,
+            'member' => $member,
+            'value' => $value,
+        ] + ($was === null ? [] : ['was' => Fingerprint::of($was)]);
     }
 
     private function title(): mixed
@@ -42,7 +47,10 @@ final class ChangeTest extends AppTestCase
 
     private function takes(string $step): string
     {
-        $reply = $this->postJson("/api/quizzes/{$this->quiz->id}/$step", ['id' => Ulids::make(), 'version' => $this->quiz->refresh()->version]);
+        $reply = $this->postJson(
+            "/api/quizzes/{$this->quiz->id}/$step",
+            ['id' => Ulids::make(), 'version' => $this->quiz->refresh()->version],
+        );
 
         return $reply->status() === 200 ? strval($reply->json('changes.0.label')) : strval($reply->assertStatus(409)->json('detail'));
     }
@@ -51,7 +59,12 @@ final class ChangeTest extends AppTestCase
     {
         $id = Ulids::make();
         foreach ([1, 1, 2] as $version) {
-            $reply = $this->change($this->quiz, [$this->set('Ebb', 'Sample')], $version, $id)->assertOk()->assertJsonPath('version', 2)->assertJsonPath('taken', $id);
+            $reply = $this->change(
+                $this->quiz,
+                [$this->set('Ebb', 'Sample')],
+                $version,
+                $id,
+            )->assertOk()->assertJsonPath('version', 2)->assertJsonPath('taken', $id);
             self::assertCount(2 - $version, $reply->json('changes'));
         }
         self::assertSame(['Ebb', 1], [$this->title(), $this->quiz->changes()->count()]);
@@ -71,7 +84,10 @@ final class ChangeTest extends AppTestCase
         ])->assertOk();
         self::assertSame('So <strong>it</strong> is.', $reply->json('changes.0.edits.0.value'));
         self::assertSame(['right' => '<em>Yes</em>', 'notRight' => 'a &lt; b &amp; c'], $reply->json('changes.0.edits.1.value'));
-        self::assertSame(['<p>Look</p><p>again</p>', 'Look'], [$reply->json('changes.0.edits.2.node.text'), $reply->json('changes.0.edits.3.value')]);
+        self::assertSame(
+            ['<p>Look</p><p>again</p>', 'Look'],
+            [$reply->json('changes.0.edits.2.node.text'), $reply->json('changes.0.edits.3.value')],
+        );
         self::assertSame('A < B & C', $this->title(), 'a title is no rich text');
         $question = $this->quiz->refresh()->document['stops'][0]['question'];
         self::assertSame(['So <strong>it</strong> is.', 'Look'], [$question['prompt'], $question['ladder'][2]['text']]);
@@ -82,7 +98,10 @@ final class ChangeTest extends AppTestCase
         $other = $this->teacher('Jonas');
         $rung = ['id' => Ulids::make(), 'kind' => 'hint', 'text' => 'Look.'];
         $this->change($this->quiz, [$this->set('Renamed')])->assertOk();
-        $this->change($this->quiz, [['do' => 'insert', 'into' => Sample::id('first/question'), 'list' => 'ladder', 'before' => null, 'node' => $rung]])->assertOk();
+        $this->change(
+            $this->quiz,
+            [['do' => 'insert', 'into' => Sample::id('first/question'), 'list' => 'ladder', 'before' => null, 'node' => $rung]],
+        )->assertOk();
         $changes = app(QuizChanges::class);
         $changes->make($this->quiz, $other, Ulids::make(), ChangeKind::Made, 'Reworded', [Edit::set($rung['id'], 'text', 'Look twice.')]);
 
@@ -110,9 +129,16 @@ final class ChangeTest extends AppTestCase
     public function test_a_text_that_was_reworded_elsewhere_is_not_written_over_and_the_change_is_kept(): void
     {
         $this->change($this->quiz, [$this->set('Theirs', 'Sample')], 1)->assertOk();
-        $reply = $this->change($this->quiz, [$this->set('Kept anyway', '', 'instructions'), $this->set('Mine', 'Sample')], 1)->assertOk()->assertJsonPath('version', 3);
+        $reply = $this->change(
+            $this->quiz,
+            [$this->set('Kept anyway', '', 'instructions'), $this->set('Mine', 'Sample')],
+            1,
+        )->assertOk()->assertJsonPath('version', 3);
         self::assertSame([true, false], $reply->json('changes.*.applied'));
-        self::assertEquals(['at' => 'quiz', 'reason' => 'changed', 'stands' => 'Theirs', 'by' => $this->owner->name], $reply->json('changes.1.unfit'));
+        self::assertEquals(
+            ['at' => 'quiz', 'reason' => 'changed', 'stands' => 'Theirs', 'by' => $this->owner->name],
+            $reply->json('changes.1.unfit'),
+        );
         self::assertSame(['Theirs', ''], [$this->title(), $this->quiz->document['instructions']], 'nothing of it is half taken');
         self::assertSame('Mine', $reply->json('changes.1.edits.1.value'), 'what was typed is not lost');
         // Offered again and sent anew, it is laid.
@@ -125,7 +151,9 @@ final class ChangeTest extends AppTestCase
         $stop = Sample::document()['stops'][0];
         $states = [$this->quiz->document];
         foreach ([
-            [['do' => 'remove', 'at' => $stop['id']]], [$this->set('Ebb')], [$this->set('Words', null, 'text', Sample::document()['sideStops'][0]['id'])],
+            [['do' => 'remove', 'at' => $stop['id']]], [$this->set('Ebb')], [
+                $this->set('Words', null, 'text', Sample::document()['sideStops'][0]['id']),
+            ],
             [['do' => 'move', 'at' => Sample::document()['stops'][1]['id'], 'into' => 'quiz', 'list' => 'stops', 'before' => null]],
         ] as $number => $edits) {
             $this->change($this->quiz, $edits, label: "Step $number")->assertOk();
@@ -167,9 +195,15 @@ final class ChangeTest extends AppTestCase
         $this->change($this->quiz, [$this->set('Ebb')])->assertOk();
         $address = "/api/quizzes/{$this->quiz->id}/changes";
         $this->getJson("$address?since=2")->assertOk()->assertJsonCount(0, 'changes')->assertJsonPath('findings', null)->assertJsonPath('undo', 'Reworded');
-        $this->getJson("$address?since=1")->assertOk()->assertJsonPath('changes.0.edits.0.value', 'Ebb')->assertJsonPath('changes.0.own', true);
+        $this->getJson("$address?since=1")->assertOk()->assertJsonPath(
+            'changes.0.edits.0.value',
+            'Ebb',
+        )->assertJsonPath('changes.0.own', true);
         // A history that was cut off, as a restored backup has it: the device knows more than the server.
-        $this->getJson("$address?since=9")->assertStatus(409)->assertJsonPath('type', '/problems/unknown-version')->assertJsonPath('version', 2);
+        $this->getJson("$address?since=9")->assertStatus(409)->assertJsonPath(
+            'type',
+            '/problems/unknown-version',
+        )->assertJsonPath('version', 2);
         $this->change($this->quiz, [$this->set('Flow')], 9)->assertStatus(409);
         self::assertSame('Ebb', $this->title());
     }
@@ -180,7 +214,10 @@ final class ChangeTest extends AppTestCase
         $this->change($this->quiz, [['do' => 'remove', 'at' => Sample::document()['sideStops'][0]['id']]])->assertOk();
         $address = "/api/quizzes/{$this->quiz->id}/history";
         self::assertEquals(Sample::document(), $this->getJson("$address/0")->assertOk()->json('document'));
-        $this->getJson("$address/2")->assertOk()->assertJsonPath('document.title', 'Ebb')->assertJsonCount(count(Sample::document()['sideStops']), 'document.sideStops');
+        $this->getJson("$address/2")->assertOk()->assertJsonPath('document.title', 'Ebb')->assertJsonCount(
+            count(Sample::document()['sideStops']),
+            'document.sideStops',
+        );
         $this->getJson("$address/4")->assertNotFound();
         self::assertSame($this->quiz->refresh()->getRawOriginal('document'), app(QuizChanges::class)->at($this->quiz, 3)->json());
     }
@@ -202,7 +239,10 @@ final class ChangeTest extends AppTestCase
         yield 'no edits' => [[], '/edits'];
         yield 'too many edits' => [array_fill(0, SentChange::MOST_EDITS + 1, $set), '/edits'];
         yield 'an edit that is none' => [[$set, ['do' => 'copy']], '/edits/1/do'];
-        yield 'a document that would be none' => [[$set, ['do' => 'set', 'at' => 'quiz', 'member' => 'language', 'value' => 7]], '/language'];
+        yield 'a document that would be none' => [
+            [$set, ['do' => 'set', 'at' => 'quiz', 'member' => 'language', 'value' => 7]],
+            '/language',
+        ];
         yield 'a member that is not known' => [[['do' => 'set', 'at' => 'quiz', 'member' => 'colour', 'value' => 'red']], ''];
     }
 
@@ -216,7 +256,12 @@ final class ChangeTest extends AppTestCase
 
     public function test_what_is_no_json_and_what_has_no_id_is_told(): void
     {
-        $this->call('POST', "/api/quizzes/{$this->quiz->id}/changes", content: '{"id":', server: ['CONTENT_TYPE' => 'application/json', 'HTTP_ACCEPT' => 'application/json'])->assertStatus(422);
+        $this->call(
+            'POST',
+            "/api/quizzes/{$this->quiz->id}/changes",
+            content: '{"id":',
+            server: ['CONTENT_TYPE' => 'application/json', 'HTTP_ACCEPT' => 'application/json'],
+        )->assertStatus(422);
         $this->change($this->quiz, [$this->set('Ebb')], id: 'first')->assertStatus(422)->assertJsonPath('errors.0.pointer', '/id');
     }
 

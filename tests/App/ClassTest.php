@@ -11,7 +11,10 @@ final class ClassTest extends AppTestCase
         $this->asTeacher($this->teacher());
         $class = $this->postJson('/api/classes', ['name' => 'Year 8'])->assertStatus(201)->json();
         self::assertMatchesRegularExpression('/^[a-z]+ [a-z]+ [a-z]+$/', $class['phrase']);
-        $this->postJson("/api/classes/{$class['id']}/students", ['names' => "Ada Brandt\r\n  Bram   Oduya \n\nADA BRANDT\n".str_repeat('x', 120)])
+        $this->postJson(
+            "/api/classes/{$class['id']}/students",
+            ['names' => "Ada Brandt\r\n  Bram   Oduya \n\nADA BRANDT\n".str_repeat('x', 120)],
+        )
             ->assertOk()->assertJsonPath('added', 2)->assertJsonCount(2, 'skipped')
             ->assertJsonPath('class.roster.1.name', 'Bram Oduya')->assertJsonPath('class.roster.1.entered', false);
     }
@@ -24,13 +27,19 @@ final class ClassTest extends AppTestCase
         $this->getJson("/api/classes/$class->id")->assertOk()->assertJsonCount(1, 'roster');
         $this->postJson("/api/classes/$class->id/students/$ada->id/restore")->assertNoContent();
         $this->deleteJson("/api/classes/$class->id/students/$ada->id")->assertNoContent();
-        $this->postJson("/api/classes/$class->id/students", ['names' => 'ada'])->assertOk()->assertJsonPath('added', 1)->assertJsonPath('class.roster.0.id', $ada->id);
+        $this->postJson(
+            "/api/classes/$class->id/students",
+            ['names' => 'ada'],
+        )->assertOk()->assertJsonPath('added', 1)->assertJsonPath('class.roster.0.id', $ada->id);
     }
 
     public function test_the_first_entry_sets_the_secret_and_the_next_needs_it(): void
     {
         $class = $this->schoolClass($this->teacher());
-        $come = fn (string $secret, bool $first, string $name = 'ADA') => $this->postJson('/api/student/enter', ['phrase' => strtoupper($class->phrase), 'name' => $name, 'secret' => $secret, 'first' => $first]);
+        $come = fn (string $secret, bool $first, string $name = 'ADA') => $this->postJson(
+            '/api/student/enter',
+            ['phrase' => strtoupper($class->phrase), 'name' => $name, 'secret' => $secret, 'first' => $first],
+        );
         $come('abc', true)->assertStatus(422)->assertJsonPath('errors.0.pointer', '/secret');
         $come('limpet', false)->assertStatus(422);
         $come('limpet', true)->assertOk()->assertJsonPath('name', 'Ada');
@@ -46,14 +55,20 @@ final class ClassTest extends AppTestCase
         $ada = $this->member($class);
         $ada->update(['secret' => bcrypt('limpet')]);
         $this->asTeacher($teacher)->deleteJson("/api/classes/$class->id/students/$ada->id/secret")->assertNoContent();
-        $this->postJson('/api/student/enter', ['phrase' => $class->phrase, 'name' => 'Ada', 'secret' => 'whelk', 'first' => true])->assertOk();
+        $this->postJson(
+            '/api/student/enter',
+            ['phrase' => $class->phrase, 'name' => 'Ada', 'secret' => 'whelk', 'first' => true],
+        )->assertOk();
     }
 
     public function test_a_stranger_and_a_member_with_a_wrong_secret_hear_the_same(): void
     {
         $class = $this->schoolClass($this->teacher());
         $this->member($class)->update(['secret' => bcrypt('limpet')]);
-        $sentence = fn (string $name, bool $first) => $this->postJson('/api/student/enter', ['phrase' => $class->phrase, 'name' => $name, 'secret' => 'wrong', 'first' => $first])
+        $sentence = fn (string $name, bool $first) => $this->postJson(
+            '/api/student/enter',
+            ['phrase' => $class->phrase, 'name' => $name, 'secret' => 'wrong', 'first' => $first],
+        )
             ->assertStatus(422)->json();
         self::assertSame($sentence('Ada', false), $sentence('Nobody', false));
         self::assertSame($sentence('Ada', true), $sentence('Nobody', true));
@@ -64,7 +79,10 @@ final class ClassTest extends AppTestCase
         $class = $this->schoolClass($teacher = $this->teacher(), "Zoe\nAda");
         $zoe = $this->member($class, 'Zoe');
         $zoe->update(['secret' => bcrypt('limpet')]);
-        $try = fn (string $name, string $secret = 'wrong') => $this->postJson('/api/student/enter', ['phrase' => $class->phrase, 'name' => $name, 'secret' => $secret, 'first' => false]);
+        $try = fn (string $name, string $secret = 'wrong') => $this->postJson(
+            '/api/student/enter',
+            ['phrase' => $class->phrase, 'name' => $name, 'secret' => $secret, 'first' => false],
+        );
         foreach (['Zoe', 'ZOE', ' zoe ', 'Ｚｏｅ', 'zoe', 'Zoe'] as $spelling) {
             $try($spelling)->assertStatus(422);
         }
@@ -113,7 +131,10 @@ final class ClassTest extends AppTestCase
         $second = $this->schoolClass($teacher, 'Cleo');
         $this->asTeacher($teacher);
         $asked = $this->postJson("/api/classes/$second->id/students", ['names' => "Ada Brandt\nBram\nDavit"])->assertOk()
-            ->assertJsonPath('added', 1)->assertJsonCount(2, 'asked')->assertJsonPath('asked.0.students.0.classes', ['Year 8'])->json('asked');
+            ->assertJsonPath('added', 1)->assertJsonCount(2, 'asked')->assertJsonPath(
+                'asked.0.students.0.classes',
+                ['Year 8'],
+            )->json('asked');
         $ada = $this->member($first, 'Ada Brandt');
         $this->postJson("/api/classes/$second->id/students", ['names' => "Ada Brandt\nBram", 'same' => [
             ['key' => $asked[0]['key'], 'student' => $ada->id], ['key' => $asked[1]['key'], 'student' => null],
@@ -123,8 +144,14 @@ final class ClassTest extends AppTestCase
         $this->asStudent($ada)->getJson('/api/student')->assertOk()->assertJsonCount(2, 'classes');
         // A school of strangers has students of its own.
         $elsewhere = $this->schoolClass($stranger = $this->teacher('Stranger'), 'Zoe');
-        $this->asTeacher($stranger)->postJson("/api/classes/$elsewhere->id/students", ['names' => 'Ada Brandt'])->assertOk()->assertJsonPath('added', 1)->assertJsonPath('asked', []);
-        $this->postJson("/api/classes/$elsewhere->id/students", ['names' => 'Bram', 'same' => [['key' => $asked[1]['key'], 'student' => $ada->id]]])->assertOk();
+        $this->asTeacher($stranger)->postJson(
+            "/api/classes/$elsewhere->id/students",
+            ['names' => 'Ada Brandt'],
+        )->assertOk()->assertJsonPath('added', 1)->assertJsonPath('asked', []);
+        $this->postJson(
+            "/api/classes/$elsewhere->id/students",
+            ['names' => 'Bram', 'same' => [['key' => $asked[1]['key'], 'student' => $ada->id]]],
+        )->assertOk();
         self::assertNotSame($ada->id, $this->member($elsewhere, 'Bram')->id);
     }
 
@@ -135,10 +162,15 @@ final class ClassTest extends AppTestCase
             $class = $this->schoolClass($teacher, "Ada $what Q");
             $ada = $this->member($class, "Ada $what Q");
             $this->app->make('auth')->forgetGuards();
-            $this->postJson('/api/student/enter', ['phrase' => $class->phrase, 'name' => $ada->name, 'secret' => 'limpet', 'first' => true])->assertOk();
+            $this->postJson(
+                '/api/student/enter',
+                ['phrase' => $class->phrase, 'name' => $ada->name, 'secret' => 'limpet', 'first' => true],
+            )->assertOk();
             $this->app->make('auth')->forgetGuards();
             $this->getJson('/api/student')->assertOk();
-            $this->actingAs($teacher, 'teacher')->deleteJson(rtrim("/api/classes/$class->id/students/$ada->id/$what", '/'))->assertNoContent();
+            $this->actingAs($teacher, 'teacher')->deleteJson(
+                rtrim("/api/classes/$class->id/students/$ada->id/$what", '/'),
+            )->assertNoContent();
             $this->app->make('auth')->forgetGuards();
             $this->getJson('/api/student')->assertUnauthorized();
         }

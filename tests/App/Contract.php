@@ -50,7 +50,9 @@ final class Contract
         $status = (string) $response->getStatusCode();
         $known = isset($operation['responses'][$status]);
         Assert::assertTrue($known || $response->getStatusCode() >= 400, "openapi.yaml has no $status for $method $path");
-        $content = $known ? ($operation['responses'][$status]['content']['application/json'] ?? null) : ['schema' => ['$ref' => '#/components/schemas/Problem']];
+        $content = $known
+            ? ($operation['responses'][$status]['content']['application/json'] ?? null)
+            : ['schema' => ['$ref' => '#/components/schemas/Problem']];
         if ($content === null) {
             Assert::assertSame('', (string) $response->getContent(), "$method $path has a body that the contract does not know");
 
@@ -67,7 +69,10 @@ final class Contract
     {
         $absolute = json_decode(str_replace('"#\/', '"'.str_replace('/', '\/', self::ID).'#\/', (string) json_encode($schema)));
         $error = $this->validator->validate(json_decode($body), $absolute)->error();
-        Assert::assertTrue($error === null, $error === null ? '' : "$what: ".json_encode((new ErrorFormatter)->format($error))."\n".substr($body, 0, 600));
+        Assert::assertTrue(
+            $error === null,
+            $error === null ? '' : "$what: ".json_encode((new ErrorFormatter)->format($error))."\n".substr($body, 0, 600),
+        );
     }
 
     private function path(string $uri): ?string

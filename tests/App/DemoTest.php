@@ -45,7 +45,11 @@ final class DemoTest extends AppTestCase
         $teacher = Teacher::query()->where('email', Demo::TEACHER['email'])->sole();
         $figures = $this->asTeacher($teacher)->getJson("/api/tasks/$task->id/lookout")->assertOk()->json('questions');
         foreach (['untouched', 'clear', 'climbed', 'on-the-ladder', 'set-aside'] as $standing) {
-            self::assertGreaterThan(0, array_sum(array_map(static fn (array $question): int => $question['standings'][$standing], $figures)), $standing);
+            self::assertGreaterThan(
+                0,
+                array_sum(array_map(static fn (array $question): int => $question['standings'][$standing], $figures)),
+                $standing,
+            );
         }
     }
 

@@ -41,7 +41,10 @@ final class EvidenceTest extends AppTestCase
             return $told;
         };
         foreach ($entries as $entry) {
-            $told = $send('answered', ['question' => Sample::id('first/question'), 'response' => ['choices' => [Sample::id("entry/$entry")]]]);
+            $told = $send(
+                'answered',
+                ['question' => Sample::id('first/question'), 'response' => ['choices' => [Sample::id("entry/$entry")]]],
+            );
             if (isset($told['place']['rung'])) {
                 $send('went-on', ['from' => $told['place']['rung']['id']]);
             }
@@ -60,8 +63,15 @@ final class EvidenceTest extends AppTestCase
 
         self::assertSame([2, 2], [$told['students'], count($told['rows'])]);
         self::assertSame([Sample::id('first/question'), 0, 2], [$first['question'], $first['atOnce']['count'], $first['atOnce']['of']]);
-        self::assertSame([1, 1, 1.5], [$first['entries'][Sample::id('entry/plain')]['count'], $first['entries'][Sample::id('entry/own')]['count'], $first['tries']]);
-        self::assertSame(['count' => 0, 'of' => 1], array_intersect_key($told['rungs'][Sample::id('hint-1')], ['count' => 1, 'of' => 1]), 'Ada came to the first rung, and slipped again');
+        self::assertSame(
+            [1, 1, 1.5],
+            [$first['entries'][Sample::id('entry/plain')]['count'], $first['entries'][Sample::id('entry/own')]['count'], $first['tries']],
+        );
+        self::assertSame(
+            ['count' => 0, 'of' => 1],
+            array_intersect_key($told['rungs'][Sample::id('hint-1')], ['count' => 1, 'of' => 1]),
+            'Ada came to the first rung, and slipped again',
+        );
         self::assertArrayNotHasKey($right, $first['entries']);
         self::assertSame('Ada', $told['names'][$told['rows'][0]['student']] ?? null);
     }
@@ -109,7 +119,11 @@ final class EvidenceTest extends AppTestCase
         $this->answers('Ada', 'plain');
         $this->asStudent($this->member($this->class, 'Bram'));
         $round = $this->postJson("/api/student/tasks/{$this->task->id}/rounds", [])->assertOk()->json('id');
-        $this->sendsEvent($round, 'answered', ['question' => Sample::id('first/question'), 'response' => ['choices' => [$right]]])->assertOk();
+        $this->sendsEvent(
+            $round,
+            'answered',
+            ['question' => Sample::id('first/question'), 'response' => ['choices' => [$right]]],
+        )->assertOk();
         $told = $this->asTeacher($this->teacher)->getJson("/api/tasks/{$this->task->id}/evidence")->assertOk()->json();
         [$ada, $bram] = [$this->member($this->class, 'Ada')->id, $this->member($this->class, 'Bram')->id];
 
@@ -130,8 +144,15 @@ final class EvidenceTest extends AppTestCase
         $newer = Sample::document();
         // The first question is asked still, with an option less; the video is gone, and there is a question that nobody has met.
         unset($newer['stops'][0]['question']['entries'][1]);
-        $newer['stops'] = [['question' => ['entries' => array_values($newer['stops'][0]['question']['entries'])] + $newer['stops'][0]['question']] + $newer['stops'][0], $newer['stops'][2]];
-        Edition::query()->create(['quiz_id' => $this->task->quiz_id, 'number' => 2, 'version' => 2, 'document' => $newer, 'published_at' => now()]);
+        $newer['stops'] = [
+            [
+                'question' => ['entries' => array_values($newer['stops'][0]['question']['entries'])] + $newer['stops'][0]['question'],
+            ] + $newer['stops'][0],
+            $newer['stops'][2],
+        ];
+        Edition::query()->create(
+            ['quiz_id' => $this->task->quiz_id, 'number' => 2, 'version' => 2, 'document' => $newer, 'published_at' => now()],
+        );
         $this->answers('Bram', 'own');
         $told = $this->asTeacher($this->teacher)->getJson("/api/tasks/{$this->task->id}/evidence")->assertOk()->json();
 
@@ -144,7 +165,9 @@ final class EvidenceTest extends AppTestCase
     public function test_no_group_is_smaller_than_wished(): void
     {
         $this->answers('Ada', 'plain');
-        $this->asTeacher($this->teacher)->getJson("/api/tasks/{$this->task->id}/evidence?leastGroup=3")->assertOk()->assertJsonPath('groups', []);
+        $this->asTeacher($this->teacher)->getJson(
+            "/api/tasks/{$this->task->id}/evidence?leastGroup=3",
+        )->assertOk()->assertJsonPath('groups', []);
         $this->getJson("/api/tasks/{$this->task->id}/evidence?leastGroup=0")->assertStatus(422);
     }
 

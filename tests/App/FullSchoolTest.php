@@ -30,10 +30,20 @@ final class FullSchoolTest extends AppTestCase
     /** @return iterable<string, array{string}> */
     public static function people(): iterable
     {
-        yield from ['teacher' => ['teacher'], 'colleague' => ['colleague'], 'student in both classes' => ['both'], 'student taken out' => ['takenOut'], 'student who came late' => ['late'], 'nobody' => ['nobody']];
+        yield from [
+            'teacher' => ['teacher'],
+            'colleague' => ['colleague'],
+            'student in both classes' => ['both'],
+            'student taken out' => ['takenOut'],
+            'student who came late' => ['late'],
+            'nobody' => ['nobody'],
+        ];
     }
 
-    /** @return array<string, list<string>> what can stand in an address, each thing of the full school's in turn; an address added later needs nothing here unless it names something new. */
+    /**
+     * @return array<string, list<string>> what can stand in an address, each thing of the full school's in turn; an address added later
+     * needs nothing here unless it names something new.
+     */
     private function things(): array
     {
         return [
@@ -62,7 +72,13 @@ final class FullSchoolTest extends AppTestCase
             }
             $turns = max([1, ...array_map(static fn (string $name): int => count($things[$name]), $names[1])]);
             for ($turn = 0; $turn < $turns; $turn++) {
-                $uri = '/'.strtr($route->uri(), array_combine(array_map(static fn (string $name): string => '{'.$name.'}', $names[1]), array_map(static fn (string $name): string => $things[$name][$turn % count($things[$name])], $names[1])));
+                $uri = '/'.strtr(
+                    $route->uri(),
+                    array_combine(
+                        array_map(static fn (string $name): string => '{'.$name.'}', $names[1]),
+                        array_map(static fn (string $name): string => $things[$name][$turn % count($things[$name])], $names[1]),
+                    ),
+                );
                 foreach ($route->methods() as $method) {
                     $found["$method $uri"] = [$method, $uri];
                 }
@@ -76,9 +92,15 @@ final class FullSchoolTest extends AppTestCase
     private function body(): array
     {
         return [
-            'title' => 'New', 'version' => 1, 'id' => Ulids::make(), 'label' => 'Reworded', 'edits' => [['do' => 'set', 'at' => 'quiz', 'member' => 'title', 'value' => 'New']], 'name' => 'New', 'names' => 'Somebody New', 'quiz' => $this->school->quizzes['tides']->id,
-            'terms' => ['purpose' => 'learn'], 'profile' => 'secure', 'from' => null, 'events' => [], 'email' => 'x@school.example', 'password' => 'a long password', 'extraTime' => 1.5,
-            'phrase' => $this->school->classes['first']->phrase, 'secret' => 'limpet', 'first' => false, 'again' => false, 'size' => 1, 'spacing' => false, 'contrast' => false, 'face' => false,
+            'title' => 'New', 'version' => 1, 'id' => Ulids::make(), 'label' => 'Reworded', 'edits' => [
+                ['do' => 'set', 'at' => 'quiz', 'member' => 'title', 'value' => 'New'],
+            ], 'name' => 'New', 'names' => 'Somebody New', 'quiz' => $this->school->quizzes['tides']->id,
+            'terms' => [
+                'purpose' => 'learn',
+            ], 'profile' => 'secure', 'from' => null, 'events' => [], 'email' => 'x@school.example', 'password' => 'a long password',
+            'extraTime' => 1.5,
+            'phrase' => $this->school->classes['first']->phrase, 'secret' => 'limpet', 'first' => false, 'again' => false, 'size' => 1,
+            'spacing' => false, 'contrast' => false, 'face' => false,
         ];
     }
 
@@ -157,8 +179,24 @@ final class FullSchoolTest extends AppTestCase
 
     public function test_what_was_handed_in_is_for_whoever_gave_the_task_alone(): void
     {
-        $round = Round::query()->where('task_id', $this->school->tasks['notes']->id)->where('student_id', $this->school->both->id)->firstOrFail();
-        $medium = Medium::query()->create(['teacher_id' => null, 'student_id' => $this->school->both->id, 'round_id' => $round->id, 'kind' => 'picture', 'type' => 'image/webp', 'title' => 'x', 'bytes' => 3, 'seconds' => null, 'file' => 'handed-in.webp', 'captions' => null]);
+        $round = Round::query()->where(
+            'task_id',
+            $this->school->tasks['notes']->id,
+        )->where('student_id', $this->school->both->id)->firstOrFail();
+        $medium = Medium::query()->create(
+            [
+                'teacher_id' => null,
+                'student_id' => $this->school->both->id,
+                'round_id' => $round->id,
+                'kind' => 'picture',
+                'type' => 'image/webp',
+                'title' => 'x',
+                'bytes' => 3,
+                'seconds' => null,
+                'file' => 'handed-in.webp',
+                'captions' => null,
+            ],
+        );
         file_put_contents(app(MediaFolder::class)->folder().'/handed-in.webp', 'abc');
         $this->school->classes['other']->students()->attach($this->school->both->id, ['name_key' => 'both anders']);
         $this->asTeacher($this->school->teacher)->get("/media/$medium->id")->assertOk();
@@ -171,24 +209,40 @@ final class FullSchoolTest extends AppTestCase
         $rounds = $this->school->both->rounds()->where('task_id', $task->id)->orderBy('number')->get();
         self::assertCount(2, $rounds);
         self::assertNull($rounds[0]?->finished_at);
-        $page = $this->asStudent($this->school->both)->getJson('/api/student')->assertOk()->collect('classes')->flatMap(static fn (array $class): array => $class['tasks']);
+        $page = $this->asStudent($this->school->both)->getJson('/api/student')->assertOk()->collect('classes')->flatMap(
+            static fn (array $class): array => $class['tasks'],
+        );
         $own = $page->firstWhere('id', $task->id);
         self::assertSame([$rounds[0]->id ?? null, false], [$own['round']['id'], $own['round']['finished']]);
         self::assertNotNull($own['score'], 'what the first round came to is still told');
         $task->update(['terms' => ['rounds' => ['limit' => 2]] + $task->terms]);
-        self::assertNull($this->getJson('/api/student')->collect('classes')->flatMap(static fn (array $class): array => $class['tasks'])->firstWhere('id', $task->id)['nextFrom']);
+        self::assertNull(
+            $this->getJson('/api/student')->collect('classes')->flatMap(
+                static fn (array $class): array => $class['tasks'],
+            )->firstWhere('id', $task->id)['nextFrom'],
+        );
     }
 
     public function test_a_closed_task_is_marked_as_it_stands_tells_what_came_late_and_goes_on_when_it_is_opened(): void
     {
         $task = $this->school->tasks['closed'];
         self::assertSame(0, $task->rounds()->whereNull('finished_at')->count());
-        $own = $this->asStudent($this->school->late)->getJson('/api/student')->assertOk()->collect('classes')->flatMap(static fn (array $class): array => $class['tasks'])->firstWhere('id', $task->id);
+        $own = $this->asStudent($this->school->late)->getJson('/api/student')->assertOk()->collect('classes')->flatMap(
+            static fn (array $class): array => $class['tasks'],
+        )->firstWhere('id', $task->id);
         self::assertSame([false, true, true], [$own['open'], $own['round']['finished'], $own['round']['late']]);
         $this->asTeacher($this->school->teacher);
-        $student = $this->getJson("/api/tasks/$task->id/lookout")->assertOk()->collect('students')->firstWhere('id', $this->school->late->id);
+        $student = $this->getJson(
+            "/api/tasks/$task->id/lookout",
+        )->assertOk()->collect('students')->firstWhere('id', $this->school->late->id);
         self::assertSame([true, true], [$student['round']['closed'], $student['round']['late']]);
-        self::assertContains(true, array_column($this->getJson("/api/tasks/$task->id/students/{$this->school->late->id}")->assertOk()->json('rounds.0.events'), 'late'));
+        self::assertContains(
+            true,
+            array_column(
+                $this->getJson("/api/tasks/$task->id/students/{$this->school->late->id}")->assertOk()->json('rounds.0.events'),
+                'late',
+            ),
+        );
         $this->patchJson("/api/tasks/$task->id", ['closed' => false])->assertOk()->assertJsonPath('state', 'open');
         self::assertGreaterThan(0, $task->rounds()->whereNull('finished_at')->count());
         self::assertSame(0, $task->rounds()->where('interrupted', true)->count());

@@ -64,7 +64,10 @@ final class InspectionTest extends AppTestCase
         // The same word elsewhere is left too; another one is told.
         $other = Sample::with(['sideStops', 0, 'text'], 'A seperate basin, and a wierd one.');
         $findings = $this->saved($quiz, $other);
-        self::assertSame([true, false], [self::about($findings, 'seperate')['left'] ?? null, self::about($findings, 'wierd')['left'] ?? null]);
+        self::assertSame(
+            [true, false],
+            [self::about($findings, 'seperate')['left'] ?? null, self::about($findings, 'wierd')['left'] ?? null],
+        );
 
         $this->deleteJson("/api/quizzes/$quiz->id/left-findings/{$finding['key']}")->assertNoContent();
         self::assertFalse(self::about($this->getJson("/api/quizzes/$quiz->id")->json('findings'), 'seperate')['left'] ?? null);
@@ -85,7 +88,12 @@ final class InspectionTest extends AppTestCase
     public function test_a_trap_is_found_and_gone_at_once_and_words_change_nothing_about_it(): void
     {
         $quiz = $this->quiz($this->teacher);
-        $back = (new Draft('sample'))->reading('last', 'Read on', 'Some text.', ['forks' => [['id' => Sample::id('back'), 'when' => ['kind' => 'always'], 'to' => Sample::id('first')]]]);
+        $back = (new Draft('sample'))->reading(
+            'last',
+            'Read on',
+            'Some text.',
+            ['forks' => [['id' => Sample::id('back'), 'when' => ['kind' => 'always'], 'to' => Sample::id('first')]]],
+        );
         $trapped = Sample::with(['stops', 2], $back);
         $reworded = $trapped;
         $reworded['stops'][0]['question']['prompt'] = 'Which is first?';
@@ -93,7 +101,10 @@ final class InspectionTest extends AppTestCase
         foreach ([$trapped, $reworded, $trapped] as $document) {
             $finding = self::about($this->saved($quiz, $document), 'can never reach a finish');
             self::assertNotNull($finding);
-            self::assertSame(['stops', [Sample::id('first'), Sample::id('video'), Sample::id('last'), Sample::id('aside')]], [$finding['severity'], $finding['loop']]);
+            self::assertSame(
+                ['stops', [Sample::id('first'), Sample::id('video'), Sample::id('last'), Sample::id('aside')]],
+                [$finding['severity'], $finding['loop']],
+            );
         }
         self::assertNull(self::about($this->saved($quiz, Sample::document()), 'can never reach a finish'));
     }
@@ -104,14 +115,24 @@ final class InspectionTest extends AppTestCase
         $first = $this->quiz($this->teacher, ['title' => 'First'] + Sample::document());
         $second = $this->quiz($this->teacher, ['title' => 'Second'] + Sample::document());
         $this->given($class, $first)->update(['terms' => Terms::learn()->with(gates: [$second->id])->toArray()]);
-        self::assertNull(self::about($this->saved($second, ['title' => 'Second', 'terms' => ['gates' => []]] + Sample::document()), 'wait for each other'));
+        self::assertNull(
+            self::about(
+                $this->saved($second, ['title' => 'Second', 'terms' => ['gates' => []]] + Sample::document()),
+                'wait for each other',
+            ),
+        );
 
-        $finding = self::about($this->saved($second, ['title' => 'Second', 'terms' => ['gates' => [$first->id]]] + Sample::document()), 'wait for each other');
+        $finding = self::about(
+            $this->saved($second, ['title' => 'Second', 'terms' => ['gates' => [$first->id]]] + Sample::document()),
+            'wait for each other',
+        );
         self::assertStringContainsString('“Second” → “First” → “Second”', $finding['sentence'] ?? '');
         // Another teacher's quizzes have no say.
         $this->asTeacher($other = $this->teacher('Other'));
         $third = $this->quiz($other);
-        self::assertNull(self::about($this->saved($third, ['terms' => ['gates' => [$first->id]]] + Sample::document()), 'wait for each other'));
+        self::assertNull(
+            self::about($this->saved($third, ['terms' => ['gates' => [$first->id]]] + Sample::document()), 'wait for each other'),
+        );
     }
 
     public function test_options_that_hardly_anybody_chose_are_told_as_long_as_they_stand(): void
@@ -119,18 +140,31 @@ final class InspectionTest extends AppTestCase
         $class = $this->schoolClass($this->teacher, implode("\n", array_map(static fn (int $i): string => "Pupil $i", range(1, 21))));
         $quiz = $this->quiz($this->teacher);
         $task = $this->given($class, $quiz);
-        $fromAnswers = fn (): array => array_column($this->asTeacher($this->teacher)->getJson("/api/quizzes/$quiz->id/findings-from-answers")->assertOk()->json(), 'sentence', 'at');
+        $fromAnswers = fn (): array => array_column(
+            $this->asTeacher($this->teacher)->getJson("/api/quizzes/$quiz->id/findings-from-answers")->assertOk()->json(),
+            'sentence',
+            'at',
+        );
         self::assertSame([], $fromAnswers());
         foreach (range(1, 21) as $i) {
             $this->asStudent($this->member($class, "Pupil $i"));
             $round = $this->postJson("/api/student/tasks/$task->id/rounds", [])->assertOk()->json('id');
-            $choice = $i <= 12 ? Sample::document()['stops'][0]['question']['entries'][0]['id'] : Sample::id($i <= 20 ? 'entry/own' : 'entry/plain');
-            $this->sendsEvent($round, 'answered', ['question' => Sample::id('first/question'), 'response' => ['choices' => [$choice]]])->assertOk();
+            $choice = $i <= 12
+                ? Sample::document()['stops'][0]['question']['entries'][0]['id']
+                : Sample::id($i <= 20 ? 'entry/own' : 'entry/plain');
+            $this->sendsEvent(
+                $round,
+                'answered',
+                ['question' => Sample::id('first/question'), 'response' => ['choices' => [$choice]]],
+            )->assertOk();
         }
 
         $told = $fromAnswers();
         self::assertSame([Sample::id('entry/plain'), Sample::id('entry/forked')], array_keys($told));
-        self::assertSame('Hardly anybody chose “no”: 1 of 21. An option that nobody believes only makes guessing easier.', $told[Sample::id('entry/plain')]);
+        self::assertSame(
+            'Hardly anybody chose “no”: 1 of 21. An option that nobody believes only makes guessing easier.',
+            $told[Sample::id('entry/plain')],
+        );
         $this->saved($quiz, Sample::with(['stops', 0, 'question', 'entries', 1, 'text'], 'not really'));
         self::assertSame([Sample::id('entry/forked')], array_keys($fromAnswers()), 'the option says something else now');
         $this->asTeacher($this->teacher('Other'))->getJson("/api/quizzes/$quiz->id/findings-from-answers")->assertNotFound();

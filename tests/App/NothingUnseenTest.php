@@ -26,13 +26,37 @@ final class NothingUnseenTest extends AppTestCase
     {
         parent::setUp();
         $d = new Draft('sample');
-        [$said, $unsaid] = array_map(static fn (string $words, string $medium): string => "<p>$words</p><img data-medium=\"".Sample::id($medium).'" alt="A drawing">', ['SECRET-wrong-entry', 'SECRET-other-entry'], ['said', 'unsaid']);
+        [$said, $unsaid] = array_map(
+            static fn (
+                string $words,
+                string $medium,
+            ): string => "<p>$words</p><img data-medium=\"".Sample::id($medium).'" alt="A drawing">',
+            ['SECRET-wrong-entry', 'SECRET-other-entry'],
+            ['said', 'unsaid'],
+        );
         $this->document = $d->quiz('Marked', 'Go.', [
             $d->asks('first', $d->question('first', 'one-choice', 'First?', [
-                $d->right('yes', 'SECRET-right-entry'), ['feedback' => $said] + $d->wrong('no', 'no', '', [$d->hint('no-hint', 'SECRET-own-rung')]), ['feedback' => $unsaid] + $d->wrong('never', 'never'),
+                $d->right('yes', 'SECRET-right-entry'), ['feedback' => $said] + $d->wrong(
+                    'no',
+                    'no',
+                    '',
+                    [$d->hint('no-hint', 'SECRET-own-rung')],
+                ), ['feedback' => $unsaid] + $d->wrong('never', 'never'),
             ], 'SECRET-right', 'SECRET-not-right', [$d->hint('hint-1', 'SECRET-rung-1'), $d->reading('hint-2', 'SECRET-rung-2', 'SECRET-rung-2')])),
             $d->video('video', 'LATER-video', $d->id('film'), [
-                $d->cue('cue', 10, $d->question('cue', 'short-text', 'LATER-cue', [$d->right('SECRET-text'), $d->wrong('t', 'SECRET-foreseen')], 'SECRET-cue-right', '', [])),
+                $d->cue(
+                    'cue',
+                    10,
+                    $d->question(
+                        'cue',
+                        'short-text',
+                        'LATER-cue',
+                        [$d->right('SECRET-text'), $d->wrong('t', 'SECRET-foreseen')],
+                        'SECRET-cue-right',
+                        '',
+                        [],
+                    ),
+                ),
             ]),
             $d->asks('last', $d->question('last', 'number', 'LATER-last', [$d->right('424242')], 'SECRET-last-right', '', [])),
         ], 'LATER-finish', '', [$d->reading('aside', 'LATER-aside', 'LATER-aside')]);
@@ -40,7 +64,8 @@ final class NothingUnseenTest extends AppTestCase
         $this->document['finishes'][0]['message'] = '<p>LATER-message</p><img data-medium="'.Sample::id('end').'" alt="A drawing">';
         $this->document['instructions'] = '<p>Go.</p><img data-medium="'.Sample::id('theirs').'" alt="">';
         Medium::query()->create([
-            'id' => Sample::id('theirs'), 'teacher_id' => $this->teacher('Stranger')->id, 'kind' => MediumKind::Picture, 'type' => 'image/webp', 'title' => 'Theirs',
+            'id' => Sample::id('theirs'), 'teacher_id' => $this->teacher('Stranger')->id, 'kind' => MediumKind::Picture,
+            'type' => 'image/webp', 'title' => 'Theirs',
             'bytes' => 3, 'seconds' => null, 'file' => 'film.webm', 'captions' => null,
         ]);
         foreach (['end' => MediumKind::Picture, 'film' => MediumKind::Video, 'said' => MediumKind::Picture, 'unsaid' => MediumKind::Picture] as $name => $kind) {
@@ -116,7 +141,10 @@ final class NothingUnseenTest extends AppTestCase
         $this->does('watched', ['video' => Sample::id('video'), 'from' => 0, 'to' => 10, 'speed' => 1]);
         self::assertSame(['LATER-cue'], $this->leaked());
         // Naming a medium in an answer is not seeing a text that shows it.
-        $this->does('answered', ['question' => Sample::id('cue/question'), 'response' => ['text' => '<img data-medium="'.Sample::id('unsaid').'" alt="">']]);
+        $this->does(
+            'answered',
+            ['question' => Sample::id('cue/question'), 'response' => ['text' => '<img data-medium="'.Sample::id('unsaid').'" alt="">']],
+        );
         $this->get('/media/'.Sample::id('unsaid'))->assertNotFound();
         $this->does('answered', ['question' => Sample::id('cue/question'), 'response' => ['text' => 'secret-text']]);
         self::assertEqualsCanonicalizing(['LATER-cue', 'SECRET-cue-right'], $this->leaked());
@@ -131,6 +159,19 @@ final class NothingUnseenTest extends AppTestCase
         // A closing message with a picture: it may be loaded now that the round is over.
         $this->get('/media/'.Sample::id('end'))->assertOk();
         // The review names what was asked, what this student answered, and what was said to it; no key.
-        self::assertEqualsCanonicalizing(['LATER-finish', 'LATER-message', 'LATER-cue', 'LATER-last', '424242', 'SECRET-right', 'SECRET-right-entry', 'SECRET-cue-right', 'SECRET-last-right'], $this->leaked());
+        self::assertEqualsCanonicalizing(
+            [
+                'LATER-finish',
+                'LATER-message',
+                'LATER-cue',
+                'LATER-last',
+                '424242',
+                'SECRET-right',
+                'SECRET-right-entry',
+                'SECRET-cue-right',
+                'SECRET-last-right',
+            ],
+            $this->leaked(),
+        );
     }
 }

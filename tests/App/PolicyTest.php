@@ -23,7 +23,15 @@ final class PolicyTest extends AppTestCase
         $stranger = $this->teacher('Stranger');
         $elsewhere = $this->member($this->schoolClass($stranger, 'Zoe'), 'Zoe');
         $names = ['{quiz}' => $quiz->id, '{class}' => $class->id, '{task}' => $task->id, '{student}' => $ada->id, '{round}' => $round];
-        $any = ['version' => 1, 'document' => Sample::document(), 'names' => 'X', 'quiz' => $quiz->id, 'closed' => true, 'from' => null, 'events' => []];
+        $any = [
+            'version' => 1,
+            'document' => Sample::document(),
+            'names' => 'X',
+            'quiz' => $quiz->id,
+            'closed' => true,
+            'from' => null,
+            'events' => [],
+        ];
         $event = ['id' => Ulids::make(), 'after' => null, 'kind' => 'went-on', 'at' => null, 'data' => ['from' => 'x']];
         $checked = 0;
         foreach (Route::getRoutes()->getRoutes() as $route) {

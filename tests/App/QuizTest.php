@@ -29,7 +29,9 @@ final class QuizTest extends AppTestCase
     public function test_publishing_freezes_an_edition_once_for_each_change(): void
     {
         $quiz = $this->quiz($teacher = $this->teacher());
-        $this->asTeacher($teacher)->postJson("/api/quizzes/$quiz->id/editions")->assertOk()->assertJsonPath('edition', 1)->assertJsonPath('changedSince', false);
+        $this->asTeacher($teacher)->postJson(
+            "/api/quizzes/$quiz->id/editions",
+        )->assertOk()->assertJsonPath('edition', 1)->assertJsonPath('changedSince', false);
         $this->postJson("/api/quizzes/$quiz->id/editions")->assertOk()->assertJsonPath('edition', 1);
         $this->change($quiz, [['do' => 'set', 'at' => 'quiz', 'member' => 'title', 'value' => 'Mended']])->assertOk();
         $this->getJson("/api/quizzes/$quiz->id")->assertOk()->assertJsonPath('changedSince', true);
@@ -43,7 +45,10 @@ final class QuizTest extends AppTestCase
         $document['stops'][2]['question']['entries'][0]['right'] = false;
         $quiz = $this->quiz($teacher = $this->teacher(), $document);
         $findings = $this->asTeacher($teacher)->postJson("/api/quizzes/$quiz->id/editions")->assertStatus(422)->json('findings');
-        $said = array_map(static fn (array $finding): array => [$finding['severity'], $finding['stop'], $finding['at'], $finding['sentence']], $findings);
+        $said = array_map(
+            static fn (array $finding): array => [$finding['severity'], $finding['stop'], $finding['at'], $finding['sentence']],
+            $findings,
+        );
         self::assertContains(['stops', Sample::id('last'), Sample::id('last/question'), 'No accepted answer has been given yet.'], $said);
         self::assertSame(0, Edition::query()->where('quiz_id', $quiz->id)->count());
     }
@@ -61,7 +66,10 @@ final class QuizTest extends AppTestCase
     {
         $quiz = $this->quiz($teacher = $this->teacher());
         $this->asTeacher($teacher);
-        $slip = ['kind' => 'answered', 'data' => ['question' => Sample::id('first/question'), 'response' => ['choices' => [Sample::id('entry/plain')]]]];
+        $slip = [
+            'kind' => 'answered',
+            'data' => ['question' => Sample::id('first/question'), 'response' => ['choices' => [Sample::id('entry/plain')]]],
+        ];
         $this->postJson("/api/quizzes/$quiz->id/rehearsals", ['from' => null, 'events' => [$slip]])
             ->assertOk()->assertJsonPath('place.rung.id', Sample::id('hint-1'));
         $this->postJson("/api/quizzes/$quiz->id/rehearsals", ['from' => Sample::id('last'), 'events' => []])

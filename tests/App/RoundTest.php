@@ -50,7 +50,11 @@ final class RoundTest extends AppTestCase
      */
     private function answers(string $entry, array $otherwise = []): TestResponse
     {
-        return $this->sends('answered', ['question' => Sample::id('first/question'), 'response' => ['choices' => [Sample::id("entry/$entry")]]], $otherwise);
+        return $this->sends(
+            'answered',
+            ['question' => Sample::id('first/question'), 'response' => ['choices' => [Sample::id("entry/$entry")]]],
+            $otherwise,
+        );
     }
 
     private function events(): int
@@ -87,7 +91,11 @@ final class RoundTest extends AppTestCase
     public function test_what_follows_on_an_event_that_is_not_here_yet_is_to_be_sent_again(): void
     {
         $first = Ulids::make();
-        $this->sends('went-on', ['from' => Sample::id('hint-1')], ['after' => $first])->assertStatus(503)->assertHeader('Retry-After', '1')->assertJsonPath('type', '/problems/not-yet');
+        $this->sends(
+            'went-on',
+            ['from' => Sample::id('hint-1')],
+            ['after' => $first],
+        )->assertStatus(503)->assertHeader('Retry-After', '1')->assertJsonPath('type', '/problems/not-yet');
         self::assertSame(1, $this->events());
         $this->answers('plain', ['id' => $first])->assertOk();
         $this->sends('went-on', ['from' => Sample::id('hint-1')], ['after' => $first])->assertOk();
@@ -97,8 +105,15 @@ final class RoundTest extends AppTestCase
     {
         $first = Ulids::make();
         $this->answers('plain', ['id' => $first])->assertOk();
-        $this->asTeacher($this->teacher)->postJson("/api/tasks/{$this->task->id}/rounds/$this->round/overrulings", ['question' => Sample::id('first/question'), 'share' => 0.5])->assertNoContent();
-        $this->asStudent($this->ada)->sends('went-on', ['from' => Sample::id('hint-1')], ['after' => $first])->assertOk()->assertJsonPath('number', 4);
+        $this->asTeacher($this->teacher)->postJson(
+            "/api/tasks/{$this->task->id}/rounds/$this->round/overrulings",
+            ['question' => Sample::id('first/question'), 'share' => 0.5],
+        )->assertNoContent();
+        $this->asStudent($this->ada)->sends(
+            'went-on',
+            ['from' => Sample::id('hint-1')],
+            ['after' => $first],
+        )->assertOk()->assertJsonPath('number', 4);
     }
 
     /** @return iterable<string, array{array<string, mixed>}> */
@@ -114,8 +129,12 @@ final class RoundTest extends AppTestCase
         yield 'an unknown field' => [['points' => 100] + $sound];
         yield 'an unknown field in the data' => [['data' => ['from' => 'x', 'right' => true]] + $sound];
         yield 'data that are no object' => [['data' => 'x'] + $sound];
-        yield 'a stretch that ends before it begins' => [['kind' => 'watched', 'data' => ['video' => 'x', 'from' => 9, 'to' => 3, 'speed' => 1]] + $sound];
-        yield 'a response that is neither' => [['kind' => 'answered', 'data' => ['question' => 'x', 'response' => ['point' => 3]]] + $sound];
+        yield 'a stretch that ends before it begins' => [
+            ['kind' => 'watched', 'data' => ['video' => 'x', 'from' => 9, 'to' => 3, 'speed' => 1]] + $sound,
+        ];
+        yield 'a response that is neither' => [
+            ['kind' => 'answered', 'data' => ['question' => 'x', 'response' => ['point' => 3]]] + $sound,
+        ];
     }
 
     /** @param  array<string, mixed>  $event */
@@ -131,7 +150,10 @@ final class RoundTest extends AppTestCase
     public function test_what_the_rules_refuse_changes_nothing(): void
     {
         $this->sends('went-on', ['from' => Sample::id('first')])->assertStatus(422)->assertJsonPath('rule', 'answer-first');
-        $this->sends('answered', ['question' => Sample::id('first/question'), 'response' => ['text' => 'yes']])->assertStatus(422)->assertJsonPath('rule', 'unfit-response');
+        $this->sends(
+            'answered',
+            ['question' => Sample::id('first/question'), 'response' => ['text' => 'yes']],
+        )->assertStatus(422)->assertJsonPath('rule', 'unfit-response');
         self::assertSame(1, RoundEvent::query()->where('round_id', $this->round)->count());
         $this->answers('plain')->assertOk();
     }
@@ -149,13 +171,19 @@ final class RoundTest extends AppTestCase
 
     public function test_a_correction_laid_over_the_edition_reaches_a_running_round(): void
     {
-        $this->asTeacher($this->teacher)->correct($this->task->quiz_id, [['do' => 'set', 'at' => Sample::id('entry/plain'), 'member' => 'right', 'value' => true]])->assertCreated();
+        $this->asTeacher($this->teacher)->correct(
+            $this->task->quiz_id,
+            [['do' => 'set', 'at' => Sample::id('entry/plain'), 'member' => 'right', 'value' => true]],
+        )->assertCreated();
         $this->asStudent($this->ada)->answers('plain')->assertOk()->assertJsonPath('place.verdict.result', 'right');
     }
 
     public function test_beginning_again_gives_the_round_under_way_and_after_the_finish_a_new_one(): void
     {
-        $begin = fn (bool $again) => $this->postJson("/api/student/tasks/{$this->task->id}/rounds", ['again' => $again])->assertOk()->json('id');
+        $begin = fn (bool $again) => $this->postJson(
+            "/api/student/tasks/{$this->task->id}/rounds",
+            ['again' => $again],
+        )->assertOk()->json('id');
         self::assertSame($this->round, $begin(true));
         Round::query()->whereKey($this->round)->update(['finished_at' => now()]);
         self::assertSame($this->round, $begin(false));
@@ -165,7 +193,10 @@ final class RoundTest extends AppTestCase
 
     public function test_a_closed_task_lets_nobody_begin_and_keeps_what_was_done(): void
     {
-        $this->asTeacher($this->teacher)->patchJson("/api/tasks/{$this->task->id}", ['closed' => true])->assertOk()->assertJsonPath('state', 'closed');
+        $this->asTeacher($this->teacher)->patchJson(
+            "/api/tasks/{$this->task->id}",
+            ['closed' => true],
+        )->assertOk()->assertJsonPath('state', 'closed');
         self::assertNotNull($this->task->class);
         $bram = $this->member($this->task->class, 'Bram');
         $this->asStudent($bram)->postJson("/api/student/tasks/{$this->task->id}/rounds", [])->assertStatus(409);
@@ -183,7 +214,9 @@ final class RoundTest extends AppTestCase
             ->assertJsonPath('questions.0.standings.on-the-ladder', 1)
             ->assertJsonPath('questions.0.matched', [Sample::id('entry/plain') => 1])
             ->assertJsonPath('questions.0.rungs', [Sample::id('hint-1') => 1]);
-        $this->getJson("/api/tasks/{$this->task->id}/students/{$this->ada->id}")->assertOk()->assertJsonPath('rounds.0.events.1.kind', 'answered');
+        $this->getJson(
+            "/api/tasks/{$this->task->id}/students/{$this->ada->id}",
+        )->assertOk()->assertJsonPath('rounds.0.events.1.kind', 'answered');
         $this->getJson('/api/today')->assertOk()->assertJsonPath('running.0.started', 1);
         $this->getJson("/api/tasks/{$this->task->id}")->assertOk()->assertJsonPath('edition', 1);
     }

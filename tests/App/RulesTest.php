@@ -45,7 +45,10 @@ final class RulesTest extends AppTestCase
     {
         $quiz = $this->quiz($this->teacher, $document);
         $this->asTeacher($this->teacher)->postJson("/api/quizzes/$quiz->id/editions")->assertOk();
-        $id = $this->postJson("/api/classes/{$this->class->id}/tasks", ['quiz' => $quiz->id] + ($terms === null ? [] : ['terms' => $terms]))->assertCreated()->json('id');
+        $id = $this->postJson(
+            "/api/classes/{$this->class->id}/tasks",
+            ['quiz' => $quiz->id] + ($terms === null ? [] : ['terms' => $terms]),
+        )->assertCreated()->json('id');
 
         return Task::query()->whereKey($id)->sole();
     }
@@ -78,7 +81,18 @@ final class RulesTest extends AppTestCase
     {
         $d = new Draft($name);
 
-        return $d->quiz("Quiz $name", '', [$d->asks('s', $d->question('s', 'number', 'How many?', [$d->right('2')], 'Yes.', 'No.', [$d->hint('h', 'Count.')], '0', $more))], 'End', '');
+        return $d->quiz(
+            "Quiz $name",
+            '',
+            [
+                $d->asks(
+                    's',
+                    $d->question('s', 'number', 'How many?', [$d->right('2')], 'Yes.', 'No.', [$d->hint('h', 'Count.')], '0', $more),
+                ),
+            ],
+            'End',
+            '',
+        );
     }
 
     private static function question(string $name = 'q'): string
@@ -112,11 +126,17 @@ final class RulesTest extends AppTestCase
 
     public function test_rounds_are_limited_have_a_pause_and_a_goal(): void
     {
-        $task = $this->task(['rounds' => ['limit' => 2, 'pauseMinutes' => 5], 'goal' => ['kind' => 'rounds', 'rounds' => 2]], self::short());
+        $task = $this->task(
+            ['rounds' => ['limit' => 2, 'pauseMinutes' => 5], 'goal' => ['kind' => 'rounds', 'rounds' => 2]],
+            self::short(),
+        );
         $this->begin($task)->assertOk();
         $this->walk('2');
         $this->begin($task, true)->assertStatus(409)->assertJsonPath('type', '/problems/pause');
-        $this->getJson('/api/student')->assertOk()->assertJsonPath('classes.0.tasks.0.goal', ['done' => 1, 'need' => 2, 'reached' => false])->assertJsonPath('classes.0.tasks.0.score', 1);
+        $this->getJson('/api/student')->assertOk()->assertJsonPath(
+            'classes.0.tasks.0.goal',
+            ['done' => 1, 'need' => 2, 'reached' => false],
+        )->assertJsonPath('classes.0.tasks.0.score', 1);
         $this->travel(6)->minutes();
         $this->begin($task, true)->assertOk()->assertJsonPath('round', 2);
         $this->walk('2');
@@ -135,7 +155,10 @@ final class RulesTest extends AppTestCase
         $this->walk('2', 'first');
         self::assertTrue(Round::query()->findOrFail($this->round)->mastered);
         $this->begin($second)->assertOk();
-        $this->asTeacher($this->teacher)->patchJson("/api/tasks/$first->id", ['terms' => ['gates' => [$second->quiz_id]]])->assertStatus(422)->assertJsonPath('errors.0.pointer', '/terms/gates');
+        $this->asTeacher($this->teacher)->patchJson(
+            "/api/tasks/$first->id",
+            ['terms' => ['gates' => [$second->quiz_id]]],
+        )->assertStatus(422)->assertJsonPath('errors.0.pointer', '/terms/gates');
     }
 
     public function test_a_student_with_more_time_has_more_and_a_round_ends_when_it_is_over(): void
@@ -147,9 +170,15 @@ final class RulesTest extends AppTestCase
         $this->freezeTime();
         $this->begin($task)->assertOk()->assertJsonPath('ends', (int) now()->valueOf() + 90_000);
         $this->travel(100)->seconds();
-        $this->does('answered', ['question' => self::question(), 'response' => ['text' => '2']])->assertStatus(422)->assertJsonPath('rule', 'time-over');
+        $this->does(
+            'answered',
+            ['question' => self::question(), 'response' => ['text' => '2']],
+        )->assertStatus(422)->assertJsonPath('rule', 'time-over');
         $this->getJson("/api/student/rounds/$this->round")->assertOk()->assertJsonPath('finished', true);
-        self::assertSame(['started', 'timed-out'], RoundEvent::query()->where('round_id', $this->round)->orderBy('number')->pluck('kind')->all());
+        self::assertSame(
+            ['started', 'timed-out'],
+            RoundEvent::query()->where('round_id', $this->round)->orderBy('number')->pluck('kind')->all(),
+        );
     }
 
     public function test_what_was_made_before_closing_counts_when_it_arrives_later(): void
@@ -160,7 +189,11 @@ final class RulesTest extends AppTestCase
         $this->travel(1)->minutes();
         $this->asTeacher($this->teacher)->patchJson("/api/tasks/$task->id", ['closed' => true])->assertOk();
         $this->travel(1)->hours();
-        $this->does('answered', ['question' => self::question(), 'response' => ['text' => '2']], (int) now()->valueOf())->assertStatus(409)->assertJsonPath('type', '/problems/closed');
+        $this->does(
+            'answered',
+            ['question' => self::question(), 'response' => ['text' => '2']],
+            (int) now()->valueOf(),
+        )->assertStatus(409)->assertJsonPath('type', '/problems/closed');
         $this->does('answered', ['question' => self::question(), 'response' => ['text' => '2']], $before)->assertOk();
         self::assertTrue(RoundEvent::query()->where('round_id', $this->round)->where('kind', 'answered')->sole()->late);
         $this->travel(24)->hours();
@@ -170,27 +203,56 @@ final class RulesTest extends AppTestCase
     public function test_a_picture_is_handed_in_read_and_sent_back(): void
     {
         $d = new Draft('hand');
-        $task = $this->task(null, $d->quiz('Hand in', '', [$d->asks('s', $d->question('s', 'hand-in', 'Draw it.', [], '', '', [], '0', ['accepts' => ['picture'], 'points' => 2]))], 'End', ''));
+        $task = $this->task(
+            null,
+            $d->quiz(
+                'Hand in',
+                '',
+                [$d->asks('s', $d->question('s', 'hand-in', 'Draw it.', [], '', '', [], '0', ['accepts' => ['picture'], 'points' => 2]))],
+                'End',
+                '',
+            ),
+        );
         $this->begin($task)->assertOk();
         $question = $d->id('s/question');
         $this->does('answered', ['question' => $question, 'response' => ['files' => [Ulids::make()]]])->assertStatus(422);
-        $this->asStudent($this->ada)->post("/api/student/rounds/$this->round/files", ['file' => UploadedFile::fake()->createWithContent('x.html', '<script>1</script>')], ['Accept' => 'application/json'])->assertStatus(415);
-        $file = $this->post("/api/student/rounds/$this->round/files", ['file' => UploadedFile::fake()->image('tide.png', 40, 30)], ['Accept' => 'application/json'])->assertCreated()->assertJsonPath('kind', 'picture')->json('id');
-        $this->does('answered', ['question' => $question, 'response' => ['files' => [$file]]])->assertOk()->assertJsonPath('place.verdictShown', true);
+        $this->asStudent($this->ada)->post(
+            "/api/student/rounds/$this->round/files",
+            ['file' => UploadedFile::fake()->createWithContent('x.html', '<script>1</script>')],
+            ['Accept' => 'application/json'],
+        )->assertStatus(415);
+        $file = $this->post(
+            "/api/student/rounds/$this->round/files",
+            ['file' => UploadedFile::fake()->image('tide.png', 40, 30)],
+            ['Accept' => 'application/json'],
+        )->assertCreated()->assertJsonPath('kind', 'picture')->json('id');
+        $this->does(
+            'answered',
+            ['question' => $question, 'response' => ['files' => [$file]]],
+        )->assertOk()->assertJsonPath('place.verdictShown', true);
         $this->does('went-on', ['from' => $d->id('s')])->assertOk()->assertJsonPath('place.score.provisional', true);
         $this->get("/media/$file")->assertOk();
         $this->asStudent($this->member($this->class, 'Bram'))->get("/media/$file")->assertNotFound();
         $this->asTeacher($this->teacher('Other'))->get("/media/$file")->assertNotFound();
         $this->asTeacher($this->teacher)->get("/media/$file")->assertOk()->assertHeader('Content-Type', 'image/webp');
-        $overrule = fn (array $body) => $this->asTeacher($this->teacher)->postJson("/api/tasks/$task->id/rounds/$this->round/overrulings", $body);
+        $overrule = fn (array $body) => $this->asTeacher($this->teacher)->postJson(
+            "/api/tasks/$task->id/rounds/$this->round/overrulings",
+            $body,
+        );
         $overrule(['question' => $question, 'share' => 2])->assertStatus(422);
         $overrule(['question' => 'nothing', 'share' => 1])->assertStatus(422)->assertJsonPath('rule', 'nothing-to-read');
         $overrule(['question' => $question, 'share' => 0.5, 'comment' => 'Add the Moon.'])->assertNoContent();
         $this->getJson("/api/tasks/$task->id/students/{$this->ada->id}")->assertOk()
-            ->assertJsonPath("rounds.0.records.$question.overruled", 0.5)->assertJsonPath("rounds.0.records.$question.files", [$file])->assertJsonPath('rounds.0.score', 0.5);
+            ->assertJsonPath(
+                "rounds.0.records.$question.overruled",
+                0.5,
+            )->assertJsonPath("rounds.0.records.$question.files", [$file])->assertJsonPath('rounds.0.score', 0.5);
         $overrule(['question' => $question, 'share' => 0, 'sendBack' => true])->assertNoContent();
         $this->asStudent($this->ada)->getJson("/api/student/rounds/$this->round")->assertOk()->assertJsonPath('finished', false);
-        $this->asTeacher($this->teacher('Third'))->postJson("/api/tasks/$task->id/rounds/$this->round/overrulings", ['question' => $question, 'share' => 1])->assertNotFound();
+        $this->asTeacher($this->teacher('Third'))->postJson(
+            "/api/tasks/$task->id/rounds/$this->round/overrulings",
+            ['question' => $question, 'share' => 1],
+        )->assertNotFound();
     }
 
     public function test_students_cannot_do_what_is_for_others(): void
@@ -205,23 +267,39 @@ final class RulesTest extends AppTestCase
     {
         $task = $this->task(null, Sample::document());
         $this->begin($task)->assertOk();
-        $this->does('answered', ['question' => Sample::id('first/question'), 'response' => ['choices' => [Sample::id('entry/plain')]]])->assertOk()->assertJsonPath('standings.on-the-ladder', 1);
+        $this->does(
+            'answered',
+            ['question' => Sample::id('first/question'), 'response' => ['choices' => [Sample::id('entry/plain')]]],
+        )->assertOk()->assertJsonPath('standings.on-the-ladder', 1);
         $before = Round::query()->findOrFail($this->round)->state;
         $this->asTeacher($this->teacher);
         $quiz = Quiz::query()->findOrFail($task->quiz_id);
-        $this->correct($quiz->id, [['do' => 'set', 'at' => Sample::id('first/question'), 'member' => 'kind', 'value' => 'poll']])->assertStatus(422)->assertJsonPath('errors.0.pointer', '/edits/0');
-        $correction = $this->correct($quiz->id, [['do' => 'set', 'at' => Sample::id('entry/plain'), 'member' => 'right', 'value' => true]])->assertCreated()
+        $this->correct(
+            $quiz->id,
+            [['do' => 'set', 'at' => Sample::id('first/question'), 'member' => 'kind', 'value' => 'poll']],
+        )->assertStatus(422)->assertJsonPath('errors.0.pointer', '/edits/0');
+        $correction = $this->correct(
+            $quiz->id,
+            [['do' => 'set', 'at' => Sample::id('entry/plain'), 'member' => 'right', 'value' => true]],
+        )->assertCreated()
             ->assertJsonPath('inverse.0.value', false)->assertJsonPath('marked', null)->json('id');
-        $this->getJson("/api/quizzes/$quiz->id")->assertOk()->assertJsonPath('changedSince', false)->assertJsonPath('document.stops.0.question.entries.1.right', true);
+        $this->getJson("/api/quizzes/$quiz->id")->assertOk()->assertJsonPath('changedSince', false)->assertJsonPath(
+            'document.stops.0.question.entries.1.right',
+            true,
+        );
         $this->postJson("/api/quizzes/$quiz->id/re-markings")->assertOk()->assertJsonPath('left', 0)->assertJsonPath('total', 1)
             ->assertJsonPath('changes.0.before', 'on-the-ladder')->assertJsonPath('changes.0.after', 'clear');
         $this->getJson("/api/quizzes/$quiz->id/corrections")->assertOk()->assertJsonPath('0.marked', 1);
         $state = Round::query()->findOrFail($this->round)->state;
         self::assertSame($before['path'], $state['path']);
-        $this->getJson("/api/tasks/$task->id/students/{$this->ada->id}")->assertOk()->assertJsonPath('rounds.0.events.1.facts.0.result', 'right');
+        $this->getJson(
+            "/api/tasks/$task->id/students/{$this->ada->id}",
+        )->assertOk()->assertJsonPath('rounds.0.events.1.facts.0.result', 'right');
         $this->asStudent($this->ada)->getJson("/api/student/rounds/$this->round")->assertOk()->assertJsonPath('standings.clear', 1);
         $this->asTeacher($this->teacher('Other'))->deleteJson("/api/quizzes/$quiz->id/corrections/$correction")->assertNotFound();
-        $this->asTeacher($this->teacher)->deleteJson("/api/quizzes/$quiz->id/corrections/$correction")->assertOk()->assertJsonPath('takenBack', true);
+        $this->asTeacher($this->teacher)->deleteJson(
+            "/api/quizzes/$quiz->id/corrections/$correction",
+        )->assertOk()->assertJsonPath('takenBack', true);
         $this->postJson("/api/quizzes/$quiz->id/re-markings")->assertOk()->assertJsonPath('left', 0);
         self::assertSame($before, Round::query()->findOrFail($this->round)->state);
         $this->getJson("/api/quizzes/$quiz->id/corrections")->assertOk()->assertJsonPath('0.takenBack', true);
@@ -234,13 +312,21 @@ final class RulesTest extends AppTestCase
         $this->begin($task)->assertOk();
         $this->asTeacher($this->teacher);
         $quiz = Quiz::query()->findOrFail($task->quiz_id);
-        $this->change($quiz, [['do' => 'set', 'at' => Sample::document()['stops'][0]['question']['id'], 'member' => 'prompt', 'value' => 'First of all?']])->assertOk();
+        $this->change(
+            $quiz,
+            [['do' => 'set', 'at' => Sample::document()['stops'][0]['question']['id'], 'member' => 'prompt', 'value' => 'First of all?']],
+        )->assertOk();
         $this->getJson("/api/quizzes/$quiz->id")->assertOk()->assertJsonPath('changedSince', true);
-        $this->getJson("/api/quizzes/$quiz->id/difference")->assertOk()->assertJsonCount(0, 'structure')->assertJsonPath('corrections.0.member', 'prompt')->assertJsonPath('edition', 1);
+        $this->getJson(
+            "/api/quizzes/$quiz->id/difference",
+        )->assertOk()->assertJsonCount(0, 'structure')->assertJsonPath('corrections.0.member', 'prompt')->assertJsonPath('edition', 1);
         $this->correct($quiz->id, $this->getJson("/api/quizzes/$quiz->id/difference")->json('corrections'))->assertCreated();
         self::assertSame(1, Correction::query()->count());
         $this->getJson("/api/quizzes/$quiz->id")->assertOk()->assertJsonPath('changedSince', false)->assertJsonPath('edition', 1);
-        $this->asStudent($this->ada)->getJson("/api/student/rounds/$this->round")->assertOk()->assertJsonPath('place.question.prompt', 'First of all?');
+        $this->asStudent($this->ada)->getJson("/api/student/rounds/$this->round")->assertOk()->assertJsonPath(
+            'place.question.prompt',
+            'First of all?',
+        );
     }
 
     public function test_reading_support_is_kept_with_the_student(): void
@@ -254,6 +340,9 @@ final class RulesTest extends AppTestCase
     public function test_a_rehearsal_takes_terms(): void
     {
         $quiz = $this->quiz($this->teacher, self::short());
-        $this->asTeacher($this->teacher)->postJson("/api/quizzes/$quiz->id/rehearsals", ['from' => null, 'terms' => ['purpose' => 'check'], 'events' => []])->assertOk()->assertJsonPath('overview.handIn', true);
+        $this->asTeacher($this->teacher)->postJson(
+            "/api/quizzes/$quiz->id/rehearsals",
+            ['from' => null, 'terms' => ['purpose' => 'check'], 'events' => []],
+        )->assertOk()->assertJsonPath('overview.handIn', true);
     }
 }

@@ -38,7 +38,10 @@ final class SafetyTest extends AppTestCase
         imagejpeg($picture);
         $jpeg = (string) ob_get_clean();
         $marked = substr($jpeg, 0, 2)."\xFF\xFE\x00\x0DWHERE-IT-IS".substr($jpeg, 2);
-        $medium = $this->asTeacher($this->teacher())->post('/api/media', ['file' => $this->upload('map.jpg', $marked)])->assertStatus(201)->json();
+        $medium = $this->asTeacher($this->teacher())->post(
+            '/api/media',
+            ['file' => $this->upload('map.jpg', $marked)],
+        )->assertStatus(201)->json();
         self::assertSame('picture', $medium['kind']);
         $stored = (string) file_get_contents($this->fileOf("/media/{$medium['id']}"));
         self::assertStringNotContainsString('WHERE-IT-IS', $stored);
@@ -73,7 +76,10 @@ final class SafetyTest extends AppTestCase
         $video = (string) file_get_contents(self::VIDEO);
         $send(['file' => $this->upload('f.webm', $video), 'captions' => $this->upload('c.vtt', 'hello')])->assertStatus(415);
         config(['hidden_ladder.largest.video' => 1024 * 1024 / 8]);
-        $send(['file' => $this->upload('f.webm', $video)])->assertStatus(413)->assertJsonPath('detail', 'Video files may have at most 128 kB.');
+        $send(['file' => $this->upload('f.webm', $video)])->assertStatus(413)->assertJsonPath(
+            'detail',
+            'Video files may have at most 128 kB.',
+        );
     }
 
     public function test_every_answer_carries_a_strict_policy(): void
@@ -103,7 +109,11 @@ final class SafetyTest extends AppTestCase
     {
         config(['hidden_ladder.media_folder' => null]);
         $this->asTeacher($this->teacher());
-        $answer = $this->post('/api/media', ['file' => $this->upload('f.webm', (string) file_get_contents(self::VIDEO))], ['Accept' => 'application/json'])->assertStatus(500);
+        $answer = $this->post(
+            '/api/media',
+            ['file' => $this->upload('f.webm', (string) file_get_contents(self::VIDEO))],
+            ['Accept' => 'application/json'],
+        )->assertStatus(500);
         self::assertSame(['type', 'title', 'status', 'detail'], array_keys($answer->json()));
         self::assertStringNotContainsString('assert', (string) $answer->getContent());
     }

@@ -75,7 +75,23 @@ final class TwoAtOnceTest extends AppTestCase
         $processes = [];
         foreach ($requests as [$who, $id, $method, $address, $body]) {
             $pipes = [];
-            $process = proc_open([PHP_BINARY, '-d', 'pcov.enabled=0', __DIR__.'/ask.php', $who, $id, $method, $address, json_encode((object) $body, JSON_THROW_ON_ERROR)], [['pipe', 'r'], ['pipe', 'w'], STDERR], $pipes, null, ['CACHE_STORE' => 'array'] + getenv());
+            $process = proc_open(
+                [
+                    PHP_BINARY,
+                    '-d',
+                    'pcov.enabled=0',
+                    __DIR__.'/ask.php',
+                    $who,
+                    $id,
+                    $method,
+                    $address,
+                    json_encode((object) $body, JSON_THROW_ON_ERROR),
+                ],
+                [['pipe', 'r'], ['pipe', 'w'], STDERR],
+                $pipes,
+                null,
+                ['CACHE_STORE' => 'array'] + getenv(),
+            );
             self::assertIsResource($process);
             $line = fgets($pipes[1]);
             self::assertSame("ready\n", $line, $line === "ready\n" ? '' : (string) stream_get_contents($pipes[1]));
@@ -134,9 +150,29 @@ final class TwoAtOnceTest extends AppTestCase
     {
         [$slip] = $this->meet(['rounds', $this->round->id], $this->answers('plain'));
         self::assertSame(200, $slip['status']);
-        app(Corrections::class)->correct($this->quiz->refresh(), $this->teacher, SentChange::made(Ulids::make(), 'Another key', [Edit::set(Sample::id('entry/plain'), 'right', true)]));
-        $hint = ['student', $this->ada->id, 'POST', "/api/student/rounds/{$this->round->id}/events", ['id' => Ulids::make(), 'after' => $this->round->refresh()->last_event_id, 'kind' => 'went-on', 'at' => null, 'data' => ['from' => Sample::id('hint-1')]]];
-        $both = $this->meet(['rounds', $this->round->id], $hint, $this->asksAsTeacher('POST', "/api/quizzes/{$this->quiz->id}/re-markings"));
+        app(Corrections::class)->correct(
+            $this->quiz->refresh(),
+            $this->teacher,
+            SentChange::made(Ulids::make(), 'Another key', [Edit::set(Sample::id('entry/plain'), 'right', true)]),
+        );
+        $hint = [
+            'student',
+            $this->ada->id,
+            'POST',
+            "/api/student/rounds/{$this->round->id}/events",
+            [
+                'id' => Ulids::make(),
+                'after' => $this->round->refresh()->last_event_id,
+                'kind' => 'went-on',
+                'at' => null,
+                'data' => ['from' => Sample::id('hint-1')],
+            ],
+        ];
+        $both = $this->meet(
+            ['rounds', $this->round->id],
+            $hint,
+            $this->asksAsTeacher('POST', "/api/quizzes/{$this->quiz->id}/re-markings"),
+        );
         self::assertSame([200, 200], array_column($both, 'status'));
         $this->isSound(3);
         self::assertSame('clear', $this->round->refresh()->state['records'][Sample::id('first/question')]['standing'] ?? null);
@@ -145,8 +181,28 @@ final class TwoAtOnceTest extends AppTestCase
     public function test_an_answer_and_an_overruling(): void
     {
         $this->meet(['rounds', $this->round->id], $this->answers('plain'));
-        $help = ['student', $this->ada->id, 'POST', "/api/student/rounds/{$this->round->id}/events", ['id' => Ulids::make(), 'after' => $this->round->refresh()->last_event_id, 'kind' => 'went-on', 'at' => null, 'data' => ['from' => Sample::id('hint-1')]]];
-        $both = $this->meet(['rounds', $this->round->id], $help, $this->asksAsTeacher('POST', "/api/tasks/{$this->task->id}/rounds/{$this->round->id}/overrulings", ['question' => Sample::id('first/question'), 'share' => 0.5]));
+        $help = [
+            'student',
+            $this->ada->id,
+            'POST',
+            "/api/student/rounds/{$this->round->id}/events",
+            [
+                'id' => Ulids::make(),
+                'after' => $this->round->refresh()->last_event_id,
+                'kind' => 'went-on',
+                'at' => null,
+                'data' => ['from' => Sample::id('hint-1')],
+            ],
+        ];
+        $both = $this->meet(
+            ['rounds', $this->round->id],
+            $help,
+            $this->asksAsTeacher(
+                'POST',
+                "/api/tasks/{$this->task->id}/rounds/{$this->round->id}/overrulings",
+                ['question' => Sample::id('first/question'), 'share' => 0.5],
+            ),
+        );
         self::assertSame([200, 204], array_column($both, 'status'));
         $this->isSound(4);
         self::assertSame(0.5, $this->round->refresh()->state['records'][Sample::id('first/question')]['overruled'] ?? null);
@@ -155,8 +211,19 @@ final class TwoAtOnceTest extends AppTestCase
     public function test_an_overruling_right_after_a_correction_does_not_keep_the_old_key(): void
     {
         $this->meet(['rounds', $this->round->id], $this->answers('plain'));
-        app(Corrections::class)->correct($this->quiz->refresh(), $this->teacher, SentChange::made(Ulids::make(), 'Another key', [Edit::set(Sample::id('entry/plain'), 'right', true)]));
-        $this->meet(['rounds', $this->round->id], $this->asksAsTeacher('POST', "/api/tasks/{$this->task->id}/rounds/{$this->round->id}/overrulings", ['question' => Sample::id('first/question'), 'share' => 1]));
+        app(Corrections::class)->correct(
+            $this->quiz->refresh(),
+            $this->teacher,
+            SentChange::made(Ulids::make(), 'Another key', [Edit::set(Sample::id('entry/plain'), 'right', true)]),
+        );
+        $this->meet(
+            ['rounds', $this->round->id],
+            $this->asksAsTeacher(
+                'POST',
+                "/api/tasks/{$this->task->id}/rounds/{$this->round->id}/overrulings",
+                ['question' => Sample::id('first/question'), 'share' => 1],
+            ),
+        );
         self::assertSame('right', $this->round->refresh()->state['records'][Sample::id('first/question')]['mark']['result'] ?? null);
         $this->isSound(3);
     }
@@ -170,7 +237,11 @@ final class TwoAtOnceTest extends AppTestCase
 
     public function test_an_answer_and_the_closing_of_its_task(): void
     {
-        $both = $this->meet(['rounds', $this->round->id], $this->answers('plain'), $this->asksAsTeacher('PATCH', "/api/tasks/{$this->task->id}", ['closed' => true]));
+        $both = $this->meet(
+            ['rounds', $this->round->id],
+            $this->answers('plain'),
+            $this->asksAsTeacher('PATCH', "/api/tasks/{$this->task->id}", ['closed' => true]),
+        );
         self::assertContains($both[0]['status'], [200, 409]);
         self::assertSame(200, $both[1]['status']);
         $this->isSound($both[0]['status'] === 200 ? 3 : 2);
@@ -183,7 +254,11 @@ final class TwoAtOnceTest extends AppTestCase
         self::assertSame([200, 200], array_column($both, 'status'));
         self::assertSame(3, $this->quiz->refresh()->version);
         $all = $this->quiz->changes()->orderBy('number')->get();
-        self::assertSame([true, false], $all->map(static fn (QuizChange $one): bool => $one->inverse !== null)->all(), 'One is laid, the other is kept as not applied.');
+        self::assertSame(
+            [true, false],
+            $all->map(static fn (QuizChange $one): bool => $one->inverse !== null)->all(),
+            'One is laid, the other is kept as not applied.',
+        );
         self::assertSame($all[0]?->edits()[0]->value, $this->quiz->title);
         self::assertSame($this->quiz->title, $all[1]?->unfit['stands'] ?? null);
     }
@@ -198,9 +273,19 @@ final class TwoAtOnceTest extends AppTestCase
     /** @return array{string, string, string, string, array<string, mixed>} */
     private function changes(string $member, string $value): array
     {
-        $edit = ['do' => 'set', 'at' => 'quiz', 'member' => $member, 'value' => $value, 'was' => Fingerprint::of(Sample::document()[$member])];
+        $edit = [
+            'do' => 'set',
+            'at' => 'quiz',
+            'member' => $member,
+            'value' => $value,
+            'was' => Fingerprint::of(Sample::document()[$member]),
+        ];
 
-        return $this->asksAsTeacher('POST', "/api/quizzes/{$this->quiz->id}/changes", ['id' => Ulids::make(), 'version' => 1, 'label' => $value, 'edits' => [$edit]]);
+        return $this->asksAsTeacher(
+            'POST',
+            "/api/quizzes/{$this->quiz->id}/changes",
+            ['id' => Ulids::make(), 'version' => 1, 'label' => $value, 'edits' => [$edit]],
+        );
     }
 
     public function test_a_save_and_a_publishing(): void
@@ -210,7 +295,11 @@ final class TwoAtOnceTest extends AppTestCase
             $this->asksAsTeacher('POST', "/api/quizzes/{$this->quiz->id}/editions"));
         self::assertSame([200, 200], array_column($both, 'status'));
         foreach (Edition::query()->where('quiz_id', $this->quiz->id)->get() as $edition) {
-            self::assertSame($edition->version === 1 ? 'Sample' : 'Saved', $edition->document['title'], 'an edition is the quiz at its version');
+            self::assertSame(
+                $edition->version === 1 ? 'Sample' : 'Saved',
+                $edition->document['title'],
+                'an edition is the quiz at its version',
+            );
         }
     }
 
@@ -233,7 +322,13 @@ final class TwoAtOnceTest extends AppTestCase
     public function test_two_first_entries_with_one_name(string $name): void
     {
         $bram = $this->member($this->class, 'Bram');
-        $enter = fn (string $secret): array => ['nobody', '', 'POST', '/api/student/enter', ['phrase' => $this->class->phrase, 'name' => $name, 'secret' => $secret, 'first' => true]];
+        $enter = fn (string $secret): array => [
+            'nobody',
+            '',
+            'POST',
+            '/api/student/enter',
+            ['phrase' => $this->class->phrase, 'name' => $name, 'secret' => $secret, 'first' => true],
+        ];
         $both = $this->meet(['students', $bram->id], $enter('limpet'), $enter('whelk'));
         self::assertEqualsCanonicalizing([200, 422], array_column($both, 'status'));
         self::assertTrue(password_verify($both[0]['status'] === 200 ? 'limpet' : 'whelk', (string) $bram->refresh()->secret));

@@ -26,12 +26,30 @@ final class WordsTest extends AppTestCase
         yield 'without a gap' => [new Message('refusal.not-begun'), 'This round has not begun yet.'];
         yield 'one' => [new Message('terms.tries.limit', ['tries' => 1]), 'You have one try at each question.'];
         yield 'several' => [new Message('terms.tries.limit', ['tries' => 3]), 'You have 3 tries at each question.'];
-        yield 'a message in a message' => [new Message('inspection.ways.trap', ['stop' => $stop(2)]), 'Whoever comes to stop 2 can never reach a finish, whatever they answer.'];
-        yield 'one in a list' => [new Message('inspection.ways.right-goes-round', ['stops' => [$stop(2)]]), 'A right answer leads back: whoever is always right goes round in a circle at stop 2.'];
-        yield 'two in a list' => [new Message('inspection.ways.right-goes-round', ['stops' => [$stop(2), $stop(3)]]), 'A right answer leads back: whoever is always right goes round in a circle at stop 2 and stop 3.'];
-        yield 'three in a list' => [new Message('inspection.ways.right-goes-round', ['stops' => [$stop(2), $stop(3), $stop(4)]]), 'A right answer leads back: whoever is always right goes round in a circle at stop 2, stop 3 and stop 4.'];
-        yield 'a selection' => [new Message('terms.rounds.limit', ['limit' => 3, 'pause' => 15, 'counts' => 'mean']), 'You can do up to 3 rounds, with a pause of 15 minutes between them; their mean counts.'];
-        yield 'what people wrote is no pattern' => [new Message('inspection.key.twice', ['answer' => "{x} <b> it's # 'y'"]), "“{x} <b> it's # 'y'” stands here twice."];
+        yield 'a message in a message' => [
+            new Message('inspection.ways.trap', ['stop' => $stop(2)]),
+            'Whoever comes to stop 2 can never reach a finish, whatever they answer.',
+        ];
+        yield 'one in a list' => [
+            new Message('inspection.ways.right-goes-round', ['stops' => [$stop(2)]]),
+            'A right answer leads back: whoever is always right goes round in a circle at stop 2.',
+        ];
+        yield 'two in a list' => [
+            new Message('inspection.ways.right-goes-round', ['stops' => [$stop(2), $stop(3)]]),
+            'A right answer leads back: whoever is always right goes round in a circle at stop 2 and stop 3.',
+        ];
+        yield 'three in a list' => [
+            new Message('inspection.ways.right-goes-round', ['stops' => [$stop(2), $stop(3), $stop(4)]]),
+            'A right answer leads back: whoever is always right goes round in a circle at stop 2, stop 3 and stop 4.',
+        ];
+        yield 'a selection' => [
+            new Message('terms.rounds.limit', ['limit' => 3, 'pause' => 15, 'counts' => 'mean']),
+            'You can do up to 3 rounds, with a pause of 15 minutes between them; their mean counts.',
+        ];
+        yield 'what people wrote is no pattern' => [
+            new Message('inspection.key.twice', ['answer' => "{x} <b> it's # 'y'"]),
+            "“{x} <b> it's # 'y'” stands here twice.",
+        ];
     }
 
     #[DataProvider('said')]
@@ -68,8 +86,14 @@ final class WordsTest extends AppTestCase
     public function test_the_language_is_the_one_that_the_device_asks_for_where_it_is_spoken(): void
     {
         $this->speakAccented();
-        $asked = fn (string $languages): string => (string) $this->getJson('/api/teacher', ['Accept-Language' => $languages])->assertUnauthorized()->headers->get('Content-Language');
-        self::assertSame(['en', 'en', 'en-XA', 'en-XA'], [$asked('en-GB,en;q=0.9'), $asked('ja'), $asked('en-XA'), $asked('ja, en-XA;q=0.8, en;q=0.5')]);
+        $asked = fn (string $languages): string => (string) $this->getJson(
+            '/api/teacher',
+            ['Accept-Language' => $languages],
+        )->assertUnauthorized()->headers->get('Content-Language');
+        self::assertSame(
+            ['en', 'en', 'en-XA', 'en-XA'],
+            [$asked('en-GB,en;q=0.9'), $asked('ja'), $asked('en-XA'), $asked('ja, en-XA;q=0.8, en;q=0.5')],
+        );
         self::assertSame('Ýóóúú', explode(' ', (string) $this->getJson('/api/teacher', ['Accept-Language' => 'en-XA'])->json('detail'))[0]);
         $this->get('/sign-in', ['Accept-Language' => 'en-XA'])->assertSee('<html lang="en-XA">', false);
     }

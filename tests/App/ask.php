@@ -22,7 +22,12 @@ $person = match ($who) {
     'student' => Student::query()->findOrFail($id),
     default => null,
 };
-$request = Request::create($address, $method, server: ['HTTP_ACCEPT' => 'application/json', 'CONTENT_TYPE' => 'application/json'], content: $body);
+$request = Request::create(
+    $address,
+    $method,
+    server: ['HTTP_ACCEPT' => 'application/json', 'CONTENT_TYPE' => 'application/json'],
+    content: $body,
+);
 $app->instance('request', $request);
 if ($person !== null) {
     $app->make('auth')->guard($who)->setUser($person);
@@ -30,4 +35,7 @@ if ($person !== null) {
 echo "ready\n";
 fgets(STDIN);
 $response = $kernel->handle($request);
-echo json_encode(['status' => $response->getStatusCode(), 'body' => json_decode((string) $response->getContent(), true)], JSON_THROW_ON_ERROR), "\n";
+echo json_encode(
+    ['status' => $response->getStatusCode(), 'body' => json_decode((string) $response->getContent(), true)],
+    JSON_THROW_ON_ERROR,
+), "\n";

@@ -17,9 +17,18 @@ require __DIR__.'/../../vendor/autoload.php';
 $graphs = json_decode((string) stream_get_contents(STDIN), true);
 echo json_encode(array_map(static function (array $followers): array {
     $move = new Move(new WentOn('x'), MoveKind::On);
-    $edges = array_map(static fn (array $to): array => array_map(static fn (int $one): Edge => new Edge($move, [$one], true), $to), $followers);
+    $edges = array_map(
+        static fn (array $to): array => array_map(static fn (int $one): Edge => new Edge($move, [$one], true), $to),
+        $followers,
+    );
     $count = count($followers);
-    $structure = new Structure(array_fill(0, $count, new State), $edges, array_fill(0, $count, true), array_map(static fn (int $node): bool => $node === 0, range(0, $count - 1)), true);
+    $structure = new Structure(
+        array_fill(0, $count, new State),
+        $edges,
+        array_fill(0, $count, true),
+        array_map(static fn (int $node): bool => $node === 0, range(0, $count - 1)),
+        true,
+    );
 
     return ['components' => Structure::components(range(0, $count - 1), $structure->next(...)), 'open' => $structure->open()];
 }, is_array($graphs) ? $graphs : []));

@@ -27,7 +27,10 @@ final class CheckQuiz extends FileCommand
             $this->line((string) json_encode([
                 'sound' => $file->problems === [],
                 'publishable' => $ready,
-                'problems' => array_map(fn (Fault $problem): array => ['pointer' => $problem->pointer, 'reason' => $this->said($problem->reason)], $file->problems),
+                'problems' => array_map(
+                    fn (Fault $problem): array => ['pointer' => $problem->pointer, 'reason' => $this->said($problem->reason)],
+                    $file->problems,
+                ),
                 'findings' => app(Words::class)->fill(array_map(Findings::told(...), $findings)),
             ], JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_PRETTY_PRINT));
         } else {
@@ -35,7 +38,9 @@ final class CheckQuiz extends FileCommand
                 $this->error($this->told($problem));
             }
             foreach ($findings as $finding) {
-                $this->line(str_pad($finding->severity->value, 8).$this->said($finding->message).($finding->at === null ? '' : " ($finding->at)"));
+                $this->line(
+                    str_pad($finding->severity->value, 8).$this->said($finding->message).($finding->at === null ? '' : " ($finding->at)"),
+                );
             }
             $this->line($ready ? 'This can be published.' : 'This cannot be published.');
         }

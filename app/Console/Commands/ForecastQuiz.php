@@ -39,7 +39,9 @@ final class ForecastQuiz extends FileCommand
 
                 return self::FAILURE;
             }
-            $lines[] = $forecast->toArray() + ['sentence' => $this->said($words->sentence($forecast, max(1, (int) $this->option('students'))))];
+            $lines[] = $forecast->toArray() + [
+                'sentence' => $this->said($words->sentence($forecast, max(1, (int) $this->option('students')))),
+            ];
         }
         if ($this->option('json') === true) {
             $this->line((string) json_encode($lines, JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_PRETTY_PRINT));

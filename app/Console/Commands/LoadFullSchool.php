@@ -18,7 +18,10 @@ final class LoadFullSchool extends Command
     public function handle(): int
     {
         $school = DB::transaction(static fn (): FullSchool => new FullSchool);
-        $this->info("Teacher {$school->teacher->email}, password ".FullSchool::PASSWORD."; student {$school->both->name}, phrase {$school->classes['first']->phrase}, secret ".FullSchool::SECRET.'.');
+        $this->info(
+            "Teacher {$school->teacher->email}, password ".FullSchool::PASSWORD."; student {$school->both->name}, "
+                ."phrase {$school->classes['first']->phrase}, secret ".FullSchool::SECRET.'.',
+        );
 
         return self::SUCCESS;
     }

@@ -16,7 +16,9 @@ use HiddenLadder\Core\Quiz\QuestionCheck;
 /** docs/console.md has the JSON. */
 final class MarkAnswers extends FileCommand
 {
-    protected $signature = 'quiz:mark {file : a JSON list of {question, response}} {--language=en : of the quiz; it decides the decimal sign}';
+    protected $signature = 'quiz:mark
+        {file : a JSON list of {question, response}}
+        {--language=en : of the quiz; it decides the decimal sign}';
 
     protected $description = 'Mark responses to questions: a JSON list of {question, response} in, a list of results out';
 

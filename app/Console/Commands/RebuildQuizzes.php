@@ -30,7 +30,11 @@ final class RebuildQuizzes extends Command
             }
         }
         $count = Quiz::query()->count();
-        $this->info($differ === 0 ? "All $count quizzes are what their changes say." : "$differ of $count quizzes differ".($this->option('repair') ? ' and were repaired.' : '.'));
+        $this->info(
+            $differ === 0
+                ? "All $count quizzes are what their changes say."
+                : "$differ of $count quizzes differ".($this->option('repair') ? ' and were repaired.' : '.'),
+        );
 
         return $differ === 0 || $this->option('repair') ? self::SUCCESS : self::FAILURE;
     }

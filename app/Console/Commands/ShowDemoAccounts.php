@@ -19,7 +19,10 @@ final class ShowDemoAccounts extends Command
     {
         if (Teacher::query()->where('email', Demo::TEACHER['email'])->exists()) {
             $this->line('  Teacher  '.Demo::TEACHER['email'].', password '.Demo::TEACHER['password']);
-            $this->line('  Student  '.url('/join').', class phrase "'.Demo::PHRASE.'", name '.Demo::STUDENT['name'].', secret '.Demo::STUDENT['secret']);
+            $this->line(
+                '  Student  '.url('/join').', class phrase "'.Demo::PHRASE.'", name '
+                .Demo::STUDENT['name'].', secret '.Demo::STUDENT['secret'],
+            );
             $this->line('  Letters  '.url('/post-box').' (mail is simulated)');
         }
 

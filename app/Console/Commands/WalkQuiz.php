@@ -53,7 +53,12 @@ final class WalkQuiz extends FileCommand
             return self::FAILURE;
         }
         $this->option('json') === true
-            ? $this->line((string) json_encode($steps, JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_PRETTY_PRINT | JSON_PRESERVE_ZERO_FRACTION))
+            ? $this->line(
+                (string) json_encode(
+                    $steps,
+                    JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_PRETTY_PRINT | JSON_PRESERVE_ZERO_FRACTION,
+                ),
+            )
             : $this->tell($steps);
 
         return self::SUCCESS;
@@ -71,7 +76,14 @@ final class WalkQuiz extends FileCommand
     {
         $engine = new Engine($quiz, $terms);
         $given = $this->answers();
-        $made = $given === null ? new MadeUpStudent($quiz, $terms, Profile::even($this->skill()), new Randomizer(new Xoshiro256StarStar((int) $this->option('seed')))) : null;
+        $made = $given === null
+            ? new MadeUpStudent(
+                $quiz,
+                $terms,
+                Profile::even($this->skill()),
+                new Randomizer(new Xoshiro256StarStar((int) $this->option('seed'))),
+            )
+            : null;
         $state = new State;
         $steps = [];
         for ($step = 0; $step < (int) $this->option('steps') && ! $state->isFinished(); $step++) {
@@ -98,7 +110,15 @@ final class WalkQuiz extends FileCommand
             'finished' => $state->isFinished(),
             'finish' => $state->finish,
             'score' => Score::ofRound($quiz, $terms, $state)->share(),
-            'records' => (object) array_map(static fn ($record): array => ['standing' => $record->standing->value, 'tries' => $record->tries, 'slips' => $record->slips, 'share' => $record->share], $state->records),
+            'records' => (object) array_map(
+                static fn ($record): array => [
+                    'standing' => $record->standing->value,
+                    'tries' => $record->tries,
+                    'slips' => $record->slips,
+                    'share' => $record->share,
+                ],
+                $state->records,
+            ),
         ];
     }
 
@@ -132,10 +152,24 @@ final class WalkQuiz extends FileCommand
     {
         foreach ($walk['steps'] as $number => $step) {
             $facts = is_array($step['facts'] ?? null) ? $step['facts'] : [];
-            $said = array_map(static fn (mixed $fact): string => is_array($fact) ? implode(' ', array_filter($fact, is_string(...))) : '', $facts);
+            $said = array_map(
+                static fn (mixed $fact): string => is_array($fact) ? implode(' ', array_filter($fact, is_string(...))) : '',
+                $facts,
+            );
             $event = is_array($step['event']) ? $step['event']['kind'] : '';
-            $this->line(sprintf('%3d  %-16s %s', $number + 1, strval($event), isset($step['refused']) ? "refused: {$step['sentence']}" : implode('; ', $said)));
+            $this->line(
+                sprintf(
+                    '%3d  %-16s %s',
+                    $number + 1,
+                    strval($event),
+                    isset($step['refused']) ? "refused: {$step['sentence']}" : implode('; ', $said),
+                ),
+            );
         }
-        $this->line($walk['finished'] ? 'Finished'.($walk['score'] === null ? '.' : sprintf(' with %.0f %% of the points.', 100 * $walk['score'])) : 'Not finished.');
+        $this->line(
+            $walk['finished']
+                ? 'Finished'.($walk['score'] === null ? '.' : sprintf(' with %.0f %% of the points.', 100 * $walk['score']))
+                : 'Not finished.',
+        );
     }
 }

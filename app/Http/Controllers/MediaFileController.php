@@ -66,8 +66,15 @@ final class MediaFileController extends Controller
     private function isShown(Student $student, Medium $medium): bool
     {
         // Naming somebody else's medium in a quiz gives nobody a right to it.
-        $rounds = static fn () => $student->rounds()->whereIn('task_id', Task::query()->givenTo($student)->where('teacher_id', $medium->teacher_id)->select('id'));
-        $names = static fn ($edition) => $edition->where('document', 'like', "%$medium->id%")->orWhere('corrected', 'like', "%$medium->id%");
+        $rounds = static fn () => $student->rounds()->whereIn(
+            'task_id',
+            Task::query()->givenTo($student)->where('teacher_id', $medium->teacher_id)->select('id'),
+        );
+        $names = static fn ($edition) => $edition->where('document', 'like', "%$medium->id%")->orWhere(
+            'corrected',
+            'like',
+            "%$medium->id%",
+        );
         // Mostly it is of a round under way; of one that is over, the closing words and what is looked back at show some too.
         foreach ([$rounds()->whereNull('finished_at'), $rounds()->whereNotNull('finished_at')->whereHas('edition', $names)] as $some) {
             foreach ($some->get() as $round) {

@@ -16,12 +16,13 @@ final class PostBoxController extends Controller
     {
         abort_unless(PostBox::isOpenTo($request), 404);
 
-        return new JsonResponse(Letter::query()->where('subject', '!=', 'yardstick')->orderByDesc('id')->limit(50)->get()->map(static fn (Letter $letter): array => [
-            'id' => $letter->id,
-            'to' => $letter->to,
-            'subject' => $letter->subject,
-            'body' => $letter->body,
-            'sentAt' => $letter->sent_at->toIso8601ZuluString(),
-        ])->all());
+        return new JsonResponse(Letter::query()->where('subject', '!=', 'yardstick')
+            ->orderByDesc('id')->limit(50)->get()->map(static fn (Letter $letter): array => [
+                'id' => $letter->id,
+                'to' => $letter->to,
+                'subject' => $letter->subject,
+                'body' => $letter->body,
+                'sentAt' => $letter->sent_at->toIso8601ZuluString(),
+            ])->all());
     }
 }

@@ -43,9 +43,18 @@ final readonly class AbstractState
         $this->marker = new Marker($quiz->language);
         $forked = [];
         foreach ($quiz->questions() as $id => $question) {
-            $forks = array_filter([$question, ...$quiz->alikes($question)], static fn (Question $one): bool => array_filter($one->allEntries(), static fn (Entry $entry): bool => $entry->fork !== null) !== []);
+            $forks = array_filter(
+                [$question, ...$quiz->alikes($question)],
+                static fn (Question $one): bool => array_filter(
+                    $one->allEntries(),
+                    static fn (Entry $entry): bool => $entry->fork !== null,
+                ) !== [],
+            );
             if ($forks !== [] || ($quiz->stopOf($id)->forks ?? []) !== []) {
-                $forked[$id] = max($this->slips, 1 + max(array_map(static fn (Question $one): int => count($one->ladder), [$question, ...$quiz->alikes($question)])));
+                $forked[$id] = max(
+                    $this->slips,
+                    1 + max(array_map(static fn (Question $one): int => count($one->ladder), [$question, ...$quiz->alikes($question)])),
+                );
             }
         }
         $this->forked = $forked;
@@ -84,7 +93,9 @@ final readonly class AbstractState
         }
         $key = '|';
         foreach ($one?->questions() ?? [] as $question) {
-            $key .= $one instanceof VideoStop && $question->id !== $asked && ($state->returning || ! $this->position->isOpen($question, $state))
+            $key .= $one instanceof VideoStop
+                && $question->id !== $asked
+                && ($state->returning || ! $this->position->isOpen($question, $state))
                 ? ',d'
                 : $this->ofQuestion($question->id, $state);
         }
@@ -218,7 +229,10 @@ final readonly class AbstractState
         }
         $mark = $this->marker->mark($this->position->asked($home, $state), $record->response);
 
-        return 'a'.MoveKind::of($mark->result)->name.($mark->entry !== null && $this->quiz->ladder($mark->entry) !== [] ? $mark->entry : '');
+        return 'a'.MoveKind::of($mark->result)->name.(
+            $mark->entry !== null
+            && $this->quiz->ladder($mark->entry) !== [] ? $mark->entry : ''
+        );
     }
 
     /** A drill's questions are alike, and so are those of one level: which of them it is makes no difference, but its ladder does. */
@@ -229,7 +243,8 @@ final readonly class AbstractState
         }
         $current = (string) $series->current;
         $record = $state->record($current);
-        $key = ($series->answered ? 'a' : '').($series->ended ? 'e' : '').($record->mayLeave ? 'm' : '').($record->standing === Standing::SetAside ? 's' : '');
+        $key = ($series->answered ? 'a' : '').($series->ended ? 'e' : '')
+            .($record->mayLeave ? 'm' : '').($record->standing === Standing::SetAside ? 's' : '');
         if (! $stop instanceof DrillStop) {
             $result = $series->answered && ($series->results[$current] ?? false) ? 'r' : '';
 
@@ -239,7 +254,8 @@ final readonly class AbstractState
             true => 'r',
             false => 'm',
             null => 'u',
-        }.(count($this->quiz->ladder($question)) - $state->record($question)->depth($question)).($state->record($question)->mayLeave ? 'm' : '');
+        }.(count($this->quiz->ladder($question)) - $state->record($question)->depth($question))
+            .($state->record($question)->mayLeave ? 'm' : '');
         $key .= min($series->dealt, $stop->deal + 1).($series->current === null ? '' : $kind($current));
         $all = array_count_values(array_map(static fn (Question $question): string => $kind($question->id), $stop->questions));
         ksort($all);

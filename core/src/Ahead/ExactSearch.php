@@ -34,7 +34,7 @@ final readonly class ExactSearch
      * Where questions come back before the finish it stops, and so it does at nodes that are too many: both count as ends.
      *
      * @param  int  $most  nodes to look at
-     * @param  (callable(list<Move>): array<int, Move>)|null  $choose  which of the moves that are there are made; all of them where nothing chooses
+     * @param  (callable(list<Move>): array<int, Move>)|null  $choose  which of the moves are made; all where nothing chooses
      */
     public function structure(int $most, ?callable $choose = null): Structure
     {

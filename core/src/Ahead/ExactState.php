@@ -23,7 +23,10 @@ final readonly class ExactState
     /** @var list<string> stops that can be met again */
     private array $again;
 
-    /** @var list<array{Condition, ?int}> conditions that look back, and the position of the stop they belong to; none where it can be met at any time */
+    /**
+     * @var list<array{Condition, ?int}> conditions that look back, and the position of the stop they belong to; none where it can be met at
+     * any time
+     */
     private array $looksBack;
 
     private Mastery $mastery;
@@ -38,7 +41,12 @@ final readonly class ExactState
     {
         $this->standpoint = new AbstractState($quiz, $terms);
         $again = self::metAgain($quiz, $terms);
-        $this->again = array_values(array_filter(array_map(strval(...), array_keys($again)), static fn (string $stop): bool => ($quiz->stop($stop)?->questions() ?? []) !== []));
+        $this->again = array_values(
+            array_filter(
+                array_map(strval(...), array_keys($again)),
+                static fn (string $stop): bool => ($quiz->stop($stop)?->questions() ?? []) !== [],
+            ),
+        );
         $looksBack = [];
         foreach ([...$quiz->stops, ...$quiz->sideStops] as $stop) {
             $conditions = array_column($stop->forks, 'when');
@@ -69,7 +77,9 @@ final readonly class ExactState
             $key .= '#'.$this->standpoint->ofStop($stop, $state).(isset($state->visited[$stop]) ? 'v' : '');
         }
         foreach ($this->ahead($state) as $condition) {
-            $key .= '?'.($this->isSettled($condition, $state) ? ($this->conditions->met($condition, null, $state) ? 'yes' : 'no') : $this->past($condition, $state));
+            $key .= '?'.($this->isSettled($condition, $state)
+                ? ($this->conditions->met($condition, null, $state) ? 'yes' : 'no')
+                : $this->past($condition, $state));
         }
 
         return $key;
@@ -127,7 +137,9 @@ final readonly class ExactState
         if ($condition->kind === ConditionKind::Score) {
             $score = Score::soFar($this->quiz, $state);
 
-            return $this->grain === null ? round($score->points(), 6).'/'.round($score->of(), 6).'/'.round($score->share() ?? -1, 6) : $this->grained($score->share() ?? -1.0);
+            return $this->grain === null
+                ? round($score->points(), 6).'/'.round($score->of(), 6).'/'.round($score->share() ?? -1, 6)
+                : $this->grained($score->share() ?? -1.0);
         }
         if ($condition->kind === ConditionKind::Mastered) {
             $mastered = $this->mastery->ofObjective((string) $condition->value, [$state]);
@@ -136,7 +148,8 @@ final readonly class ExactState
         }
         $record = $state->record((string) $condition->question);
 
-        return $record->standing->value.$record->mark?->entry.implode(',', $record->response->list ?? []).($record->response === null ? '' : 'a');
+        return $record->standing->value.$record->mark?->entry.implode(',', $record->response->list ?? [])
+            .($record->response === null ? '' : 'a');
     }
 
     /**
@@ -170,7 +183,10 @@ final readonly class ExactState
     {
         $targets = array_map(static fn ($fork): string => $fork->to, $stop->forks);
         foreach ($stop->questions() as $question) {
-            array_push($targets, ...array_filter(array_map(static fn (Entry $entry): ?string => $entry->fork, $question->allEntries()), is_string(...)));
+            array_push(
+                $targets,
+                ...array_filter(array_map(static fn (Entry $entry): ?string => $entry->fork, $question->allEntries()), is_string(...)),
+            );
         }
 
         return $targets;

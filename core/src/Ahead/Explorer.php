@@ -148,8 +148,16 @@ final class Explorer
                     $this->settle($stop, $this->standpoint->only($stop, $result));
                 }
             }
-            $met = array_filter(array_diff($this->standpoint->here($result), $this->standpoint->here($from)), fn (string $stop): bool => isset($this->again[$stop]));
-            array_push($to, ...($met === [] ? [$this->node($result)] : array_map(fn (string $stop): int => $this->meeting($stop, $result, $from, $move), array_values($met))));
+            $met = array_filter(
+                array_diff($this->standpoint->here($result), $this->standpoint->here($from)),
+                fn (string $stop): bool => isset($this->again[$stop]),
+            );
+            array_push(
+                $to,
+                ...($met === []
+                    ? [$this->node($result)]
+                    : array_map(fn (string $stop): int => $this->meeting($stop, $result, $from, $move), array_values($met))),
+            );
         }
 
         return $to === [] ? null : new Edge($move, array_values(array_unique($to)), count($results) === 1 && count($to) === 1);
@@ -346,7 +354,8 @@ final class Explorer
     /** A drill whose questions differ in their ladders: it matters which of them are dealt. */
     private static function isUneven(Stop $stop): bool
     {
-        return $stop instanceof DrillStop && count(array_unique(array_map(static fn (Question $question): int => count($question->ladder), $stop->questions))) > 1;
+        return $stop instanceof DrillStop
+            && count(array_unique(array_map(static fn (Question $question): int => count($question->ladder), $stop->questions))) > 1;
     }
 
     /**

@@ -93,7 +93,9 @@ final class Moves
             return $moves;
         }
         if ($home !== null) {
-            return $this->allowed->may(EventKind::WentOn, $top->id, $state) ? [new Move(new WentOn($top->id), MoveKind::On)] : $this->atQuestion($home, $state);
+            return $this->allowed->may(EventKind::WentOn, $top->id, $state)
+                ? [new Move(new WentOn($top->id), MoveKind::On)]
+                : $this->atQuestion($home, $state);
         }
         $stop = $this->quiz->stop($top->id);
         $cue = $stop instanceof VideoStop && $top->kind === FrameKind::Stop ? $this->position->openCue($stop, $state) : null;
@@ -121,7 +123,10 @@ final class Moves
         $question = $this->position->asked($home, $state);
         $may = fn (EventKind $kind): bool => $this->allowed->may($kind, $question->id, $state);
         if ($may(EventKind::JudgedOwn)) {
-            return [new Move(new JudgedOwn($question->id, true), MoveKind::Right), new Move(new JudgedOwn($question->id, false), MoveKind::Slip)];
+            return [
+                new Move(new JudgedOwn($question->id, true), MoveKind::Right),
+                new Move(new JudgedOwn($question->id, false), MoveKind::Slip),
+            ];
         }
         $moves = [];
         array_push($moves, ...$this->answers($question));
@@ -158,7 +163,11 @@ final class Moves
             $result = $this->partlyMatters ? "{$answer->mark->result->value} {$answer->mark->share}" : $kind->name;
             $own = $entry !== null && ($this->apart || $entry->ladder !== [] || isset($this->askedFor[$entry->id])) ? $entry->id : '';
             $group = $result.'/'.($entry->fork ?? '').'/'.$own;
-            $groups[$group] = new Move(new Answered($question->id, $answer->response), $kind, $answer->weight + ($groups[$group]->weight ?? 0.0));
+            $groups[$group] = new Move(
+                new Answered($question->id, $answer->response),
+                $kind,
+                $answer->weight + ($groups[$group]->weight ?? 0.0),
+            );
         }
 
         return array_values($groups);

@@ -102,12 +102,20 @@ final class PossibleAnswers
     private static function orders(Question $question): array
     {
         $right = array_map(static fn (Item $item): string => $item->id, $question->items);
-        $foreseen = array_map(static fn (Entry $entry): Response => Response::order(...$entry->order), array_filter($question->entries, static fn (Entry $entry): bool => $entry->order !== []));
+        $foreseen = array_map(
+            static fn (Entry $entry): Response => Response::order(...$entry->order),
+            array_filter($question->entries, static fn (Entry $entry): bool => $entry->order !== []),
+        );
         if (count($right) < 2) {
             return [];
         }
 
-        return [Response::order(...$right), ...array_values($foreseen), Response::order(...array_reverse($right)), Response::order($right[1], $right[0], ...array_slice($right, 2))];
+        return [
+            Response::order(...$right),
+            ...array_values($foreseen),
+            Response::order(...array_reverse($right)),
+            Response::order($right[1], $right[0], ...array_slice($right, 2)),
+        ];
     }
 
     /** @return list<Response> */
@@ -119,7 +127,10 @@ final class PossibleAnswers
                 $right[$pair->left->id] = $pair->item;
             }
         }
-        $foreseen = array_map(static fn (Entry $entry): Response => Response::pairs($entry->pairs + $right), array_filter($question->entries, static fn (Entry $entry): bool => $entry->pairs !== []));
+        $foreseen = array_map(
+            static fn (Entry $entry): Response => Response::pairs($entry->pairs + $right),
+            array_filter($question->entries, static fn (Entry $entry): bool => $entry->pairs !== []),
+        );
         if (count($right) < 2) {
             return [];
         }
@@ -128,7 +139,10 @@ final class PossibleAnswers
         $turned = array_combine($keys, [...array_slice($items, 1), $items[0]]);
         $swapped = array_combine($keys, [$items[1], $items[0], ...array_slice($items, 2)]);
 
-        return array_map(static fn (array|Response $one): Response => is_array($one) ? Response::pairs($one) : $one, [$right, ...array_values($foreseen), $turned, $swapped]);
+        return array_map(
+            static fn (array|Response $one): Response => is_array($one) ? Response::pairs($one) : $one,
+            [$right, ...array_values($foreseen), $turned, $swapped],
+        );
     }
 
     /** @return list<Response> all right; one foreseen slip in one gap; all wrong */
@@ -148,7 +162,10 @@ final class PossibleAnswers
             return [];
         }
 
-        return array_map(static fn (array $fillings): Response => Response::gaps($fillings), [$right, ...array_map(static fn (array $slip): array => $slip + $right, $slips), $wrong]);
+        return array_map(
+            static fn (array $fillings): Response => Response::gaps($fillings),
+            [$right, ...array_map(static fn (array $slip): array => $slip + $right, $slips), $wrong],
+        );
     }
 
     private static function filling(Gap $gap, ?Entry $entry): string

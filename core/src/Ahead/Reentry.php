@@ -16,8 +16,12 @@ final class Reentry
     private array $to;
 
     /** @param  int  $unseen  the node it leads to where the stop was not met yet */
-    public function __construct(public readonly string $stop, public readonly State $from, public readonly Move $move, public readonly int $unseen)
-    {
+    public function __construct(
+        public readonly string $stop,
+        public readonly State $from,
+        public readonly Move $move,
+        public readonly int $unseen,
+    ) {
         $this->to = [$unseen => $unseen];
     }
 

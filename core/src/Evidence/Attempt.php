@@ -38,7 +38,17 @@ final readonly class Attempt
     /** As a person judged it. */
     public function overruled(float $share): self
     {
-        return new self($this->question, $share >= 1 ? 'right' : ($share > 0 ? 'partly' : 'not-right'), $share, $this->entry, $this->misconception, $this->seconds, $this->rungs, $this->chosen, $this->parts);
+        return new self(
+            $this->question,
+            $share >= 1 ? 'right' : ($share > 0 ? 'partly' : 'not-right'),
+            $share,
+            $this->entry,
+            $this->misconception,
+            $this->seconds,
+            $this->rungs,
+            $this->chosen,
+            $this->parts,
+        );
     }
 
     public function isRight(): bool
@@ -50,8 +60,11 @@ final readonly class Attempt
     public static function fromArray(array $attempt): self
     {
         return new self(
-            StoredJson::text($attempt['q'] ?? ''), StoredJson::text($attempt['r'] ?? ''), StoredJson::numberOrNull($attempt['s'] ?? null) ?? 0.0,
-            StoredJson::textOrNull($attempt['e'] ?? null), StoredJson::textOrNull($attempt['m'] ?? null), StoredJson::numberOrNull($attempt['t'] ?? null),
+            StoredJson::text($attempt['q'] ?? ''), StoredJson::text($attempt['r'] ?? ''), StoredJson::numberOrNull($attempt['s'] ?? null)
+                ?? 0.0,
+            StoredJson::textOrNull(
+                $attempt['e'] ?? null,
+            ), StoredJson::textOrNull($attempt['m'] ?? null), StoredJson::numberOrNull($attempt['t'] ?? null),
             StoredJson::texts($attempt['g'] ?? []), StoredJson::texts($attempt['c'] ?? []), StoredJson::booleans($attempt['p'] ?? []),
         );
     }
@@ -60,7 +73,8 @@ final readonly class Attempt
     public function toArray(): array
     {
         return ['q' => $this->question, 'r' => $this->result] + array_filter([
-            's' => $this->share, 'e' => $this->entry, 'm' => $this->misconception, 't' => $this->seconds, 'g' => $this->rungs, 'c' => $this->chosen, 'p' => $this->parts,
+            's' => $this->share, 'e' => $this->entry, 'm' => $this->misconception, 't' => $this->seconds, 'g' => $this->rungs,
+            'c' => $this->chosen, 'p' => $this->parts,
         ], static fn (mixed $value): bool => $value !== null && $value !== [] && $value !== 0.0);
     }
 }

@@ -24,6 +24,8 @@ final class Gain
      */
     public static function ofClass(array $scores): ?float
     {
-        return $scores === [] ? null : self::of(array_sum(array_column($scores, 0)) / count($scores), array_sum(array_column($scores, 1)) / count($scores));
+        return $scores === []
+            ? null
+            : self::of(array_sum(array_column($scores, 0)) / count($scores), array_sum(array_column($scores, 1)) / count($scores));
     }
 }

@@ -88,7 +88,9 @@ final readonly class ItemAnalysis
         }
         $parts = 0.0;
         foreach ($this->columns as $item => $column) {
-            $parts += $this->isWhole ? max(0.0, ($this->squares[$item] - array_sum($column) ** 2 / $this->people) / ($this->people - 1)) : self::variance($column, $whole);
+            $parts += $this->isWhole
+                ? max(0.0, ($this->squares[$item] - array_sum($column) ** 2 / $this->people) / ($this->people - 1))
+                : self::variance($column, $whole);
         }
 
         return $items / ($items - 1) * (1 - $parts / $total);
@@ -97,7 +99,9 @@ final readonly class ItemAnalysis
     /** How many have a score at the item. */
     public function count(int $item): int
     {
-        return $this->isWhole ? $this->people : count(array_filter($this->columns[$item], static fn (?float $score): bool => $score !== null));
+        return $this->isWhole
+            ? $this->people
+            : count(array_filter($this->columns[$item], static fn (?float $score): bool => $score !== null));
     }
 
     /** The mean score at an item, 0 to 1. */
@@ -143,7 +147,9 @@ final readonly class ItemAnalysis
         $x = array_sum($this->columns[$item]);
         $xx = $this->squares[$item];
 
-        return count($this->columns) < 2 ? null : self::correlation($this->people, $x, array_sum($sums) - $x, $xx, $this->sumSquares - 2 * $withSum + $xx, $withSum - $xx);
+        return count($this->columns) < 2
+            ? null
+            : self::correlation($this->people, $x, array_sum($sums) - $x, $xx, $this->sumSquares - 2 * $withSum + $xx, $withSum - $xx);
     }
 
     private static function correlation(int $n, float $x, float $y, float $xx, float $yy, float $xy): ?float

@@ -22,7 +22,8 @@ final readonly class QuestionEvidence
      * @param  Share  $afterHelp  right later, of those who were not at once
      * @param  ?float  $tries  mean number of tries
      * @param  array{n: int, lower: float, median: float, upper: float}|null  $seconds  quartiles of the first try
-     * @param  array<string, array{count: int, meanScore: float}>  $entries  first tries by entry, with the share of questions that those who gave it had right at once
+     * @param  array<string, array{count: int, meanScore: float}>  $entries  first tries by entry,
+     *                                                with the share of questions that those who gave it had right at once
      * @param  array<string, Share>  $parts  of gaps and matches: right at the first try, by part
      * @param  ?float  $itemRest  correlation with the rest, -1 to 1
      * @param  ?float  $upperLower  difference of the upper and lower 27 %, -1 to 1
@@ -41,7 +42,8 @@ final readonly class QuestionEvidence
     }
 
     /**
-     * @param  list<array{attempts: non-empty-list<Attempt>, score: float}>  $students  tries in the first round, and which share of all questions they had right at once
+     * @param  list<array{attempts: non-empty-list<Attempt>, score: float}>  $students  tries in the first round,
+     *                                                and which share of all questions they had right at once
      */
     public static function of(string $question, array $students, ?float $itemRest, ?float $upperLower): self
     {
@@ -72,7 +74,14 @@ final readonly class QuestionEvidence
             new Share($atOnce, $count),
             new Share($later, $count - $atOnce),
             $count === 0 ? null : $tries / $count,
-            $seconds === [] ? null : ['n' => count($seconds), 'lower' => Quantile::of($seconds, 0.25), 'median' => Quantile::of($seconds, 0.5), 'upper' => Quantile::of($seconds, 0.75)],
+            $seconds === []
+                ? null
+                : [
+                    'n' => count($seconds),
+                    'lower' => Quantile::of($seconds, 0.25),
+                    'median' => Quantile::of($seconds, 0.5),
+                    'upper' => Quantile::of($seconds, 0.75),
+                ],
             self::entries($entries, $sums),
             $parts,
             $itemRest,
@@ -95,7 +104,10 @@ final readonly class QuestionEvidence
         return $entries;
     }
 
-    /** Whether those who do well elsewhere do worse here: below 0 by more than the standard error, for with few answers it goes up and down by chance. */
+    /**
+     * Whether those who do well elsewhere do worse here: below 0 by more than the standard error, for with few answers it goes up and down
+     * by chance.
+     */
     public function separatesBackwards(): bool
     {
         return $this->atOnce->of >= Summary::FEW && $this->itemRest !== null && $this->itemRest < -1 / sqrt($this->atOnce->of);

@@ -60,7 +60,9 @@ final readonly class RoundEvidence implements Outcome
                 $attempts[] = new Attempt(
                     $question, StoredJson::text($fact->data['result'] ?? ''), StoredJson::numberOrNull($fact->data['share'] ?? null) ?? 0.0,
                     StoredJson::textOrNull($fact->data['entry'] ?? null), StoredJson::textOrNull($fact->data['misconception'] ?? null),
-                    $taken[$question] ?? $passed, $rungs[$question] ?? [], StoredJson::texts($fact->data['chosen'] ?? []), StoredJson::booleans($fact->data['parts'] ?? []),
+                    $taken[$question]
+                        ?? $passed, $rungs[$question]
+                        ?? [], StoredJson::texts($fact->data['chosen'] ?? []), StoredJson::booleans($fact->data['parts'] ?? []),
                 );
                 unset($rungs[$question], $taken[$question]);
             } elseif ($fact->kind === FactKind::Overruled) {
@@ -74,7 +76,15 @@ final readonly class RoundEvidence implements Outcome
     /** With what the round has come to. */
     public function at(State $state): self
     {
-        return new self($this->attempts, $this->watched, $this->rungs, $this->taken, $this->at, $state->evidence, array_map(static fn (Record $record): string => $record->standing->value, $state->records));
+        return new self(
+            $this->attempts,
+            $this->watched,
+            $this->rungs,
+            $this->taken,
+            $this->at,
+            $state->evidence,
+            array_map(static fn (Record $record): string => $record->standing->value, $state->records),
+        );
     }
 
     /** @return array<string, Attempt> the first try at each question, by question */
@@ -126,7 +136,10 @@ final readonly class RoundEvidence implements Outcome
             array_map(StoredJson::texts(...), StoredJson::lists($course['rungs'] ?? [])),
             StoredJson::numbers($course['taken'] ?? []),
             is_int($at) ? $at : null,
-            array_map(static fn (string $one): array => [substr($one, 1), str_starts_with($one, '+')], StoredJson::texts($course['evidence'] ?? [])),
+            array_map(
+                static fn (string $one): array => [substr($one, 1), str_starts_with($one, '+')],
+                StoredJson::texts($course['evidence'] ?? []),
+            ),
             StoredJson::textMap($course['standings'] ?? []),
         );
     }
@@ -137,7 +150,10 @@ final readonly class RoundEvidence implements Outcome
         return array_filter([
             'attempts' => array_map(static fn (Attempt $attempt): array => $attempt->toArray(), $this->attempts),
             'watched' => $this->watched, 'rungs' => $this->rungs, 'taken' => $this->taken, 'at' => $this->at,
-            'evidence' => array_map(static fn (array $one): string => ($one[1] ? '+' : '-').$one[0], $this->evidence), 'standings' => $this->standings,
+            'evidence' => array_map(
+                static fn (array $one): string => ($one[1] ? '+' : '-').$one[0],
+                $this->evidence,
+            ), 'standings' => $this->standings,
         ], static fn (mixed $value): bool => $value !== null && $value !== []);
     }
 
@@ -168,7 +184,9 @@ final readonly class RoundEvidence implements Outcome
     {
         $read = [];
         foreach ($stretches as $stretch) {
-            [$from, $to] = is_array($stretch) ? [StoredJson::numberOrNull($stretch[0] ?? null), StoredJson::numberOrNull($stretch[1] ?? null)] : [null, null];
+            [$from, $to] = is_array($stretch)
+                ? [StoredJson::numberOrNull($stretch[0] ?? null), StoredJson::numberOrNull($stretch[1] ?? null)]
+                : [null, null];
             if ($from !== null && $to !== null) {
                 $read[] = [$from, $to];
             }

@@ -46,7 +46,11 @@ final readonly class Share
     {
         $interval = $this->interval();
 
-        return ['count' => $this->count, 'of' => $this->of, 'interval' => $interval === null ? null : [round($interval[0], 4), round($interval[1], 4)]];
+        return [
+            'count' => $this->count,
+            'of' => $this->of,
+            'interval' => $interval === null ? null : [round($interval[0], 4), round($interval[1], 4)],
+        ];
     }
 
     /**

@@ -49,7 +49,10 @@ final class StoredJson
     /** @return array<string, float> */
     public static function numbers(mixed $map): array
     {
-        return array_map(static fn (int|float $number): float => (float) $number, self::map($map, static fn (mixed $value): bool => is_int($value) || is_float($value)));
+        return array_map(
+            static fn (int|float $number): float => (float) $number,
+            self::map($map, static fn (mixed $value): bool => is_int($value) || is_float($value)),
+        );
     }
 
     /**

@@ -33,7 +33,8 @@ final readonly class Summary
         if ($asked !== [] && $asked[0]->atOnce->value() < 0.6) {
             $hard = $asked[0];
             $found[] = [3 - 2 * (float) $hard->atOnce->value(), new Message('evidence.hardest', [
-                'place' => $this->place($hard->question), 'right' => $hard->atOnce->count, 'of' => $hard->atOnce->of, 'later' => $hard->afterHelp->count,
+                'place' => $this->place($hard->question), 'right' => $hard->atOnce->count, 'of' => $hard->atOnce->of,
+                'later' => $hard->afterHelp->count,
             ]), $hard->question];
         }
         foreach ($asked as $question) {
@@ -42,7 +43,11 @@ final readonly class Summary
             }
             $asQuestion = $this->quiz->question($question->question);
             foreach ($asQuestion === null ? [] : $question->hardlyChosen($asQuestion) as $entry) {
-                $found[] = [0.5, new Message('evidence.hardly-chosen', ['answer' => $entry->name(), 'place' => $this->place($question->question)]), $question->question];
+                $found[] = [
+                    0.5,
+                    new Message('evidence.hardly-chosen', ['answer' => $entry->name(), 'place' => $this->place($question->question)]),
+                    $question->question,
+                ];
             }
         }
         foreach ($misconceptions as $id => ['now' => $now, 'left' => $left]) {
@@ -84,6 +89,13 @@ final readonly class Summary
     {
         $rung = $this->quiz->rung($id);
 
-        return mb_strimwidth($rung === null ? '' : ($rung->title !== '' ? $rung->title : ($rung->text->isEmpty() ? $rung->question?->text() ?? '' : $rung->text->name())), 0, 60, '…');
+        return mb_strimwidth(
+            $rung === null
+                ? ''
+                : ($rung->title !== '' ? $rung->title : ($rung->text->isEmpty() ? $rung->question?->text() ?? '' : $rung->text->name())),
+            0,
+            60,
+            '…',
+        );
     }
 }

@@ -12,7 +12,10 @@ use HiddenLadder\Core\Quiz\QuizDocument;
 /** All figures of one task, from its students' rounds; add students one by one, then ask. */
 final class TaskEvidence
 {
-    /** @var array<string, list<array{attempts: non-empty-list<Attempt>, score: float}>> by question, tries of first rounds, and which share that student had right at once */
+    /**
+     * @var array<string, list<array{attempts: non-empty-list<Attempt>, score: float}>> by question, tries of first rounds, and which share
+     * that student had right at once
+     */
     private array $first = [];
 
     /** @var array<string, list<?float>> by question: of each student, 1 or 0 for right at once in the first round */
@@ -36,7 +39,10 @@ final class TaskEvidence
     /** @var array<string, array{of: int, entries: array<string, int>}> by poll: those who answered in the first round, and what */
     private array $polls = [];
 
-    /** @var array<string, array{students: int, seen: float, again: float, jumps: int, map: array<int, int>, mapAgain: array<int, int>}> by video stop or rung */
+    /**
+     * @var array<string, array{students: int, seen: float, again: float, jumps: int, map: array<int, int>, mapAgain: array<int, int>}> by
+     * video stop or rung
+     */
     private array $watched = [];
 
     /** @var list<string> */
@@ -52,7 +58,14 @@ final class TaskEvidence
     {
         $canShow = $serving = [];
         foreach ($quiz->questions() as $id => $question) {
-            $canShow[$id] = array_values(array_unique(array_filter(array_map(static fn (Entry $entry): ?string => $entry->misconception, $question->allEntries()), is_string(...))));
+            $canShow[$id] = array_values(
+                array_unique(
+                    array_filter(
+                        array_map(static fn (Entry $entry): ?string => $entry->misconception, $question->allEntries()),
+                        is_string(...),
+                    ),
+                ),
+            );
             if ($question->kind === QuestionKind::Poll) {
                 $this->polls[$id] = ['of' => 0, 'entries' => []];
             }
@@ -104,7 +117,16 @@ final class TaskEvidence
     {
         $ids = array_map(strval(...), array_keys($this->scores));
 
-        return array_map(fn (string $id, int $item): QuestionEvidence => QuestionEvidence::of($id, $this->first[$id] ?? [], $analysis->itemRest($item), $analysis->upperLower($item)), $ids, array_keys($ids));
+        return array_map(
+            fn (string $id, int $item): QuestionEvidence => QuestionEvidence::of(
+                $id,
+                $this->first[$id] ?? [],
+                $analysis->itemRest($item),
+                $analysis->upperLower($item),
+            ),
+            $ids,
+            array_keys($ids),
+        );
     }
 
     /** @return array<string, mixed> */
@@ -117,7 +139,12 @@ final class TaskEvidence
         $groups = (new Groups($leastGroup))->of(
             $this->students,
             array_map(static fn (array $students): array => $students['now'], $this->misconceptions),
-            array_map(static fn (array $students): array => array_values(array_diff([...$students['mastered'], ...$students['unmet']], $students['alone'])), $this->objectives),
+            array_map(
+                static fn (array $students): array => array_values(
+                    array_diff([...$students['mastered'], ...$students['unmet']], $students['alone']),
+                ),
+                $this->objectives,
+            ),
         );
 
         return [
@@ -125,14 +152,27 @@ final class TaskEvidence
             'alpha' => $alpha === null ? null : round($alpha, 4),
             'gain' => ['n' => count($this->gains), 'value' => $gain === null ? null : round($gain, 4)],
             'questions' => array_map(static fn (QuestionEvidence $question): array => $question->toArray(), $questions),
-            'polls' => (object) array_map(static fn (array $poll): array => ['of' => $poll['of'], 'entries' => (object) $poll['entries']], $this->polls),
+            'polls' => (object) array_map(
+                static fn (array $poll): array => ['of' => $poll['of'], 'entries' => (object) $poll['entries']],
+                $this->polls,
+            ),
             'rungs' => (object) Share::arrays($this->rungs),
             'again' => (object) Share::arrays($this->again),
             'misconceptions' => (object) $this->misconceptions,
             'objectives' => (object) $this->objectives,
             'groups' => $groups,
-            'watched' => (object) array_map(static fn (array $video): array => ['map' => (object) $video['map'], 'mapAgain' => (object) $video['mapAgain']] + $video, $this->watched),
-            'summary' => (new Summary($this->quiz))->of($questions, $this->rungs, $this->misconceptions, count($this->students), $gain, count($this->gains)),
+            'watched' => (object) array_map(
+                static fn (array $video): array => ['map' => (object) $video['map'], 'mapAgain' => (object) $video['mapAgain']] + $video,
+                $this->watched,
+            ),
+            'summary' => (new Summary($this->quiz))->of(
+                $questions,
+                $this->rungs,
+                $this->misconceptions,
+                count($this->students),
+                $gain,
+                count($this->gains),
+            ),
         ];
     }
 
@@ -209,11 +249,17 @@ final class TaskEvidence
             }
         }
         foreach ($rounds as $video => $watched) {
-            $union = (new WatchedIntervals(array_merge(...array_map(static fn (WatchedIntervals $one): array => $one->union, $watched))))->union;
-            $again = (new WatchedIntervals(array_merge(...array_map(static fn (WatchedIntervals $one): array => $one->seenAgain, $watched))))->union;
+            $all = array_merge(...array_map(static fn (WatchedIntervals $one): array => $one->union, $watched));
+            $allAgain = array_merge(...array_map(static fn (WatchedIntervals $one): array => $one->seenAgain, $watched));
+            $union = (new WatchedIntervals($all))->union;
+            $again = (new WatchedIntervals($allAgain))->union;
             $sum = $this->watched[$video] ?? ['students' => 0, 'seen' => 0.0, 'again' => 0.0, 'jumps' => 0, 'map' => [], 'mapAgain' => []];
             $this->watched[$video] = [
-                'students' => $sum['students'] + 1, 'seen' => $sum['seen'] + WatchedIntervals::length($union), 'again' => $sum['again'] + array_sum(array_map(static fn (WatchedIntervals $one): float => $one->again(), $watched)),
+                'students' => $sum['students'] + 1,
+                'seen' => $sum['seen'] + WatchedIntervals::length($union),
+                'again' => $sum['again'] + array_sum(
+                    array_map(static fn (WatchedIntervals $one): float => $one->again(), $watched),
+                ),
                 'jumps' => $sum['jumps'] + array_sum(array_map(static fn (WatchedIntervals $one): int => $one->jumps(), $watched)),
                 'map' => self::counted($sum['map'], $union), 'mapAgain' => self::counted($sum['mapAgain'], $again),
             ];

@@ -25,14 +25,18 @@ final readonly class Chain
         $this->components = $steps === [] ? [] : Structure::components(range(0, count($steps) - 1), $next);
     }
 
-    /** @return array<int, float> by node: how often it is come to, begun at one, excursions counted in; at an absorbing node, the chance of it */
+    /**
+     * @return array<int, float> by node: how often it is come to, begun at one, excursions counted in; at an absorbing node, the chance of
+     * it
+     */
     public function visits(int $start): array
     {
         $visits = array_fill(0, count($this->steps), 0.0);
         $visits[$start] = 1.0;
         foreach (array_reverse($this->components) as $component) {
             if (count($component) > 1 || $this->leadsToItself($component[0])) {
-                foreach (self::solved($this->block($component, true), array_map(static fn (int $node): float => $visits[$node], $component)) as $i => $value) {
+                $arriving = array_map(static fn (int $node): float => $visits[$node], $component);
+                foreach (self::solved($this->block($component, true), $arriving) as $i => $value) {
                     $visits[$component[$i]] = $value;
                 }
             }

@@ -50,7 +50,12 @@ final readonly class Durations
         if ($event instanceof Answered && $home !== null) {
             $alike = $this->behaviour->alike($home, $state);
 
-            return array_sum(array_map(fn (Question $question): float => $this->behaviour->profile->seconds($question) ?? $pace * self::answering($question), $alike)) / count($alike);
+            return array_sum(
+                array_map(
+                    fn (Question $question): float => $this->behaviour->profile->seconds($question) ?? $pace * self::answering($question),
+                    $alike,
+                ),
+            ) / count($alike);
         }
         if ($event instanceof JudgedOwn) {
             return $pace * self::reading($home?->model->plain() ?? '');
@@ -68,14 +73,19 @@ final readonly class Durations
         if ($rung !== null) {
             // The questions of a drill count as alike, and so do their rungs.
             $drill = $this->position->series($state);
-            $alike = $drill instanceof DrillStop ? array_merge(...array_map(static fn (Question $question): array => $question->ladder, $drill->questions)) : [$rung];
+            $alike = $drill instanceof DrillStop
+                ? array_merge(...array_map(static fn (Question $question): array => $question->ladder, $drill->questions))
+                : [$rung];
 
             return array_sum(array_map(fn (Rung $one): float => $this->onRung($one, $pace), $alike)) / max(1, count($alike));
         }
         $stop = $this->quiz->stop($event->from);
 
         return match (true) {
-            $stop instanceof VideoStop && ! $state->verdictShown => max(0.0, $this->end($stop->clip) - ($state->watchedTo[$stop->id] ?? $stop->clip->from)),
+            $stop instanceof VideoStop && ! $state->verdictShown => max(
+                0.0,
+                $this->end($stop->clip) - ($state->watchedTo[$stop->id] ?? $stop->clip->from),
+            ),
             $stop instanceof ReadingStop && ! $state->verdictShown => $pace * self::reading($stop->title.' '.$stop->text->plain()),
             default => $pace * self::VERDICT,
         };
@@ -83,7 +93,8 @@ final readonly class Durations
 
     private function onRung(Rung $rung, float $pace): float
     {
-        return $pace * self::reading("$rung->title {$rung->text->plain()}") + ($rung->clip === null ? 0.0 : $this->end($rung->clip) - $rung->clip->from);
+        return $pace * self::reading("$rung->title {$rung->text->plain()}")
+            + ($rung->clip === null ? 0.0 : $this->end($rung->clip) - $rung->clip->from);
     }
 
     private function end(Clip $clip): float
@@ -94,7 +105,9 @@ final readonly class Durations
     /** Reading a question and answering it, by its kind (common practice; ours). */
     private static function answering(Question $question): float
     {
-        $options = $question->kind->showsOptions() ? array_map(static fn (Entry $entry): string => $entry->text->plain(), $question->entries) : [];
+        $options = $question->kind->showsOptions()
+            ? array_map(static fn (Entry $entry): string => $entry->text->plain(), $question->entries)
+            : [];
 
         return self::reading($question->text().' '.implode(' ', $options)) + match ($question->kind) {
             QuestionKind::OneChoice, QuestionKind::Poll => 8.0,

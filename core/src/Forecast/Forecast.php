@@ -70,11 +70,22 @@ final readonly class Forecast
         } catch (TooLarge) {
             $mean = array_sum($seconds) / count($seconds);
             $variance = array_sum(array_map(static fn (float $one): float => ($one - $mean) ** 2, $seconds)) / (count($seconds) - 1);
-            $finishes = self::means(array_map(static fn (SimulatedRound $one): array => $one->finish === null ? [] : [$one->finish => 1], $walked));
+            $finishes = self::means(
+                array_map(static fn (SimulatedRound $one): array => $one->finish === null ? [] : [$one->finish => 1], $walked),
+            );
             [$places, $isExact] = [self::means(array_map(static fn (SimulatedRound $one): array => $one->places, $walked)), false];
         }
 
-        return new self($profile, $finishes, $places, $mean, sqrt(max(0.0, $variance)), Quantile::of($seconds, 0.5), Quantile::of($seconds, 0.9), $isExact);
+        return new self(
+            $profile,
+            $finishes,
+            $places,
+            $mean,
+            sqrt(max(0.0, $variance)),
+            Quantile::of($seconds, 0.5),
+            Quantile::of($seconds, 0.9),
+            $isExact,
+        );
     }
 
     /**

@@ -33,7 +33,10 @@ final readonly class ForecastInWords
         ]);
     }
 
-    /** @return array{?string, float, bool} the stop with the help most often needed, by which share of students, and whether it is a video; videos before all else */
+    /**
+     * @return array{?string, float, bool} the stop with the help most often needed, by which share of students, and whether it is a video;
+     * videos before all else
+     */
     private function mostUsed(Forecast $forecast): array
     {
         $best = [null, 0.0];

@@ -77,8 +77,13 @@ final class RoundChain
      *
      * @throws TooLarge when there are more
      */
-    public function __construct(private readonly QuizDocument $quiz, Terms $terms, private readonly Behaviour $behaviour, array $films = [], int $most = 20_000)
-    {
+    public function __construct(
+        private readonly QuizDocument $quiz,
+        Terms $terms,
+        private readonly Behaviour $behaviour,
+        array $films = [],
+        int $most = 20_000,
+    ) {
         $this->terms = $terms->with(mixStops: false, secondsForRound: null, secondsForQuestion: null);
         $this->engine = new Engine($quiz, $this->terms);
         $this->position = new Position($quiz, $this->terms);
@@ -157,7 +162,8 @@ final class RoundChain
         foreach ($this->steps as $node => $steps) {
             foreach ($steps as $i => $step) {
                 $often = $visits[$node] * $step->chance;
-                foreach ([[$this->arrivals[$node][$i] ?? [], $often], [$this->backAt[$node][$i] ?? [], $often * $step->share]] as [$ids, $times]) {
+                $arrived = [[$this->arrivals[$node][$i] ?? [], $often], [$this->backAt[$node][$i] ?? [], $often * $step->share]];
+                foreach ($arrived as [$ids, $times]) {
                     foreach ($ids as $id) {
                         $places[$id] = ($places[$id] ?? 0.0) + $times;
                     }
@@ -193,14 +199,21 @@ final class RoundChain
             if ($isBack ? ! $to->returning : $to->returning && ! $from->returning) {
                 $to = $this->finished($to);
             }
-            $isForked = ! $isBack && $outcome->state->isFinished() && ! in_array(FactKind::Returns, array_column($outcome->facts, 'kind'), true);
+            $isForked = ! $isBack
+                && $outcome->state->isFinished()
+                && ! in_array(FactKind::Returns, array_column($outcome->facts, 'kind'), true);
             $this->arrivals[$node][] = self::arrived($from, $to);
             $this->backAt[$node][] = $back === null ? [] : self::arrived($from, $back);
             $next = $this->node($to, $isBack, $isForked);
             if ($isForked) {
                 $this->forked[$next] = true;
             }
-            $steps[] = new Step($next, $choice->chance, $this->durations->of($choice->event, $from), $back === null ? null : $this->node($back, true));
+            $steps[] = new Step(
+                $next,
+                $choice->chance,
+                $this->durations->of($choice->event, $from),
+                $back === null ? null : $this->node($back, true),
+            );
         }
 
         return $steps;
@@ -211,7 +224,9 @@ final class RoundChain
         $key = ($isBack ? 'back ' : '').($isForked ? 'by a fork ' : '').$this->key($state);
         if (! isset($this->byKey[$key])) {
             $this->byKey[$key] = count($this->states);
-            $this->states[] = $state->path === [] || $isBack || $this->past->matters($state) ? $state : $this->past->standpoint->forget($state);
+            $this->states[] = $state->path === [] || $isBack || $this->past->matters($state)
+                ? $state
+                : $this->past->standpoint->forget($state);
             $this->isBack[] = $isBack;
         }
 

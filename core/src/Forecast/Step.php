@@ -13,7 +13,12 @@ final readonly class Step
      * @param  ?int  $excursion  node at which an excursion begins that this step sets off
      * @param  float  $share  of the cases in which it does, 0 to 1
      */
-    public function __construct(public int $to, public float $chance, public float $seconds, public ?int $excursion = null, public float $share = 1.0)
-    {
+    public function __construct(
+        public int $to,
+        public float $chance,
+        public float $seconds,
+        public ?int $excursion = null,
+        public float $share = 1.0,
+    ) {
     }
 }

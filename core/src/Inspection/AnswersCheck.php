@@ -30,7 +30,10 @@ final readonly class AnswersCheck
             if ($evidence->separatesBackwards() && serialize($question) === serialize($was)) {
                 $found[] = new Finding(
                     Severity::Warns, $stop, $question->id,
-                    new Message('inspection.answers.backwards', ['correlation' => round((float) $evidence->itemRest, 2), 'students' => $evidence->atOnce->of]),
+                    new Message(
+                        'inspection.answers.backwards',
+                        ['correlation' => round((float) $evidence->itemRest, 2), 'students' => $evidence->atOnce->of],
+                    ),
                 );
             }
             foreach ($evidence->hardlyChosen($was) as $entry) {
@@ -38,7 +41,10 @@ final readonly class AnswersCheck
                     $count = $evidence->entries[$entry->id]['count'] ?? 0;
                     $found[] = new Finding(
                         Severity::Advises, $stop, $entry->id,
-                        new Message('inspection.answers.hardly-chosen', ['answer' => $entry->name(), 'count' => $count, 'students' => $evidence->atOnce->of]),
+                        new Message(
+                            'inspection.answers.hardly-chosen',
+                            ['answer' => $entry->name(), 'count' => $count, 'students' => $evidence->atOnce->of],
+                        ),
                     );
                 }
             }

@@ -118,7 +118,11 @@ final class Inspection
             $this->texts($finish->id, [$finish->message, ...array_column($finish->byScore, 'message')]);
         }
         $passages = Passages::of($this->quiz);
-        array_push($this->findings, ...(new ReadingAgeCheck($this->quiz))->of($passages), ...SpellCheck::of($passages, $this->quiz->language));
+        array_push(
+            $this->findings,
+            ...(new ReadingAgeCheck($this->quiz))->of($passages),
+            ...SpellCheck::of($passages, $this->quiz->language),
+        );
         foreach ($this->teaching->ofWhole() as [$severity, $at, $message]) {
             $this->find($severity, $at === '' ? null : $at, $message);
         }
@@ -149,7 +153,11 @@ final class Inspection
         } elseif ($stop->need > $count) {
             $this->find(Severity::Stops, $stop->id, new Message('inspection.drill.needs-more', ['need' => $stop->need, 'count' => $count]));
         } elseif ($stop->deal > $count && $stop->ends === DrillEnd::Deal) {
-            $this->find(Severity::Warns, $stop->id, new Message('inspection.drill.deals-twice', ['deal' => $stop->deal, 'count' => $count]));
+            $this->find(
+                Severity::Warns,
+                $stop->id,
+                new Message('inspection.drill.deals-twice', ['deal' => $stop->deal, 'count' => $count]),
+            );
         }
     }
 

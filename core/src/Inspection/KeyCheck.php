@@ -46,10 +46,14 @@ final readonly class KeyCheck
     public function of(Question $question): array
     {
         $found = match ($question->kind) {
-            QuestionKind::Order => count($question->items) < 2 ? [[Severity::Stops, $question->id, new Message('inspection.key.few-to-order')]] : [],
+            QuestionKind::Order => count($question->items) < 2
+                ? [[Severity::Stops, $question->id, new Message('inspection.key.few-to-order')]]
+                : [],
             QuestionKind::Match => $this->match($question),
             QuestionKind::Gaps => $this->gaps($question),
-            QuestionKind::Poll => count($question->entries) < 2 ? [[Severity::Stops, $question->id, new Message('inspection.key.few-poll-options')]] : [],
+            QuestionKind::Poll => count($question->entries) < 2
+                ? [[Severity::Stops, $question->id, new Message('inspection.key.few-poll-options')]]
+                : [],
             QuestionKind::Written => $question->model->isEmpty() && ! $question->readByTeacher && ! $question->keyless
                 ? [[Severity::Advises, $question->id, new Message('inspection.key.nobody-judges')]] : [],
             QuestionKind::HandIn => [],
@@ -67,7 +71,11 @@ final readonly class KeyCheck
             $found[] = [Severity::Stops, $question->id, new Message('inspection.key.few-options')];
         }
         if ($question->accepted() === [] && ! $question->keyless) {
-            $found[] = [Severity::Stops, $question->id, $question->kind->showsOptions() ? new Message('inspection.key.no-right-option') : new Message('inspection.key.no-accepted')];
+            $found[] = [
+                Severity::Stops,
+                $question->id,
+                $question->kind->showsOptions() ? new Message('inspection.key.no-right-option') : new Message('inspection.key.no-accepted'),
+            ];
         }
         if ($question->kind->picksOne() && count($question->accepted()) > 1) {
             $found[] = [Severity::Advises, $question->id, new Message('inspection.key.several-right')];
@@ -113,7 +121,10 @@ final readonly class KeyCheck
             return [[Severity::Stops, $question->id, new Message('inspection.key.unmatched')]];
         }
 
-        return self::same(array_map(static fn (Item $item): array => [$item->id, $item->text->name()], $question->items), new Message('inspection.key.same-to-match'));
+        return self::same(
+            array_map(static fn (Item $item): array => [$item->id, $item->text->name()], $question->items),
+            new Message('inspection.key.same-to-match'),
+        );
     }
 
     /** @return list<Found> */
@@ -146,7 +157,14 @@ final readonly class KeyCheck
             foreach (array_slice($entries, 0, $i) as $earlier) {
                 if ($this->isSame($question, $earlier, $entry)) {
                     $severity = $question->kind->showsOptions() || $earlier->right !== $entry->right ? Severity::Stops : Severity::Warns;
-                    $found[] = [$severity, $entry->id, new Message($earlier->right === $entry->right ? 'inspection.key.twice' : 'inspection.key.right-and-wrong', ['answer' => $entry->name()])];
+                    $found[] = [
+                        $severity,
+                        $entry->id,
+                        new Message(
+                            $earlier->right === $entry->right ? 'inspection.key.twice' : 'inspection.key.right-and-wrong',
+                            ['answer' => $entry->name()],
+                        ),
+                    ];
                     break;
                 }
             }
@@ -161,7 +179,8 @@ final readonly class KeyCheck
             return $a->order === $b->order && $a->pairs === $b->pairs;
         }
         if ($a->text->media() !== [] || $b->text->media() !== []) {
-            return $a->text->structure() === $b->text->structure() && PlainText::folded($a->text->plain()) === PlainText::folded($b->text->plain());
+            return $a->text->structure() === $b->text->structure()
+                && PlainText::folded($a->text->plain()) === PlainText::folded($b->text->plain());
         }
         if ($question->kind === QuestionKind::Number) {
             $first = $this->numbers->quantities($a->key)[0] ?? null;

@@ -19,7 +19,10 @@ use HiddenLadder\Core\Quiz\Stop;
 use HiddenLadder\Core\Quiz\Text;
 use HiddenLadder\Core\Quiz\VideoStop;
 
-/** Everything in a quiz that people read, in the order in which it stands. Known wrong texts are no part of it: they may be wrong in any way. */
+/**
+ * Everything in a quiz that people read, in the order in which it stands. Known wrong texts are no part of it: they may be wrong in any
+ * way.
+ */
 final class Passages
 {
     /** @var list<Passage> */

@@ -57,7 +57,9 @@ final readonly class ReachabilityCheck
     private function traps(): array
     {
         $open = $this->structure->open();
-        $surely = array_keys(array_filter($open, fn (bool $isOpen, int $node): bool => ! $isOpen && $this->structure->sure[$node], ARRAY_FILTER_USE_BOTH));
+        $surely = array_keys(
+            array_filter($open, fn (bool $isOpen, int $node): bool => ! $isOpen && $this->structure->sure[$node], ARRAY_FILTER_USE_BOTH),
+        );
         if ($surely !== []) {
             return $this->trapsOf($this->structure, $this->structure->reachable($surely));
         }
@@ -109,7 +111,13 @@ final readonly class ReachabilityCheck
         $loops = [];
         foreach (Structure::components($trapped, $structure->next(...)) as $component) {
             $isIn = array_fill_keys($component, true);
-            $leaves = array_filter($component, static fn (int $node): bool => array_filter($structure->next($node), static fn (int $to): bool => ! isset($isIn[$to]) && isset($isTrapped[$to])) !== []);
+            $leaves = array_filter(
+                $component,
+                static fn (int $node): bool => array_filter(
+                    $structure->next($node),
+                    static fn (int $to): bool => ! isset($isIn[$to]) && isset($isTrapped[$to]),
+                ) !== [],
+            );
             if ($leaves === []) {
                 $loop = $this->stopsOf($structure, $component);
                 $loops[implode(' ', $loop)] = $loop;
@@ -119,10 +127,15 @@ final readonly class ReachabilityCheck
         return array_values($loops);
     }
 
-    /** @return list<Finding> loops that are only left by a right answer: whoever never has one goes round for ever, though they take every way on that is offered */
+    /**
+     * @return list<Finding> loops that are only left by a right answer: whoever never has one goes round for ever, though they take every
+     * way on that is offered
+     */
     private function neverRight(Structure $structure): array
     {
-        $held = $structure === $this->structure ? [] : array_keys(array_filter($structure->open(), static fn (bool $isOpen): bool => ! $isOpen));
+        $held = $structure === $this->structure
+            ? []
+            : array_keys(array_filter($structure->open(), static fn (bool $isOpen): bool => ! $isOpen));
 
         return $held === [] ? [] : array_map(function (array $loop): Finding {
             return $this->loop(Severity::Warns, $loop, count($loop) === 1
@@ -176,7 +189,9 @@ final readonly class ReachabilityCheck
         return $this->onlyBy(static function (array $moves): array {
             $offered = array_filter($moves, static fn (Move $move): bool => $move->kind === MoveKind::Leave);
 
-            return $offered !== [] ? $offered : array_filter($moves, static fn (Move $move): bool => $move->kind !== MoveKind::Right && $move->kind !== MoveKind::Help);
+            return $offered !== []
+                ? $offered
+                : array_filter($moves, static fn (Move $move): bool => $move->kind !== MoveKind::Right && $move->kind !== MoveKind::Help);
         });
     }
 
@@ -185,14 +200,29 @@ final readonly class ReachabilityCheck
     {
         $isRight = static fn (Move $move): bool => $move->kind === MoveKind::Right || $move->kind === MoveKind::On;
         $structure = $this->onlyBy(static fn (array $moves): array => array_filter($moves, $isRight));
-        $right = array_map(static fn (array $edges): array => array_filter($edges, static fn (Edge $edge): bool => $isRight($edge->move)), $structure->edges);
-        $next = static fn (int $node): array => array_values(array_unique(array_merge(...array_map(static fn (Edge $edge): array => $edge->to, array_values($right[$node])))));
+        $right = array_map(
+            static fn (array $edges): array => array_filter($edges, static fn (Edge $edge): bool => $isRight($edge->move)),
+            $structure->edges,
+        );
+        $next = static fn (int $node): array => array_values(
+            array_unique(array_merge(...array_map(static fn (Edge $edge): array => $edge->to, array_values($right[$node])))),
+        );
         $findings = [];
         foreach (Structure::components(array_keys($right), $next) as $component) {
-            $isAnswered = array_filter($component, static fn (int $node): bool => array_filter($right[$node], static fn (Edge $edge): bool => $edge->move->kind === MoveKind::Right && array_intersect($edge->to, $component) !== []) !== []);
+            $isAnswered = array_filter(
+                $component,
+                static fn (int $node): bool => array_filter(
+                    $right[$node],
+                    static fn (Edge $edge): bool => $edge->move->kind === MoveKind::Right && array_intersect($edge->to, $component) !== [],
+                ) !== [],
+            );
             if (count($component) > 1 && $isAnswered !== []) {
                 $loop = $this->stopsOf($structure, $component);
-                $findings[implode(' ', $loop)] ??= $this->loop(Severity::Warns, $loop, new Message('inspection.ways.right-goes-round', ['stops' => $this->names($loop)]));
+                $findings[implode(' ', $loop)] ??= $this->loop(
+                    Severity::Warns,
+                    $loop,
+                    new Message('inspection.ways.right-goes-round', ['stops' => $this->names($loop)]),
+                );
             }
         }
 
@@ -205,9 +235,16 @@ final readonly class ReachabilityCheck
         $slipping = [];
         foreach ($structure->edges as $node => $edges) {
             $offers = array_filter($edges, static fn (Edge $edge): bool => $edge->move->kind === MoveKind::Leave) !== [];
-            $slipping[$node] = $offers || $structure->nodes[$node]->path === [] ? [] : array_filter($edges, static fn (Edge $edge): bool => $edge->move->kind === MoveKind::Slip || $edge->move->kind === MoveKind::On);
+            $slipping[$node] = $offers || $structure->nodes[$node]->path === []
+                ? []
+                : array_filter(
+                    $edges,
+                    static fn (Edge $edge): bool => $edge->move->kind === MoveKind::Slip || $edge->move->kind === MoveKind::On,
+                );
         }
-        $next = static fn (int $node): array => array_values(array_unique(array_merge(...array_map(static fn (Edge $edge): array => $edge->to, array_values($slipping[$node])))));
+        $next = static fn (int $node): array => array_values(
+            array_unique(array_merge(...array_map(static fn (Edge $edge): array => $edge->to, array_values($slipping[$node])))),
+        );
         $findings = [];
         $longest = $deepest = [];
         foreach (Structure::components(array_keys($slipping), $next) as $component) {
@@ -226,14 +263,23 @@ final readonly class ReachabilityCheck
             $isLoop = count($component) > 1 || in_array($component[0], $next($component[0]), true);
             if ($isLoop && $slips > 0) {
                 $answers = $this->answersInTurn($component, $slipping);
-                $findings[implode(' ', $loop)] ??= $this->loop(Severity::Warns, $loop, new Message('inspection.ways.slipping-goes-round', ['stops' => $this->names($loop), 'answers' => $answers]));
+                $findings[implode(' ', $loop)] ??= $this->loop(
+                    Severity::Warns,
+                    $loop,
+                    new Message('inspection.ways.slipping-goes-round', ['stops' => $this->names($loop), 'answers' => $answers]),
+                );
             } elseif (! $isLoop && $loop !== []) {
                 $deepest[$loop[0]] = max($deepest[$loop[0]] ?? 0, $longest[$component[0]]);
             }
         }
         foreach ($deepest as $stop => $slips) {
             if ($slips > self::BEARABLE_SLIPS) {
-                $findings[$stop] ??= new Finding(Severity::Warns, $stop, $stop, new Message('inspection.ways.long-ladder', ['stop' => $this->quiz->placeOf($stop), 'answers' => $slips]));
+                $findings[$stop] ??= new Finding(
+                    Severity::Warns,
+                    $stop,
+                    $stop,
+                    new Message('inspection.ways.long-ladder', ['stop' => $this->quiz->placeOf($stop), 'answers' => $slips]),
+                );
             }
         }
 
@@ -292,12 +338,24 @@ final readonly class ReachabilityCheck
         $findings = [];
         foreach ([...$this->quiz->stops, ...$this->quiz->sideStops] as $stop) {
             if (! isset($reached[$stop->id]) && ! $stop->extra) {
-                $findings[] = new Finding(Severity::Warns, $stop->id, $stop->id, $this->quiz->position($stop->id) === null ? new Message('inspection.ways.unreached-side-stop') : new Message('inspection.ways.unreached-stop'));
+                $findings[] = new Finding(
+                    Severity::Warns,
+                    $stop->id,
+                    $stop->id,
+                    $this->quiz->position($stop->id) === null
+                        ? new Message('inspection.ways.unreached-side-stop')
+                        : new Message('inspection.ways.unreached-stop'),
+                );
             }
         }
         foreach (array_slice($this->quiz->finishes, 1) as $finish) {
             if (! isset($finishes[$finish->id])) {
-                $findings[] = new Finding(Severity::Warns, null, $finish->id, new Message('inspection.ways.unreached-finish', ['title' => $finish->title]));
+                $findings[] = new Finding(
+                    Severity::Warns,
+                    null,
+                    $finish->id,
+                    new Message('inspection.ways.unreached-finish', ['title' => $finish->title]),
+                );
             }
         }
 
@@ -311,11 +369,25 @@ final readonly class ReachabilityCheck
         foreach ($this->structure->isWhole ? [...$this->quiz->stops, ...$this->quiz->sideStops] : [] as $stop) {
             foreach ($stop->forks as $index => $fork) {
                 if ($this->terms->freeOrder && $fork->when->kind->looksBack()) {
-                    $findings[] = new Finding(Severity::Warns, $stop->id, $stop->id, new Message('inspection.ways.fork-off-in-free-order'), [], null, [$fork->id]);
-                } elseif (! $this->explorer->guesses->hasTaken($fork) && ! ($fork->when->kind === ConditionKind::TimeOut && $this->hasNoClock($stop))) {
+                    $findings[] = new Finding(
+                        Severity::Warns,
+                        $stop->id,
+                        $stop->id,
+                        new Message('inspection.ways.fork-off-in-free-order'),
+                        [],
+                        null,
+                        [$fork->id],
+                    );
+                } elseif (
+                    ! $this->explorer->guesses->hasTaken($fork)
+                    && ! ($fork->when->kind === ConditionKind::TimeOut && $this->hasNoClock($stop))
+                ) {
                     $findings[] = new Finding(
                         Severity::Warns, $stop->id, $stop->id,
-                        new Message($index > 0 ? 'inspection.ways.fork-behind-others' : 'inspection.ways.fork-never-taken', ['number' => $index + 1]), [], null, [$fork->id],
+                        new Message(
+                            $index > 0 ? 'inspection.ways.fork-behind-others' : 'inspection.ways.fork-never-taken',
+                            ['number' => $index + 1],
+                        ), [], null, [$fork->id],
                     );
                 }
             }

@@ -15,7 +15,11 @@ final readonly class Readability
     {
         $words = preg_match_all("/[\\p{L}][\\p{L}'’-]*/u", $text, $found);
 
-        return new self(max(1, (int) preg_match_all('/[.!?…]+(\s|$)|\n+/u', trim($text)."\n")), (int) $words, array_sum(array_map(self::syllablesIn(...), $found[0])));
+        return new self(
+            max(1, (int) preg_match_all('/[.!?…]+(\s|$)|\n+/u', trim($text)."\n")),
+            (int) $words,
+            array_sum(array_map(self::syllablesIn(...), $found[0])),
+        );
     }
 
     /** Reading ease: about 100 for very easy, 30 for hard (Flesch 1948). */

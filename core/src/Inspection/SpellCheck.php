@@ -92,7 +92,10 @@ final readonly class SpellCheck
     private static function finding(Passage $passage, string $word, string $plain, string $meant): Finding
     {
         return new Finding(
-            Severity::Advises, $passage->stop, $passage->at, new Message('inspection.spelling.slip', ['word' => $word, 'meant' => $meant]), [],
+            Severity::Advises, $passage->stop, $passage->at, new Message(
+                'inspection.spelling.slip',
+                ['word' => $word, 'meant' => $meant],
+            ), [],
             QuickFix::word($passage->at, $passage->member, $word, $meant), [$plain],
         );
     }

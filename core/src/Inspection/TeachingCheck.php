@@ -35,14 +35,29 @@ final readonly class TeachingCheck
     public function of(Question $question): array
     {
         $found = [];
-        if ($question->isMarked() && $question->ladder === [] && $question->feedbackNotRight->isEmpty() && $question->explanation->isEmpty()) {
+        if (
+            $question->isMarked()
+            && $question->ladder === []
+            && $question->feedbackNotRight->isEmpty()
+            && $question->explanation->isEmpty()
+        ) {
             $wrong = array_values(array_filter($question->allEntries(), static fn (Entry $entry): bool => ! $entry->right));
-            $silent = array_values(array_filter($wrong, static fn (Entry $entry): bool => $entry->feedback->isEmpty() && $entry->ladder === [] && $entry->fork === null));
+            $silent = array_values(
+                array_filter(
+                    $wrong,
+                    static fn (Entry $entry): bool => $entry->feedback->isEmpty() && $entry->ladder === [] && $entry->fork === null,
+                ),
+            );
             if ($wrong === [] || count($silent) === count($wrong)) {
                 $found[] = [Severity::Advises, $question->id, new Message('inspection.teaching.silent-slip'), null];
             } else {
                 foreach ($silent as $entry) {
-                    $found[] = [Severity::Advises, $entry->id, new Message('inspection.teaching.silent-answer', ['answer' => $entry->name()]), null];
+                    $found[] = [
+                        Severity::Advises,
+                        $entry->id,
+                        new Message('inspection.teaching.silent-answer', ['answer' => $entry->name()]),
+                        null,
+                    ];
                 }
             }
         }
@@ -50,19 +65,48 @@ final readonly class TeachingCheck
         if ($loops && $question->givenAwayByASlip() && $question->isMarked() && $this->quiz->alikes($question) === []) {
             $found[] = [Severity::Advises, $question->id, new Message('inspection.teaching.two-options'), null];
         }
-        if ($question->kind === QuestionKind::Written && $question->readByTeacher && $question->model->isEmpty() && $this->terms->tries === null && $question->ladder !== []) {
+        if (
+            $question->kind === QuestionKind::Written
+            && $question->readByTeacher
+            && $question->model->isEmpty()
+            && $this->terms->tries === null
+            && $question->ladder !== []
+        ) {
             $found[] = [Severity::Warns, $question->id, new Message('inspection.teaching.waits-for-reading'), null];
         }
         $seconds = $question->seconds ?? $this->terms->secondsForQuestion;
-        $words = (int) preg_match_all('/\S+/u', $question->text().' '.implode(' ', array_map(static fn (Entry $entry): string => $entry->text->plain(), $question->kind->showsOptions() ? $question->entries : [])));
+        $words = (int) preg_match_all(
+            '/\S+/u',
+            $question->text().' '.implode(
+                ' ',
+                array_map(
+                    static fn (Entry $entry): string => $entry->text->plain(),
+                    $question->kind->showsOptions() ? $question->entries : [],
+                ),
+            ),
+        );
         $needed = (int) ceil(60 * $words / self::WORDS_A_MINUTE) + self::SECONDS_TO_ANSWER;
         if ($seconds !== null && $seconds < $needed) {
-            $found[] = [Severity::Warns, $question->id, new Message('inspection.teaching.short-time', ['seconds' => $seconds, 'words' => $words, 'needed' => $needed]), $question->seconds === null ? null : QuickFix::set(new Message('inspection.fix.give-seconds', ['seconds' => $needed]), $question->id, 'seconds', $needed)];
+            $found[] = [
+                Severity::Warns,
+                $question->id,
+                new Message('inspection.teaching.short-time', ['seconds' => $seconds, 'words' => $words, 'needed' => $needed]),
+                $question->seconds === null
+                    ? null
+                    : QuickFix::set(new Message('inspection.fix.give-seconds', ['seconds' => $needed]), $question->id, 'seconds', $needed),
+            ];
         }
         if ($this->quiz->misconceptions !== []) {
             foreach ($question->isMarked() ? $question->allEntries() : [] as $entry) {
                 if (! $entry->right && $entry->misconception === null && ! $entry->feedback->isEmpty() && $entry->share <= 0) {
-                    $found[] = [Severity::Advises, $entry->id, $entry->name() === '' ? new Message('inspection.teaching.no-misconception-unnamed') : new Message('inspection.teaching.no-misconception', ['answer' => $entry->name()]), null];
+                    $found[] = [
+                        Severity::Advises,
+                        $entry->id,
+                        $entry->name() === ''
+                            ? new Message('inspection.teaching.no-misconception-unnamed')
+                            : new Message('inspection.teaching.no-misconception', ['answer' => $entry->name()]),
+                        null,
+                    ];
                 }
             }
         }
@@ -75,7 +119,10 @@ final readonly class TeachingCheck
     {
         $found = [];
         foreach ($this->quiz->objectives as $objective) {
-            $serving = array_filter($this->quiz->allQuestions(), static fn (Question $question): bool => in_array($objective->id, $question->objectives, true));
+            $serving = array_filter(
+                $this->quiz->allQuestions(),
+                static fn (Question $question): bool => in_array($objective->id, $question->objectives, true),
+            );
             if (count($serving) < 2) {
                 $found[] = [Severity::Advises, $objective->id, self::fewFor($objective, count($serving)), null];
             }
@@ -91,6 +138,9 @@ final readonly class TeachingCheck
 
     private static function fewFor(Objective $objective, int $count): Message
     {
-        return new Message($count === 0 ? 'inspection.teaching.objective-without-question' : 'inspection.teaching.objective-with-one-question', ['objective' => $objective->text]);
+        return new Message(
+            $count === 0 ? 'inspection.teaching.objective-without-question' : 'inspection.teaching.objective-with-one-question',
+            ['objective' => $objective->text],
+        );
     }
 }

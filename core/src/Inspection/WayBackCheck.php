@@ -28,7 +28,10 @@ final readonly class WayBackCheck
                     if ($to !== null && $to <= $position && ! $stop instanceof DrillStop && ! $stop instanceof StaircaseStop) {
                         $findings[] = new Finding(
                             Severity::Advises, $stop->id, $entry->id,
-                            new Message('inspection.ways.right-leads-back', ['answer' => $entry->name(), 'stop' => $this->quiz->placeOf($this->quiz->stops[$to]->id)]),
+                            new Message(
+                                'inspection.ways.right-leads-back',
+                                ['answer' => $entry->name(), 'stop' => $this->quiz->placeOf($this->quiz->stops[$to]->id)],
+                            ),
                             [], QuickFix::set(new Message('inspection.fix.lead-on'), $entry->id, 'fork', null),
                         );
                     }
@@ -47,7 +50,14 @@ final readonly class WayBackCheck
             $asked = $stop->shownIf === null || $stop->shownIf->question === null ? null : $this->quiz->stopOf($stop->shownIf->question);
             $there = $asked === null ? null : $this->quiz->position($asked->id);
             if ($stop->shownIf instanceof Condition && $there !== null && $there >= (int) $this->quiz->position($stop->id)) {
-                $findings[] = new Finding(Severity::Warns, $stop->id, $stop->id, new Message('inspection.ways.asks-for-later'), [], QuickFix::set(new Message('inspection.fix.show-always'), $stop->id, 'shownIf', null));
+                $findings[] = new Finding(
+                    Severity::Warns,
+                    $stop->id,
+                    $stop->id,
+                    new Message('inspection.ways.asks-for-later'),
+                    [],
+                    QuickFix::set(new Message('inspection.fix.show-always'), $stop->id, 'shownIf', null),
+                );
             }
         }
 

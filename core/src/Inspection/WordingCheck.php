@@ -19,7 +19,8 @@ use HiddenLadder\Core\Terms\Terms;
 final readonly class WordingCheck
 {
     /** An option that speaks of others by their place (English). */
-    private const BY_PLACE = '/\b(?i:(all|none|both|neither|any|each) (of )?(the )?(above|below|previous|preceding|following))\b|\b(both )?[A-H] (and|or|&) [A-H]\b/u';
+    private const BY_PLACE = '/\b(?i:(all|none|both|neither|any|each) (of )?(the )?(above|below|previous|preceding|following))\b'
+        .'|\b(both )?[A-H] (and|or|&) [A-H]\b/u';
 
     /** How much longer than every other the right option may be: it gives itself away (common practice). */
     private const LONGER = 1.6;
@@ -35,7 +36,9 @@ final readonly class WordingCheck
     /** @return list<Found> */
     public function of(Question $question): array
     {
-        return $question->kind->showsOptions() ? [...$this->byPlace($question), ...self::length($question), ...self::trueOrFalse($question)] : [];
+        return $question->kind->showsOptions()
+            ? [...$this->byPlace($question), ...self::length($question), ...self::trueOrFalse($question)]
+            : [];
     }
 
     /** @return list<Found> */
@@ -88,7 +91,19 @@ final readonly class WordingCheck
         $words = array_map(static fn (Entry $entry): string => PlainText::folded($entry->text->plain()), $question->entries);
         foreach (self::TRUE_OR_FALSE as $pair) {
             if (array_diff($pair, $words) === []) {
-                return [[Severity::Advises, $question->id, new Message('inspection.wording.true-or-false'), QuickFix::set(new Message('inspection.fix.make-true-or-false'), $question->id, 'kind', QuestionKind::TrueFalse->value)]];
+                return [
+                    [
+                        Severity::Advises,
+                        $question->id,
+                        new Message('inspection.wording.true-or-false'),
+                        QuickFix::set(
+                            new Message('inspection.fix.make-true-or-false'),
+                            $question->id,
+                            'kind',
+                            QuestionKind::TrueFalse->value,
+                        ),
+                    ],
+                ];
             }
         }
 

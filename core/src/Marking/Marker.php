@@ -226,7 +226,9 @@ final readonly class Marker
 
                 continue;
             }
-            $mark = $gap->fromList ? $this->fromList($gap->entries, $filling) : $this->texts->mark($gap->entries, $question->textRules, self::short($filling));
+            $mark = $gap->fromList
+                ? $this->fromList($gap->entries, $filling)
+                : $this->texts->mark($gap->entries, $question->textRules, self::short($filling));
             $almost = $almost || $mark->result === Result::Unclear;
             $parts[$gap->id] = $mark->result === Result::Right || $mark->result === Result::Unclear;
             $foreseen ??= $mark->result === Result::Right || $mark->entry === null ? null : $question->entry($mark->entry);

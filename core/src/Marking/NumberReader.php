@@ -9,7 +9,8 @@ use Brick\Math\BigInteger;
 use Brick\Math\BigRational;
 
 /**
- * Reads a number as people write it: `1 250`, `1,250`, `1.250,0`, `1.25e3`, `1.25 × 10^3` (or with the letter x), `5/4`, `1 1/4`, `1¼`, `125 %`.
+ * Reads a number as people write it: `1 250`, `1,250`, `1.250,0`, `1.25e3`, `1.25 × 10^3` (or with the letter x), `5/4`, `1 1/4`, `1¼`,
+ * `125 %`.
  *
  * Exact: no float is involved. The decimal and grouping signs are those of the language; a lone sign that is neither,
  * before exactly three digits, can be meant both ways, and both readings are given.
@@ -110,7 +111,11 @@ final readonly class NumberReader
         }
         $text = (string) preg_replace_callback(
             '/[\x{BC}-\x{BE}\x{2150}-\x{215E}\x{2189}]/u',
-            static fn (array $match): string => ' '.str_replace("\u{2044}", '/', (string) \Normalizer::normalize($match[0], \Normalizer::FORM_KC)),
+            static fn (array $match): string => ' '.str_replace(
+                "\u{2044}",
+                '/',
+                (string) \Normalizer::normalize($match[0], \Normalizer::FORM_KC),
+            ),
             $text,
         );
         $text = (string) preg_replace_callback(

@@ -91,7 +91,9 @@ final readonly class Response
      */
     private static function few(array $items, string $as): array
     {
-        return count($items) <= self::MOST ? $items : throw new MalformedInput("/$as", new Message('shape.too-many', ['most' => self::MOST]));
+        return count($items) <= self::MOST
+            ? $items
+            : throw new MalformedInput("/$as", new Message('shape.too-many', ['most' => self::MOST]));
     }
 
     /** @return array<string, mixed> */

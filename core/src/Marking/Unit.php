@@ -66,7 +66,8 @@ final readonly class Unit
     public static function apart(string $text): array
     {
         $text = trim((string) \Normalizer::normalize(trim($text), \Normalizer::FORM_C));
-        if (preg_match('/^([-+\x{2212}]?[\d.,\s\'\x{2019}\/×·*^\x{2044}\x{2070}\x{B9}\x{B2}\x{B3}\x{2074}-\x{207B}\x{BC}-\x{BE}\x{2150}-\x{215E}-]*?(?:\d[eE][-+]?\d+)?)\s*([\p{L}°%\'"\x{2032}\x{2033}µΩ℃℉].*)$/u', $text, $parts) !== 1) {
+        if (preg_match('/^([-+\x{2212}]?[\d.,\s\'\x{2019}\/×·*^\x{2044}\x{2070}\x{B9}\x{B2}\x{B3}\x{2074}-\x{207B}\x{BC}-\x{BE}\x{2150}-\x{215E}-]*?(?:\d[eE][-+]?\d+)?)'
+            .'\s*([\p{L}°%\'"\x{2032}\x{2033}µΩ℃℉].*)$/u', $text, $parts) !== 1) {
             return [$text, ''];
         }
 
@@ -146,10 +147,27 @@ final readonly class Unit
     {
         $plain = (string) preg_replace_callback(
             '/[\x{2070}\x{B9}\x{B2}\x{B3}\x{2074}-\x{2079}\x{207A}\x{207B}]+/u',
-            static fn (array $match): string => strtr((string) \Normalizer::normalize($match[0], \Normalizer::FORM_KC), ["\u{2212}" => '-']),
+            static fn (array $match): string => strtr(
+                (string) \Normalizer::normalize($match[0], \Normalizer::FORM_KC),
+                ["\u{2212}" => '-'],
+            ),
             trim($written),
         );
-        $plain = strtr($plain, ["\u{2126}" => 'Ω', "\u{3BC}" => 'µ', "\u{2103}" => '°C', "\u{2109}" => '°F', "\u{2212}" => '-', "\u{22C5}" => '·', "''" => '″', "'" => '′', '"' => '″', "\u{BA}" => '°']);
+        $plain = strtr(
+            $plain,
+            [
+                "\u{2126}" => 'Ω',
+                "\u{3BC}" => 'µ',
+                "\u{2103}" => '°C',
+                "\u{2109}" => '°F',
+                "\u{2212}" => '-',
+                "\u{22C5}" => '·',
+                "''" => '″',
+                "'" => '′',
+                '"' => '″',
+                "\u{BA}" => '°',
+            ],
+        );
 
         return (string) preg_replace('/^(?:°\s*|deg(?:rees?)?\s+)([CF])$/u', '°$1', $plain);
     }

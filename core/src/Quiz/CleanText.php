@@ -130,6 +130,8 @@ final class CleanText
     {
         $blocks = array_intersect($element['flow'], self::BLOCKS);
 
-        return (self::INSIDE[$element['name']] ?? 'inline') !== 'flow' || $blocks === [] || (! $element['inline'] && $element['flow'] !== ['p']);
+        return (self::INSIDE[$element['name']] ?? 'inline') !== 'flow'
+            || $blocks === []
+            || (! $element['inline'] && $element['flow'] !== ['p']);
     }
 }

@@ -34,7 +34,9 @@ final readonly class Entry
     ) {
     }
 
-    /** @param  bool  $isTyped  whether answers are typed and compared with it, rather than chosen: what it keeps of the other is left alone */
+    /**
+     * @param  bool  $isTyped  whether answers are typed and compared with it, rather than chosen: what it keeps of the other is left alone
+     */
     public static function read(Fields $fields, bool $isTyped): self
     {
         $key = $isTyped ? $fields->stringOr('key', '') : '';

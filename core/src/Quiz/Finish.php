@@ -20,7 +20,14 @@ final readonly class Finish
 
     public static function read(Fields $fields): self
     {
-        $byScore = $fields->objectsOr('byScore', static fn (Fields $one): array => ['id' => $one->string('id'), 'from' => $one->number('from'), 'message' => Text::in($one, 'message')]);
+        $byScore = $fields->objectsOr(
+            'byScore',
+            static fn (Fields $one): array => [
+                'id' => $one->string('id'),
+                'from' => $one->number('from'),
+                'message' => Text::in($one, 'message'),
+            ],
+        );
         usort($byScore, static fn (array $a, array $b): int => $b['from'] <=> $a['from']);
 
         return new self($fields->string('id'), $fields->string('title'), Text::in($fields, 'message'), $byScore);

@@ -16,6 +16,10 @@ final readonly class Gap
 
     public static function read(Fields $fields): self
     {
-        return new self($fields->string('id'), $fields->string('show') === 'list', Entry::filled($fields->objects('entries', static fn (Fields $entry): Entry => Entry::read($entry, true))));
+        return new self(
+            $fields->string('id'),
+            $fields->string('show') === 'list',
+            Entry::filled($fields->objects('entries', static fn (Fields $entry): Entry => Entry::read($entry, true))),
+        );
     }
 }

@@ -82,7 +82,9 @@ final readonly class Question
             Form::from($fields->stringOr('form', 'any')),
             $fields->stringsOr('names'),
             array_values(array_filter($fields->objectsOr('items', Item::read(...)), static fn (Item $item): bool => ! $item->isEmpty())),
-            array_values(array_filter($fields->objectsOr('pairs', Pair::read(...)), static fn (Pair $pair): bool => ! $pair->left->isEmpty())),
+            array_values(
+                array_filter($fields->objectsOr('pairs', Pair::read(...)), static fn (Pair $pair): bool => ! $pair->left->isEmpty()),
+            ),
             Text::in($fields, 'sentence'),
             $fields->objectsOr('gaps', Gap::read(...)),
             Text::in($fields, 'model'),

@@ -116,7 +116,10 @@ final readonly class QuizDocument
             $fields->objectsOr('misconceptions', Misconception::read(...)),
             $fields->objectsOr('parts', Part::read(...)),
             array_values(array_filter($stops, static fn (Stop $stop): bool => ! $stop->extra)),
-            [...$fields->objects('sideStops', Stop::read(...)), ...array_values(array_filter($stops, static fn (Stop $stop): bool => $stop->extra))],
+            [
+                ...$fields->objects('sideStops', Stop::read(...)),
+                ...array_values(array_filter($stops, static fn (Stop $stop): bool => $stop->extra)),
+            ],
             $fields->objectsOr('pool', Question::read(...)),
             $finishes === [] ? throw new MalformedInput('/finishes', new Message('shape.no-finishes')) : $finishes,
             $mastery === null ? new MasteryTerms : MasteryTerms::read($mastery),

@@ -83,7 +83,11 @@ final class ReferenceCheck
             if (is_string($item)) {
                 match ($key) {
                     'fork', 'to' => $this->expect($this->leadsSomewhere($item), $here, new Message('shape.fork-nowhere')),
-                    'misconception' => $this->expect($this->quiz->misconception($item) !== null, $here, new Message('shape.no-such-misconception')),
+                    'misconception' => $this->expect(
+                        $this->quiz->misconception($item) !== null,
+                        $here,
+                        new Message('shape.no-such-misconception'),
+                    ),
                     'part' => $this->expect($this->listed('parts', $item), $here, new Message('shape.no-such-part')),
                     'objective' => $this->expect($this->listed('objectives', $item), $here, new Message('shape.no-such-objective')),
                     'question' => $this->expect($this->quiz->question($item) !== null, $here, new Message('shape.no-such-question')),
@@ -93,7 +97,11 @@ final class ReferenceCheck
             }
             if ($key === 'objectives' && $pointer !== '' && is_array($item)) {
                 foreach ($item as $index => $objective) {
-                    $this->expect(is_string($objective) && $this->listed('objectives', $objective), "$here/$index", new Message('shape.no-such-objective'));
+                    $this->expect(
+                        is_string($objective) && $this->listed('objectives', $objective),
+                        "$here/$index",
+                        new Message('shape.no-such-objective'),
+                    );
                 }
             }
             if (is_array($item) && isset($item['prompt'])) {
@@ -149,7 +157,12 @@ final class ReferenceCheck
     {
         foreach (is_array($value) ? $value : [] as $key => $item) {
             $deeper = $depth;
-            if ($key === 'question' && is_array($item) && ($value['kind'] ?? null) === 'question' && preg_match('~/ladder/\d+$~', $pointer) === 1) {
+            if (
+                $key === 'question'
+                && is_array($item)
+                && ($value['kind'] ?? null) === 'question'
+                && preg_match('~/ladder/\d+$~', $pointer) === 1
+            ) {
                 $deeper = $depth + 1;
                 if ($deeper > DocumentCheck::DEEPEST) {
                     $this->problem("$pointer/question", new Message('shape.too-deep', ['most' => DocumentCheck::DEEPEST]));

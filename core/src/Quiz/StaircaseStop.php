@@ -26,7 +26,9 @@ final readonly class StaircaseStop extends Stop
     {
         parent::__construct($fields);
         $this->title = $fields->string('title');
-        $this->levels = array_values(array_filter($fields->objects('levels', static fn (Fields $level): array => $level->objects('questions', Question::read(...)))));
+        $this->levels = array_values(
+            array_filter($fields->objects('levels', static fn (Fields $level): array => $level->objects('questions', Question::read(...)))),
+        );
         $this->longest = $fields->integer('longest');
         $this->points = $fields->number('points');
         $this->ladder = $fields->objects('ladder', Rung::read(...));

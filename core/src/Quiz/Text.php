@@ -106,7 +106,11 @@ final class Text
         foreach ($this->elements() as $element) {
             if ($element['name'] === 'video') {
                 $to = $element['attributes']['data-to'] ?? null;
-                $clips[] = new Clip($element['attributes']['data-medium'] ?? null, (float) ($element['attributes']['data-from'] ?? 0), $to === null ? null : (float) $to);
+                $clips[] = new Clip(
+                    $element['attributes']['data-medium'] ?? null,
+                    (float) ($element['attributes']['data-from'] ?? 0),
+                    $to === null ? null : (float) $to,
+                );
             }
         }
 
@@ -137,7 +141,9 @@ final class Text
         foreach ($tokens as $index => $token) {
             $inside = trim($tokens[$index + 1]['text'] ?? '');
             if ($token['open'] && match (true) {
-                $token['name'] === 'img' => ! isset($token['attributes']['data-decoration']) && trim($token['attributes']['alt'] ?? '') === '',
+                $token['name'] === 'img' => ! isset(
+                    $token['attributes']['data-decoration'],
+                ) && trim($token['attributes']['alt'] ?? '') === '',
                 in_array($token['name'], self::HEARD, true), isset($token['attributes']['data-tex']) => $inside === '',
                 default => false,
             }) {
@@ -227,7 +233,10 @@ final class Text
         return $told;
     }
 
-    /** @return list<array{open: bool, name: string, attributes: array<string, string>, text: string}> tags, and the text between them without a name */
+    /**
+     * @return list<array{open: bool, name: string, attributes: array<string, string>, text: string}> tags, and the text between them
+     * without a name
+     */
     private function tokens(): array
     {
         if ($this->tokens !== null) {

@@ -30,7 +30,8 @@ final readonly class Tolerance
     {
         if ($this->isExact) {
             // Both are in their lowest terms.
-            return $accepted->getNumerator()->isEqualTo($given->getNumerator()) && $accepted->getDenominator()->isEqualTo($given->getDenominator());
+            return $accepted->getNumerator()->isEqualTo($given->getNumerator())
+                && $accepted->getDenominator()->isEqualTo($given->getDenominator());
         }
         if ($this->kind === 'figures') {
             $figures = max(1, min(30, $this->value->toScale(0, RoundingMode::DOWN)->toInt()));
@@ -58,6 +59,8 @@ final readonly class Tolerance
         $shift = $scale >= 0 ? $ten->power($scale) : BigRational::of(1)->dividedBy($ten->power(-$scale));
         $whole = $value->multipliedBy($shift)->toScale(0, RoundingMode::HALF_UP);
 
-        return $scale >= 0 ? $whole->dividedBy(BigDecimal::of(10)->power($scale), $scale) : $whole->multipliedBy(BigDecimal::of(10)->power(-$scale));
+        return $scale >= 0
+            ? $whole->dividedBy(BigDecimal::of(10)->power($scale), $scale)
+            : $whole->multipliedBy(BigDecimal::of(10)->power(-$scale));
     }
 }

@@ -39,6 +39,11 @@ use HiddenLadder\Core\Terms\Terms;
  */
 final readonly class Allowed
 {
+    private const AT_A_QUESTION = [
+        EventKind::Answered, EventKind::AskedForHelp, EventKind::AskedForAlike, EventKind::SetAside, EventKind::JudgedOwn,
+        EventKind::Called, EventKind::TimedOut,
+    ];
+
     public function __construct(
         private QuizDocument $quiz,
         private Terms $terms,
@@ -95,8 +100,14 @@ final readonly class Allowed
         $home = $this->position->home($state);
         $question = $home === null ? null : $this->position->asked($home, $state)->id;
         $top = $state->top()?->id;
-        $found = [new Action(EventKind::HandedIn, null), new Action(EventKind::Finished, null), new Action(EventKind::WentTo, null), new Action(EventKind::TimedOut, null), new Action(EventKind::Paused, null)];
-        foreach ($question === null ? [] : [EventKind::Answered, EventKind::AskedForHelp, EventKind::AskedForAlike, EventKind::SetAside, EventKind::JudgedOwn, EventKind::Called, EventKind::TimedOut] as $kind) {
+        $found = [
+            new Action(EventKind::HandedIn, null),
+            new Action(EventKind::Finished, null),
+            new Action(EventKind::WentTo, null),
+            new Action(EventKind::TimedOut, null),
+            new Action(EventKind::Paused, null),
+        ];
+        foreach ($question === null ? [] : self::AT_A_QUESTION as $kind) {
             $found[] = new Action($kind, $question);
         }
         foreach ($top === null ? [] : [EventKind::WentOn, EventKind::Skipped] as $kind) {
@@ -133,7 +144,9 @@ final readonly class Allowed
                 ? new Message('refusal.answers-closed')
                 : new Message('refusal.led-from-front'));
         }
-        $ends = $at === null || $this->terms->secondsForRound === null || ! $kind->isStudents() || $kind === EventKind::TimedOut ? null : $this->position->roundEnds($state);
+        $ends = $at === null || $this->terms->secondsForRound === null || ! $kind->isStudents() || $kind === EventKind::TimedOut
+            ? null
+            : $this->position->roundEnds($state);
 
         return $ends !== null && $at > $ends + Engine::GRACE ? new Refusal(Rule::TimeOver, new Message('refusal.round-time-over')) : null;
     }
@@ -153,7 +166,9 @@ final readonly class Allowed
         return match ($kind) {
             EventKind::Answered => $this->answering($about, $state, $at),
             EventKind::WentOn => $this->goingOn($about, $state),
-            EventKind::Watched => $about !== null && $this->position->clipSeen($about, $state) !== null ? null : new Refusal(Rule::NotHere, new Message('refusal.other-video')),
+            EventKind::Watched => $about !== null && $this->position->clipSeen($about, $state) !== null
+                ? null
+                : new Refusal(Rule::NotHere, new Message('refusal.other-video')),
             EventKind::AskedForHelp => $this->help($about, $state),
             EventKind::AskedForAlike => $this->alike($about, $state),
             EventKind::SetAside => $this->settingAside($about, $state),
@@ -168,7 +183,9 @@ final readonly class Allowed
                 $state->handedIn => new Refusal(Rule::AlreadyHandedIn, new Message('refusal.handed-in-already')),
                 default => null,
             },
-            EventKind::Finished => $this->terms->freeOrder && $this->terms->mode !== Mode::HandedIn && ! $state->returning ? null : new Refusal(Rule::OrderIsSet, new Message('refusal.ends-by-itself')),
+            EventKind::Finished => $this->terms->freeOrder && $this->terms->mode !== Mode::HandedIn && ! $state->returning
+                ? null
+                : new Refusal(Rule::OrderIsSet, new Message('refusal.ends-by-itself')),
             default => null,
         };
     }
@@ -184,7 +201,9 @@ final readonly class Allowed
         }
         $ends = $at === null ? null : $this->position->questionEnds($home, $state);
 
-        return $ends !== null && $at > $ends + Engine::GRACE ? new Refusal(Rule::TimeOver, new Message('refusal.question-time-over')) : null;
+        return $ends !== null && $at > $ends + Engine::GRACE
+            ? new Refusal(Rule::TimeOver, new Message('refusal.question-time-over'))
+            : null;
     }
 
     private function goingOn(?string $from, State $state): ?Refusal
@@ -198,11 +217,15 @@ final readonly class Allowed
         }
         $home = $this->position->home($state);
         if ($home !== null) {
-            return $this->position->isVerdictShown($home, $state) ? null : new Refusal(Rule::AnswerFirst, new Message('refusal.answer-first'));
+            return $this->position->isVerdictShown($home, $state)
+                ? null
+                : new Refusal(Rule::AnswerFirst, new Message('refusal.answer-first'));
         }
         $stop = $this->quiz->stop($top->id);
 
-        return $stop instanceof VideoStop && $this->position->openCue($stop, $state) !== null ? new Refusal(Rule::CueStillOpen, new Message('refusal.cue-open')) : null;
+        return $stop instanceof VideoStop && $this->position->openCue($stop, $state) !== null
+            ? new Refusal(Rule::CueStillOpen, new Message('refusal.cue-open'))
+            : null;
     }
 
     /** Help is there before an answer and between tries, on the way down too; not while one's own answer is to be judged. */
@@ -211,7 +234,12 @@ final readonly class Allowed
         $home = $this->position->home($state);
 
         return match (true) {
-            $home === null || $this->position->asked($home, $state)->id !== $id || $this->position->isVerdictShown($home, $state) || $this->isJudging($home, $state) => new Refusal(Rule::NotHere, new Message('refusal.help-elsewhere')),
+            $home === null
+                || $this->position->asked($home, $state)->id !== $id
+                || $this->position->isVerdictShown($home, $state) || $this->isJudging($home, $state) => new Refusal(
+                    Rule::NotHere,
+                    new Message('refusal.help-elsewhere'),
+                ),
             ! $this->terms->help => new Refusal(Rule::NoHelp, new Message('refusal.no-help')),
             $this->position->nextRung($state) === null => new Refusal(Rule::NoMoreHelp, new Message('refusal.no-more-help')),
             default => null,
@@ -224,7 +252,12 @@ final readonly class Allowed
 
         return match (true) {
             $home === null || $this->isJudging($home, $state) => self::elsewhere(),
-            ! $this->terms->alikeOnRequest || $state->record($home->id)->slips === 0 || $this->position->series($state) !== null => new Refusal(Rule::NoneAlike, new Message('refusal.alike-after-slip')),
+            ! $this->terms->alikeOnRequest
+                || $state->record($home->id)->slips === 0
+                || $this->position->series($state) !== null => new Refusal(
+                    Rule::NoneAlike,
+                    new Message('refusal.alike-after-slip'),
+                ),
             $this->quiz->alikes($home) === [] => new Refusal(Rule::NoneAlike, new Message('refusal.none-alike')),
             default => null,
         };
@@ -261,12 +294,20 @@ final readonly class Allowed
         $top = $state->top();
         $stop = $this->quiz->stop((string) $state->stop());
         $home = $this->position->home($state);
-        $isFree = $home === null || ($this->position->rung($state) === null && ! $this->position->isVerdictShown($home, $state) && ! $this->isJudging($home, $state));
+        $isFree = $home === null
+            || (
+                $this->position->rung($state) === null
+                && ! $this->position->isVerdictShown($home, $state)
+                && ! $this->isJudging($home, $state)
+            );
 
         return match (true) {
             $top === null || $top->id !== $from || $stop === null || ! $isFree || $state->returning => self::elsewhere(),
             $stop->questions() === [] => new Refusal(Rule::MustBeAnswered, new Message('refusal.nothing-to-leave-out')),
-            $stop->required && ! $this->position->mayMove($state) => new Refusal(Rule::MustBeAnswered, new Message('refusal.must-be-answered')),
+            $stop->required && ! $this->position->mayMove($state) => new Refusal(
+                Rule::MustBeAnswered,
+                new Message('refusal.must-be-answered'),
+            ),
             default => null,
         };
     }
@@ -280,11 +321,16 @@ final readonly class Allowed
             return null;
         }
         $target = $this->quiz->stop($stop);
-        if ($target === null || ! in_array($stop, array_map(static fn (Stop $one): string => $one->id, $this->position->sequence($state)), true)) {
+        if (
+            $target === null
+            || ! in_array($stop, array_map(static fn (Stop $one): string => $one->id, $this->position->sequence($state)), true)
+        ) {
             return new Refusal(Rule::NoSuchStop, new Message('refusal.no-such-stop'));
         }
 
-        return $target->shownIf === null || $this->conditions->met($target->shownIf, null, $state) ? null : new Refusal(Rule::NoSuchStop, new Message('refusal.stop-not-there-yet'));
+        return $target->shownIf === null || $this->conditions->met($target->shownIf, null, $state)
+            ? null
+            : new Refusal(Rule::NoSuchStop, new Message('refusal.stop-not-there-yet'));
     }
 
     private function calling(?string $id, State $state): ?Refusal
@@ -292,7 +338,9 @@ final readonly class Allowed
         $home = $this->position->home($state);
 
         return match (true) {
-            $home === null || $this->position->asked($home, $state)->id !== $id || $this->position->isVerdictShown($home, $state) => self::elsewhere(),
+            $home === null
+                || $this->position->asked($home, $state)->id !== $id
+                || $this->position->isVerdictShown($home, $state) => self::elsewhere(),
             $state->record($home->id)->called => new Refusal(Rule::AlreadyCalled, new Message('refusal.called-already')),
             default => null,
         };
@@ -326,7 +374,12 @@ final readonly class Allowed
     {
         $home = $this->position->home($state);
 
-        return $home !== null && $this->position->asked($home, $state)->id === $id && $this->position->rung($state) === null && ! $this->position->isVerdictShown($home, $state) ? $home : null;
+        return $home !== null
+            && $this->position->asked($home, $state)->id === $id
+            && $this->position->rung($state) === null
+            && ! $this->position->isVerdictShown($home, $state)
+            ? $home
+            : null;
     }
 
     private function isJudging(Question $home, State $state): bool

@@ -36,7 +36,16 @@ final readonly class Interrupted
             $records[$question] = clone $state->record($question);
         }
 
-        return new self($state->path, $state->verdictShown, $state->decidedNext, $state->returning, $state->pending, $state->handedIn, $records, count($state->evidence));
+        return new self(
+            $state->path,
+            $state->verdictShown,
+            $state->decidedNext,
+            $state->returning,
+            $state->pending,
+            $state->handedIn,
+            $records,
+            count($state->evidence),
+        );
     }
 
     /** The state goes on from where it stood. What a person said of an answer since then stays. */

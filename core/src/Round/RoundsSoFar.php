@@ -62,6 +62,8 @@ final readonly class RoundsSoFar
     /** When a further round may begin, in milliseconds since 1970; null when there is none left. */
     public function nextFrom(): ?int
     {
-        return $this->isLast() ? null : ($this->lastFinishedAt === null ? 0 : $this->lastFinishedAt + 60_000 * $this->terms->rounds->pauseMinutes);
+        return $this->isLast()
+            ? null
+            : ($this->lastFinishedAt === null ? 0 : $this->lastFinishedAt + 60_000 * $this->terms->rounds->pauseMinutes);
     }
 }

@@ -37,6 +37,11 @@ final readonly class RoundTerms
     /** @return array{limit: ?int, pauseMinutes: int, counts: string, onlyMissed: bool} */
     public function toArray(): array
     {
-        return ['limit' => $this->limit, 'pauseMinutes' => $this->pauseMinutes, 'counts' => $this->counts->value, 'onlyMissed' => $this->onlyMissed];
+        return [
+            'limit' => $this->limit,
+            'pauseMinutes' => $this->pauseMinutes,
+            'counts' => $this->counts->value,
+            'onlyMissed' => $this->onlyMissed,
+        ];
     }
 }

@@ -75,7 +75,15 @@ final readonly class Terms
             Purpose::Check => new self(
                 Purpose::Check, freeOrder: true, tries: 1, mode: Mode::HandedIn, missedComeBack: false, help: false, alikeOnRequest: false,
                 mixOptions: true, rounds: new RoundTerms(limit: 1),
-                seen: ['result' => SeenWhen::WhenReleased, 'score' => SeenWhen::WhenReleased, 'ownAnswer' => SeenWhen::EndOfRound, 'rightAnswer' => SeenWhen::WhenReleased, 'feedback' => SeenWhen::WhenReleased, 'explanation' => SeenWhen::WhenReleased, 'closing' => SeenWhen::EndOfRound],
+                seen: [
+                    'result' => SeenWhen::WhenReleased,
+                    'score' => SeenWhen::WhenReleased,
+                    'ownAnswer' => SeenWhen::EndOfRound,
+                    'rightAnswer' => SeenWhen::WhenReleased,
+                    'feedback' => SeenWhen::WhenReleased,
+                    'explanation' => SeenWhen::WhenReleased,
+                    'closing' => SeenWhen::EndOfRound,
+                ],
             ),
             Purpose::Starter => new self(
                 Purpose::Starter, tries: 2, shares: [1.0, 0.5], rounds: new RoundTerms(limit: 1),
@@ -83,7 +91,15 @@ final readonly class Terms
             ),
             Purpose::ExitCheck => new self(
                 Purpose::ExitCheck, tries: 1, help: false, alikeOnRequest: false, rounds: new RoundTerms(limit: 1),
-                seen: ['result' => SeenWhen::AtOnce, 'score' => SeenWhen::EndOfRound, 'ownAnswer' => SeenWhen::AtOnce, 'rightAnswer' => SeenWhen::EndOfRound, 'feedback' => SeenWhen::EndOfRound, 'explanation' => SeenWhen::EndOfRound, 'closing' => SeenWhen::EndOfRound],
+                seen: [
+                    'result' => SeenWhen::AtOnce,
+                    'score' => SeenWhen::EndOfRound,
+                    'ownAnswer' => SeenWhen::AtOnce,
+                    'rightAnswer' => SeenWhen::EndOfRound,
+                    'feedback' => SeenWhen::EndOfRound,
+                    'explanation' => SeenWhen::EndOfRound,
+                    'closing' => SeenWhen::EndOfRound,
+                ],
             ),
         };
     }

@@ -35,7 +35,11 @@ final class TermsInWords
         return [
             ...self::when($terms->freeOrder, 'forks-off'),
             ...self::when($handedIn, $terms->missedComeBack && $terms->help ? 'ladders-rest' : 'no-ladders'),
-            ...self::when($terms->tries !== null && $terms->help && ! $handedIn, $terms->reveal ? 'answer-shown' : 'answer-closed', ['tries' => (int) $terms->tries]),
+            ...self::when(
+                $terms->tries !== null && $terms->help && ! $handedIn,
+                $terms->reveal ? 'answer-shown' : 'answer-closed',
+                ['tries' => (int) $terms->tries],
+            ),
             ...self::when($terms->tries === null && ! $terms->help && ! $handedIn, 'only-again'),
             ...self::when($isClosed, 'never-last-round'),
         ];
@@ -53,7 +57,9 @@ final class TermsInWords
     /** @return list<Message> */
     private static function order(Terms $terms): array
     {
-        return $terms->hasOverview() ? [new Message($terms->mode === Mode::HandedIn ? 'terms.order.until-handed-in' : 'terms.order.any')] : [];
+        return $terms->hasOverview()
+            ? [new Message($terms->mode === Mode::HandedIn ? 'terms.order.until-handed-in' : 'terms.order.any')]
+            : [];
     }
 
     /** @return list<Message> */
@@ -82,10 +88,13 @@ final class TermsInWords
     /** @return list<Message> */
     private static function clock(Terms $terms): array
     {
-        $found = [
-            ...($terms->secondsForRound === null ? [] : [new Message('terms.clock.round', ['time' => self::time($terms->secondsForRound)])]),
-            ...($terms->secondsForQuestion === null ? [] : [new Message('terms.clock.question', ['time' => self::time($terms->secondsForQuestion)])]),
-        ];
+        $found = [];
+        $clocks = ['terms.clock.round' => $terms->secondsForRound, 'terms.clock.question' => $terms->secondsForQuestion];
+        foreach ($clocks as $code => $seconds) {
+            if ($seconds !== null) {
+                $found[] = new Message($code, ['time' => self::time($seconds)]);
+            }
+        }
 
         return $found === [] ? [new Message('terms.clock.none')] : $found;
     }

@@ -20,8 +20,14 @@ final class BonesTest extends TestCase
         $q = ['stops', 0, 'question'];
         $bones = StructureHash::of(Sample::document());
         foreach ([
-            [['title'], 'Other'], [['instructions'], 'Other'], [[...$q, 'prompt'], 'Other?'], [[...$q, 'entries', 1, 'text'], 'nope'], [[...$q, 'feedback', 'notRight'], 'Other.'],
-            [[...$q, 'ladder', 0, 'text'], 'Other rung.'], [[...$q, 'entries', 1, 'feedback'], 'Other.'], [[...$q, 'entries', 2, 'ladder', 0, 'text'], 'Other.'],
+            [['title'], 'Other'], [['instructions'], 'Other'], [[...$q, 'prompt'], 'Other?'], [[...$q, 'entries', 1, 'text'], 'nope'], [
+                [...$q, 'feedback', 'notRight'],
+                'Other.',
+            ],
+            [[...$q, 'ladder', 0, 'text'], 'Other rung.'], [[...$q, 'entries', 1, 'feedback'], 'Other.'], [
+                [...$q, 'entries', 2, 'ladder', 0, 'text'],
+                'Other.',
+            ],
             [['objectives'], [['id' => Sample::id('o'), 'text' => 'Other']]],
         ] as [$path, $value]) {
             self::assertSame($bones, StructureHash::of(Sample::with($path, $value)), implode('/', $path));
@@ -33,10 +39,22 @@ final class BonesTest extends TestCase
         $q = ['stops', 0, 'question'];
         $bones = StructureHash::of(Sample::document());
         foreach ([
-            [[...$q, 'entries', 1, 'text'], ''], [[...$q, 'entries', 0, 'right'], false], [[...$q, 'entries', 3, 'fork'], null], [[...$q, 'ladder'], []],
-            [[...$q, 'ladder', 0, 'text'], ''], [['stops', 2, 'question', 'entries', 0, 'key'], '13'], [['stops', 2, 'question', 'tolerance', 'value'], '1'],
-            [['stops', 1, 'cues'], []], [['sideStops', 0, 'title'], 'Another'], [['sideStops', 0, 'text'], 'Another'], [['terms'], ['tries' => 2]],
-            [[...$q, 'text'], ['ignoreDiacritics' => true]], [['stops', 0, 'forks'], [['id' => Sample::id('fork'), 'when' => ['kind' => 'always'], 'to' => Sample::id('last')]]],
+            [[...$q, 'entries', 1, 'text'], ''], [
+                [...$q, 'entries', 0, 'right'],
+                false,
+            ], [[...$q, 'entries', 3, 'fork'], null], [[...$q, 'ladder'], []],
+            [[...$q, 'ladder', 0, 'text'], ''], [
+                ['stops', 2, 'question', 'entries', 0, 'key'],
+                '13',
+            ], [['stops', 2, 'question', 'tolerance', 'value'], '1'],
+            [['stops', 1, 'cues'], []], [
+                ['sideStops', 0, 'title'],
+                'Another',
+            ], [['sideStops', 0, 'text'], 'Another'], [['terms'], ['tries' => 2]],
+            [[...$q, 'text'], ['ignoreDiacritics' => true]], [
+                ['stops', 0, 'forks'],
+                [['id' => Sample::id('fork'), 'when' => ['kind' => 'always'], 'to' => Sample::id('last')]],
+            ],
         ] as [$path, $value]) {
             self::assertNotSame($bones, StructureHash::of(Sample::with($path, $value)), implode('/', $path));
         }

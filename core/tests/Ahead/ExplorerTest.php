@@ -44,7 +44,14 @@ final class ExplorerTest extends TestCase
             }
             $whole++;
             self::assertNotContains(false, $structure->safe(), 'generated quizzes trap nobody');
-            self::assertSame([], array_filter((new ReachabilityCheck($quiz, $terms))->findings(), static fn (Finding $finding): bool => $finding->severity === Severity::Stops), 'generated quizzes trap nobody');
+            self::assertSame(
+                [],
+                array_filter(
+                    (new ReachabilityCheck($quiz, $terms))->findings(),
+                    static fn (Finding $finding): bool => $finding->severity === Severity::Stops,
+                ),
+                'generated quizzes trap nobody',
+            );
             $places = [];
             foreach ($structure->nodes as $node) {
                 $places[self::place($node)] = true;

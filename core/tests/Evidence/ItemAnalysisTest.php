@@ -11,7 +11,40 @@ use PHPUnit\Framework\TestCase;
 final class ItemAnalysisTest extends TestCase
 {
     /** How often each pattern of the five answers of LSAT section 6 occurred, 00000 to 11111 (Bock and Lieberman 1970). */
-    private const LSAT = [3, 6, 2, 11, 1, 1, 3, 4, 1, 8, 0, 16, 0, 3, 2, 15, 10, 29, 14, 81, 3, 28, 15, 80, 16, 56, 21, 173, 11, 61, 28, 298];
+    private const LSAT = [
+        3,
+        6,
+        2,
+        11,
+        1,
+        1,
+        3,
+        4,
+        1,
+        8,
+        0,
+        16,
+        0,
+        3,
+        2,
+        15,
+        10,
+        29,
+        14,
+        81,
+        3,
+        28,
+        15,
+        80,
+        16,
+        56,
+        21,
+        173,
+        11,
+        61,
+        28,
+        298,
+    ];
 
     /** @return list<list<float>> */
     private static function lsat(): array
@@ -35,7 +68,11 @@ final class ItemAnalysisTest extends TestCase
         self::assertSame(1000, $analysis->count(0));
         self::assertEqualsWithDelta([0.924, 0.709, 0.553, 0.763, 0.870], array_map($analysis->facility(...), range(0, 4)), 1e-12);
         self::assertEqualsWithDelta(0.294997192216, $analysis->alpha(), 1e-11);
-        self::assertEqualsWithDelta([0.112832688922, 0.153178120117, 0.172778943291, 0.144428095247, 0.121596402547], array_map($analysis->itemRest(...), range(0, 4)), 1e-11);
+        self::assertEqualsWithDelta(
+            [0.112832688922, 0.153178120117, 0.172778943291, 0.144428095247, 0.121596402547],
+            array_map($analysis->itemRest(...), range(0, 4)),
+            1e-11,
+        );
     }
 
     public function test_points_between_nothing_and_all_as_r_s_psych_has_it(): void
@@ -46,7 +83,11 @@ final class ItemAnalysisTest extends TestCase
         ]);
 
         self::assertEqualsWithDelta(0.0606922712186, $analysis->alpha(), 1e-12);
-        self::assertEqualsWithDelta([0.105401448113, 0.701048672004, 0.632978871413, -0.604354917014], array_map($analysis->itemRest(...), range(0, 3)), 1e-11);
+        self::assertEqualsWithDelta(
+            [0.105401448113, 0.701048672004, 0.632978871413, -0.604354917014],
+            array_map($analysis->itemRest(...), range(0, 3)),
+            1e-11,
+        );
     }
 
     /** Kuder and Richardson 1937, formula 20, written out. */
@@ -56,7 +97,9 @@ final class ItemAnalysisTest extends TestCase
         $sums = array_map(static fn (int $person): float => array_sum(array_column($columns, $person)), range(0, 999));
         $mean = array_sum($sums) / 1000;
         $variance = array_sum(array_map(static fn (float $sum): float => ($sum - $mean) ** 2, $sums)) / 1000;
-        $pq = array_sum(array_map(static fn (array $column): float => array_sum($column) / 1000 * (1 - array_sum($column) / 1000), $columns));
+        $pq = array_sum(
+            array_map(static fn (array $column): float => array_sum($column) / 1000 * (1 - array_sum($column) / 1000), $columns),
+        );
 
         self::assertEqualsWithDelta(5 / 4 * (1 - $pq / $variance), (new ItemAnalysis($columns))->alpha(), 1e-12);
     }
@@ -76,7 +119,10 @@ final class ItemAnalysisTest extends TestCase
     {
         foreach ([
             'nobody' => [[], []], 'one person' => [[1.0], [0.0]], 'all right' => [[1.0, 1.0, 1.0], [1.0, 1.0, 1.0]],
-            'all wrong' => [[0.0, 0.0], [0.0, 0.0]], 'nobody answered' => [[null, null], [null, null]], 'one item' => [[1.0, 0.0]], 'no items' => [],
+            'all wrong' => [[0.0, 0.0], [0.0, 0.0]], 'nobody answered' => [
+                [null, null],
+                [null, null],
+            ], 'one item' => [[1.0, 0.0]], 'no items' => [],
         ] as $columns) {
             $analysis = new ItemAnalysis($columns);
             self::assertNull($analysis->alpha());
@@ -96,6 +142,10 @@ final class ItemAnalysisTest extends TestCase
         self::assertEqualsWithDelta(2 / 3, $analysis->facility(0), 1e-12);
         // Of persons 1, 2 and 4: scores 1, 0, 1 against rests 1, 0, 1/2.
         self::assertEqualsWithDelta(sqrt(3) / 2, $analysis->itemRest(0), 1e-12);
-        self::assertEqualsWithDelta((new ItemAnalysis([[1.0, 0.0, 1.0], [1.0, 0.0, 0.0], [1.0, 0.0, 1.0]]))->alpha(), $analysis->alpha(), 1e-12);
+        self::assertEqualsWithDelta(
+            (new ItemAnalysis([[1.0, 0.0, 1.0], [1.0, 0.0, 0.0], [1.0, 0.0, 1.0]]))->alpha(),
+            $analysis->alpha(),
+            1e-12,
+        );
     }
 }

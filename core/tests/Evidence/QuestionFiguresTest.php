@@ -21,8 +21,28 @@ final class QuestionFiguresTest extends TestCase
         $figures = QuestionFigures::of(Sample::quiz(), $question, [
             new Record,
             Record::read(Fields::of(['standing' => 'clear', 'tries' => 1])),
-            Record::read(Fields::of(['standing' => 'climbed', 'tries' => 4, 'slips' => 3, 'depths' => [$question->id => 2, $own => 1], 'matched' => [$plain => 2, $own => 1]])),
-            Record::read(Fields::of(['standing' => 'on-the-ladder', 'tries' => 1, 'slips' => 1, 'depths' => [$question->id => 1], 'matched' => [$plain => 1]])),
+            Record::read(
+                Fields::of(
+                    [
+                        'standing' => 'climbed',
+                        'tries' => 4,
+                        'slips' => 3,
+                        'depths' => [$question->id => 2, $own => 1],
+                        'matched' => [$plain => 2, $own => 1],
+                    ],
+                ),
+            ),
+            Record::read(
+                Fields::of(
+                    [
+                        'standing' => 'on-the-ladder',
+                        'tries' => 1,
+                        'slips' => 1,
+                        'depths' => [$question->id => 1],
+                        'matched' => [$plain => 1],
+                    ],
+                ),
+            ),
         ])->toArray();
         self::assertSame(4, $figures['students']);
         self::assertSame(4, array_sum($figures['standings']));

@@ -64,7 +64,10 @@ final class TaskEvidenceTest extends TestCase
     public function test_a_course_says_what_the_round_s_records_say_and_comes_out_the_same_from_the_events(): void
     {
         $quiz = QuizDocument::read(Sample::demo()[0]);
-        $this->limitTo(40)->forAll(Generators::choose(0, 1_000_000), Generators::bool())->then(static function (int $seed, bool $handedIn) use ($quiz): void {
+        $this->limitTo(40)->forAll(
+            Generators::choose(0, 1_000_000),
+            Generators::bool(),
+        )->then(static function (int $seed, bool $handedIn) use ($quiz): void {
             $terms = Terms::learn()->with(mode: $handedIn ? Mode::HandedIn : Mode::AsOneGoes);
             [$course, $state, $taken] = self::round($quiz, $seed, $terms);
             foreach ($course->attempts as $attempt) {
@@ -72,7 +75,11 @@ final class TaskEvidenceTest extends TestCase
             }
             foreach (array_keys($quiz->questions()) as $id) {
                 $record = $state->record($id);
-                self::assertSame($record->standing === Standing::Clear, self::first($course, $id)?->isRight() === true && ! $record->helped && $record->slips === 0, "at $id");
+                self::assertSame(
+                    $record->standing === Standing::Clear,
+                    self::first($course, $id)?->isRight() === true && ! $record->helped && $record->slips === 0,
+                    "at $id",
+                );
             }
             $folded = (new Engine($quiz, $terms))->fold($taken, withFacts: true);
             $again = new RoundEvidence;
@@ -135,7 +142,22 @@ final class TaskEvidenceTest extends TestCase
             foreach ([1, 8] as $count) {
                 $evidence = new TaskEvidence($quiz);
                 for ($student = 0; $student < $count; $student++) {
-                    $evidence->add(new StudentEvidence("s$student", [['course' => new RoundEvidence(array_map(static fn (string $id): Attempt => new Attempt($id, $result, 0.0, null, null, null, []), $ids)), 'score' => $result === 'right' ? 1.0 : 0.0]]));
+                    $evidence->add(
+                        new StudentEvidence(
+                            "s$student",
+                            [
+                                [
+                                    'course' => new RoundEvidence(
+                                        array_map(
+                                            static fn (string $id): Attempt => new Attempt($id, $result, 0.0, null, null, null, []),
+                                            $ids,
+                                        ),
+                                    ),
+                                    'score' => $result === 'right' ? 1.0 : 0.0,
+                                ],
+                            ],
+                        ),
+                    );
                 }
                 $told = $evidence->toArray();
                 self::assertNull($told['alpha']);
@@ -147,7 +169,15 @@ final class TaskEvidenceTest extends TestCase
 
     public function test_a_misconception_shown_once_is_left_by_one_right_answer_and_shown_twice_by_two(): void
     {
-        $try = static fn (string $question, bool $right, ?string $misconception = null): Attempt => new Attempt($question, $right ? 'right' : 'not-right', $right ? 1.0 : 0.0, null, $misconception, null, []);
+        $try = static fn (string $question, bool $right, ?string $misconception = null): Attempt => new Attempt(
+            $question,
+            $right ? 'right' : 'not-right',
+            $right ? 1.0 : 0.0,
+            null,
+            $misconception,
+            null,
+            [],
+        );
         $now = static fn (Attempt ...$attempts): array => (new StudentEvidence('s', array_map(static fn (Attempt $attempt): array => ['course' => new RoundEvidence([$attempt]), 'score' => null], array_values($attempts))))->misconceptions(['a' => ['m'], 'b' => ['m']]);
 
         self::assertSame([], $now($try('a', true)));
@@ -157,16 +187,38 @@ final class TaskEvidenceTest extends TestCase
         self::assertSame(['m' => false], $now($try('a', false, 'm'), $try('b', false, 'm'), $try('a', true), $try('b', true)));
         self::assertSame(['m' => true], $now($try('a', false, 'm'), $try('b', true), $try('a', false, 'm')));
         // Right in the end, in the same round, after the loop: that contradicts nothing.
-        self::assertSame(['m' => true], (new StudentEvidence('s', [['course' => new RoundEvidence([$try('a', false, 'm'), $try('a', true)]), 'score' => null]]))->misconceptions(['a' => ['m']]));
+        self::assertSame(
+            ['m' => true],
+            (new StudentEvidence('s', [['course' => new RoundEvidence([$try('a', false, 'm'), $try('a', true)]), 'score' => null]]))->misconceptions(['a' => ['m']]),
+        );
     }
 
     public function test_every_option_chosen_counts_and_every_part_of_an_answer(): void
     {
         $d = new Draft('parts');
         $quiz = QuizDocument::read($d->quiz('Parts', '', [
-            $d->asks('several', $d->question('several', 'several-choices', 'Which?', [$d->right('a'), $d->right('b'), $d->wrong('c', 'c')], '', '', [])),
-            $d->asks('gaps', $d->question('gaps', 'gaps', 'Fill in.', [], '', '', [], '0', ['sentence' => '[1] and [2]', 'gaps' => [$d->gap('one', [$d->right('ebb')]), $d->gap('two', [$d->right('flood')])]])),
-            $d->asks('poll', $d->question('poll', 'poll', 'How sure?', [$d->wrong('sure', 'sure'), $d->wrong('not', 'not sure')], '', '', [])),
+            $d->asks(
+                'several',
+                $d->question('several', 'several-choices', 'Which?', [$d->right('a'), $d->right('b'), $d->wrong('c', 'c')], '', '', []),
+            ),
+            $d->asks(
+                'gaps',
+                $d->question(
+                    'gaps',
+                    'gaps',
+                    'Fill in.',
+                    [],
+                    '',
+                    '',
+                    [],
+                    '0',
+                    ['sentence' => '[1] and [2]', 'gaps' => [$d->gap('one', [$d->right('ebb')]), $d->gap('two', [$d->right('flood')])]],
+                ),
+            ),
+            $d->asks(
+                'poll',
+                $d->question('poll', 'poll', 'How sure?', [$d->wrong('sure', 'sure'), $d->wrong('not', 'not sure')], '', '', []),
+            ),
         ], 'End', ''));
         [$several, $gaps, $poll] = array_values($quiz->questions());
         [$a, $b, $c] = array_column($several->entries, 'id');
@@ -174,15 +226,23 @@ final class TaskEvidenceTest extends TestCase
         $evidence = new TaskEvidence($quiz);
         foreach ([[[$a, $b], ['ebb', 'flood'], 0], [[$a], ['ebb', 'high'], 0], [[$c], ['x', 'y'], 1], [[$a, $b, $c], ['ebb', 'flood'], 0]] as $student => [$choices, $fillings, $sure]) {
             $evidence->add(new StudentEvidence("s$student", [['course' => self::courseOf($quiz, [
-                Response::choices(...$choices), Response::gaps(array_combine([$one, $two], $fillings)), Response::choices($poll->entries[$sure]->id),
+                Response::choices(...$choices), Response::gaps(
+                    array_combine([$one, $two], $fillings),
+                ), Response::choices($poll->entries[$sure]->id),
             ]), 'score' => null]]));
         }
         [$ofSeveral, $ofGaps] = $evidence->questions();
 
-        self::assertSame([$a => 3, $b => 2, $c => 2], array_replace([$a => 0, $b => 0, $c => 0], array_map(static fn (array $entry): int => $entry['count'], $ofSeveral->entries)));
+        self::assertSame(
+            [$a => 3, $b => 2, $c => 2],
+            array_replace([$a => 0, $b => 0, $c => 0], array_map(static fn (array $entry): int => $entry['count'], $ofSeveral->entries)),
+        );
         self::assertEquals([$one => new Share(3, 4), $two => new Share(2, 4)], $ofGaps->parts);
         self::assertSame([], $ofGaps->entries);
-        self::assertEquals((object) [$poll->id => ['of' => 4, 'entries' => (object) [$poll->entries[0]->id => 3, $poll->entries[1]->id => 1]]], $evidence->toArray()['polls']);
+        self::assertEquals(
+            (object) [$poll->id => ['of' => 4, 'entries' => (object) [$poll->entries[0]->id => 3, $poll->entries[1]->id => 1]]],
+            $evidence->toArray()['polls'],
+        );
         self::assertCount(2, $evidence->questions(), 'a poll has no key, and no figures that need one');
     }
 
@@ -212,19 +272,49 @@ final class TaskEvidenceTest extends TestCase
     public function test_objectives_are_mastered_by_the_rule_and_met_alone_by_first_tries(): void
     {
         $d = new Draft('objectives');
-        $ask = static fn (string $name): array => $d->asks($name, $d->question($name, 'short-text', 'Which word?', [$d->right('ebb')], '', '', [], '0', ['objectives' => [$d->id('o')]]));
-        $quiz = QuizDocument::read($d->quiz('Objectives', '', [$ask('a'), $ask('b')], 'End', '', [], ['objectives' => [['id' => $d->id('o'), 'text' => 'Name it']]]));
+        $ask = static fn (string $name): array => $d->asks(
+            $name,
+            $d->question($name, 'short-text', 'Which word?', [$d->right('ebb')], '', '', [], '0', ['objectives' => [$d->id('o')]]),
+        );
+        $quiz = QuizDocument::read(
+            $d->quiz(
+                'Objectives',
+                '',
+                [$ask('a'), $ask('b')],
+                'End',
+                '',
+                [],
+                ['objectives' => [['id' => $d->id('o'), 'text' => 'Name it']]],
+            ),
+        );
         [$first, $second] = array_keys($quiz->questions());
-        $try = static fn (string $question, bool $right): Attempt => new Attempt($question, $right ? 'right' : 'not-right', $right ? 1.0 : 0.0, null, null, null, []);
+        $try = static fn (string $question, bool $right): Attempt => new Attempt(
+            $question,
+            $right ? 'right' : 'not-right',
+            $right ? 1.0 : 0.0,
+            null,
+            null,
+            null,
+            [],
+        );
         $evidence = new TaskEvidence($quiz);
-        $add = static fn (string $student, array $mastered, Attempt ...$attempts) => $evidence->add(new StudentEvidence($student, [['course' => new RoundEvidence(array_values($attempts)), 'score' => null]], array_values(array_filter($mastered, is_string(...)))));
+        $add = static fn (string $student, array $mastered, Attempt ...$attempts) => $evidence->add(
+            new StudentEvidence(
+                $student,
+                [['course' => new RoundEvidence(array_values($attempts)), 'score' => null]],
+                array_values(array_filter($mastered, is_string(...))),
+            ),
+        );
         $add('alone', [$d->id('o')], $try($first, true), $try($second, true));
         $add('helped', [$d->id('o')], $try($first, false), $try($first, true), $try($second, true));
         $add('not yet', [], $try($first, false));
         $add('elsewhere', []);
         $told = $evidence->toArray();
 
-        self::assertEquals((object) [$d->id('o') => ['mastered' => ['alone', 'helped'], 'unmet' => ['not yet'], 'alone' => ['alone']]], $told['objectives']);
+        self::assertEquals(
+            (object) [$d->id('o') => ['mastered' => ['alone', 'helped'], 'unmet' => ['not yet'], 'alone' => ['alone']]],
+            $told['objectives'],
+        );
         self::assertSame([['need' => $d->id('o'), 'students' => ['helped', 'not yet']]], $told['groups']);
     }
 
@@ -232,7 +322,12 @@ final class TaskEvidenceTest extends TestCase
     {
         $evidence = new TaskEvidence(QuizDocument::read(Sample::document()));
         foreach ([[0.5], [0.5, 1.0], [0.2, null], [0.6, 0.8], [null]] as $student => $scores) {
-            $evidence->add(new StudentEvidence("s$student", array_map(static fn (?float $score): array => ['course' => new RoundEvidence, 'score' => $score], $scores)));
+            $evidence->add(
+                new StudentEvidence(
+                    "s$student",
+                    array_map(static fn (?float $score): array => ['course' => new RoundEvidence, 'score' => $score], $scores),
+                ),
+            );
         }
         // Of the class's means, .55 and .9: (.9 - .55) / (1 - .55).
         self::assertSame(['n' => 2, 'value' => round(0.35 / 0.45, 4)], $evidence->toArray()['gain']);
@@ -255,7 +350,10 @@ final class TaskEvidenceTest extends TestCase
     public function test_a_video_seen_in_two_rounds_is_not_rewound(): void
     {
         $evidence = new TaskEvidence(QuizDocument::read(Sample::document()));
-        $round = static fn (array ...$watched): array => ['course' => RoundEvidence::fromArray(['watched' => ['film' => $watched]]), 'score' => null];
+        $round = static fn (array ...$watched): array => [
+            'course' => RoundEvidence::fromArray(['watched' => ['film' => $watched]]),
+            'score' => null,
+        ];
         $evidence->add(new StudentEvidence('s', [$round([0.0, 4.0]), $round([0.0, 4.0]), $round([1.0, 4.0], [2.0, 3.0])]));
         /** @var object $told */
         $told = $evidence->toArray()['watched'];
@@ -270,10 +368,22 @@ final class TaskEvidenceTest extends TestCase
         $quiz = QuizDocument::read(Sample::document());
         $question = Sample::id('first/question');
         $try = static fn (string ...$rungs): Attempt => new Attempt($question, 'not-right', 0.0, null, null, null, array_values($rungs));
-        $courses = [new RoundEvidence([$try(), $try('hint-1'), $try('hint-2')]), new RoundEvidence([$try()]), new RoundEvidence([], [], [$question => ['hint-1']]), new RoundEvidence];
+        $courses = [
+            new RoundEvidence([$try(), $try('hint-1'), $try('hint-2')]),
+            new RoundEvidence([$try()]),
+            new RoundEvidence([], [], [$question => ['hint-1']]),
+            new RoundEvidence,
+        ];
 
         self::assertEquals(['came' => 3, 'depth' => 1.0, 'rungs' => 2], DepthProfile::of($quiz, $courses)[0]);
-        self::assertSame([['came' => 0, 'depth' => 0.0, 'rungs' => 2], ['came' => 0, 'depth' => 0.0, 'rungs' => 1], ['came' => 0, 'depth' => 0.0, 'rungs' => 0]], DepthProfile::of($quiz, []));
+        self::assertSame(
+            [
+                ['came' => 0, 'depth' => 0.0, 'rungs' => 2],
+                ['came' => 0, 'depth' => 0.0, 'rungs' => 1],
+                ['came' => 0, 'depth' => 0.0, 'rungs' => 0],
+            ],
+            DepthProfile::of($quiz, []),
+        );
     }
 
     /** Of every made-up student: never deeper than the ladder is long, and as many rungs as the round's records say. */
@@ -305,9 +415,25 @@ final class TaskEvidenceTest extends TestCase
         self::assertSame(['y'], array_column((new Groups(1, 1))->of($students, $needs), 'need'));
         self::assertSame([], (new Groups)->of($students, []));
         // What one kind of need leaves over, the next groups; five groups at most in all.
-        self::assertSame(['x', 'y'], array_column((new Groups(2))->of($students, ['x' => ['a', 'b', 'c']], ['y' => ['b', 'c', 'd', 'e']]), 'need'));
-        self::assertSame([3, 2], array_map(static fn (array $group): int => count($group['students']), (new Groups(2))->of($students, ['x' => ['a', 'b', 'c']], ['y' => ['b', 'c', 'd', 'e']])));
-        self::assertCount(5, (new Groups(1))->of($students, array_map(static fn (string $one): array => [$one], array_combine($students, $students)), ['y' => $students]));
+        self::assertSame(
+            ['x', 'y'],
+            array_column((new Groups(2))->of($students, ['x' => ['a', 'b', 'c']], ['y' => ['b', 'c', 'd', 'e']]), 'need'),
+        );
+        self::assertSame(
+            [3, 2],
+            array_map(
+                static fn (array $group): int => count($group['students']),
+                (new Groups(2))->of($students, ['x' => ['a', 'b', 'c']], ['y' => ['b', 'c', 'd', 'e']]),
+            ),
+        );
+        self::assertCount(
+            5,
+            (new Groups(1))->of(
+                $students,
+                array_map(static fn (string $one): array => [$one], array_combine($students, $students)),
+                ['y' => $students],
+            ),
+        );
     }
 
     public function test_who_was_away_spent_no_time_on_it(): void

@@ -45,14 +45,20 @@ final class ChainTest extends TestCase
     {
         $chain = self::chain([[1 => 0.45, 3 => 0.55], [0 => 0.7, 2 => 0.3], [0 => 1.0], [0 => 0.25, 4 => 0.6, 5 => 0.15], [], []]);
 
-        self::assertEqualsWithDelta([1 + 1.424242424242, 1.090909090909, 0.327272727273, 1.333333333333, 0.8, 0.2], $chain->visits(0), 1e-11);
+        self::assertEqualsWithDelta(
+            [1 + 1.424242424242, 1.090909090909, 0.327272727273, 1.333333333333, 0.8, 0.2],
+            $chain->visits(0),
+            1e-11,
+        );
         self::assertEqualsWithDelta(['mean' => 5.17575757576, 'variance' => 17.4187695133], $chain->seconds(0), 1e-9);
     }
 
     public function test_an_excursion_adds_its_visits_and_its_time_and_leads_nowhere_else(): void
     {
         // 0 goes on to 1, and in 30 % of the cases 2 comes back later, tried until it is right; 3 is its end.
-        $chain = fn (float $share): Chain => new Chain([[new Step(1, 0.7, 10.0), new Step(1, 0.3, 20.0, 2, $share)], [], [new Step(3, 0.5, 8.0), new Step(2, 0.5, 8.0)], []]);
+        $chain = fn (float $share): Chain => new Chain(
+            [[new Step(1, 0.7, 10.0), new Step(1, 0.3, 20.0, 2, $share)], [], [new Step(3, 0.5, 8.0), new Step(2, 0.5, 8.0)], []],
+        );
 
         self::assertEqualsWithDelta([1.0, 1.0, 0.6, 0.3], $chain(1.0)->visits(0), 1e-12);
         self::assertEqualsWithDelta(13.0 + 0.3 * 16.0, $chain(1.0)->seconds(0)['mean'], 1e-12);
@@ -71,6 +77,11 @@ final class ChainTest extends TestCase
     /** @param  list<array<int, float>>  $rows  chances by node, each step a second */
     private static function chain(array $rows): Chain
     {
-        return new Chain(array_map(static fn (array $row): array => array_map(static fn (int $to): Step => new Step($to, $row[$to], 1.0), array_keys($row)), $rows));
+        return new Chain(
+            array_map(
+                static fn (array $row): array => array_map(static fn (int $to): Step => new Step($to, $row[$to], 1.0), array_keys($row)),
+                $rows,
+            ),
+        );
     }
 }

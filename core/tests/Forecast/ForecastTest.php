@@ -36,8 +36,11 @@ final class ForecastTest extends TestCase
 
     /** @param  array<string, mixed>  $document */
     #[DataProvider('rounds')]
-    public function test_it_agrees_with_walks_of_the_real_engine_within_four_standard_errors(array $document, Terms $terms, Profile $profile): void
-    {
+    public function test_it_agrees_with_walks_of_the_real_engine_within_four_standard_errors(
+        array $document,
+        Terms $terms,
+        Profile $profile,
+    ): void {
         $quiz = QuizDocument::read($document);
         $round = new RoundChain($quiz, $terms, new Behaviour($quiz, $terms, $profile));
         $visits = $round->chain()->visits(0);
@@ -70,7 +73,26 @@ final class ForecastTest extends TestCase
     public function test_a_single_question_is_forecast_as_by_hand(): void
     {
         $d = new Draft('forecast');
-        $document = $d->quiz('One question', '', [$d->asks('one', $d->question('one', 'short-text', 'Which word is it?', [$d->right('ebb')], 'Yes.', 'No.', [$d->hint('one-hint', 'Three letters.')]))], 'End', '');
+        $document = $d->quiz(
+            'One question',
+            '',
+            [
+                $d->asks(
+                    'one',
+                    $d->question(
+                        'one',
+                        'short-text',
+                        'Which word is it?',
+                        [$d->right('ebb')],
+                        'Yes.',
+                        'No.',
+                        [$d->hint('one-hint', 'Three letters.')],
+                    ),
+                ),
+            ],
+            'End',
+            '',
+        );
         $quiz = QuizDocument::read($document);
         $round = new RoundChain($quiz, Terms::learn(), new Behaviour($quiz, Terms::learn(), Profile::even(0.6, helps: 0.2, leaves: 0.0)));
         $visits = $round->chain()->visits(0);
@@ -86,7 +108,10 @@ final class ForecastTest extends TestCase
     public function test_more_help_and_more_skill_never_make_it_longer(): void
     {
         $quiz = QuizDocument::read(Sample::demo()[0]);
-        $seconds = array_map(static fn (Profile $profile): float => Forecast::of($quiz, Terms::learn(), $profile, walks: 20)->seconds, Profile::three());
+        $seconds = array_map(
+            static fn (Profile $profile): float => Forecast::of($quiz, Terms::learn(), $profile, walks: 20)->seconds,
+            Profile::three(),
+        );
 
         self::assertGreaterThan($seconds[0], $seconds[1]);
         self::assertGreaterThan($seconds[1], $seconds[2]);
@@ -97,7 +122,12 @@ final class ForecastTest extends TestCase
         $quiz = QuizDocument::read(Sample::document());
         $question = $quiz->stops[0]->questions()[0];
         $middling = Profile::middling()->chance($question, 0);
-        $chances = array_map(static fn (int $answers): float => Profile::ofClass([$question->id => new ObservedAnswers($answers, 0, 40.0)])->chance($question, 0), [0, 10, 1000]);
+        $chances = array_map(
+            static fn (int $answers): float => Profile::ofClass(
+                [$question->id => new ObservedAnswers($answers, 0, 40.0)],
+            )->chance($question, 0),
+            [0, 10, 1000],
+        );
 
         self::assertEqualsWithDelta([$middling, $middling / 2, $middling * 10 / 1010], $chances, 1e-12);
         self::assertSame(40.0, Profile::ofClass([$question->id => new ObservedAnswers(3, 1, 40.0)])->seconds($question));

@@ -46,8 +46,18 @@ final class InspectionTest extends TestCase
     {
         $document = Sample::with($path, $value);
         $findings = Inspection::of(QuizDocument::read($document));
-        $here = array_filter($findings, static fn (Finding $finding): bool => $finding->at === ($at === null ? null : Sample::id($at)) && $finding->severity === $severity);
-        self::assertNotSame([], $here, json_encode(array_map(static fn (Finding $finding): array => [$finding->at, Told::of($finding->message)], $findings), JSON_THROW_ON_ERROR));
+        $here = array_filter(
+            $findings,
+            static fn (Finding $finding): bool => $finding->at === ($at === null ? null : Sample::id($at)) && $finding->severity === $severity,
+        );
+        self::assertNotSame(
+            [],
+            $here,
+            json_encode(
+                array_map(static fn (Finding $finding): array => [$finding->at, Told::of($finding->message)], $findings),
+                JSON_THROW_ON_ERROR,
+            ),
+        );
         self::assertSame($severity !== Severity::Stops, Inspection::allowsPublishing($findings));
     }
 
@@ -63,7 +73,12 @@ final class InspectionTest extends TestCase
         foreach (['None of the above' => 'None of the other answers', 'all of the above.' => 'All other answers', 'A and C' => null, 'both of the following' => null] as $text => $other) {
             $document = Sample::document();
             $document['stops'][0]['question']['entries'][1]['text'] = $text;
-            $found = array_values(array_filter(Inspection::of(QuizDocument::read($document)), static fn (Finding $finding): bool => $finding->message->code === 'inspection.wording.by-place'));
+            $found = array_values(
+                array_filter(
+                    Inspection::of(QuizDocument::read($document)),
+                    static fn (Finding $finding): bool => $finding->message->code === 'inspection.wording.by-place',
+                ),
+            );
             self::assertCount(1, $found, $text);
             self::assertSame([$document['stops'][0]['question']['entries'][1]['id'], $other], [$found[0]->at, $found[0]->fix?->value]);
         }
@@ -73,11 +88,23 @@ final class InspectionTest extends TestCase
     {
         $quiz = QuizDocument::read(Sample::document());
         $medium = $quiz->media()[0];
-        $found = static fn (VideoInfo $film): array => array_map(static fn (Finding $finding): string => $finding->message->code, array_filter(Inspection::of($quiz, [$medium => $film]), static fn (Finding $finding): bool => $finding->severity !== Severity::Advises));
+        $found = static fn (VideoInfo $film): array => array_map(
+            static fn (Finding $finding): string => $finding->message->code,
+            array_filter(
+                Inspection::of($quiz, [$medium => $film]),
+                static fn (Finding $finding): bool => $finding->severity !== Severity::Advises,
+            ),
+        );
         $without = array_values(array_diff($found(new VideoInfo(600.0, false)), $found(new VideoInfo(600.0, true))));
 
         self::assertSame(['inspection.video.no-captions'], array_values(array_unique($without)));
-        self::assertSame(array_map(static fn (Finding $finding): string => $finding->message->code, array_filter(Inspection::of($quiz), static fn (Finding $finding): bool => $finding->severity !== Severity::Advises)), $found(new VideoInfo(null, true)));
+        self::assertSame(
+            array_map(
+                static fn (Finding $finding): string => $finding->message->code,
+                array_filter(Inspection::of($quiz), static fn (Finding $finding): bool => $finding->severity !== Severity::Advises),
+            ),
+            $found(new VideoInfo(null, true)),
+        );
     }
 
     /** The sentence of six words of one syllable each is a common example: reading ease 116.145, grade -1.45. */
@@ -98,13 +125,21 @@ final class InspectionTest extends TestCase
     {
         // 14 words and 15 syllables a sentence: grade 0.39 * 14 + 11.8 * 15 / 14 - 15.59 = 2.51, so about age 8.
         $plain = str_repeat('The water of the bay goes up and down two times in one day. ', 3);
-        $hard = str_repeat('Notwithstanding considerable atmospheric interference, gravitational differentials predominantly determine contemporaneous hydrographic displacement. ', 4);
+        $hard = str_repeat(
+            'Notwithstanding considerable atmospheric interference, gravitational differentials predominantly determine contemporaneous hydrographic displacement. ',
+            4,
+        );
         $told = static function (string $text, ?array $stage, string $language = 'en'): array {
             $document = Sample::with(['sideStops', 0, 'text'], $text);
             $document['language'] = $language;
             $quiz = QuizDocument::read($stage === null ? $document : $document + ['stage' => $stage]);
 
-            return array_values(array_filter(Inspection::of($quiz), static fn (Finding $finding): bool => str_starts_with($finding->message->code, 'inspection.reading-age')));
+            return array_values(
+                array_filter(
+                    Inspection::of($quiz),
+                    static fn (Finding $finding): bool => str_starts_with($finding->message->code, 'inspection.reading-age'),
+                ),
+            );
         };
 
         self::assertEqualsWithDelta(2.51, Readability::of($plain)->grade(), 0.01);
@@ -127,7 +162,10 @@ final class InspectionTest extends TestCase
         $cue['id'] = Sample::id('second');
         $document['stops'][1]['cues'][] = $cue;
         $document['stops'][0]['question']['prompt'] .= '<img data-medium="'.Sample::id('film').'" alt="">';
-        $warned = array_filter(Inspection::of(QuizDocument::read($document)), static fn (Finding $finding): bool => $finding->severity === Severity::Warns);
+        $warned = array_filter(
+            Inspection::of(QuizDocument::read($document)),
+            static fn (Finding $finding): bool => $finding->severity === Severity::Warns,
+        );
         self::assertEqualsCanonicalizing([Sample::id('second'), Sample::id('first/question')], array_column($warned, 'at'));
     }
 }

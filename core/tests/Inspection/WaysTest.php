@@ -41,15 +41,29 @@ final class WaysTest extends TestCase
 
         self::assertSame([$this->d->id('first'), $this->d->id('second')], $trap->loop);
         self::assertSame($this->d->id('second'), $trap->stop);
-        self::assertSame('inspection.ways.trap-of-several(stops: [place.stop(number: 1), place.stop(number: 2)])', Told::of($trap->message));
-        self::assertSame(['inspection.fix.take-fork-out', $this->d->id('second'), 'forks', 'without', 0], [$trap->fix?->words->code, $trap->fix?->at, $trap->fix?->member, $trap->fix?->how, $trap->fix?->value]);
-        self::assertSame([], self::found($this->quiz([$this->asks('first'), $this->d->reading('second', 'Read on', 'Some text.'), $this->asks('third')])));
+        self::assertSame(
+            'inspection.ways.trap-of-several(stops: [place.stop(number: 1), place.stop(number: 2)])',
+            Told::of($trap->message),
+        );
+        self::assertSame(
+            ['inspection.fix.take-fork-out', $this->d->id('second'), 'forks', 'without', 0],
+            [$trap->fix?->words->code, $trap->fix?->at, $trap->fix?->member, $trap->fix?->how, $trap->fix?->value],
+        );
+        self::assertSame(
+            [],
+            self::found($this->quiz([$this->asks('first'), $this->d->reading('second', 'Read on', 'Some text.'), $this->asks('third')])),
+        );
         self::assertFalse(Inspection::allowsPublishing(Inspection::of(QuizDocument::read($quiz))));
     }
 
     public function test_the_mend_takes_out_the_one_fork_that_leads_back(): void
     {
-        $forks = ['forks' => [$this->d->fork(['kind' => 'score', 'atLeast' => 2.0], $this->d->id('finish')), $this->d->fork(['kind' => 'always'], $this->d->id('first'))]];
+        $forks = [
+            'forks' => [
+                $this->d->fork(['kind' => 'score', 'atLeast' => 2.0], $this->d->id('finish')),
+                $this->d->fork(['kind' => 'always'], $this->d->id('first')),
+            ],
+        ];
         $trap = self::found($this->quiz([$this->asks('first'), $this->d->reading('second', 'Read on', 'Some text.', $forks)]))[0];
 
         self::assertSame(['without', 1], [$trap->fix?->how, $trap->fix?->value]);
@@ -71,8 +85,25 @@ final class WaysTest extends TestCase
 
     public function test_a_drill_that_leads_back_to_itself_holds_who_is_always_right(): void
     {
-        $questions = array_map(fn (int $i): array => $this->d->question("d-$i", 'short-text', "Which word is number $i?", [$this->d->right("word $i", '', ['id' => $this->d->id("r-$i")])], 'Yes.', 'No.', []), [1, 2, 3]);
-        $drill = fn (array $when): array => $this->quiz([$this->asks('first'), $this->d->drill('drill', 'Drill', $questions, 3, 2, 'need', ['forks' => [$this->d->fork($when, $this->d->id('drill'))]]), $this->asks('last')]);
+        $questions = array_map(
+            fn (int $i): array => $this->d->question(
+                "d-$i",
+                'short-text',
+                "Which word is number $i?",
+                [$this->d->right("word $i", '', ['id' => $this->d->id("r-$i")])],
+                'Yes.',
+                'No.',
+                [],
+            ),
+            [1, 2, 3],
+        );
+        $drill = fn (array $when): array => $this->quiz(
+            [
+                $this->asks('first'),
+                $this->d->drill('drill', 'Drill', $questions, 3, 2, 'need', ['forks' => [$this->d->fork($when, $this->d->id('drill'))]]),
+                $this->asks('last'),
+            ],
+        );
 
         $circle = self::only($drill(['kind' => 'score', 'atLeast' => 0.5]), Severity::Warns);
         self::assertSame('inspection.ways.right-goes-round(stops: [place.stop(number: 2)])', Told::of($circle->message));
@@ -91,7 +122,10 @@ final class WaysTest extends TestCase
             $found = self::found($gate(['kind' => 'score', 'below' => 0.5]));
             $held = $found[count($found) - 1];
             self::assertSame(Severity::Warns, $held->severity);
-            self::assertMatchesRegularExpression('/^inspection\.ways\.slipping-for-ever-of-several\(stops: .*\[place\.stop\(number: 1\), place\.stop\(number: 2\)/', Told::of($held->message));
+            self::assertMatchesRegularExpression(
+                '/^inspection\.ways\.slipping-for-ever-of-several\(stops: .*\[place\.stop\(number: 1\), place\.stop\(number: 2\)/',
+                Told::of($held->message),
+            );
             self::assertCount($count + 1, $held->loop);
             self::assertSame([], self::found($gate(['kind' => 'score', 'atLeast' => 2.0])));
             // The engine's own word for it.
@@ -118,8 +152,20 @@ final class WaysTest extends TestCase
                 foreach ($looped as $i => $stop) {
                     $looped[$i]['question'] = ['objectives' => [$this->d->id('goal')]] + $stop['question'];
                 }
-                $quiz = $this->d->quiz('Until it is enough', '', array_values($looped), 'End', '', [], ['objectives' => [['id' => $this->d->id('goal'), 'text' => 'Name it']]]);
-                self::assertSame([], array_map(static fn (Finding $finding): string => $finding->message->code, self::found($quiz)), "$name, $count stops");
+                $quiz = $this->d->quiz(
+                    'Until it is enough',
+                    '',
+                    array_values($looped),
+                    'End',
+                    '',
+                    [],
+                    ['objectives' => [['id' => $this->d->id('goal'), 'text' => 'Name it']]],
+                );
+                self::assertSame(
+                    [],
+                    array_map(static fn (Finding $finding): string => $finding->message->code, self::found($quiz)),
+                    "$name, $count stops",
+                );
             }
         }
     }
@@ -129,12 +175,25 @@ final class WaysTest extends TestCase
         $quiz = fn (array $when): array => $this->quiz([
             $this->asks('first'),
             $this->d->reading('gate', 'Look back', 'Some text.', ['forks' => [$this->d->fork($when, $this->d->id('gate-again'))]]),
-            $this->d->reading('gate-again', 'Once more', 'Some text.', ['forks' => [$this->d->fork(['kind' => 'always'], $this->d->id('gate'))]]),
+            $this->d->reading(
+                'gate-again',
+                'Once more',
+                'Some text.',
+                ['forks' => [$this->d->fork(['kind' => 'always'], $this->d->id('gate'))]],
+            ),
         ]);
 
         self::assertContains(Severity::Stops, self::severities($quiz(['kind' => 'score', 'below' => 2.0])), 'every score is below 200 %');
-        self::assertContains(Severity::Stops, self::severities($quiz(['kind' => 'score', 'below' => 0.5])), 'on the ways where the first stays wrong');
-        self::assertContains(Severity::Stops, self::severities($quiz(['kind' => 'score', 'atLeast' => 0.5])), 'both ways lead into the pair of readings');
+        self::assertContains(
+            Severity::Stops,
+            self::severities($quiz(['kind' => 'score', 'below' => 0.5])),
+            'on the ways where the first stays wrong',
+        );
+        self::assertContains(
+            Severity::Stops,
+            self::severities($quiz(['kind' => 'score', 'atLeast' => 0.5])),
+            'both ways lead into the pair of readings',
+        );
     }
 
     public function test_slipping_for_ever_without_a_way_on_is_a_marathon(): void
@@ -148,8 +207,16 @@ final class WaysTest extends TestCase
 
     public function test_what_nobody_comes_to_is_told(): void
     {
-        $always = fn (string $to): array => ['forks' => [$this->d->fork(['kind' => 'always'], $this->d->id($to)), $this->d->fork(['kind' => 'result', 'result' => 'right'], $this->d->id('aside'))]];
-        $quiz = $this->quiz([$this->asks('first', 0, $always('third')), $this->asks('second'), $this->asks('third')], [$this->d->reading('aside', 'Aside', 'Some text.')]);
+        $always = fn (string $to): array => [
+            'forks' => [
+                $this->d->fork(['kind' => 'always'], $this->d->id($to)),
+                $this->d->fork(['kind' => 'result', 'result' => 'right'], $this->d->id('aside')),
+            ],
+        ];
+        $quiz = $this->quiz(
+            [$this->asks('first', 0, $always('third')), $this->asks('second'), $this->asks('third')],
+            [$this->d->reading('aside', 'Aside', 'Some text.')],
+        );
         $sentences = array_map(static fn (Finding $finding): string => "$finding->stop: ".Told::of($finding->message), self::found($quiz));
 
         self::assertContains($this->d->id('second').': inspection.ways.unreached-stop', $sentences);
@@ -159,10 +226,18 @@ final class WaysTest extends TestCase
 
     public function test_a_stop_that_asks_for_a_later_answer_is_told(): void
     {
-        $quiz = $this->quiz([$this->asks('first', 0, ['shownIf' => ['kind' => 'answered', 'question' => $this->d->id('q-second/question')]]), $this->asks('second')]);
+        $quiz = $this->quiz(
+            [
+                $this->asks('first', 0, ['shownIf' => ['kind' => 'answered', 'question' => $this->d->id('q-second/question')]]),
+                $this->asks('second'),
+            ],
+        );
         $finding = self::found($quiz);
 
-        self::assertStringContainsString('inspection.ways.asks-for-later', implode(' ', array_map(static fn (Finding $one): string => $one->message->code, $finding)));
+        self::assertStringContainsString(
+            'inspection.ways.asks-for-later',
+            implode(' ', array_map(static fn (Finding $one): string => $one->message->code, $finding)),
+        );
     }
 
     /**
@@ -183,7 +258,11 @@ final class WaysTest extends TestCase
     {
         $ladder = array_map(fn (int $i): array => $this->d->hint("$name-hint-$i", 'A hint.'), $rungs === 0 ? [] : range(1, $rungs));
 
-        return $this->d->asks($name, $this->d->question("q-$name", 'short-text', 'Which word?', [$this->d->right('ebb')], 'Yes.', 'No.', $ladder), $more);
+        return $this->d->asks(
+            $name,
+            $this->d->question("q-$name", 'short-text', 'Which word?', [$this->d->right('ebb')], 'Yes.', 'No.', $ladder),
+            $more,
+        );
     }
 
     /**

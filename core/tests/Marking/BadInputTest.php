@@ -59,7 +59,10 @@ final class BadInputTest extends TestCase
         $d = new Draft('bad');
         foreach (QuestionKind::cases() as $kind) {
             $question = Question::read(Fields::of($d->question('q', $kind->value, 'Q?', [$d->right('12 m'), $d->wrong('w', '2x')], '', '', [], '0', [
-                'items' => [$d->item('a', 'A'), $d->item('b', 'B')], 'pairs' => [$d->pair('a', 'a', 'a'), $d->pair('b', 'b', 'b')], 'sentence' => '[1]', 'gaps' => [$d->gap('g', [$d->right('x')])],
+                'items' => [$d->item('a', 'A'), $d->item('b', 'B')], 'pairs' => [
+                    $d->pair('a', 'a', 'a'),
+                    $d->pair('b', 'b', 'b'),
+                ], 'sentence' => '[1]', 'gaps' => [$d->gap('g', [$d->right('x')])],
                 'text' => ['spelling' => 'ask'],
             ])));
             memory_reset_peak_usage();
@@ -95,11 +98,19 @@ final class BadInputTest extends TestCase
     public function test_a_question_of_ten_thousand_options_is_marked_in_time(): void
     {
         $d = new Draft('bad');
-        $entries = array_map(static fn (int $i): array => $i === 9999 ? $d->right('right') : $d->wrong("w$i", "wrong $i"), range(1, 10_000));
+        $entries = array_map(
+            static fn (int $i): array => $i === 9999 ? $d->right('right') : $d->wrong("w$i", "wrong $i"),
+            range(1, 10_000),
+        );
         foreach (['several-choices', 'short-text'] as $kind) {
-            $question = Question::read(Fields::of($d->question('q', $kind, 'Q?', $entries, '', '', [], '0', ['text' => ['spelling' => 'ask']])));
+            $question = Question::read(
+                Fields::of($d->question('q', $kind, 'Q?', $entries, '', '', [], '0', ['text' => ['spelling' => 'ask']])),
+            );
             $start = self::spent();
-            $mark = (new Marker('en'))->mark($question, $kind === 'short-text' ? Response::text('rihgt') : Response::choices($question->accepted()[0]->id));
+            $mark = (new Marker('en'))->mark(
+                $question,
+                $kind === 'short-text' ? Response::text('rihgt') : Response::choices($question->accepted()[0]->id),
+            );
             self::assertLessThan(self::limit(), self::spent() - $start, $kind);
             self::assertTrue($mark->near === NearMiss::Spelling || $mark->share === 1.0);
         }
@@ -110,7 +121,9 @@ final class BadInputTest extends TestCase
     {
         $usage = getrusage();
 
-        return is_array($usage) ? 1000 * ($usage['ru_utime.tv_sec'] + $usage['ru_stime.tv_sec']) + ($usage['ru_utime.tv_usec'] + $usage['ru_stime.tv_usec']) / 1000 : 0.0;
+        return is_array($usage)
+            ? 1000 * ($usage['ru_utime.tv_sec'] + $usage['ru_stime.tv_sec']) + ($usage['ru_utime.tv_usec'] + $usage['ru_stime.tv_usec']) / 1000
+            : 0.0;
     }
 
     /** In milliseconds; lines that are counted for the coverage take several times as long. */

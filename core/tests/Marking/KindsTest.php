@@ -60,8 +60,16 @@ final class KindsTest extends TestCase
     public function test_several_choices_by_parts(array $chosen, float $share, Result $result): void
     {
         $d = self::d();
-        $entries = [['id' => $d->id('H')] + $d->right('H'), ['id' => $d->id('O')] + $d->right('O'), ['id' => $d->id('Cl')] + $d->wrong('Cl', 'Cl'), ['id' => $d->id('N')] + $d->wrong('N', 'N')];
-        $mark = (new Marker('en'))->mark(self::question('several-choices', $entries, ['scoring' => 'parts']), Response::choices(...array_map($d->id(...), $chosen)));
+        $entries = [
+            ['id' => $d->id('H')] + $d->right('H'),
+            ['id' => $d->id('O')] + $d->right('O'),
+            ['id' => $d->id('Cl')] + $d->wrong('Cl', 'Cl'),
+            ['id' => $d->id('N')] + $d->wrong('N', 'N'),
+        ];
+        $mark = (new Marker('en'))->mark(
+            self::question('several-choices', $entries, ['scoring' => 'parts']),
+            Response::choices(...array_map($d->id(...), $chosen)),
+        );
         self::assertEquals([$share, $result], [$mark->share, $mark->result]);
     }
 
@@ -69,7 +77,14 @@ final class KindsTest extends TestCase
     public function test_an_option_can_have_part_of_the_points_and_shows_its_misconception(): void
     {
         $d = self::d();
-        $question = self::question('one-choice', [$d->right('Moon'), $d->wrong('sun', 'Sun', '', [], null, ['share' => 0.5, 'misconception' => $d->id('m')]), $d->wrong('wind', 'Wind')]);
+        $question = self::question(
+            'one-choice',
+            [
+                $d->right('Moon'),
+                $d->wrong('sun', 'Sun', '', [], null, ['share' => 0.5, 'misconception' => $d->id('m')]),
+                $d->wrong('wind', 'Wind'),
+            ],
+        );
         $sun = (new Marker('en'))->mark($question, Response::choices($d->id('entry/sun')));
         self::assertSame([Result::Partly, 0.5, $d->id('m')], [$sun->result, $sun->share, $sun->misconception]);
         self::assertSame(Result::NotRight, (new Marker('en'))->mark($question, Response::choices($d->id('entry/wind')))->result);
@@ -98,7 +113,10 @@ final class KindsTest extends TestCase
     public function test_text_is_compared_under_its_rules(array $rules, string $text, Result $result, ?NearMiss $near): void
     {
         $d = self::d();
-        $mark = self::text(self::question('short-text', [$d->right('neap tide'), $d->wrong('leap', 'leap tide')], ['text' => $rules]), $text);
+        $mark = self::text(
+            self::question('short-text', [$d->right('neap tide'), $d->wrong('leap', 'leap tide')], ['text' => $rules]),
+            $text,
+        );
         self::assertSame([$result, $near], [$mark->result, $mark->near]);
     }
 
@@ -117,10 +135,14 @@ final class KindsTest extends TestCase
     public static function equalQuantities(): iterable
     {
         yield from array_map(static fn (string $pair): array => explode(' = ', $pair), [
-            '0.5 A = 500 mA', '12.5 cm = 0.125 m', '1 km = 1000m', '1 h = 3600 s', '1.5 h = 90 min', '2 d = 48 h', '90 km/h = 25 m/s', '25 m s^-1 = 90 km/h',
-            '9.81 m/s² = 981 cm/s^2', '1 L = 1000 cm³', '3 ml = 3 cm³', '1 ha = 10000 m²', '1 t = 1000 kg', '1 kWh = 3.6 MJ', '1 bar = 100 kPa', '5 N = 5 kg·m/s²',
-            '12 V = 12 J/C', '2 Ω = 2 V/A', '1 µm = 1000 nm', '20 °C = 293.15 K', '212 °F = 100 °C', '90° = 5400′', '1 in = 2.54 cm', '1 mi = 1609.344 m', '1 lb = 453.59237 g',
-            '1 cal = 4.184 J', '1 kn = 1852/3600 m/s', '50 Hz = 50 1/s', '1 atm = 101325 Pa', '3 dm = 30 cm', '0.25 mol = 250 mmol', '1 hPa = 100 Pa', '1 1/2 h = 90 min',
+            '0.5 A = 500 mA', '12.5 cm = 0.125 m', '1 km = 1000m', '1 h = 3600 s', '1.5 h = 90 min', '2 d = 48 h', '90 km/h = 25 m/s',
+            '25 m s^-1 = 90 km/h',
+            '9.81 m/s² = 981 cm/s^2', '1 L = 1000 cm³', '3 ml = 3 cm³', '1 ha = 10000 m²', '1 t = 1000 kg', '1 kWh = 3.6 MJ',
+            '1 bar = 100 kPa', '5 N = 5 kg·m/s²',
+            '12 V = 12 J/C', '2 Ω = 2 V/A', '1 µm = 1000 nm', '20 °C = 293.15 K', '212 °F = 100 °C', '90° = 5400′', '1 in = 2.54 cm',
+            '1 mi = 1609.344 m', '1 lb = 453.59237 g',
+            '1 cal = 4.184 J', '1 kn = 1852/3600 m/s', '50 Hz = 50 1/s', '1 atm = 101325 Pa', '3 dm = 30 cm', '0.25 mol = 250 mmol',
+            '1 hPa = 100 Pa', '1 1/2 h = 90 min',
         ]);
     }
 
@@ -192,8 +214,13 @@ final class KindsTest extends TestCase
     }
 
     #[DataProvider('expressions')]
-    public function test_formulas_are_equal_by_value_and_have_the_form_that_is_asked_for(string $form, string $accepted, string $given, Result $result, ?NearMiss $near): void
-    {
+    public function test_formulas_are_equal_by_value_and_have_the_form_that_is_asked_for(
+        string $form,
+        string $accepted,
+        string $given,
+        Result $result,
+        ?NearMiss $near,
+    ): void {
         $mark = self::text(self::question('expression', [self::d()->right($accepted)], ['form' => $form]), $given);
         self::assertSame([$result, $near], [$mark->result, $mark->near]);
         self::assertSame($result === Result::Unclear ? 2 : 0, count($mark->readings));
@@ -202,8 +229,15 @@ final class KindsTest extends TestCase
     public function test_a_foreseen_wrong_formula_is_recognised_however_it_is_written_and_names_can_be_words(): void
     {
         $d = self::d();
-        $question = self::question('expression', [$d->right('distance/time'), $d->wrong('product', 'distance*time', '', [], null, ['misconception' => $d->id('m')])], ['names' => ['distance', 'time']]);
-        self::assertSame([$d->id('entry/product'), $d->id('m')], [self::text($question, 'time distance')->entry, self::text($question, 'time distance')->misconception]);
+        $question = self::question(
+            'expression',
+            [$d->right('distance/time'), $d->wrong('product', 'distance*time', '', [], null, ['misconception' => $d->id('m')])],
+            ['names' => ['distance', 'time']],
+        );
+        self::assertSame(
+            [$d->id('entry/product'), $d->id('m')],
+            [self::text($question, 'time distance')->entry, self::text($question, 'time distance')->misconception],
+        );
         self::assertSame(Result::Right, self::text($question, 'distance ÷ time')->result);
         self::assertSame(Result::Right, self::text(self::question('expression', [$d->right('x/2')]), '0,5 x', 'de')->result);
     }
@@ -261,7 +295,9 @@ final class KindsTest extends TestCase
         $d = self::d();
         $items = array_map(static fn (string $name): array => $d->item($name, $name), ['volt', 'ampere', 'ohm', 'metre']);
         $pairs = [$d->pair('U', 'voltage', 'volt'), $d->pair('I', 'current', 'ampere'), $d->pair('R', 'resistance', 'ohm')];
-        $swap = ['pairs' => [$d->id('pair/U') => $d->id('item/ampere'), $d->id('pair/I') => $d->id('item/volt')]] + $d->wrong('swap', '', '', [], null, ['misconception' => $d->id('m')]);
+        $swap = [
+            'pairs' => [$d->id('pair/U') => $d->id('item/ampere'), $d->id('pair/I') => $d->id('item/volt')],
+        ] + $d->wrong('swap', '', '', [], null, ['misconception' => $d->id('m')]);
         $question = self::question('match', [$swap], ['items' => $items, 'pairs' => $pairs, 'scoring' => 'parts']);
         $mark = static fn (string ...$made): Mark => (new Marker('en'))->mark($question, Response::pairs(array_combine(
             array_map(static fn (int|string $left): string => $d->id("pair/$left"), array_keys($made)),
@@ -282,13 +318,30 @@ final class KindsTest extends TestCase
         $d = self::d();
         $question = self::question('gaps', [], ['sentence' => 'At [1] the water is [2].', 'scoring' => 'parts', 'text' => ['spelling' => 'ask'], 'gaps' => [
             $d->gap('when', [$d->right('high tide'), $d->wrong('low', 'low tide')]),
-            $d->gap('where', [['id' => $d->id('deep')] + $d->right('deep'), ['id' => $d->id('shallow')] + $d->wrong('shallow', 'shallow')], 'list'),
+            $d->gap(
+                'where',
+                [['id' => $d->id('deep')] + $d->right('deep'), ['id' => $d->id('shallow')] + $d->wrong('shallow', 'shallow')],
+                'list',
+            ),
         ]]);
         $mark = static fn (array $given): Mark => (new Marker('en'))->mark($question, Response::gaps($given));
         [$when, $where] = [$d->id('gap/when'), $d->id('gap/where')];
         self::assertSame(Result::Right, $mark([$when => 'High Tide', $where => $d->id('deep')])->result);
-        self::assertSame([Result::Partly, 0.5, $d->id('entry/low')], [$mark([$when => 'low tide', $where => $d->id('deep')])->result, $mark([$when => 'low tide', $where => $d->id('deep')])->share, $mark([$when => 'low tide', $where => $d->id('deep')])->entry]);
-        self::assertSame([Result::Unclear, NearMiss::Spelling], [$mark([$when => 'hihg tide', $where => $d->id('deep')])->result, $mark([$when => 'hihg tide', $where => $d->id('deep')])->near]);
+        self::assertSame(
+            [Result::Partly, 0.5, $d->id('entry/low')],
+            [
+                $mark([$when => 'low tide', $where => $d->id('deep')])->result,
+                $mark([$when => 'low tide', $where => $d->id('deep')])->share,
+                $mark([$when => 'low tide', $where => $d->id('deep')])->entry,
+            ],
+        );
+        self::assertSame(
+            [Result::Unclear, NearMiss::Spelling],
+            [
+                $mark([$when => 'hihg tide', $where => $d->id('deep')])->result,
+                $mark([$when => 'hihg tide', $where => $d->id('deep')])->near,
+            ],
+        );
         self::assertSame([$when => false, $where => true], $mark([$where => $d->id('deep')])->parts);
         foreach ([['nowhere' => 'x'], [$where => 'a stranger']] as $given) {
             try {
@@ -312,7 +365,10 @@ final class KindsTest extends TestCase
         ] as [$question, $response]) {
             $mark = (new Marker('en'))->mark($question, $response);
             self::assertSame([Result::Noted, 0.0], [$mark->result, $mark->share]);
-            self::assertEquals($mark, Mark::read(Fields::of(json_decode((string) json_encode($mark->toArray(), JSON_PRESERVE_ZERO_FRACTION), true))));
+            self::assertEquals(
+                $mark,
+                Mark::read(Fields::of(json_decode((string) json_encode($mark->toArray(), JSON_PRESERVE_ZERO_FRACTION), true))),
+            );
         }
         $this->expectException(UnfitResponse::class);
         (new Marker('en'))->mark(self::question('hand-in', []), Response::files());

@@ -58,7 +58,23 @@ final class NumberReaderTest extends TestCase
     /** @return iterable<array{string}> */
     public static function notNumbers(): iterable
     {
-        yield from [[''], ['abc'], ['1.2.3'], ['12,34,56'], ['1 25'], ['5/0'], ['1e99999'], ['1e500'], ['--1'], ['1/'], ['/2'], ["\xff"], ['10³'], [str_repeat('9', 1000)], ["1\0"]];
+        yield from [
+            [''],
+            ['abc'],
+            ['1.2.3'],
+            ['12,34,56'],
+            ['1 25'],
+            ['5/0'],
+            ['1e99999'],
+            ['1e500'],
+            ['--1'],
+            ['1/'],
+            ['/2'],
+            ["\xff"],
+            ['10³'],
+            [str_repeat('9', 1000)],
+            ["1\0"],
+        ];
     }
 
     #[DataProvider('notNumbers')]

@@ -18,7 +18,9 @@ final class DemoTest extends TestCase
     /** @return iterable<string, array{list<string>, list<string>}> the members that hold such objects, and the kinds wanted */
     public static function kinds(): iterable
     {
-        $values = static fn (\BackedEnum ...$cases): array => array_values(array_map(static fn (\BackedEnum $case): string => (string) $case->value, $cases));
+        $values = static fn (\BackedEnum ...$cases): array => array_values(
+            array_map(static fn (\BackedEnum $case): string => (string) $case->value, $cases),
+        );
         yield 'stops' => [['stops', 'sideStops'], ['question', 'video', 'reading', 'text', 'drill', 'staircase']];
         yield 'questions' => [['question', 'questions', 'levels', 'pool'], $values(...QuestionKind::cases())];
         yield 'rungs' => [['ladder'], $values(...RungKind::cases())];

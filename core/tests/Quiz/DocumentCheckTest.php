@@ -30,9 +30,17 @@ final class DocumentCheckTest extends TestCase
         yield 'an unknown field deep inside' => [['stops', 0, 'question', 'ladder', 0, 'colour'], 'red', '/stops/0/question/ladder/0'];
         yield 'a text too long' => [['title'], str_repeat('x', 201), '/title'];
         yield 'no finish' => [['finishes'], [], '/finishes'];
-        yield 'a tolerance that is no decimal' => [['stops', 2, 'question', 'tolerance', 'value'], 'much', '/stops/2/question/tolerance/value'];
+        yield 'a tolerance that is no decimal' => [
+            ['stops', 2, 'question', 'tolerance', 'value'],
+            'much',
+            '/stops/2/question/tolerance/value',
+        ];
         yield 'another schema version' => [['schema'], 3, '/schema'];
-        yield 'a fork that leads nowhere' => [['stops', 0, 'question', 'entries', 3, 'fork'], '01KADE0000AAAAAAAAAAAAAAAA', '/stops/0/question/entries/3/fork'];
+        yield 'a fork that leads nowhere' => [
+            ['stops', 0, 'question', 'entries', 3, 'fork'],
+            '01KADE0000AAAAAAAAAAAAAAAA',
+            '/stops/0/question/entries/3/fork',
+        ];
         yield 'an id that stands twice' => [['stops', 2, 'id'], Sample::id('first'), '/stops/2/id'];
     }
 

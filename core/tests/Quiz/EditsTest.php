@@ -136,7 +136,13 @@ final class EditsTest extends TestCase
                     self::assertSame(end($states), self::sorted($work->json()), 'What does not fit changes nothing.');
                 }
             }
-            $dangling = array_filter((new DocumentCheck)->problems($work->toArray()), static fn ($problem): bool => preg_match('/^shape\.(fork-nowhere|no-such-(misconception|part|objective|question))/', $problem->reason->code) === 1);
+            $dangling = array_filter(
+                (new DocumentCheck)->problems($work->toArray()),
+                static fn ($problem): bool => preg_match(
+                    '/^shape\.(fork-nowhere|no-such-(misconception|part|objective|question))/',
+                    $problem->reason->code,
+                ) === 1,
+            );
             self::assertSame([], $dangling);
             foreach (array_reverse($inverses) as $inverse) {
                 array_pop($states);
@@ -155,8 +161,14 @@ final class EditsTest extends TestCase
         yield 'a member that is not known' => [Edit::set(Sample::id('hint-1'), 'colour', 'red'), '/stops/0/question/ladder/0'];
         yield 'a member that is needed' => [Edit::without(Sample::id('first/question'), 'feedback'), '/stops/0/question'];
         yield 'of the document itself' => [Edit::set('quiz', 'language', 'English!'), '/language'];
-        yield 'a node that is none' => [Edit::insert('quiz', 'stops', null, (object) ['id' => Sample::id('new'), 'kind' => 'oracle']), '/stops/3/kind'];
-        yield 'an id that is none' => [Edit::insert('quiz', 'sideStops', null, (object) (['id' => 'x', 'kind' => 'text', 'text' => ''])), '/sideStops/1/id'];
+        yield 'a node that is none' => [
+            Edit::insert('quiz', 'stops', null, (object) ['id' => Sample::id('new'), 'kind' => 'oracle']),
+            '/stops/3/kind',
+        ];
+        yield 'an id that is none' => [
+            Edit::insert('quiz', 'sideStops', null, (object) (['id' => 'x', 'kind' => 'text', 'text' => ''])),
+            '/sideStops/1/id',
+        ];
         yield 'terms that are none' => [Edit::set('quiz', 'terms', (object) ['tries' => 0]), '/terms/tries'];
         yield 'the last finish' => [Edit::remove(strval(Sample::document()['finishes'][0]['id'])), '/finishes'];
     }
@@ -167,7 +179,10 @@ final class EditsTest extends TestCase
         $work = Workpiece::of(Sample::document());
         $done = $work->apply([$edit]);
         $check = new DocumentCheck;
-        self::assertContains($pointer, array_map(static fn (Fault $problem): string => $problem->pointer, $check->problemsAfter($work, $done)));
+        self::assertContains(
+            $pointer,
+            array_map(static fn (Fault $problem): string => $problem->pointer, $check->problemsAfter($work, $done)),
+        );
         self::assertNotSame([], $check->problems($work->toArray()));
     }
 
@@ -201,8 +216,12 @@ final class EditsTest extends TestCase
             $same = array_values(array_filter($nodes, static fn (array $node): bool => $node[1] === $type && $node[3] !== null));
             $edit = match ($random->getInt(0, 3)) {
                 0 => $list === null ? null : Edit::remove($id),
-                1 => $list === null ? null : self::moved($id, $same[$random->getInt(0, count($same) - 1)], $same[$random->getInt(0, count($same) - 1)][0]),
-                2 => $above === null || $list === null ? null : Edit::insert($above, $list, $random->getInt(0, 1) === 1 ? $id : null, self::anew($document, $id, $random)),
+                1 => $list === null
+                    ? null
+                    : self::moved($id, $same[$random->getInt(0, count($same) - 1)], $same[$random->getInt(0, count($same) - 1)][0]),
+                2 => $above === null || $list === null
+                    ? null
+                    : Edit::insert($above, $list, $random->getInt(0, 1) === 1 ? $id : null, self::anew($document, $id, $random)),
                 default => self::sets($document, $random),
             };
             if ($edit !== null) {
@@ -226,15 +245,25 @@ final class EditsTest extends TestCase
         [$id, $type] = $nodes[$random->getInt(0, count($nodes) - 1)];
         $texts = Shapes::of($type)['rich'];
 
-        return $texts === [] ? Edit::set('quiz', 'title', "Title {$random->getInt(0, 9)}") : Edit::set($id, $texts[$random->getInt(0, count($texts) - 1)], "Words {$random->getInt(0, 9)}");
+        return $texts === []
+            ? Edit::set('quiz', 'title', "Title {$random->getInt(0, 9)}")
+            : Edit::set($id, $texts[$random->getInt(0, count($texts) - 1)], "Words {$random->getInt(0, 9)}");
     }
 
     /** @param  array<array-key, mixed>  $document */
     private static function anew(array $document, string $id, Randomizer $random): \stdClass
     {
-        $json = json_encode(self::node(json_decode(json_encode($document, JSON_THROW_ON_ERROR), false, 512, JSON_THROW_ON_ERROR), $id), JSON_THROW_ON_ERROR);
+        $json = json_encode(
+            self::node(json_decode(json_encode($document, JSON_THROW_ON_ERROR), false, 512, JSON_THROW_ON_ERROR), $id),
+            JSON_THROW_ON_ERROR,
+        );
         $suffix = strtoupper(substr(bin2hex($random->getBytes(4)), 0, 6));
-        $node = json_decode((string) preg_replace('/"id":"(.{20}).{6}"/', '"id":"${1}'.$suffix.'"', $json), false, 512, JSON_THROW_ON_ERROR);
+        $node = json_decode(
+            (string) preg_replace('/"id":"(.{20}).{6}"/', '"id":"${1}'.$suffix.'"', $json),
+            false,
+            512,
+            JSON_THROW_ON_ERROR,
+        );
         assert($node instanceof \stdClass);
 
         return $node;

@@ -40,7 +40,15 @@ final class MendableTest extends TestCase
 
     private static function entry(mixed $fork = null): \stdClass
     {
-        return (object) ['id' => '01KADE0000AAAAAAAAAAAAAAAB', 'text' => '', 'key' => '7', 'right' => true, 'feedback' => '', 'fork' => $fork, 'ladder' => []];
+        return (object) [
+            'id' => '01KADE0000AAAAAAAAAAAAAAAB',
+            'text' => '',
+            'key' => '7',
+            'right' => true,
+            'feedback' => '',
+            'fork' => $fork,
+            'ladder' => [],
+        ];
     }
 
     #[DataProvider('mends')]
@@ -61,7 +69,9 @@ final class MendableTest extends TestCase
         yield 'a kind' => [Edit::set($first, 'kind', 'poll')];
         yield 'a fork' => [Edit::set(Sample::id('entry/plain'), 'fork', Sample::id('last'))];
         yield 'a new option' => [Edit::insert($first, 'entries', null, self::entry())];
-        yield 'a new answer that leads elsewhere' => [Edit::insert(Sample::id('last/question'), 'entries', null, self::entry(Sample::id('first')))];
+        yield 'a new answer that leads elsewhere' => [
+            Edit::insert(Sample::id('last/question'), 'entries', null, self::entry(Sample::id('first'))),
+        ];
         yield 'a picture in a text' => [Edit::set($first, 'prompt', '<p>First?</p><img data-medium="'.Sample::id('x').'" alt="">')];
         yield 'a rung taken out' => [Edit::remove(Sample::id('hint-1'))];
         yield 'a stop moved' => [Edit::move(Sample::id('first'), 'quiz', 'stops', null)];
@@ -79,12 +89,27 @@ final class MendableTest extends TestCase
     public function test_answers_of_typed_gaps_may_be_added_and_those_to_choose_from_not(): void
     {
         $d = new Draft('gaps');
-        $question = $d->question('q', 'gaps', 'Fill in.', [], '', '', [], '0', ['sentence' => 'It [1] and [2].', 'gaps' => [$d->gap('typed', [$d->right('ebbs')]), ['show' => 'list'] + $d->gap('listed', [$d->right('flows')])]]);
+        $question = $d->question(
+            'q',
+            'gaps',
+            'Fill in.',
+            [],
+            '',
+            '',
+            [],
+            '0',
+            [
+                'sentence' => 'It [1] and [2].',
+                'gaps' => [$d->gap('typed', [$d->right('ebbs')]), ['show' => 'list'] + $d->gap('listed', [$d->right('flows')])],
+            ],
+        );
         $places = Nodes::of(Workpiece::of($d->quiz('Gaps', '', [$d->asks('s', $question)], 'End', ''))->document());
         $gaps = array_column($question['gaps'], 'id');
         self::assertTrue(Mendable::allows($places, Edit::insert($gaps[0], 'entries', null, self::entry())));
         self::assertFalse(Mendable::allows($places, Edit::insert($gaps[1], 'entries', null, self::entry())));
-        self::assertTrue(Mendable::allows($places, Edit::set($question['id'], 'sentence', str_replace('It', 'Water', $question['sentence']))));
+        self::assertTrue(
+            Mendable::allows($places, Edit::set($question['id'], 'sentence', str_replace('It', 'Water', $question['sentence']))),
+        );
         self::assertFalse(Mendable::allows($places, Edit::set($question['id'], 'sentence', "It <span data-gap=\"$gaps[0]\"></span>.")));
     }
 

@@ -47,10 +47,18 @@ final class TextTest extends TestCase
     {
         $medium = self::MEDIUM;
         foreach ([
-            '<script>x</script>', '<p>one</p>', 'a<p>b</p>', '<p>a</p>b', '<p>a', 'a</p>', '<p>a</p></p>', '<em>a</strong>', '<p><p>a</p></p>', '<p class="x">a</p><p>b</p>', 'a & b', 'a &nbsp; b', 'a < b', "a\nb", "a\0", '<BR>', '<br/>', '<br />', '<!-- x -->',
-            '<img src="x">', "<img data-medium=\"$medium\">", "<img alt=\"\" data-medium=\"$medium\">", '<img data-medium="x" alt="">', "<img data-medium='$medium' alt=''>", "<audio data-medium=\"$medium\" src=\"x\"></audio>", "<audio data-medium=\"$medium\"><em>a</em></audio>",
-            "<video data-medium=\"$medium\"></video>", "<video data-medium=\"$medium\" data-from=\"-1\"></video>", '<a href="javascript:x">a</a>', '<a>a</a>', '<a href="https://a.example/"><a href="https://b.example/">a</a></a>', '<span>a</span>', '<span data-tex="a" class="b">a</span>', "<span data-gap=\"$medium\">a</span>",
-            '<ul>a</ul>', '<ul><p>a</p></ul>', '<li>a</li>', '<table><tr><td>a</td></tr></table>', '<table><tbody><td>a</td></tbody></table>', '<ul><li><p>a</p></li></ul>', '<em><p>a</p></em>', '<pre><p>a</p></pre>', "<p>a</p>\n<p>b</p>", '<h1>a</h1>', '<em onclick="x">a</em>',
+            '<script>x</script>', '<p>one</p>', 'a<p>b</p>', '<p>a</p>b', '<p>a', 'a</p>', '<p>a</p></p>', '<em>a</strong>',
+            '<p><p>a</p></p>', '<p class="x">a</p><p>b</p>', 'a & b', 'a &nbsp; b', 'a < b', "a\nb", "a\0", '<BR>', '<br/>', '<br />',
+            '<!-- x -->',
+            '<img src="x">', "<img data-medium=\"$medium\">", "<img alt=\"\" data-medium=\"$medium\">", '<img data-medium="x" alt="">',
+            "<img data-medium='$medium' alt=''>", "<audio data-medium=\"$medium\" src=\"x\"></audio>",
+            "<audio data-medium=\"$medium\"><em>a</em></audio>",
+            "<video data-medium=\"$medium\"></video>", "<video data-medium=\"$medium\" data-from=\"-1\"></video>",
+            '<a href="javascript:x">a</a>', '<a>a</a>', '<a href="https://a.example/"><a href="https://b.example/">a</a></a>',
+            '<span>a</span>', '<span data-tex="a" class="b">a</span>', "<span data-gap=\"$medium\">a</span>",
+            '<ul>a</ul>', '<ul><p>a</p></ul>', '<li>a</li>', '<table><tr><td>a</td></tr></table>',
+            '<table><tbody><td>a</td></tbody></table>', '<ul><li><p>a</p></li></ul>', '<em><p>a</p></em>', '<pre><p>a</p></pre>',
+            "<p>a</p>\n<p>b</p>", '<h1>a</h1>', '<em onclick="x">a</em>',
             str_repeat('<em>', 17).'a'.str_repeat('</em>', 17),
         ] as $html) {
             yield $html => [$html];
@@ -71,16 +79,32 @@ final class TextTest extends TestCase
     public function test_what_a_text_shows_is_told(): void
     {
         $medium = self::MEDIUM;
-        $text = Text::read("<p>See <img data-medium=\"$medium\" alt=\"a\"></p><video data-medium=\"$medium\" data-from=\"1\" data-to=\"2.5\">film</video>");
+        $text = Text::read(
+            "<p>See <img data-medium=\"$medium\" alt=\"a\"></p><video data-medium=\"$medium\" data-from=\"1\" data-to=\"2.5\">film</video>",
+        );
         self::assertSame([$medium, $medium], $text->media());
         self::assertSame([1.0, 2.5], [$text->clips()[0]->from, $text->clips()[0]->to]);
-        self::assertSame($text->structure(), Text::read(str_replace(['See', 'film', '"a"'], ['Look', 'video', '"b"'], $text->html))->structure());
+        self::assertSame(
+            $text->structure(),
+            Text::read(str_replace(['See', 'film', '"a"'], ['Look', 'video', '"b"'], $text->html))->structure(),
+        );
         self::assertNotSame($text->structure(), Text::read(str_replace('2.5', '3', $text->html))->structure());
         foreach (["<img data-medium=\"$medium\" alt=\"\">" => true, "<img data-medium=\"$medium\" data-decoration=\"\">" => false, '<span data-tex="x"> </span>' => true, "<audio data-medium=\"$medium\"></audio>" => true, 'words' => false] as $html => $lacks) {
             self::assertSame($lacks, Text::read($html)->lacksAlternative(), $html);
         }
         self::assertSame(['A', 'B'], Text::read('<span data-gap="A"></span> <span data-gap="B"></span>')->gaps());
-        self::assertSame('It &lt;ebbs&gt; &amp; …', Text::read('It <span data-gap="A"></span> &amp; <span data-gap="B"></span>')->filled(static fn (string $gap): string => $gap === 'A' ? '<ebbs>' : '…')->html);
-        self::assertSame([true, true, false, false], array_map(static fn (string $html): bool => Text::read($html)->isEmpty(), ['', '<p> </p><p></p>', "<img data-medium=\"$medium\" alt=\"\">", 'a']));
+        self::assertSame(
+            'It &lt;ebbs&gt; &amp; …',
+            Text::read('It <span data-gap="A"></span> &amp; <span data-gap="B"></span>')->filled(
+                static fn (string $gap): string => $gap === 'A' ? '<ebbs>' : '…',
+            )->html,
+        );
+        self::assertSame(
+            [true, true, false, false],
+            array_map(
+                static fn (string $html): bool => Text::read($html)->isEmpty(),
+                ['', '<p> </p><p></p>', "<img data-medium=\"$medium\" alt=\"\">", 'a'],
+            ),
+        );
     }
 }

@@ -31,7 +31,18 @@ final class ClosingTest extends TestCase
     {
         $d = new Draft('sample');
 
-        return $d->asks($name, $d->question($name, 'number', "$name?", [$d->right('1', '', ['id' => $d->id("$name-right")])], '', '', [$d->hint("$name-hint", 'Count.')]));
+        return $d->asks(
+            $name,
+            $d->question(
+                $name,
+                'number',
+                "$name?",
+                [$d->right('1', '', ['id' => $d->id("$name-right")])],
+                '',
+                '',
+                [$d->hint("$name-hint", 'Count.')],
+            ),
+        );
     }
 
     /** @return array<string, mixed> */

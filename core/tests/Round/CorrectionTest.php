@@ -29,7 +29,13 @@ final class CorrectionTest extends TestCase
     /** @return list<mixed> what says where a student is and was */
     private static function path(State $state): array
     {
-        return [$state->path, $state->visited, $state->returning, $state->finish, array_map(static fn ($record) => $record->depths, $state->records)];
+        return [
+            $state->path,
+            $state->visited,
+            $state->returning,
+            $state->finish,
+            array_map(static fn ($record) => $record->depths, $state->records),
+        ];
     }
 
     public function test_a_slip_that_was_none_is_right_and_the_rungs_were_still_seen(): void
@@ -38,7 +44,10 @@ final class CorrectionTest extends TestCase
         $walker->answers(Response::choices(Sample::id('entry/plain')))->isAt('first', 'hint-1')->on();
         $state = $walker->under(self::corrected());
         $record = $state->record(Sample::id('first/question'));
-        self::assertSame([Standing::Clear, 1.0, 0, 1], [$record->standing, $record->share, $record->slips, $record->depth(Sample::id('first/question'))]);
+        self::assertSame(
+            [Standing::Clear, 1.0, 0, 1],
+            [$record->standing, $record->share, $record->slips, $record->depth(Sample::id('first/question'))],
+        );
         self::assertEquals(self::path($walker->state), self::path($state));
     }
 
@@ -47,7 +56,14 @@ final class CorrectionTest extends TestCase
         $walker = new Walker(Sample::document());
         $walker->right()->on();
         $state = $walker->under(self::corrected());
-        self::assertSame([Standing::OnTheLadder, 0.0, 1], [$state->record(Sample::id('first/question'))->standing, $state->record(Sample::id('first/question'))->share, $state->record(Sample::id('first/question'))->slips]);
+        self::assertSame(
+            [Standing::OnTheLadder, 0.0, 1],
+            [
+                $state->record(Sample::id('first/question'))->standing,
+                $state->record(Sample::id('first/question'))->share,
+                $state->record(Sample::id('first/question'))->slips,
+            ],
+        );
         self::assertEquals(self::path($walker->state), self::path($state));
     }
 
@@ -83,7 +99,10 @@ final class CorrectionTest extends TestCase
     {
         $walker = new Walker(Sample::document());
         $walker->answers(Response::choices(Sample::id('entry/plain')))->on()->answers(Response::choices(Sample::id('entry/plain')))->on();
-        $walker->does(new SetAside(Sample::id('first/question')), new \HiddenLadder\Core\Round\Event\Watched(Sample::id('video'), 0, 10, 1))->right()->on()->on()->right()->on()->isAt('first');
+        $walker->does(
+            new SetAside(Sample::id('first/question')),
+            new \HiddenLadder\Core\Round\Event\Watched(Sample::id('video'), 0, 10, 1),
+        )->right()->on()->on()->right()->on()->isAt('first');
         $state = $walker->under(self::corrected());
         self::assertEquals(self::path($walker->state), self::path($state));
         self::assertTrue($state->record(Sample::id('first/question'))->standing->isRight());

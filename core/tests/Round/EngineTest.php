@@ -53,7 +53,12 @@ final class EngineTest extends TestCase
 
     private function chooses(string $entry): void
     {
-        $this->does(new Answered(Sample::id('first/question'), Response::choices($entry === 'right' ? Sample::id('entry/yes/Indeed./right') : Sample::id("entry/$entry"))));
+        $this->does(
+            new Answered(
+                Sample::id('first/question'),
+                Response::choices($entry === 'right' ? Sample::id('entry/yes/Indeed./right') : Sample::id("entry/$entry")),
+            ),
+        );
     }
 
     private function isAt(string ...$path): void

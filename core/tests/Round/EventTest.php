@@ -41,15 +41,33 @@ final class EventTest extends TestCase
     {
         $events = [new Started, new Started('x'), new Answered('q', Response::text('ebb')), new Answered('q', Response::choices('a', 'b')),
             new AskedForHelp('q'), new WentOn('f'), new Watched('v', 1.5, 9.25, 1.25), new SetAside('q'),
-            new Answered('q', Response::order('a', 'b')), new Answered('q', Response::files('a')), new Answered('q', Response::pairs(['a' => 'b'])), new Answered('q', Response::gaps(['a' => 'b'])),
-            new AskedForAlike('q'), new Called('q'), new Revealed('q'), new WentTo('s'), new WentTo(null), new Skipped('f'), new MovedFromFront('s'), new TimedOut(null), new TimedOut('q'),
-            new HandedIn, new Paused, new Finished, new Closed, new Reopened, new Commented('c', 'words'), new JudgedOwn('q', true), new Overruled('q', 0.5, 'so', true), new Overruled(null, 1, stop: 's'),
+            new Answered('q', Response::order('a', 'b')), new Answered('q', Response::files('a')), new Answered(
+                'q',
+                Response::pairs(['a' => 'b']),
+            ), new Answered('q', Response::gaps(['a' => 'b'])),
+            new AskedForAlike('q'), new Called('q'), new Revealed('q'), new WentTo('s'), new WentTo(null), new Skipped('f'),
+            new MovedFromFront('s'), new TimedOut(null), new TimedOut('q'),
+            new HandedIn, new Paused, new Finished, new Closed, new Reopened, new Commented('c', 'words'), new JudgedOwn('q', true), new Overruled(
+                'q',
+                0.5,
+                'so',
+                true,
+            ), new Overruled(null, 1, stop: 's'),
             new Started(null, 'seed', 1.5, new History(['a'], ['a', 'b'], ['a']))];
         foreach ($events as $event) {
-            self::assertEquals($event, Event::read($event->kind()->value, Fields::of(json_decode((string) json_encode($event->data(), JSON_PRESERVE_ZERO_FRACTION), true))));
+            self::assertEquals(
+                $event,
+                Event::read(
+                    $event->kind()->value,
+                    Fields::of(json_decode((string) json_encode($event->data(), JSON_PRESERVE_ZERO_FRACTION), true)),
+                ),
+            );
         }
         $kinds = array_map(static fn (Event $event): EventKind => $event->kind(), $events);
-        self::assertEqualsCanonicalizing(array_column(EventKind::cases(), 'value'), array_values(array_unique(array_column($kinds, 'value'))));
+        self::assertEqualsCanonicalizing(
+            array_column(EventKind::cases(), 'value'),
+            array_values(array_unique(array_column($kinds, 'value'))),
+        );
     }
 
     /** @return iterable<array{float, float, float}> */

@@ -25,7 +25,10 @@ final readonly class MadeUpAnswers
     /** An answer that the key takes as right; to what has no key, any answer. */
     public function right(Question $question): Response
     {
-        return $this->oneOf($question, static fn (PossibleAnswer $answer): bool => $answer->mark->result === Result::Right || $answer->mark->result === Result::Noted);
+        return $this->oneOf(
+            $question,
+            static fn (PossibleAnswer $answer): bool => $answer->mark->result === Result::Right || $answer->mark->result === Result::Noted,
+        );
     }
 
     /** An answer that is not right, mostly one that was foreseen; to what has no key, any answer. */
@@ -38,7 +41,9 @@ final readonly class MadeUpAnswers
     private function oneOf(Question $question, callable $fits): Response
     {
         $fitting = array_values(array_filter($this->possible->to($question), $fits));
-        $point = $this->lot->getInt(0, 999_999) / 1_000_000 * array_sum(array_map(static fn (PossibleAnswer $answer): float => $answer->weight, $fitting));
+        $point = $this->lot->getInt(0, 999_999) / 1_000_000 * array_sum(
+            array_map(static fn (PossibleAnswer $answer): float => $answer->weight, $fitting),
+        );
         foreach ($fitting as $answer) {
             $point -= $answer->weight;
             if ($point < 0) {
@@ -46,6 +51,8 @@ final readonly class MadeUpAnswers
             }
         }
 
-        return $fitting === [] ? throw new \DomainException('This question is not filled in yet.') : $fitting[count($fitting) - 1]->response;
+        return $fitting === []
+            ? throw new \DomainException('This question is not filled in yet.')
+            : $fitting[count($fitting) - 1]->response;
     }
 }

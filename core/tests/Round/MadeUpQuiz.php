@@ -20,7 +20,20 @@ use Random\Randomizer;
  */
 final class MadeUpQuiz
 {
-    private const KINDS = ['one-choice', 'several-choices', 'true-false', 'short-text', 'gaps', 'number', 'expression', 'order', 'match', 'poll', 'written', 'hand-in'];
+    private const KINDS = [
+        'one-choice',
+        'several-choices',
+        'true-false',
+        'short-text',
+        'gaps',
+        'number',
+        'expression',
+        'order',
+        'match',
+        'poll',
+        'written',
+        'hand-in',
+    ];
 
     private readonly Draft $d;
 
@@ -60,7 +73,10 @@ final class MadeUpQuiz
             mixOptions: $coin(),
             mixStops: $coin(3),
             rounds: new RoundTerms(counts: Counts::Best),
-            seen: array_combine(array_column(Sight::cases(), 'value'), array_map(static fn (): SeenWhen => $coin() ? SeenWhen::AtOnce : $moment(), Sight::cases())),
+            seen: array_combine(
+                array_column(Sight::cases(), 'value'),
+                array_map(static fn (): SeenWhen => $coin() ? SeenWhen::AtOnce : $moment(), Sight::cases()),
+            ),
         );
     }
 
@@ -95,9 +111,38 @@ final class MadeUpQuiz
 
         return match ($this->lot->getInt(0, 8)) {
             0 => $d->reading("stop-$i", 'A reading', "PROMPT reading-$i", ['staysAtHand' => $this->coin()]),
-            1 => $d->video("stop-$i", 'A film', $d->id('film'), [$d->cue("cue-$i-b", 20, $this->question("cue-$i-b", $i)), $d->cue("cue-$i-a", 10, $this->question("cue-$i-a", $i)), $d->note("note-$i", 5, 'A note.')], ['cuesShown' => $this->coin()]),
-            2 => $d->drill("stop-$i", 'A drill', array_map(fn (int $n): array => $this->question("drill-$i-$n", null, marked: true), range(1, 4)), 3, $this->lot->getInt(1, 3), ['deal', 'need', 'none-missed'][$this->lot->getInt(0, 2)]),
-            3 => $d->staircase("stop-$i", 'Stairs', array_map(fn (int $level): array => [$this->question("level-$i-$level-a", null, marked: true), $this->question("level-$i-$level-b", null, marked: true)], range(1, $this->lot->getInt(2, 4))), $this->ladder("stairs-$i", 1), $this->lot->getInt(1, 9)),
+            1 => $d->video(
+                "stop-$i",
+                'A film',
+                $d->id('film'),
+                [
+                    $d->cue("cue-$i-b", 20, $this->question("cue-$i-b", $i)),
+                    $d->cue("cue-$i-a", 10, $this->question("cue-$i-a", $i)),
+                    $d->note("note-$i", 5, 'A note.'),
+                ],
+                ['cuesShown' => $this->coin()],
+            ),
+            2 => $d->drill(
+                "stop-$i",
+                'A drill',
+                array_map(fn (int $n): array => $this->question("drill-$i-$n", null, marked: true), range(1, 4)),
+                3,
+                $this->lot->getInt(1, 3),
+                ['deal', 'need', 'none-missed'][$this->lot->getInt(0, 2)],
+            ),
+            3 => $d->staircase(
+                "stop-$i",
+                'Stairs',
+                array_map(
+                    fn (int $level): array => [
+                        $this->question("level-$i-$level-a", null, marked: true),
+                        $this->question("level-$i-$level-b", null, marked: true),
+                    ],
+                    range(1, $this->lot->getInt(2, 4)),
+                ),
+                $this->ladder("stairs-$i", 1),
+                $this->lot->getInt(1, 9),
+            ),
             default => $d->asks("stop-$i", $this->question("q-$i", $i)),
         };
     }
@@ -111,7 +156,14 @@ final class MadeUpQuiz
             $more['shownIf'] = ['kind' => 'score', 'atLeast' => 0.4];
         }
         if ($this->coin(5)) {
-            $when = [['kind' => 'result', 'result' => 'not-right'], ['kind' => 'slips', 'atLeast' => 2], ['kind' => 'score', 'below' => 0.5], ['kind' => 'mastered', 'objective' => $d->id('goal')], ['kind' => 'time-out'], ['kind' => 'judged', 'judged' => 'yes']][$this->lot->getInt(0, 5)];
+            $when = [
+                ['kind' => 'result', 'result' => 'not-right'],
+                ['kind' => 'slips', 'atLeast' => 2],
+                ['kind' => 'score', 'below' => 0.5],
+                ['kind' => 'mastered', 'objective' => $d->id('goal')],
+                ['kind' => 'time-out'],
+                ['kind' => 'judged', 'judged' => 'yes'],
+            ][$this->lot->getInt(0, 5)];
             $more['forks'] = [$d->fork($when, $this->target($i) ?? $d->id('side'))];
         }
 
@@ -165,18 +217,52 @@ final class MadeUpQuiz
         foreach ($texts as $i => $text) {
             $own = $i > 0 && $this->coin(4) ? $this->ladder("$name-own-$i", 3) : [];
             $fork = $position !== null && $this->coin(7) ? $this->target($position) : null;
-            $entries[] = ['id' => $d->id("$name/entry/$i"), 'right' => $i === 0 && $kind !== 'poll'] + $d->wrong("$name-$i", $text, "SECRET feedback $name/$i", $own, $fork);
+            $entries[] = [
+                'id' => $d->id("$name/entry/$i"),
+                'right' => $i === 0 && $kind !== 'poll',
+            ] + $d->wrong("$name-$i", $text, "SECRET feedback $name/$i", $own, $fork);
         }
-        $more = ['points' => $this->lot->getInt(0, 3), 'alike' => $this->coin(3) ? 'g'.$this->lot->getInt(0, 1) : null, 'objectives' => $this->coin() ? [$d->id('goal')] : []] + match ($kind) {
-            'gaps' => ['sentence' => 'It [1] and [2].', 'gaps' => [$d->gap("$name-a", array_slice($entries, 0, 2)), $d->gap("$name-b", [['id' => $d->id("$name/b/0")] + $d->right('sinks'), ['id' => $d->id("$name/b/1")] + $d->wrong("$name-b", 'jumps')], 'list')], 'scoring' => 'parts'],
-            'order' => ['items' => [$d->item("$name-1", 'One'), $d->item("$name-2", 'Two'), $d->item("$name-3", 'Three')], 'scoring' => 'parts'],
-            'match' => ['items' => [$d->item("$name-1", 'One'), $d->item("$name-2", 'Two')], 'pairs' => [$d->pair("$name-1", 'I', "$name-1"), $d->pair("$name-2", 'II', "$name-2")]],
+        $more = [
+            'points' => $this->lot->getInt(0, 3),
+            'alike' => $this->coin(3) ? 'g'.$this->lot->getInt(0, 1) : null,
+            'objectives' => $this->coin() ? [$d->id('goal')] : [],
+        ] + match ($kind) {
+            'gaps' => [
+                'sentence' => 'It [1] and [2].',
+                'gaps' => [
+                    $d->gap("$name-a", array_slice($entries, 0, 2)),
+                    $d->gap(
+                        "$name-b",
+                        [['id' => $d->id("$name/b/0")] + $d->right('sinks'), ['id' => $d->id("$name/b/1")] + $d->wrong("$name-b", 'jumps')],
+                        'list',
+                    ),
+                ],
+                'scoring' => 'parts',
+            ],
+            'order' => [
+                'items' => [$d->item("$name-1", 'One'), $d->item("$name-2", 'Two'), $d->item("$name-3", 'Three')],
+                'scoring' => 'parts',
+            ],
+            'match' => [
+                'items' => [$d->item("$name-1", 'One'), $d->item("$name-2", 'Two')],
+                'pairs' => [$d->pair("$name-1", 'I', "$name-1"), $d->pair("$name-2", 'II', "$name-2")],
+            ],
             'written' => ['model' => $this->coin() ? "SECRET model $name" : '', 'readByTeacher' => $this->coin()],
             'short-text' => ['text' => ['spelling' => ['exact', 'ask', 'accept'][$this->lot->getInt(0, 2)]]],
             default => [],
         };
         $ownEntries = in_array($kind, ['gaps', 'order', 'match', 'written', 'hand-in'], true) ? [] : $entries;
 
-        return $d->question($name, $kind, "PROMPT $name", $ownEntries, "SECRET said $name", "SECRET said $name", $this->ladder($name, $depth), '0', $more);
+        return $d->question(
+            $name,
+            $kind,
+            "PROMPT $name",
+            $ownEntries,
+            "SECRET said $name",
+            "SECRET said $name",
+            $this->ladder($name, $depth),
+            '0',
+            $more,
+        );
     }
 }

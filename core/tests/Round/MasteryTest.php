@@ -41,7 +41,11 @@ final class MasteryTest extends TestCase
         self::assertEqualsWithDelta(0.709756, KnowledgeTracing::known([[true, 0.2]], $terms), 1e-6);
         self::assertEqualsWithDelta(0.3489944, KnowledgeTracing::known([[true, 0.2], [false, 0.2]], $terms), 1e-6);
         self::assertGreaterThan(0.95, KnowledgeTracing::known(array_fill(0, 4, [true, 0.2]), $terms));
-        self::assertLessThan(KnowledgeTracing::known([[true, 0.2]], $terms), KnowledgeTracing::known([[true, 0.5]], $terms), 'a right guess of two says less');
+        self::assertLessThan(
+            KnowledgeTracing::known([[true, 0.2]], $terms),
+            KnowledgeTracing::known([[true, 0.5]], $terms),
+            'a right guess of two says less',
+        );
     }
 
     /** @return list<array<string, mixed>> */
@@ -49,14 +53,34 @@ final class MasteryTest extends TestCase
     {
         $d = new Draft('sample');
 
-        return array_map(static fn (int $i): array => $d->asks("s$i", $d->question("s$i", 'number', "$i?", [$d->right((string) $i, '', ['id' => $d->id("s$i-right")])], '', '', [], '0', ['objectives' => [$d->id('goal')]])), range(1, $count));
+        return array_map(
+            static fn (int $i): array => $d->asks(
+                "s$i",
+                $d->question(
+                    "s$i",
+                    'number',
+                    "$i?",
+                    [$d->right((string) $i, '', ['id' => $d->id("s$i-right")])],
+                    '',
+                    '',
+                    [],
+                    '0',
+                    ['objectives' => [$d->id('goal')]],
+                ),
+            ),
+            range(1, $count),
+        );
     }
 
     /** @param  array<string, mixed>  $mastery */
     private static function walked(array $mastery, string $results): Walker
     {
         $d = new Draft('sample');
-        $walker = Walker::through(self::stops(strlen($results)), new Terms(tries: 1), ['mastery' => $mastery, 'objectives' => [['id' => $d->id('goal'), 'text' => 'Count.']]]);
+        $walker = Walker::through(
+            self::stops(strlen($results)),
+            new Terms(tries: 1),
+            ['mastery' => $mastery, 'objectives' => [['id' => $d->id('goal'), 'text' => 'Count.']]],
+        );
         foreach (str_split($results) as $result) {
             ($result === '+' ? $walker->right() : $walker->slips())->on();
         }
@@ -121,12 +145,21 @@ final class MasteryTest extends TestCase
         $stops = self::stops(3);
         $stops[0]['part'] = $stops[1]['part'] = $d->id('first');
         $stops[2]['part'] = $d->id('second');
-        $parts = ['parts' => [['id' => $d->id('first'), 'title' => 'First', 'weight' => 1], ['id' => $d->id('second'), 'title' => 'Second', 'weight' => 3]]];
+        $parts = [
+            'parts' => [
+                ['id' => $d->id('first'), 'title' => 'First', 'weight' => 1],
+                ['id' => $d->id('second'), 'title' => 'Second', 'weight' => 3],
+            ],
+        ];
         $walker = Walker::through($stops, new Terms(tries: 1), $parts)->right()->on()->slips()->on()->right()->on();
         self::assertEqualsWithDelta((1 * 0.5 + 3 * 1.0) / 4, $walker->share(), 1e-12);
         $score = Score::ofRound($walker->quiz, $walker->terms, $walker->state);
         self::assertEqualsWithDelta([0.875 * $score->of(), 3.0], [$score->points(), $score->of()], 1e-12);
-        $plain = Walker::through($stops, new Terms(tries: 1), ['parts' => array_map(static fn (array $part): array => array_diff_key($part, ['weight' => 1]), $parts['parts'])])->right()->on()->slips()->on()->right()->on();
+        $plain = Walker::through(
+            $stops,
+            new Terms(tries: 1),
+            ['parts' => array_map(static fn (array $part): array => array_diff_key($part, ['weight' => 1]), $parts['parts'])],
+        )->right()->on()->slips()->on()->right()->on();
         $score = Score::ofRound($plain->quiz, $plain->terms, $plain->state);
         self::assertEqualsWithDelta([2 / 3, 2.0, 3.0], [$plain->share(), $score->points(), $score->of()], 1e-12);
     }
@@ -134,7 +167,19 @@ final class MasteryTest extends TestCase
     public function test_the_finish_has_words_for_the_score(): void
     {
         $d = new Draft('sample');
-        $finishes = ['finishes' => [['id' => $d->id('finish'), 'title' => 'End', 'message' => 'Bye.', 'byScore' => [['id' => $d->id('half'), 'from' => 0.5, 'message' => 'Half.'], ['id' => $d->id('all'), 'from' => 1, 'message' => 'All.']]]]];
+        $finishes = [
+            'finishes' => [
+                [
+                    'id' => $d->id('finish'),
+                    'title' => 'End',
+                    'message' => 'Bye.',
+                    'byScore' => [
+                        ['id' => $d->id('half'), 'from' => 0.5, 'message' => 'Half.'],
+                        ['id' => $d->id('all'), 'from' => 1, 'message' => 'All.'],
+                    ],
+                ],
+            ],
+        ];
         $end = static fn (string $results): string => (static function (Walker $walker) use ($results): string {
             foreach (str_split($results) as $result) {
                 ($result === '+' ? $walker->right() : $walker->slips())->on();
@@ -160,8 +205,14 @@ final class MasteryTest extends TestCase
         $soFar = new RoundsSoFar(new Terms(rounds: new RoundTerms(limit: 3, pauseMinutes: 10, counts: $counts)), [0.3, 0.9, 0.6], 5000, 3);
         self::assertEqualsWithDelta($score, $soFar->score(), 1e-12);
         self::assertNull($soFar->nextFrom(), 'three of three are done');
-        self::assertSame(605_000, (new RoundsSoFar(new Terms(rounds: new RoundTerms(limit: 4, pauseMinutes: 10)), [0.3, 0.9, 0.6], 5000, 3))->nextFrom());
-        self::assertNull((new RoundsSoFar(new Terms(rounds: new RoundTerms(limit: 2)), [0.3], 5000, 2))->nextFrom(), 'one that is under way is the last');
+        self::assertSame(
+            605_000,
+            (new RoundsSoFar(new Terms(rounds: new RoundTerms(limit: 4, pauseMinutes: 10)), [0.3, 0.9, 0.6], 5000, 3))->nextFrom(),
+        );
+        self::assertNull(
+            (new RoundsSoFar(new Terms(rounds: new RoundTerms(limit: 2)), [0.3], 5000, 2))->nextFrom(),
+            'one that is under way is the last',
+        );
         self::assertNull((new RoundsSoFar(new Terms, [], null, 0))->score());
         self::assertSame(0, (new RoundsSoFar(new Terms, [], null, 0))->nextFrom());
     }
@@ -196,18 +247,26 @@ final class MasteryTest extends TestCase
 
     public function test_every_purpose_is_said_in_plain_words(): void
     {
-        $words = array_map(static fn (Purpose $purpose): string => implode(' ', array_map(Told::of(...), TermsInWords::sentences(Terms::for($purpose)))), Purpose::cases());
+        $words = array_map(
+            static fn (Purpose $purpose): string => implode(' ', array_map(Told::of(...), TermsInWords::sentences(Terms::for($purpose)))),
+            Purpose::cases(),
+        );
         self::assertCount(4, array_unique($words));
         self::assertStringContainsString('terms.tries.no-limit', $words[0]);
         self::assertStringContainsString('terms.order.until-handed-in', $words[1]);
         self::assertStringContainsString('terms.tries.limit-with-fewer-points(tries: 2)', $words[2]);
         self::assertStringContainsString('terms.tries.limit(tries: 1)', $words[3]);
         $more = implode(' ', array_map(Told::of(...), TermsInWords::sentences(new Terms(
-            freeOrder: true, alikeAfterSlip: true, rounds: new RoundTerms(3, 15, Counts::Mean), goal: new Goal(GoalKind::Score, 1, 0.8), secondsForQuestion: 90, secondsForRound: 600,
+            freeOrder: true, alikeAfterSlip: true, rounds: new RoundTerms(3, 15, Counts::Mean), goal: new Goal(
+                GoalKind::Score,
+                1,
+                0.8,
+            ), secondsForQuestion: 90, secondsForRound: 600,
             seen: ['score' => SeenWhen::Never] + Terms::learn()->seen,
         ))));
         foreach ([
-            'terms.order.any', 'terms.help.alike', 'terms.rounds.limit(limit: 3, pause: 15, counts: mean)', 'terms.clock.round(time: terms.clock.minutes(minutes: 10))',
+            'terms.order.any', 'terms.help.alike', 'terms.rounds.limit(limit: 3, pause: 15, counts: mean)',
+            'terms.clock.round(time: terms.clock.minutes(minutes: 10))',
             'terms.clock.question(time: terms.clock.seconds(seconds: 90))', 'terms.goal.score(score: 80)',
         ] as $said) {
             self::assertStringContainsString($said, $more);

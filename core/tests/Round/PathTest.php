@@ -93,7 +93,11 @@ final class PathTest extends TestCase
     {
         $d = self::d();
         $walker = Walker::through(
-            [self::stop('a', [], ['objectives' => [$d->id('goal')]]), self::stop('b', ['forks' => [$d->fork($when, $d->id('aside'))]]), self::stop('c')],
+            [
+                self::stop('a', [], ['objectives' => [$d->id('goal')]]),
+                self::stop('b', ['forks' => [$d->fork($when, $d->id('aside'))]]),
+                self::stop('c'),
+            ],
             new Terms, ['objectives' => [['id' => $d->id('goal'), 'text' => 'Know it']]], [$d->reading('aside', 'Aside', 'Words.')],
         );
         self::gives($walker, 'a-yes');
@@ -115,14 +119,27 @@ final class PathTest extends TestCase
         $walker->does(new TimedOut($d->id('a/question')))->on();
         self::assertSame($d->id('finish'), $walker->state->finish);
 
-        $written = $d->asks('w', $d->question('w', 'written', 'Why?', [], '', '', [], '0', ['model' => 'So.']), ['forks' => [$d->fork(['kind' => 'judged', 'judged' => 'yes'], $d->id('c'))]]);
-        Walker::through([$written, self::stop('b'), self::stop('c')])->answers(Response::text('x'))->does(new \HiddenLadder\Core\Round\Event\JudgedOwn($d->id('w/question'), true))->on()->isAt('c');
+        $written = $d->asks(
+            'w',
+            $d->question('w', 'written', 'Why?', [], '', '', [], '0', ['model' => 'So.']),
+            ['forks' => [$d->fork(['kind' => 'judged', 'judged' => 'yes'], $d->id('c'))]],
+        );
+        Walker::through([$written, self::stop('b'), self::stop('c')])->answers(Response::text('x'))->does(
+            new \HiddenLadder\Core\Round\Event\JudgedOwn($d->id('w/question'), true),
+        )->on()->isAt('c');
     }
 
     public function test_a_fork_of_a_reading_leads_on_without_an_answer(): void
     {
         $d = self::d();
-        $walker = Walker::through([self::stop('a'), $d->reading('r', 'Read', 'Words.', ['forks' => [$d->fork(['kind' => 'score', 'atLeast' => 1], $d->id('c'))]]), self::stop('b'), self::stop('c')]);
+        $walker = Walker::through(
+            [
+                self::stop('a'),
+                $d->reading('r', 'Read', 'Words.', ['forks' => [$d->fork(['kind' => 'score', 'atLeast' => 1], $d->id('c'))]]),
+                self::stop('b'),
+                self::stop('c'),
+            ],
+        );
         $walker->right()->on()->isAt('r')->on()->isAt('c');
     }
 
@@ -133,7 +150,12 @@ final class PathTest extends TestCase
         $aside = [$d->reading('aside', 'Aside', 'Words.')];
         $drill = $d->drill('drill', 'Drill', [self::stop('q')['question']], 1, 1, 'need', $fork);
         Walker::through([$drill, self::stop('b')], new Terms, [], $aside)->right()->on()->isAt('drill', 'aside')->on()->isAt('b');
-        Walker::through([$d->reading('r', 'Read', 'Words.', $fork), self::stop('b')], new Terms, [], $aside)->on()->isAt('r', 'aside')->on()->isAt('b');
+        Walker::through(
+            [$d->reading('r', 'Read', 'Words.', $fork), self::stop('b')],
+            new Terms,
+            [],
+            $aside,
+        )->on()->isAt('r', 'aside')->on()->isAt('b');
     }
 
     public function test_an_extra_stop_lies_on_no_way_and_counts_for_nothing_and_nobody_misses_it(): void
@@ -144,7 +166,13 @@ final class PathTest extends TestCase
         $walker->right()->on()->isAt('c')->right()->on();
         self::assertTrue($walker->state->isFinished());
         self::assertSame(1.0, Score::ofRound($walker->quiz, new Terms, $walker->state)->share());
-        self::assertSame([], array_filter((new ReachabilityCheck($walker->quiz, new Terms))->findings(), static fn (Finding $finding): bool => $finding->message->code === 'inspection.ways.unreached-side-stop'));
+        self::assertSame(
+            [],
+            array_filter(
+                (new ReachabilityCheck($walker->quiz, new Terms))->findings(),
+                static fn (Finding $finding): bool => $finding->message->code === 'inspection.ways.unreached-side-stop',
+            ),
+        );
     }
 
     public function test_looking_ahead_refuses_what_the_engine_refuses(): void
@@ -191,7 +219,10 @@ final class PathTest extends TestCase
     public function test_a_model_answer_is_not_sent_while_the_answer_can_still_be_changed(): void
     {
         $d = new Draft('sample');
-        $walker = Walker::through([$d->asks('a', $d->question('a', 'written', 'Why?', [], '', '', [], '0', ['model' => 'The Moon pulls.'])), self::stop('b')], new Terms(mode: Mode::HandedIn));
+        $walker = Walker::through(
+            [$d->asks('a', $d->question('a', 'written', 'Why?', [], '', '', [], '0', ['model' => 'The Moon pulls.'])), self::stop('b')],
+            new Terms(mode: Mode::HandedIn),
+        );
         $walker->answers(Response::text('The wind.'))->does(new WentTo($d->id('a')));
         self::assertStringNotContainsString('The Moon pulls.', (string) json_encode($walker->place()));
         $walker->answers(Response::text('The Moon.'))->stands('a', Standing::Answered);
@@ -205,10 +236,19 @@ final class PathTest extends TestCase
         self::gives($walker, 'b-yes')->stands('b', Standing::Answered);
         $walker->refuses(new AskedForHelp($d->id('c/question')), Rule::NoMoreHelp);
         $walker->does(new WentTo($d->id('a')));
-        self::assertSame([null, ['choices' => [$d->id('entry/a-no')]]], [$walker->place()['verdict']['result'], $walker->place()['verdict']['response']]);
+        self::assertSame(
+            [null, ['choices' => [$d->id('entry/a-no')]]],
+            [$walker->place()['verdict']['result'], $walker->place()['verdict']['response']],
+        );
         self::gives($walker, 'a-other');
         $walker->isAt('c');
-        self::assertSame([true, true, false], array_column((new \HiddenLadder\Core\Round\View\Projection($walker->quiz, $walker->terms))->of($walker->state)['overview']['stops'], 'answered'));
+        self::assertSame(
+            [true, true, false],
+            array_column(
+                (new \HiddenLadder\Core\Round\View\Projection($walker->quiz, $walker->terms))->of($walker->state)['overview']['stops'],
+                'answered',
+            ),
+        );
         $walker->does(new HandedIn)->stands('b', Standing::Clear)->isAt('a');
         self::assertSame('not-right', $walker->place()['verdict']['result']);
         $walker->slips()->isAt('a', 'a-hint')->on()->right()->on()->isAt('c');
@@ -226,11 +266,20 @@ final class PathTest extends TestCase
         $hidden = $walker->place();
         self::assertSame([null, 'when-released'], [$hidden['score'], $hidden['later']]);
         self::assertNull($walker->place(new Circumstances(released: true))['later']);
-        self::assertSame([[null, ['no'], null], [null, ['yes'], null]], array_map(static fn (array $one): array => [$one['standing'], $one['own'], $one['revealed']], $hidden['review']));
-        self::assertNull($walker->place(new Circumstances(closed: true))['review'][0]['revealed'], 'a closing need not come, so it does not show the key');
+        self::assertSame(
+            [[null, ['no'], null], [null, ['yes'], null]],
+            array_map(static fn (array $one): array => [$one['standing'], $one['own'], $one['revealed']], $hidden['review']),
+        );
+        self::assertNull(
+            $walker->place(new Circumstances(closed: true))['review'][0]['revealed'],
+            'a closing need not come, so it does not show the key',
+        );
         $released = $walker->place(new Circumstances(released: true));
         self::assertSame(0.5, $released['score']['share']);
-        self::assertSame(['set-aside', ['no'], ['yes']], array_values(array_intersect_key($released['review'][0], array_flip(['standing', 'own', 'revealed']))));
+        self::assertSame(
+            ['set-aside', ['no'], ['yes']],
+            array_values(array_intersect_key($released['review'][0], array_flip(['standing', 'own', 'revealed']))),
+        );
     }
 
     public function test_from_the_front_nothing_of_an_answer_is_told_before_the_reveal(): void
@@ -241,7 +290,10 @@ final class PathTest extends TestCase
         foreach (['a-yes', 'a-no', 'a-yes'] as $entry) {
             self::gives($walker, $entry)->isAt('a')->stands('a', Standing::Answered);
             $place = $walker->place();
-            self::assertSame([true, false, null, false], [$place['waits'], $place['verdictShown'], $place['verdict']['result'], $place['moreHelp']]);
+            self::assertSame(
+                [true, false, null, false],
+                [$place['waits'], $place['verdictShown'], $place['verdict']['result'], $place['moreHelp']],
+            );
             self::assertSame(0, array_sum(array_diff_key($walker->view()['standings'], ['untouched' => 1, 'answered' => 1])));
         }
         $walker->refuses(new WentOn($d->id('a')), Rule::FromTheFront)->refuses(new AskedForHelp($d->id('a/question')), Rule::FromTheFront);
@@ -250,7 +302,10 @@ final class PathTest extends TestCase
         $walker->does(new Revealed($d->id('a/question')))->stands('a', Standing::Clear);
         self::assertSame('right', $walker->place()['verdict']['result']);
         self::assertSame(['yes'], $walker->place()['revealed']);
-        $walker->refuses(new MovedFromFront($d->id('nowhere')), Rule::NoSuchStop)->refuses(new Revealed($d->id('b/question')), Rule::NotHere);
+        $walker->refuses(
+            new MovedFromFront($d->id('nowhere')),
+            Rule::NoSuchStop,
+        )->refuses(new Revealed($d->id('b/question')), Rule::NotHere);
         $walker->does(new MovedFromFront($d->id('b')));
         $walker->front = new Front($d->id('b'));
         self::gives($walker, 'b-no')->does(new Revealed($d->id('b/question')))->stands('b', Standing::Shown);
@@ -278,7 +333,10 @@ final class PathTest extends TestCase
         self::assertSame([$d->id('b/question')], $history->only);
         $second = new Walker($d->quiz('Q', '', $stops, 'End', ''), new Terms, new Started(seed: 's', history: $history));
         $second->isAt('r')->on()->isAt('b');
-        self::assertSame(['r', 'Read'], ['r', (new \HiddenLadder\Core\Round\View\Projection($second->quiz, new Terms))->of($second->state)['atHand'][0]['title']]);
+        self::assertSame(
+            ['r', 'Read'],
+            ['r', (new \HiddenLadder\Core\Round\View\Projection($second->quiz, new Terms))->of($second->state)['atHand'][0]['title']],
+        );
         $second->right()->on();
         self::assertTrue($second->state->isFinished());
         self::assertSame(1.0, $second->share());
@@ -292,7 +350,11 @@ final class PathTest extends TestCase
         $stops[1]['question']['entries'][2]['pinned'] = true;
         $orders = $options = [];
         foreach (['x', 'x', 'y', 'z', 'w'] as $seed) {
-            $walker = new Walker($d->quiz('Q', '', $stops, 'End', ''), new Terms(mixStops: true, mixOptions: true), new Started(seed: $seed));
+            $walker = new Walker(
+                $d->quiz('Q', '', $stops, 'End', ''),
+                new Terms(mixStops: true, mixOptions: true),
+                new Started(seed: $seed),
+            );
             $walker->isAt('r');
             $order = [];
             for ($walker->on(); ! $walker->state->isFinished(); $walker->on()) {
@@ -315,7 +377,16 @@ final class PathTest extends TestCase
     public function test_comments_belong_to_their_moment(): void
     {
         $d = self::d();
-        $walker = Walker::through([$d->video('v', 'Film', $d->id('film'), [$d->note('talk', 5, 'What do you think?', 'comments'), $d->note('note', 6, 'Look here.')])]);
+        $walker = Walker::through(
+            [
+                $d->video(
+                    'v',
+                    'Film',
+                    $d->id('film'),
+                    [$d->note('talk', 5, 'What do you think?', 'comments'), $d->note('note', 6, 'Look here.')],
+                ),
+            ],
+        );
         self::assertSame(['comments', 'note'], array_column($walker->place()['notes'], 'kind'));
         $walker->does(new Commented($d->id('talk'), 'So much water!'))->refuses(new Commented($d->id('note'), 'x'), Rule::NotHere);
         $walker->does(new Watched($d->id('v'), 0, 9, 1))->on();
@@ -326,7 +397,9 @@ final class PathTest extends TestCase
     {
         $d = self::d();
         $question = self::stop('a')['question'];
-        $walker = Walker::through([$d->video('v', 'Film', $d->id('film'), [$d->cue('cue', 5, $question)], ['cuesShown' => false, 'seeking' => 'free'])]);
+        $walker = Walker::through(
+            [$d->video('v', 'Film', $d->id('film'), [$d->cue('cue', 5, $question)], ['cuesShown' => false, 'seeking' => 'free'])],
+        );
         self::assertSame([[], 'free'], [$walker->place()['cues'], $walker->place()['seeking']]);
         self::assertSame(5.0, $walker->place()['nextCue'], 'a player has to know shortly before');
         $far = Walker::through([$d->video('v', 'Film', $d->id('film'), [$d->cue('cue', 60, $question)], ['cuesShown' => false])]);

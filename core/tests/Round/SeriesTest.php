@@ -25,7 +25,15 @@ final class SeriesTest extends TestCase
         $questions = [];
         for ($i = 1; $i <= $count; $i++) {
             $ladder = $help ? [$d->hint("$prefix-$i-hint", 'Look.')] : [];
-            $questions[] = $d->question("$prefix-$i", 'number', "Question $i", [$d->right((string) $i, '', ['id' => $d->id("$prefix-$i-right")])], '', '', $ladder);
+            $questions[] = $d->question(
+                "$prefix-$i",
+                'number',
+                "Question $i",
+                [$d->right((string) $i, '', ['id' => $d->id("$prefix-$i-right")])],
+                '',
+                '',
+                $ladder,
+            );
         }
 
         return $questions;
@@ -34,7 +42,13 @@ final class SeriesTest extends TestCase
     /** @return array<string, mixed> */
     private static function drill(int $count, int $deal, int $need, string $ends, bool $help = false): array
     {
-        return (new Draft('sample'))->quiz('Drill', '', [(new Draft('sample'))->drill('drill', 'Drill', self::questions('q', $count, $help), $deal, $need, $ends)], 'End', '');
+        return (new Draft('sample'))->quiz(
+            'Drill',
+            '',
+            [(new Draft('sample'))->drill('drill', 'Drill', self::questions('q', $count, $help), $deal, $need, $ends)],
+            'End',
+            '',
+        );
     }
 
     /** @return list<string> the questions dealt until it ends, with slips at those positions (from 0) */
@@ -97,7 +111,11 @@ final class SeriesTest extends TestCase
         $walker = new Walker(self::drill(5, 3, 3, 'need'));
         $dealt = self::dealt($walker, 0, 1);
         self::assertCount(5, $dealt);
-        self::assertSame([$dealt[0], $dealt[1]], array_values(array_intersect([$dealt[0], $dealt[1]], array_slice($dealt, 3))), 'the two missed ones come back at once');
+        self::assertSame(
+            [$dealt[0], $dealt[1]],
+            array_values(array_intersect([$dealt[0], $dealt[1]], array_slice($dealt, 3))),
+            'the two missed ones come back at once',
+        );
     }
 
     public function test_no_missed_question_is_left_where_the_rule_forbids_it(): void
@@ -125,7 +143,10 @@ final class SeriesTest extends TestCase
         self::assertSame('hint', $walker->place()['rung']['kind']);
         $walker->on();
         self::assertNotSame($first, $walker->asked()->id);
-        self::assertSame(['drill', 2, 0, 2], array_values(array_intersect_key($walker->place()['series'], array_flip(['kind', 'dealt', 'right', 'need']))));
+        self::assertSame(
+            ['drill', 2, 0, 2],
+            array_values(array_intersect_key($walker->place()['series'], array_flip(['kind', 'dealt', 'right', 'need']))),
+        );
         $second = $walker->asked()->id;
         $walker->does(new AskedForHelp($second))->on();
         self::assertSame($second, $walker->asked()->id, 'help that was asked for leads back');
@@ -149,7 +170,21 @@ final class SeriesTest extends TestCase
     {
         $d = new Draft('sample');
 
-        return $d->quiz('Stairs', '', [$d->staircase('stairs', 'Stairs', array_map(static fn (int $level): array => self::questions("level-$level", 2), range(1, $levels)), [$d->hint('stair-hint', 'Up you go.'), $d->hint('stair-hint-2', 'Really.')], $longest)], 'End', '');
+        return $d->quiz(
+            'Stairs',
+            '',
+            [
+                $d->staircase(
+                    'stairs',
+                    'Stairs',
+                    array_map(static fn (int $level): array => self::questions("level-$level", 2), range(1, $levels)),
+                    [$d->hint('stair-hint', 'Up you go.'), $d->hint('stair-hint-2', 'Really.')],
+                    $longest,
+                ),
+            ],
+            'End',
+            '',
+        );
     }
 
     private static function level(Walker $walker): int

@@ -37,7 +37,17 @@ final class TriesTest extends TestCase
      */
     private function number(string $name, int $key, array $ladder = [], array $more = []): array
     {
-        return $this->d->question($name, 'number', "What is $name?", [$this->d->right((string) $key, '', ['id' => $this->d->id("$name-right")])], 'Yes.', 'No.', $ladder, '0', $more);
+        return $this->d->question(
+            $name,
+            'number',
+            "What is $name?",
+            [$this->d->right((string) $key, '', ['id' => $this->d->id("$name-right")])],
+            'Yes.',
+            'No.',
+            $ladder,
+            '0',
+            $more,
+        );
     }
 
     /** @return list<array<string, mixed>> */
@@ -71,7 +81,11 @@ final class TriesTest extends TestCase
     public function test_after_it_was_shown_an_alike_question_comes_before_the_finish(): void
     {
         $pool = ['pool' => [$this->number('a-like', 9, [], ['alike' => 'sums'])]];
-        $walker = Walker::through([$this->d->asks('a', $this->number('a', 1, [], ['alike' => 'sums'])), $this->d->asks('b', $this->number('b', 2))], new Terms(tries: 1), $pool);
+        $walker = Walker::through(
+            [$this->d->asks('a', $this->number('a', 1, [], ['alike' => 'sums'])), $this->d->asks('b', $this->number('b', 2))],
+            new Terms(tries: 1),
+            $pool,
+        );
         $walker->slips()->on()->right()->on()->isAt('a');
         self::assertSame($this->d->id('a-like/question'), $walker->asked()->id);
         $walker->right()->on()->stands('a', Standing::Climbed);
@@ -84,7 +98,10 @@ final class TriesTest extends TestCase
         $question = $this->d->question('pull', 'several-choices', 'What pulls?', $entries, '', '', [], '0', ['scoring' => 'parts']);
         $half = Response::choices($this->d->id('entry/Moon//right'));
         Walker::through([$this->d->asks('pull', $question)])->answers($half)->stands('pull', Standing::OnTheLadder);
-        $walker = Walker::through([$this->d->asks('pull', $question)], new Terms(enough: 0.5))->answers($half)->stands('pull', Standing::Clear);
+        $walker = Walker::through(
+            [$this->d->asks('pull', $question)],
+            new Terms(enough: 0.5),
+        )->answers($half)->stands('pull', Standing::Clear);
         self::assertSame(0.5, $walker->record('pull')->share);
     }
 
@@ -134,7 +151,17 @@ final class TriesTest extends TestCase
 
     public function test_with_two_options_a_slip_brings_an_alike_question_whatever_the_terms_say(): void
     {
-        $truth = fn (string $name): array => $this->d->question($name, 'true-false', 'So?', [$this->d->right('True', '', ['id' => $this->d->id("$name-true")]), $this->d->wrong("$name-false", 'False')], '', '', [], '0', ['alike' => 't']);
+        $truth = fn (string $name): array => $this->d->question(
+            $name,
+            'true-false',
+            'So?',
+            [$this->d->right('True', '', ['id' => $this->d->id("$name-true")]), $this->d->wrong("$name-false", 'False')],
+            '',
+            '',
+            [],
+            '0',
+            ['alike' => 't'],
+        );
         $walker = Walker::through([$this->d->asks('a', $truth('a'))], new Terms, ['pool' => [$truth('b')]])->slips()->on();
         self::assertSame($this->d->id('b/question'), $walker->asked()->id);
         $alone = Walker::through([$this->d->asks('a', $truth('a'))])->slips()->right();
@@ -143,7 +170,12 @@ final class TriesTest extends TestCase
 
     public function test_calling_the_teacher_offers_to_set_aside_and_is_never_the_only_way_on(): void
     {
-        $walker = Walker::through([$this->d->asks('a', $this->number('a', 1, [$this->d->teacher('call', 'Wave.'), $this->d->hint('after', 'Or look.')])), ...array_slice($this->two(), 1)]);
+        $walker = Walker::through(
+            [
+                $this->d->asks('a', $this->number('a', 1, [$this->d->teacher('call', 'Wave.'), $this->d->hint('after', 'Or look.')])),
+                ...array_slice($this->two(), 1),
+            ],
+        );
         $walker->slips()->isAt('a', 'call')->on();
         self::assertTrue($walker->record('a')->called);
         self::assertTrue($walker->place()['maySetAside']);
@@ -163,7 +195,17 @@ final class TriesTest extends TestCase
 
     public function test_a_written_answer_is_judged_by_its_writer_and_then_read(): void
     {
-        $written = $this->d->question('why', 'written', 'Why?', [], '', '', [$this->d->hint('hint', 'Think.')], '0', ['model' => 'The Moon pulls.', 'readByTeacher' => true]);
+        $written = $this->d->question(
+            'why',
+            'written',
+            'Why?',
+            [],
+            '',
+            '',
+            [$this->d->hint('hint', 'Think.')],
+            '0',
+            ['model' => 'The Moon pulls.', 'readByTeacher' => true],
+        );
         $walker = Walker::through([$this->d->asks('why', $written), $this->d->asks('b', $this->number('b', 2))]);
         self::assertNull($walker->place()['judging']);
         $walker->answers(Response::text('Because.'));
@@ -207,8 +249,15 @@ final class TriesTest extends TestCase
 
     public function test_time_out_is_a_slip_without_an_answer(): void
     {
-        $stops = [$this->d->asks('a', $this->number('a', 1, [$this->d->hint('hint', 'Look.')], ['seconds' => 30])), ...array_slice($this->two(), 1)];
-        $walker = new Walker($this->d->quiz('Q', '', $stops, 'End', ''), new Terms, new \HiddenLadder\Core\Round\Event\Started(seed: 's', extraTime: 1.5));
+        $stops = [
+            $this->d->asks('a', $this->number('a', 1, [$this->d->hint('hint', 'Look.')], ['seconds' => 30])),
+            ...array_slice($this->two(), 1),
+        ];
+        $walker = new Walker(
+            $this->d->quiz('Q', '', $stops, 'End', ''),
+            new Terms,
+            new \HiddenLadder\Core\Round\Event\Started(seed: 's', extraTime: 1.5),
+        );
         $id = $this->d->id('a/question');
         self::assertSame($walker->at + 45_000, $walker->place()['ends'], '30 seconds, half as much again');
         $walker->at += 44_000;
@@ -246,9 +295,22 @@ final class TriesTest extends TestCase
 
     public function test_almost_right_costs_a_try_only_where_the_terms_say_so(): void
     {
-        $question = $this->d->question('tide', 'short-text', 'The word?', [$this->d->right('neap tide')], '', '', [], '0', ['text' => ['spelling' => 'ask']]);
+        $question = $this->d->question(
+            'tide',
+            'short-text',
+            'The word?',
+            [$this->d->right('neap tide')],
+            '',
+            '',
+            [],
+            '0',
+            ['text' => ['spelling' => 'ask']],
+        );
         $walker = Walker::through([$this->d->asks('tide', $question)])->answers(Response::text('neap tyde'));
-        self::assertSame([0, 'spelling', 'unclear'], [$walker->record('tide')->tries, $walker->place()['verdict']['near'], $walker->place()['verdict']['result']]);
+        self::assertSame(
+            [0, 'spelling', 'unclear'],
+            [$walker->record('tide')->tries, $walker->place()['verdict']['near'], $walker->place()['verdict']['result']],
+        );
         $strict = Walker::through([$this->d->asks('tide', $question)], new Terms(almostCosts: true))->answers(Response::text('neap tyde'));
         self::assertSame([1, 1], [$strict->record('tide')->tries, $strict->record('tide')->slips]);
     }

@@ -80,7 +80,9 @@ final class WalkPropertiesTest extends TestCase
         $question = (new Position($quiz, $terms))->question($state);
         $asked = $question->id ?? $anything;
         $answers = new MadeUpAnswers($lot);
-        $response = $question === null ? Response::text('12') : ($lot->getInt(0, 2) === 0 ? $answers->right($question) : $answers->slip($question));
+        $response = $question === null
+            ? Response::text('12')
+            : ($lot->getInt(0, 2) === 0 ? $answers->right($question) : $answers->slip($question));
 
         return match ($lot->getInt(0, 17)) {
             0, 1, 2, 3, 4 => new WentOn($top),
@@ -92,7 +94,12 @@ final class WalkPropertiesTest extends TestCase
             14 => $lot->getInt(0, 1) === 0 ? new AskedForAlike($asked) : new Called($asked),
             15 => $lot->getInt(0, 1) === 0 ? new WentTo($anything) : new Skipped($top),
             16 => [new HandedIn, new Finished, new Overruled($anything, 0.5), new Overruled($anything, 0, '', true)][$lot->getInt(0, 3)],
-            default => [new WentOn($anything), new Answered($anything, Response::text('x')), new Started, new SetAside($anything)][$lot->getInt(0, 3)],
+            default => [
+                new WentOn($anything),
+                new Answered($anything, Response::text('x')),
+                new Started,
+                new SetAside($anything),
+            ][$lot->getInt(0, 3)],
         };
     }
 
@@ -113,9 +120,15 @@ final class WalkPropertiesTest extends TestCase
             self::assertSame($before, serialize($state), 'apply changes no state that it is given');
             if ($outcome instanceof Applied) {
                 self::assertSame($state->number + 1, $outcome->state->number);
-                $taken[] = new StoredEvent($event, 1000 * $step, array_map(static fn (Fact $fact): array => $fact->toArray(), $outcome->facts));
+                $taken[] = new StoredEvent(
+                    $event,
+                    1000 * $step,
+                    array_map(static fn (Fact $fact): array => $fact->toArray(), $outcome->facts),
+                );
                 // As it comes back from the database.
-                $state = State::fromArray((array) json_decode((string) json_encode($outcome->state->toArray(), JSON_PRESERVE_ZERO_FRACTION), true));
+                $state = State::fromArray(
+                    (array) json_decode((string) json_encode($outcome->state->toArray(), JSON_PRESERVE_ZERO_FRACTION), true),
+                );
             }
         }
 
@@ -134,13 +147,20 @@ final class WalkPropertiesTest extends TestCase
             $terms = MadeUpQuiz::terms($lot);
             [$state, $taken] = self::walk($quiz, $terms, $lot, 40);
             $stored = array_map(static fn (StoredEvent $one): StoredEvent => new StoredEvent(
-                Event::read($one->event->kind()->value, Fields::of(json_decode((string) json_encode($one->event->data(), JSON_PRESERVE_ZERO_FRACTION), true))),
+                Event::read(
+                    $one->event->kind()->value,
+                    Fields::of(json_decode((string) json_encode($one->event->data(), JSON_PRESERVE_ZERO_FRACTION), true)),
+                ),
                 $one->at,
-                array_values(array_filter((array) json_decode((string) json_encode($one->facts, JSON_PRESERVE_ZERO_FRACTION), true), is_array(...))),
+                array_values(
+                    array_filter((array) json_decode((string) json_encode($one->facts, JSON_PRESERVE_ZERO_FRACTION), true), is_array(...)),
+                ),
             ), $taken);
             $engine = new Engine($quiz, $terms);
             self::assertEquals($state, $engine->fold($stored)->state);
-            $anew = $engine->fold(array_map(static fn (StoredEvent $one): StoredEvent => new StoredEvent($one->event, $one->at, null), $taken));
+            $anew = $engine->fold(
+                array_map(static fn (StoredEvent $one): StoredEvent => new StoredEvent($one->event, $one->at, null), $taken),
+            );
             self::assertEquals($state, $anew->state, 'the same seed and answers give the same walk');
         });
     }
@@ -152,14 +172,23 @@ final class WalkPropertiesTest extends TestCase
             $terms = MadeUpQuiz::terms($lot);
             [$state] = self::walk($quiz, $terms, $lot, $lot->getInt(1, 30));
             $stops = [...$quiz->stops, ...$quiz->sideStops];
-            $front = $lot->getInt(0, 3) > 0 ? null : new Front($lot->getInt(0, 1) === 0 ? (string) $state->stop() : $stops[$lot->getInt(0, count($stops) - 1)]->id, $lot->getInt(0, 1) === 0);
+            $front = $lot->getInt(0, 3) > 0
+                ? null
+                : new Front(
+                    $lot->getInt(0, 1) === 0 ? (string) $state->stop() : $stops[$lot->getInt(0, count($stops) - 1)]->id,
+                    $lot->getInt(0, 1) === 0,
+                );
             $now = new Circumstances(front: $front);
             $at = 40_000 + $lot->getInt(0, 400_000);
             $engine = new Engine($quiz, $terms);
             $allowed = Allowed::at($quiz, $terms, $state, $at, $now);
             foreach ($allowed as $action) {
                 $outcome = $engine->apply($state, self::doing($action, $quiz, $terms, $state, $lot), $at, $front);
-                self::assertInstanceOf(Applied::class, $outcome, "{$action->kind->value} $action->about: ".($outcome instanceof Refusal ? $outcome->message->code : ''));
+                self::assertInstanceOf(
+                    Applied::class,
+                    $outcome,
+                    "{$action->kind->value} $action->about: ".($outcome instanceof Refusal ? $outcome->message->code : ''),
+                );
             }
             $why = new Allowed($quiz, $terms, new Position($quiz, $terms), new Conditions($quiz, $terms));
             $listed = array_map(static fn (Action $action): string => "{$action->kind->value} $action->about", $allowed);
@@ -176,7 +205,10 @@ final class WalkPropertiesTest extends TestCase
                     self::assertSame($rule, $outcome instanceof Refusal ? $outcome->rule : null, "{$event->kind()->value} $about");
                 }
                 // Looking at a video again that was seen is possible from anywhere, and stands in no list.
-                self::assertTrue($rule !== null || $event instanceof Watched || in_array("{$event->kind()->value} $about", $listed, true), "{$event->kind()->value} $about is not listed");
+                self::assertTrue(
+                    $rule !== null || $event instanceof Watched || in_array("{$event->kind()->value} $about", $listed, true),
+                    "{$event->kind()->value} $about is not listed",
+                );
             }
             $place = (new Projection($quiz, $terms, $now))->of($state)['place'];
             foreach (is_array($place) ? ['maySkip' => 'skipped', 'maySetAside' => 'set-aside', 'mayAskAlike' => 'asked-for-alike', 'moreHelp' => 'asked-for-help', 'mayCall' => 'called'] : [] as $flag => $kind) {
@@ -219,7 +251,10 @@ final class WalkPropertiesTest extends TestCase
             [$state, $taken] = self::walk(QuizDocument::read($document), $terms, $lot, 40);
             $corrected = self::turned($document);
             $under = (new Engine(QuizDocument::read($corrected), $terms))->fold($taken)->state;
-            self::assertEquals([$state->path, $state->visited, $state->returning, $state->finish, $state->pending], [$under->path, $under->visited, $under->returning, $under->finish, $under->pending]);
+            self::assertEquals(
+                [$state->path, $state->visited, $state->returning, $state->finish, $state->pending],
+                [$under->path, $under->visited, $under->returning, $under->finish, $under->pending],
+            );
             foreach ($state->records as $question => $record) {
                 self::assertSame($record->depths, $under->record($question)->depths);
                 self::assertSame($record->standIn, $under->record($question)->standIn);
@@ -255,7 +290,11 @@ final class WalkPropertiesTest extends TestCase
         for ($step = 0; $step < $most && ! $state->isFinished(); $step++) {
             $event = $step === 0 ? new Started(seed: 'made up') : $made->next($state);
             $outcome = $engine->apply($state, $event, 0);
-            self::assertInstanceOf(Applied::class, $outcome, $outcome instanceof Refusal ? "{$event->kind()->value}: {$outcome->message->code}" : '');
+            self::assertInstanceOf(
+                Applied::class,
+                $outcome,
+                $outcome instanceof Refusal ? "{$event->kind()->value}: {$outcome->message->code}" : '',
+            );
             $state = $outcome->state;
         }
         self::assertTrue($state->isFinished());
@@ -318,10 +357,16 @@ final class WalkPropertiesTest extends TestCase
                 preg_match_all('~SECRET (rung|feedback|said|model|key) ([\w/-]+)~', $sent, $found, PREG_SET_ORDER);
                 foreach ($found as [$whole, $what, $whose]) {
                     $shown = (new Position($quiz, $terms))->question($state);
-                    $isOption = $what === 'key' && $shown !== null && $shown->prompt->html === "PROMPT $whose" && $shown->kind->showsOptions();
+                    $isOption = $what === 'key'
+                        && $shown !== null
+                        && $shown->prompt->html === "PROMPT $whose"
+                        && $shown->kind->showsOptions();
                     $isGap = $what === 'key' && $shown !== null && $shown->gaps !== [] && str_contains($sent, "PROMPT $whose\"");
                     $over = $what === 'key' || $what === 'model' ? $state->isFinished() || $state->handedIn : false;
-                    self::assertTrue(isset($earned[$whole]) || $isOption || $over || ($isGap && isset($earned["answered $whose"])), "$whole was sent at step $step");
+                    self::assertTrue(
+                        isset($earned[$whole]) || $isOption || $over || ($isGap && isset($earned["answered $whose"])),
+                        "$whole was sent at step $step",
+                    );
                 }
             }
         });
@@ -342,7 +387,9 @@ final class WalkPropertiesTest extends TestCase
             if ($fact->kind === FactKind::Marked || $fact->kind === FactKind::Revealed) {
                 $question = $quiz->question((string) $fact->data['question']);
                 $name = str_replace('PROMPT ', '', $question?->prompt->html ?? '');
-                $secrets = $fact->kind === FactKind::Revealed ? ["SECRET model $name", "SECRET key $name"] : ["SECRET said $name", "answered $name"];
+                $secrets = $fact->kind === FactKind::Revealed
+                    ? ["SECRET model $name", "SECRET key $name"]
+                    : ["SECRET said $name", "answered $name"];
                 $entry = $question?->entry($fact->data['entry'] ?? null);
                 $earned += array_fill_keys([...$secrets, (string) $entry?->feedback->html], true);
             }

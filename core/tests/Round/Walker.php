@@ -76,9 +76,17 @@ final class Walker
     {
         foreach ($events as $event) {
             $outcome = (new Engine($this->quiz, $this->terms))->apply($this->state, $event, $this->at, $this->front);
-            Assert::assertInstanceOf(Applied::class, $outcome, $outcome instanceof Refusal ? "{$event->kind()->value}: {$outcome->message->code}" : '');
+            Assert::assertInstanceOf(
+                Applied::class,
+                $outcome,
+                $outcome instanceof Refusal ? "{$event->kind()->value}: {$outcome->message->code}" : '',
+            );
             $this->state = $outcome->state;
-            $this->taken[] = new StoredEvent($event, $this->at, array_map(static fn (Fact $fact): array => $fact->toArray(), $outcome->facts));
+            $this->taken[] = new StoredEvent(
+                $event,
+                $this->at,
+                array_map(static fn (Fact $fact): array => $fact->toArray(), $outcome->facts),
+            );
         }
 
         return $this;
@@ -90,7 +98,12 @@ final class Walker
         $outcome = (new Engine($this->quiz, $this->terms))->apply($this->state, $event, $this->at, null, true);
         Assert::assertInstanceOf(Applied::class, $outcome, $outcome instanceof Refusal ? $outcome->message->code : '');
         $this->state = $outcome->state;
-        $this->taken[] = new StoredEvent($event, $this->at, array_map(static fn (Fact $fact): array => $fact->toArray(), $outcome->facts), true);
+        $this->taken[] = new StoredEvent(
+            $event,
+            $this->at,
+            array_map(static fn (Fact $fact): array => $fact->toArray(), $outcome->facts),
+            true,
+        );
 
         return $this;
     }
@@ -136,7 +149,10 @@ final class Walker
 
     public function isAt(string ...$path): self
     {
-        Assert::assertSame(array_map($this->draft->id(...), $path), array_map(static fn ($frame): string => $frame->id, $this->state->path));
+        Assert::assertSame(
+            array_map($this->draft->id(...), $path),
+            array_map(static fn ($frame): string => $frame->id, $this->state->path),
+        );
 
         return $this;
     }

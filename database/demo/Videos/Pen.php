@@ -13,7 +13,8 @@ final class Pen
 
     private const COLOURS = [
         'paper' => [0xF4, 0xF6, 0xF1], 'ink' => [0x15, 0x24, 0x2C], 'soft' => [0x47, 0x57, 0x5F], 'water' => [0x8F, 0xBF, 0xC6],
-        'deep' => [0x0F, 0x55, 0x60], 'earth' => [0xDF, 0xD2, 0xAE], 'rail' => [0x8A, 0x71, 0x3A], 'accent' => [0x98, 0x12, 0x4F], 'moon' => [0xFE, 0xFE, 0xFA],
+        'deep' => [0x0F, 0x55, 0x60], 'earth' => [0xDF, 0xD2, 0xAE], 'rail' => [0x8A, 0x71, 0x3A], 'accent' => [0x98, 0x12, 0x4F],
+        'moon' => [0xFE, 0xFE, 0xFA],
     ];
 
     private \GdImage $image;
@@ -44,7 +45,14 @@ final class Pen
     public function disc(float $x, float $y, float $width, float $height, string $ink, ?string $rim = null): void
     {
         if ($rim !== null) {
-            imagefilledellipse($this->image, (int) ($x * 2), (int) ($y * 2), (int) ($width * 2 + 8), (int) ($height * 2 + 8), $this->ink[$rim]);
+            imagefilledellipse(
+                $this->image,
+                (int) ($x * 2),
+                (int) ($y * 2),
+                (int) ($width * 2 + 8),
+                (int) ($height * 2 + 8),
+                $this->ink[$rim],
+            );
         }
         imagefilledellipse($this->image, (int) ($x * 2), (int) ($y * 2), (int) ($width * 2), (int) ($height * 2), $this->ink[$ink]);
     }

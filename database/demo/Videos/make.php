@@ -17,23 +17,50 @@ const PAUSE = 0.7;
 
 $videos = [
     'two-high-tides' => [
-        ['Stand on the quay at Skerry Bay for a whole day, and you see the water rise twice, and fall twice. Why twice?', Scenes::quay(...)],
+        [
+            'Stand on the quay at Skerry Bay for a whole day, and you see the water rise twice, and fall twice. Why twice?',
+            Scenes::quay(...),
+        ],
         ['The Moon pulls on the whole Earth. But it pulls harder on the side that is nearer to it.', Scenes::pull(...)],
         ['So on the near side, the water is drawn towards the Moon, and piles up. That is the first bulge.', Scenes::nearBulge(...)],
-        ['On the far side, the pull is weakest. The Earth itself is drawn away from the water there, a little, and the water is left behind. That is the second bulge.', Scenes::farBulge(...)],
+        [
+            'On the far side, the pull is weakest. The Earth itself is drawn away from the water there, a little, and the water is left behind. That is the second bulge.',
+            Scenes::farBulge(...),
+        ],
         ['Between the two bulges, the water is low.', Scenes::between(...)],
-        ['Now the Earth turns. In one turn, our bay passes through both bulges, and through the low water between them. That makes two high tides, and two low tides.', Scenes::turning(...)],
-        ['Meanwhile the Moon moves on a little, and the bay has to catch up. So from one high tide to the next it takes about twelve hours and twenty-five minutes.', Scenes::moonMoves(...)],
+        [
+            'Now the Earth turns. In one turn, our bay passes through both bulges, and through the low water between them. That makes two high tides, and two low tides.',
+            Scenes::turning(...),
+        ],
+        [
+            'Meanwhile the Moon moves on a little, and the bay has to catch up. So from one high tide to the next it takes about twelve hours and twenty-five minutes.',
+            Scenes::moonMoves(...),
+        ],
     ],
     'tidal-range' => [
         ['Twice a day the water at the quay climbs to its high mark, and sinks to its low mark.', Scenes::rangeMarks(...)],
-        ['The tidal range is the height between the two marks. It says how far the water climbs, not how deep it is.', Scenes::rangeArrow(...)],
-        ['So take the low water away from the high water. Five point two, minus one point four, is three point eight metres.', Scenes::rangeSum(...)],
+        [
+            'The tidal range is the height between the two marks. It says how far the water climbs, not how deep it is.',
+            Scenes::rangeArrow(...),
+        ],
+        [
+            'So take the low water away from the high water. Five point two, minus one point four, is three point eight metres.',
+            Scenes::rangeSum(...),
+        ],
     ],
     'rule-of-twelfths' => [
-        ['From low water to high water takes about six hours. But the water does not climb by the same amount each hour.', Scenes::evenly(...)],
-        ['It starts slowly, is fastest in the middle, and ends slowly. In twelfths of the range: one, two, three, three, two, one.', Scenes::slowFastSlow(...)],
-        ['Say the range is four point eight metres. One twelfth is nought point four metres. In the third hour the water climbs three twelfths: one point two metres.', Scenes::twelfthsExample(...)],
+        [
+            'From low water to high water takes about six hours. But the water does not climb by the same amount each hour.',
+            Scenes::evenly(...),
+        ],
+        [
+            'It starts slowly, is fastest in the middle, and ends slowly. In twelfths of the range: one, two, three, three, two, one.',
+            Scenes::slowFastSlow(...),
+        ],
+        [
+            'Say the range is four point eight metres. One twelfth is nought point four metres. In the third hour the water climbs three twelfths: one point two metres.',
+            Scenes::twelfthsExample(...),
+        ],
     ],
 ];
 

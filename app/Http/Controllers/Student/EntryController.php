@@ -40,11 +40,20 @@ final class EntryController extends Controller
     /** The first entry sets the secret. Whether a name is on the roster is never told. */
     public function enter(Request $request, Phrases $phrases, Roster $roster): JsonResponse
     {
-        $request->validate(['name' => ['required', 'string', 'max:120'], 'secret' => ['required', 'string', 'max:100'], 'first' => ['required', 'boolean']]);
+        $request->validate(
+            [
+                'name' => ['required', 'string', 'max:120'],
+                'secret' => ['required', 'string', 'max:100'],
+                'first' => ['required', 'boolean'],
+            ],
+        );
         $class = $this->class($request, $phrases);
         $secret = $request->string('secret')->value();
         if ($request->boolean('first') && mb_strlen($secret) < 4) {
-            throw Rejected::invalid(new Message('problem.entry.short-secret'), [new Fault('/secret', new Message('problem.entry.short-secret'))]);
+            throw Rejected::invalid(
+                new Message('problem.entry.short-secret'),
+                [new Fault('/secret', new Message('problem.entry.short-secret'))],
+            );
         }
         $name = $request->string('name')->value();
         $address = Door::ofAddress('enter', $request->ip());
@@ -75,7 +84,12 @@ final class EntryController extends Controller
     public function keepReading(Request $request): Response
     {
         $reading = $request->validate([
-            'size' => ['required', 'numeric', 'min:1', 'max:2'], 'spacing' => ['required', 'boolean'], 'contrast' => ['required', 'boolean'], 'face' => ['required', 'boolean'],
+            'size' => [
+                'required',
+                'numeric',
+                'min:1',
+                'max:2',
+            ], 'spacing' => ['required', 'boolean'], 'contrast' => ['required', 'boolean'], 'face' => ['required', 'boolean'],
         ]);
         $this->student($request)->update(['reading' => $reading]);
 
@@ -98,7 +112,12 @@ final class EntryController extends Controller
             'reading' => ($student->reading ?? []) + ['size' => 1, 'spacing' => false, 'contrast' => false, 'face' => false],
             // What is given to single students, or comes by a link, stands outside all classes.
             'classes' => $classes->union($tasks->has('') ? ['' => ''] : [])
-                ->map(static fn (string $name, string $id): array => ['name' => $name, 'tasks' => $tasks->get($id, collect())->pluck('task')->all()])->values()->all(),
+                ->map(
+                    static fn (string $name, string $id): array => [
+                        'name' => $name,
+                        'tasks' => $tasks->get($id, collect())->pluck('task')->all(),
+                    ],
+                )->values()->all(),
         ]));
     }
 
@@ -147,7 +166,10 @@ final class EntryController extends Controller
         $door->knock();
         $class = $phrases->find($request->string('phrase')->value());
         if ($class === null) {
-            throw Rejected::invalid(new Message('problem.entry.unknown-phrase'), [new Fault('/phrase', new Message('problem.entry.no-class'))]);
+            throw Rejected::invalid(
+                new Message('problem.entry.unknown-phrase'),
+                [new Fault('/phrase', new Message('problem.entry.no-class'))],
+            );
         }
         $door->opened();
 

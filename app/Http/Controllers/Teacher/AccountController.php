@@ -29,7 +29,13 @@ final class AccountController extends Controller
 
     public function signUp(Request $request): JsonResponse
     {
-        $request->validate(['name' => ['nullable', 'string', 'max:120'], 'email' => ['required', 'string', 'email', 'max:190'], 'password' => self::PASSWORD]);
+        $request->validate(
+            [
+                'name' => ['nullable', 'string', 'max:120'],
+                'email' => ['required', 'string', 'email', 'max:190'],
+                'password' => self::PASSWORD,
+            ],
+        );
         if ($request->string('name')->trim()->value() === '') {
             throw Rejected::invalid(new Message('problem.field.own-name'), [new Fault('/name', new Message('problem.field.own-name'))]);
         }
@@ -41,7 +47,8 @@ final class AccountController extends Controller
         $name = $request->string('name')->trim()->value();
         try {
             $teacher = DB::transaction(static fn (): Teacher => School::query()->create(['name' => $name])->teachers()->create([
-                'is_keeper' => true, 'name' => $name, 'email' => $email, 'password' => $request->string('password')->value(), 'language' => App::getLocale(),
+                'is_keeper' => true, 'name' => $name, 'email' => $email, 'password' => $request->string('password')->value(),
+                'language' => App::getLocale(),
             ]));
         } catch (UniqueConstraintViolationException) {
             throw self::addressTaken();

@@ -64,7 +64,10 @@ final class ChangeController extends Controller
         $request->validate(['before' => ['integer', 'min:1']]);
         $entries = [];
         $more = false;
-        $changes = $quiz->changes()->with('teacher:id,name')->when($request->has('before'), static fn ($query) => $query->where('number', '<', $request->integer('before')))
+        $changes = $quiz->changes()->with('teacher:id,name')->when(
+            $request->has('before'),
+            static fn ($query) => $query->where('number', '<', $request->integer('before')),
+        )
             ->select(['quiz_id', 'number', 'teacher_id', 'kind', 'label', 'member', 'unfit', 'made_at'])->orderByDesc('number')->lazy(500);
         foreach ($changes as $change) {
             $last = array_key_last($entries);
@@ -141,6 +144,8 @@ final class ChangeController extends Controller
     /** One teacher's changes of one kind that are one step are one entry. */
     private static function isOneEntry(QuizChange $later, QuizChange $earlier): bool
     {
-        return $later->teacher_id === $earlier->teacher_id && $later->kind === $earlier->kind && Steps::isOne($earlier->member, $earlier->made_at, $later);
+        return $later->teacher_id === $earlier->teacher_id
+            && $later->kind === $earlier->kind
+            && Steps::isOne($earlier->member, $earlier->made_at, $later);
     }
 }

@@ -36,7 +36,8 @@ final class ClassController extends Controller
     {
         $request->validate(['name' => ['required', 'string', 'max:120']]);
         $class = $this->teacher($request)->classes()->create([
-            'school_id' => $this->teacher($request)->school_id, 'name' => $request->string('name')->trim()->value(), 'phrase' => $phrases->fresh(),
+            'school_id' => $this->teacher($request)->school_id, 'name' => $request->string('name')->trim()->value(),
+            'phrase' => $phrases->fresh(),
         ]);
 
         return new JsonResponse($this->whole($class), 201);
@@ -60,7 +61,9 @@ final class ClassController extends Controller
         ]);
         $said = collect($request->array('same'))->pluck('student', 'key')->all();
 
-        return new JsonResponse($this->said($this->roster->add($class, $request->string('names')->value(), $said) + ['class' => $this->whole($class)]));
+        return new JsonResponse(
+            $this->said($this->roster->add($class, $request->string('names')->value(), $said) + ['class' => $this->whole($class)]),
+        );
     }
 
     public function takeOut(SchoolClass $class, string $student): Response
@@ -126,7 +129,9 @@ final class ClassController extends Controller
                 'id' => $student->id, 'name' => $student->name, 'entered' => $student->secret !== null, 'extraTime' => $student->extra_time,
                 'shutUntil' => isset($shut[$student->id]) ? $shut[$student->id]->toIso8601ZuluString() : null,
             ])->all(),
-            'tasks' => $class->tasks()->with(['quiz.latestEdition', 'class'])->get()->map(static fn (Task $task): array => TaskController::line($task))->all(),
+            'tasks' => $class->tasks()->with(['quiz.latestEdition', 'class'])->get()->map(
+                static fn (Task $task): array => TaskController::line($task),
+            )->all(),
         ];
     }
 }

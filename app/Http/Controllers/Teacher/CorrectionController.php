@@ -44,7 +44,9 @@ final class CorrectionController extends Controller
         $difference = $this->corrections->difference($quiz);
         $told = static fn (array $edits): array => array_map(static fn (Edit $edit): \stdClass => $edit->toObject(), $edits);
 
-        return new JsonResponse(['corrections' => $told($difference['corrections']), 'structure' => $told($difference['structure'])] + $difference);
+        return new JsonResponse(
+            ['corrections' => $told($difference['corrections']), 'structure' => $told($difference['structure'])] + $difference,
+        );
     }
 
     /** Lays a correction over one more edition, which reads otherwise. */
@@ -91,7 +93,9 @@ final class CorrectionController extends Controller
             'madeAt' => $correction->made_at->toIso8601ZuluString('millisecond'),
             'takenBack' => $correction->taken_back_at !== null,
             'marked' => $correction->marked,
-            'elsewhere' => $last->filter(static fn (EditionCorrection $layer): bool => $layer->unfit !== null)->map(static fn (EditionCorrection $layer): array => [
+            'elsewhere' => $last->filter(
+                static fn (EditionCorrection $layer): bool => $layer->unfit !== null,
+            )->map(static fn (EditionCorrection $layer): array => [
                 'edition' => $layer->edition->number,
                 'reason' => $layer->unfit['reason'] ?? '',
                 'stands' => $layer->unfit['stands'] ?? null,

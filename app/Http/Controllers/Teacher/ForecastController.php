@@ -50,7 +50,13 @@ final class ForecastController extends Controller
         $this->authorize('reach', $quiz->load('latestEdition'));
         $edition = $quiz->latestEdition ?? throw new Rejected(Reason::NotPublished, new Message('problem.quiz.publish-first'));
 
-        return $this->forecast($request, $quiz, $editions->read($edition), Terms::read(Fields::of($request->input('terms') ?? [], '/terms')), 'edition');
+        return $this->forecast(
+            $request,
+            $quiz,
+            $editions->read($edition),
+            Terms::read(Fields::of($request->input('terms') ?? [], '/terms')),
+            'edition',
+        );
     }
 
     private function forecast(Request $request, Quiz $quiz, QuizDocument $read, Terms $terms, string $which): JsonResponse
@@ -61,12 +67,19 @@ final class ForecastController extends Controller
         if ($class !== null) {
             $this->authorize('reach', $class);
         }
-        $profile = $class === null ? array_column(Profile::three(), null, 'name')[$name] : Profile::ofClass($this->data->known($quiz, $class));
+        $profile = $class === null
+            ? array_column(Profile::three(), null, 'name')[$name]
+            : Profile::ofClass($this->data->known($quiz, $class));
         $films = array_filter(array_map(static fn (VideoInfo $film): ?float => $film->seconds, VideoInfos::of($read)), is_float(...));
-        $students = $class !== null ? $class->students()->count() : (int) $this->teacher($request)->classes()->withCount('students')->get()->max('students_count');
+        $students = $class !== null
+            ? $class->students()->count()
+            : (int) $this->teacher($request)->classes()->withCount('students')->get()->max('students_count');
         $students = $students > 0 ? $students : self::STUDENTS;
 
-        return new JsonResponse($this->said(DerivedCache::once("forecast $quiz->id $which $name", [$read, $terms, $profile, $films, $students], static function () use ($read, $terms, $profile, $films, $students): array {
+        $from = [$read, $terms, $profile, $films, $students];
+
+        $told = DerivedCache::once("forecast $quiz->id $which $name", $from, static function () use ($from): array {
+            [$read, $terms, $profile, $films, $students] = $from;
             try {
                 $forecast = Forecast::of($read, $terms, $profile, $films);
             } catch (NoForecast $unfinished) {
@@ -74,6 +87,8 @@ final class ForecastController extends Controller
             }
 
             return $forecast->toArray() + ['sentence' => (new ForecastInWords($read))->sentence($forecast, $students)];
-        })));
+        });
+
+        return new JsonResponse($this->said($told));
     }
 }

@@ -46,7 +46,9 @@ final class QuizController extends Controller
 
     public function store(Request $request, Words $words): JsonResponse
     {
-        $request->validate(['title' => ['required', 'string', 'max:200'], 'language' => ['string', 'regex:/^[a-z]{2,3}(-[A-Za-z0-9]{2,8})*$/']]);
+        $request->validate(
+            ['title' => ['required', 'string', 'max:200'], 'language' => ['string', 'regex:/^[a-z]{2,3}(-[A-Za-z0-9]{2,8})*$/']],
+        );
         $title = $request->string('title')->trim()->value();
         $quiz = $this->teacher($request)->quizzes()->create([
             'title' => $title,
@@ -81,7 +83,11 @@ final class QuizController extends Controller
             $locked = Quiz::query()->lockForUpdate()->findOrFail($quiz->id);
             $findings = $this->inspection->of($locked);
             if (! Inspection::allowsPublishing($findings)) {
-                throw new Rejected(Reason::NotReady, new Message('problem.quiz.not-ready'), ['findings' => $this->findings($locked, $findings)]);
+                throw new Rejected(
+                    Reason::NotReady,
+                    new Message('problem.quiz.not-ready'),
+                    ['findings' => $this->findings($locked, $findings)],
+                );
             }
             $latest = $locked->latestEdition;
             if ($latest === null || $latest->version !== $locked->version) {
@@ -156,7 +162,10 @@ final class QuizController extends Controller
     {
         $this->authorize('reach', $quiz);
         if (preg_match('/^[0-9a-f]{16}$/', $finding) !== 1) {
-            throw Rejected::invalid(new Message('problem.quiz.finding-key'), [new Fault('/finding', new Message('problem.quiz.finding-key-digits'))]);
+            throw Rejected::invalid(
+                new Message('problem.quiz.finding-key'),
+                [new Fault('/finding', new Message('problem.quiz.finding-key-digits'))],
+            );
         }
         DB::transaction(static function () use ($quiz, $change): void {
             $locked = Quiz::query()->lockForUpdate()->findOrFail($quiz->id);
@@ -194,6 +203,9 @@ final class QuizController extends Controller
     {
         $left = $quiz->left_findings ?? [];
 
-        return array_map(fn (Finding $finding): array => $this->said(Findings::told($finding)) + ['left' => in_array($finding->key(), $left, true)], $findings);
+        return array_map(
+            fn (Finding $finding): array => $this->said(Findings::told($finding)) + ['left' => in_array($finding->key(), $left, true)],
+            $findings,
+        );
     }
 }

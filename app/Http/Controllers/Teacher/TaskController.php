@@ -159,7 +159,12 @@ final class TaskController extends Controller
             $records[$id] = [
                 'standing' => $record->standing->value,
                 'share' => $record->share,
-                'own' => $record->response === null || $question === null ? null : array_map(static fn (Text $text): string => $text->name(), (new QuestionView($question, $terms, ''))->own($record->response)),
+                'own' => $record->response === null || $question === null
+                    ? null
+                    : array_map(
+                        static fn (Text $text): string => $text->name(),
+                        (new QuestionView($question, $terms, ''))->own($record->response),
+                    ),
                 'files' => $record->response?->as === 'files' ? $record->response->list : [],
                 'judged' => $record->judged,
                 'overruled' => $record->overruled,
@@ -176,7 +181,10 @@ final class TaskController extends Controller
             'mastered' => $round->mastered,
             'interrupted' => $round->interrupted,
             'records' => (object) $records,
-            'series' => (object) array_map(static fn (Series $series): array => ['overruled' => $series->overruled, 'comment' => $series->comment], $folded->state->series),
+            'series' => (object) array_map(
+                static fn (Series $series): array => ['overruled' => $series->overruled, 'comment' => $series->comment],
+                $folded->state->series,
+            ),
             'events' => $round->events->map(static fn (RoundEvent $event, int $index): array => [
                 'number' => $event->number,
                 'kind' => $event->kind,
@@ -192,7 +200,11 @@ final class TaskController extends Controller
     public function overrule(Request $request, Task $task, string $round, RoundBook $book): Response
     {
         $this->authorize('reach', $task->load('class'));
-        $book->overrule($round, static fn (Round $found) => abort_unless($found->task_id === $task->id, 404), Overruled::fromData(Fields::of($request->json()->all())));
+        $book->overrule(
+            $round,
+            static fn (Round $found) => abort_unless($found->task_id === $task->id, 404),
+            Overruled::fromData(Fields::of($request->json()->all())),
+        );
 
         return new Response('', 204);
     }
@@ -207,7 +219,10 @@ final class TaskController extends Controller
         $sent = $request->input('terms');
         $terms = Terms::read(Fields::of($sent ?? $quiz->latestEdition?->document['terms'] ?? [], '/terms'));
         if (Gating::circle($quiz, $terms) !== []) {
-            throw Rejected::invalid(new Message('problem.task.gates-in-a-circle'), [new Fault('/terms/gates', new Message('problem.task.circle'))]);
+            throw Rejected::invalid(
+                new Message('problem.task.gates-in-a-circle'),
+                [new Fault('/terms/gates', new Message('problem.task.circle'))],
+            );
         }
 
         return $terms;

@@ -18,8 +18,14 @@ final class TodayController extends Controller
     public function __invoke(Request $request): JsonResponse
     {
         $teacher = $this->teacher($request);
-        $running = $teacher->tasks()->with(['quiz.latestEdition', 'class'])->inState(TaskState::Open, TaskState::Due)->orderByDesc('created_at')->get();
-        $drafts = $teacher->quizzes()->with('latestEdition')->where('state', '!=', QuizState::Archived)->orderByDesc('updated_at')->limit(4)->get();
+        $running = $teacher->tasks()->with(
+            ['quiz.latestEdition', 'class'],
+        )->inState(TaskState::Open, TaskState::Due)->orderByDesc('created_at')->get();
+        $drafts = $teacher->quizzes()->with('latestEdition')->where(
+            'state',
+            '!=',
+            QuizState::Archived,
+        )->orderByDesc('updated_at')->limit(4)->get();
 
         return new JsonResponse([
             'running' => $running->map(static fn (Task $task): array => TaskController::line($task))->all(),

@@ -92,14 +92,24 @@ final class Canonical
         }
         $right = $this->of($node->parts[1]);
         if ($node->op === Op::Product) {
-            return $this->reduced(new Fraction($left->above->times($right->above, $most, $this->effort), $left->below->times($right->below, $most, $this->effort)));
+            return $this->reduced(
+                new Fraction(
+                    $left->above->times($right->above, $most, $this->effort),
+                    $left->below->times($right->below, $most, $this->effort),
+                ),
+            );
         }
         if ($node->op === Op::Quotient) {
             if ($right->above->isZero()) {
                 throw new UnfitResponse(new Message('marking.divides-by-zero'));
             }
 
-            return $this->reduced(new Fraction($left->above->times($right->below, $most, $this->effort), $left->below->times($right->above, $most, $this->effort)));
+            return $this->reduced(
+                new Fraction(
+                    $left->above->times($right->below, $most, $this->effort),
+                    $left->below->times($right->above, $most, $this->effort),
+                ),
+            );
         }
         // A sum, or an equation as the difference of its sides.
         $sign = $node->op === Op::Sum ? 1 : -1;

@@ -54,7 +54,13 @@ final class FormCheck
     private static function monomial(Node $node): ?string
     {
         $exponents = [];
-        $visit = static function (Node $node, int $sign) use (&$visit, &$exponents): bool {
+        $count = static function (Node $unknown, int $exponent) use (&$exponents): bool {
+            $name = serialize($unknown);
+            $exponents[$name] = ($exponents[$name] ?? 0) + $exponent;
+
+            return true;
+        };
+        $visit = static function (Node $node, int $sign) use (&$visit, $count): bool {
             $isPower = $node->op === Op::Power && $node->parts[1]->op === Op::Number && $node->parts[0]->op !== Op::Number;
 
             return match (true) {
@@ -62,8 +68,9 @@ final class FormCheck
                 $node->op === Op::Negative => $visit($node->parts[0], $sign),
                 $node->op === Op::Product => $visit($node->parts[0], $sign) && $visit($node->parts[1], $sign),
                 $node->op === Op::Quotient => $visit($node->parts[0], $sign) && $visit($node->parts[1], -$sign),
-                $node->op === Op::Name, $node->op === Op::Call => (bool) ($exponents[serialize($node)] = ($exponents[serialize($node)] ?? 0) + $sign) || true,
-                $isPower && $node->parts[0]->op === Op::Name => (bool) ($exponents[serialize($node->parts[0])] = ($exponents[serialize($node->parts[0])] ?? 0) + $sign * (int) $node->parts[1]->text) || true,
+                $node->op === Op::Name,
+                $node->op === Op::Call => $count($node, $sign),
+                $isPower && $node->parts[0]->op === Op::Name => $count($node->parts[0], $sign * (int) $node->parts[1]->text),
                 default => false,
             };
         };
@@ -88,7 +95,9 @@ final class FormCheck
             return [...self::factors($node->parts[0]), ...self::factors($node->parts[1])];
         }
         if ($node->op === Op::Quotient) {
-            return $node->parts[1]->op === Op::Number ? self::factors($node->parts[0]) : [...self::factors($node->parts[0]), $node->parts[1]];
+            return $node->parts[1]->op === Op::Number
+                ? self::factors($node->parts[0])
+                : [...self::factors($node->parts[0]), $node->parts[1]];
         }
         if ($node->op === Op::Power && $node->parts[1]->op === Op::Number && (int) $node->parts[1]->text <= 50) {
             return array_merge([], ...array_fill(0, max(1, (int) $node->parts[1]->text), self::factors($node->parts[0])));

@@ -24,6 +24,9 @@ final readonly class Fraction
     /** Whether one is a number other than zero times the other. */
     public function isProportionalTo(self $other, int $mostDegree, Effort $effort): bool
     {
-        return $this->above->times($other->below, $mostDegree, $effort)->isProportionalTo($other->above->times($this->below, $mostDegree, $effort), $effort);
+        return $this->above->times($other->below, $mostDegree, $effort)->isProportionalTo(
+            $other->above->times($this->below, $mostDegree, $effort),
+            $effort,
+        );
     }
 }

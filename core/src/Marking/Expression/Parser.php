@@ -26,7 +26,24 @@ final class Parser
 
     private const DEEPEST = 60;
 
-    public const FUNCTIONS = ['arcsin', 'arccos', 'arctan', 'sqrt', 'cbrt', 'asin', 'acos', 'atan', 'root', 'sin', 'cos', 'tan', 'exp', 'log', 'abs', 'ln'];
+    public const FUNCTIONS = [
+        'arcsin',
+        'arccos',
+        'arctan',
+        'sqrt',
+        'cbrt',
+        'asin',
+        'acos',
+        'atan',
+        'root',
+        'sin',
+        'cos',
+        'tan',
+        'exp',
+        'log',
+        'abs',
+        'ln',
+    ];
 
     /** @var list<array{string, string}> kind and text */
     private array $tokens = [];
@@ -38,8 +55,12 @@ final class Parser
     private bool $ambiguous = false;
 
     /** @param  list<string>  $names  variables of several letters */
-    private function __construct(string $text, private readonly string $decimalSign, private readonly array $names, private readonly bool $tight)
-    {
+    private function __construct(
+        string $text,
+        private readonly string $decimalSign,
+        private readonly array $names,
+        private readonly bool $tight,
+    ) {
         $this->tokens = $this->tokens($text);
     }
 
@@ -175,7 +196,9 @@ final class Parser
 
             return new Node(Op::Call, 'abs', [$sum]);
         }
-        throw new UnfitResponse($kind === 'end' ? new Message('marking.missing-at-end') : new Message('marking.missing-before', ['sign' => $text]));
+        throw new UnfitResponse(
+            $kind === 'end' ? new Message('marking.missing-at-end') : new Message('marking.missing-before', ['sign' => $text]),
+        );
     }
 
     private function call(string $name): Node
@@ -228,7 +251,9 @@ final class Parser
     private function expect(string $sign): void
     {
         if (! $this->take($sign)) {
-            throw new UnfitResponse($sign === '|' ? new Message('marking.second-bar-missing') : new Message('marking.bracket-missing', ['bracket' => $sign]));
+            throw new UnfitResponse(
+                $sign === '|' ? new Message('marking.second-bar-missing') : new Message('marking.bracket-missing', ['bracket' => $sign]),
+            );
         }
     }
 
@@ -236,7 +261,10 @@ final class Parser
     {
         [$kind, $text] = $this->tokens[$this->at] ?? ['end', ''];
 
-        return $kind === 'name' || $kind === 'function' || $text === '(' || ($kind === 'number' && ($this->tokens[$this->at - 1][1] ?? '') === ')');
+        return $kind === 'name'
+            || $kind === 'function'
+            || $text === '('
+            || ($kind === 'number' && ($this->tokens[$this->at - 1][1] ?? '') === ')');
     }
 
     /** @return list<array{string, string}> */
@@ -251,7 +279,10 @@ final class Parser
         usort($names, static fn (string $a, string $b): int => strlen($b) <=> strlen($a));
         $pattern = '~\G(?:(?<space>\s+)|(?<number>\d+(?:'.$comma.'\d+)?|'.$comma.'\d+)'
             .($names === [] ? '' : '|(?<long>'.implode('|', $names).')')
-            .'|(?<function>'.implode('|', self::FUNCTIONS).'|√)|(?<name>pi|\p{L}(?:_(?:\{[\p{L}\d]{1,10}\}|[\p{L}\d]+))?)|(?<sign>[-+*/^()|=]))~u';
+            .'|(?<function>'.implode(
+                '|',
+                self::FUNCTIONS,
+            ).'|√)|(?<name>pi|\p{L}(?:_(?:\{[\p{L}\d]{1,10}\}|[\p{L}\d]+))?)|(?<sign>[-+*/^()|=]))~u';
         $tokens = [];
         $offset = 0;
         while ($offset < strlen($text)) {
@@ -262,7 +293,10 @@ final class Parser
             foreach (['number', 'long', 'function', 'name', 'sign'] as $kind) {
                 $match = $found[$kind] ?? null;
                 if ($match !== null) {
-                    $tokens[] = [$kind === 'long' ? 'name' : $kind, $kind === 'number' ? strtr($match, ',', '.') : strtr($match, ['{' => '', '}' => ''])];
+                    $tokens[] = [
+                        $kind === 'long' ? 'name' : $kind,
+                        $kind === 'number' ? strtr($match, ',', '.') : strtr($match, ['{' => '', '}' => '']),
+                    ];
                 }
             }
         }
@@ -275,16 +309,24 @@ final class Parser
     {
         $text = (string) preg_replace_callback(
             '/[\x{2070}\x{B9}\x{B2}\x{B3}\x{2074}-\x{2079}\x{207A}\x{207B}\x{207F}]+/u',
-            static fn (array $match): string => '^('.strtr((string) \Normalizer::normalize($match[0], \Normalizer::FORM_KC), ["\u{2212}" => '-']).')',
+            static fn (array $match): string => '^('.strtr(
+                (string) \Normalizer::normalize($match[0], \Normalizer::FORM_KC),
+                ["\u{2212}" => '-'],
+            ).')',
             $text,
         );
         $text = (string) preg_replace_callback(
             '/[\x{BC}-\x{BE}\x{2150}-\x{215E}]/u',
-            static fn (array $match): string => '('.str_replace("\u{2044}", '/', (string) \Normalizer::normalize($match[0], \Normalizer::FORM_KC)).')',
+            static fn (array $match): string => '('.str_replace(
+                "\u{2044}",
+                '/',
+                (string) \Normalizer::normalize($match[0], \Normalizer::FORM_KC),
+            ).')',
             $text,
         );
         $text = strtr($text, [
-            "\u{2212}" => '-', "\u{2013}" => '-', '×' => '*', '·' => '*', '⋅' => '*', "\u{2217}" => '*', '÷' => '/', ':' => '/', "\u{2044}" => '/',
+            "\u{2212}" => '-', "\u{2013}" => '-', '×' => '*', '·' => '*', '⋅' => '*', "\u{2217}" => '*', '÷' => '/', ':' => '/',
+            "\u{2044}" => '/',
             "\u{2215}" => '/', '**' => '^', '[' => '(', ']' => ')', 'π' => 'pi', "\u{2062}" => '', "\u{2061}" => '',
         ]);
 

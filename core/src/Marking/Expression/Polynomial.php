@@ -74,7 +74,10 @@ final readonly class Polynomial
             }
         }
 
-        return new self(array_filter($terms, static fn (int|BigInteger $c): bool => ! ExactInteger::isZero($c)), $this->degree + $other->degree);
+        return new self(
+            array_filter($terms, static fn (int|BigInteger $c): bool => ! ExactInteger::isZero($c)),
+            $this->degree + $other->degree,
+        );
     }
 
     public function power(int $exponent, int $mostDegree, Effort $effort): self
@@ -125,7 +128,10 @@ final readonly class Polynomial
     {
         $effort->spendOnProducts($this->terms, [$factor]);
 
-        return new self(array_map(static fn (int|BigInteger $c): int|BigInteger => ExactInteger::multiply($c, $factor), $this->terms), $this->degree);
+        return new self(
+            array_map(static fn (int|BigInteger $c): int|BigInteger => ExactInteger::multiply($c, $factor), $this->terms),
+            $this->degree,
+        );
     }
 
     public function __toString(): string

@@ -41,7 +41,9 @@ final class Probe
     /** @return list<string> */
     private static function names(Node $node): array
     {
-        return $node->op === Op::Name && $node->text !== 'pi' && $node->text !== 'e' ? [$node->text] : array_merge([], ...array_map(self::names(...), $node->parts));
+        return $node->op === Op::Name && $node->text !== 'pi' && $node->text !== 'e'
+            ? [$node->text]
+            : array_merge([], ...array_map(self::names(...), $node->parts));
     }
 
     /** A fixed number for an unknown at a point: two thirds of them positive, not near whole numbers. */

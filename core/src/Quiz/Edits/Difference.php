@@ -120,7 +120,14 @@ final class Difference
     {
         $nodes = $node->{$list} ?? null;
 
-        return is_array($nodes) ? array_values(array_filter(array_map(static fn (mixed $one): mixed => $one instanceof \stdClass ? $one->id ?? null : null, $nodes), is_string(...))) : null;
+        return is_array($nodes)
+            ? array_values(
+                array_filter(
+                    array_map(static fn (mixed $one): mixed => $one instanceof \stdClass ? $one->id ?? null : null, $nodes),
+                    is_string(...),
+                ),
+            )
+            : null;
     }
 
     /**

@@ -91,7 +91,9 @@ final readonly class Edit
                 }
                 $was = isset($all['was']) ? $fields->string('was') : null;
 
-                return $hasValue ? self::set($fields->string('at'), $member, $all['value'], $was) : self::without($fields->string('at'), $member, $was);
+                return $hasValue
+                    ? self::set($fields->string('at'), $member, $all['value'], $was)
+                    : self::without($fields->string('at'), $member, $was);
             case 'insert':
                 $fields->only(['do', 'into', 'list', 'before', 'node']);
                 if (! $node instanceof \stdClass) {

@@ -23,7 +23,22 @@ final class Mendable
         'misconception' => ['text'],
         'stop' => ['title', 'text', 'points', 'need', 'ends', 'credit'],
         'cue' => ['text'],
-        'question' => ['prompt', 'points', 'tolerance', 'unitShare', 'keyless', 'scoring', 'text', 'form', 'feedback', 'explanation', 'sentence', 'model', 'objectives', 'difficulty'],
+        'question' => [
+            'prompt',
+            'points',
+            'tolerance',
+            'unitShare',
+            'keyless',
+            'scoring',
+            'text',
+            'form',
+            'feedback',
+            'explanation',
+            'sentence',
+            'model',
+            'objectives',
+            'difficulty',
+        ],
         'entry' => ['text', 'key', 'right', 'share', 'feedback', 'misconception', 'order', 'pairs'],
         'item' => ['text'],
         'pair' => ['text', 'item'],
@@ -61,7 +76,11 @@ final class Mendable
         $kind = is_string($node->kind ?? null) ? QuestionKind::tryFrom($node->kind) : null;
 
         return $type === 'gap' ? ($node->show ?? null) === 'typed'
-            : in_array($kind, [QuestionKind::ShortText, QuestionKind::Number, QuestionKind::Expression, QuestionKind::Order, QuestionKind::Match], true);
+            : in_array(
+                $kind,
+                [QuestionKind::ShortText, QuestionKind::Number, QuestionKind::Expression, QuestionKind::Order, QuestionKind::Match],
+                true,
+            );
     }
 
     /** Rungs and forks of a new entry wait for the next edition. */

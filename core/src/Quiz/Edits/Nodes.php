@@ -37,7 +37,9 @@ final class Nodes
         }
     }
 
-    /** @return iterable<array{\stdClass, string, string}> the nodes right below a node, with their type and the list or member they are in */
+    /**
+     * @return iterable<array{\stdClass, string, string}> the nodes right below a node, with their type and the list or member they are in
+     */
     public static function below(\stdClass $node, string $type): iterable
     {
         $shape = Shapes::of($type);

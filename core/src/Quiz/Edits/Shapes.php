@@ -9,7 +9,8 @@ namespace HiddenLadder\Core\Quiz\Edits;
  * the table that bin/make-shapes makes from the schema.
  *
  * @phpstan-type Reference array{path: list<string>, to: string, clear: int, null: bool}
- * @phpstan-type Shape array{lists: array<string, string>, children: array<string, string>, kinds: array<string, list<string>>, references: list<Reference>, rich: list<string>, whole: list<string>}
+ * @phpstan-type Shape array{lists: array<string, string>, children: array<string, string>, kinds: array<string,
+ *     list<string>>, references: list<Reference>, rich: list<string>, whole: list<string>}
  */
 final class Shapes
 {

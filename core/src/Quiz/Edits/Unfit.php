@@ -13,8 +13,12 @@ final class Unfit extends \DomainException
      * @param  string  $reason  missing, changed, there-already, no-such-list, into-itself, not-a-member
      * @param  mixed  $stands  changed: what stands there
      */
-    public function __construct(public readonly int $edit, public readonly string $at, public readonly string $reason, public readonly mixed $stands = null)
-    {
+    public function __construct(
+        public readonly int $edit,
+        public readonly string $at,
+        public readonly string $reason,
+        public readonly mixed $stands = null,
+    ) {
         parent::__construct("Edit $edit at $at: $reason");
     }
 }

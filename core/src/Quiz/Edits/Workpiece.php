@@ -210,7 +210,9 @@ final class Workpiece
         $holder->{$step} = $value;
         $member = implode('.', $walked);
 
-        return $had ? Edit::set($edit->at, $member, $stood, Fingerprint::of($value)) : Edit::without($edit->at, $member, Fingerprint::of($value));
+        return $had
+            ? Edit::set($edit->at, $member, $stood, Fingerprint::of($value))
+            : Edit::without($edit->at, $member, Fingerprint::of($value));
     }
 
     private function expect(Edit $edit, int $number, bool $had, mixed $stood): void
@@ -298,7 +300,11 @@ final class Workpiece
                 return;
             }
             $top = $reference['path'][0];
-            yield Edit::set($id, $top, $reference['null'] && $reference['clear'] === 1 ? null : self::cleared($place['node']->{$top}, $dangling));
+            yield Edit::set(
+                $id,
+                $top,
+                $reference['null'] && $reference['clear'] === 1 ? null : self::cleared($place['node']->{$top}, $dangling),
+            );
         }
     }
 
@@ -324,7 +330,9 @@ final class Workpiece
             return $found;
         }
 
-        return $value instanceof \stdClass && isset($value->{$step}) ? $this->dangling($value->{$step}, $reference, $depth + 1, [...$walked, $step]) : [];
+        return $value instanceof \stdClass && isset($value->{$step})
+            ? $this->dangling($value->{$step}, $reference, $depth + 1, [...$walked, $step])
+            : [];
     }
 
     private function leads(string $id, string $to): bool

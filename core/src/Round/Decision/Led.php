@@ -52,7 +52,12 @@ final readonly class Led implements Decision
 
     public static function read(array $fact): static
     {
-        ['way' => $way, 'to' => $to, 'rung' => $rung, 'ladder' => $ladder] = $fact + ['way' => '', 'to' => null, 'rung' => null, 'ladder' => ''];
+        [
+            'way' => $way,
+            'to' => $to,
+            'rung' => $rung,
+            'ladder' => $ladder,
+        ] = $fact + ['way' => '', 'to' => null, 'rung' => null, 'ladder' => ''];
 
         return new self(
             Way::from(is_string($way) ? $way : ''),

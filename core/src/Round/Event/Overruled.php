@@ -37,7 +37,13 @@ final readonly class Overruled extends Event
     {
         $data->only(['question', 'stop', 'share', 'comment', 'sendBack']);
 
-        return new self($data->stringOrNull('question'), $data->number('share'), $data->stringOr('comment', ''), $data->booleanOr('sendBack', false), $data->stringOrNull('stop'));
+        return new self(
+            $data->stringOrNull('question'),
+            $data->number('share'),
+            $data->stringOr('comment', ''),
+            $data->booleanOr('sendBack', false),
+            $data->stringOrNull('stop'),
+        );
     }
 
     public function kind(): EventKind
@@ -47,6 +53,10 @@ final readonly class Overruled extends Event
 
     public function data(): array
     {
-        return ($this->stop === null ? ['question' => $this->question] : ['stop' => $this->stop]) + ['share' => $this->share, 'comment' => $this->comment, 'sendBack' => $this->sendBack];
+        return ($this->stop === null ? ['question' => $this->question] : ['stop' => $this->stop]) + [
+            'share' => $this->share,
+            'comment' => $this->comment,
+            'sendBack' => $this->sendBack,
+        ];
     }
 }

@@ -68,7 +68,11 @@ final readonly class Conditions
 
     private static function gave(Record $record, ?string $entry): bool
     {
-        return $entry !== null && ($record->mark?->entry === $entry || ($record->response?->as === 'choices' && in_array($entry, $record->response->list, true)));
+        return $entry !== null
+            && (
+                $record->mark?->entry === $entry
+                || ($record->response?->as === 'choices' && in_array($entry, $record->response->list, true))
+            );
     }
 
     private function scoreFits(Condition $condition, State $state): bool

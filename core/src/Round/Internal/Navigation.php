@@ -153,7 +153,9 @@ final class Navigation
         if ($top !== null) {
             // Back from a side stop: on, where what it was entered from is done; else to that question.
             $home = $this->position->home($this->state);
-            $isDone = $home === null || ($this->state->series[$top->id] ?? null)?->ended === true || $this->state->record($home->id)->standing->isSettled();
+            $isDone = $home === null
+                || ($this->state->series[$top->id] ?? null)?->ended === true
+                || $this->state->record($home->id)->standing->isSettled();
             $led = $this->decisions->decide(Led::class, static fn (): Led => $isDone ? Led::on(null) : Led::back());
             if ($led?->way === Way::On) {
                 $this->leave();
@@ -198,7 +200,10 @@ final class Navigation
         $ladder = (string) $rung->ladder;
         $record->mayLeave = $record->mayLeave || $record->depth($ladder) >= count($this->quiz->ladder($ladder));
         $record->since = null;
-        if ($this->decisions->isFollowing() || ($record->slips > 0 && $this->wantsAlike($home, $this->position->asked($home, $this->state)))) {
+        if (
+            $this->decisions->isFollowing()
+            || ($record->slips > 0 && $this->wantsAlike($home, $this->position->asked($home, $this->state)))
+        ) {
             $this->standIn($home, $record);
         }
     }
@@ -235,7 +240,10 @@ final class Navigation
             $fresh = array_values(array_diff($others, $record->stoodIn));
             $left = $fresh !== [] ? $fresh : array_values(array_diff([...$others, $home->id], [$record->standIn ?? $home->id]));
 
-            return Dealt::standIn($home->id, $left === [] ? null : (new SeededRandom($this->state->seed, "alike/$home->id/".count($record->stoodIn)))->one($left));
+            return Dealt::standIn(
+                $home->id,
+                $left === [] ? null : (new SeededRandom($this->state->seed, "alike/$home->id/".count($record->stoodIn)))->one($left),
+            );
         });
         $standIn = $dealt?->question;
         if ($standIn === null) {
@@ -261,7 +269,10 @@ final class Navigation
     public function comeBack(): void
     {
         $returns = $this->decisions->decide(Returns::class, function (): Returns {
-            $questions = array_filter($this->quiz->questions(), fn (Question $question): bool => $this->position->comesBack($question, $this->state));
+            $questions = array_filter(
+                $this->quiz->questions(),
+                fn (Question $question): bool => $this->position->comesBack($question, $this->state),
+            );
 
             return new Returns(array_map(strval(...), array_keys($questions)));
         });
@@ -337,7 +348,9 @@ final class Navigation
             }
         }
         if ($stop->forks !== []) {
-            $this->follow($this->decisions->decide(Led::class, fn (): Led => Led::on($this->conditions->fork($stop->forks, null, $this->state)))?->to);
+            $this->follow(
+                $this->decisions->decide(Led::class, fn (): Led => Led::on($this->conditions->fork($stop->forks, null, $this->state)))?->to,
+            );
 
             return;
         }
@@ -360,7 +373,15 @@ final class Navigation
     public function startClock(): void
     {
         $path = $this->state->path;
-        if ($path === [] || $this->state->verdictShown || ($this->terms->secondsForQuestion === null && ! $this->quiz->mayBeTimed($path[count($path) - 1]->id) && ! $this->quiz->mayBeTimed($path[0]->id))) {
+        if (
+            $path === []
+            || $this->state->verdictShown
+            || (
+                $this->terms->secondsForQuestion === null
+                && ! $this->quiz->mayBeTimed($path[count($path) - 1]->id)
+                && ! $this->quiz->mayBeTimed($path[0]->id)
+            )
+        ) {
             return;
         }
         $home = $this->position->home($this->state);
@@ -386,7 +407,9 @@ final class Navigation
     {
         if (! isset($this->owned[$home->id])) {
             $this->owned[$home->id] = true;
-            $this->state->records[$home->id] = isset($this->state->records[$home->id]) ? clone $this->state->records[$home->id] : new Record;
+            $this->state->records[$home->id] = isset($this->state->records[$home->id])
+                ? clone $this->state->records[$home->id]
+                : new Record;
         }
 
         return $this->state->records[$home->id];

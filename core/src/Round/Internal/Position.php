@@ -171,7 +171,8 @@ final readonly class Position
     /** A verdict stands here; also where a corrected key has made the answer right since. */
     public function isVerdictShown(Question $home, State $state): bool
     {
-        return $state->verdictShown || ($state->record($home->id)->standing->isRight() && $this->rung($state) === null && $this->series($state) === null);
+        return $state->verdictShown
+            || ($state->record($home->id)->standing->isRight() && $this->rung($state) === null && $this->series($state) === null);
     }
 
     /** There is an overview to move about in, until the round is handed in. */
@@ -183,7 +184,10 @@ final readonly class Position
     /** Whether a written answer waits to be judged by its writer; not while it can still be changed until it is handed in. */
     public function isJudging(Question $question, Record $record, State $state): bool
     {
-        return ! ($this->terms->answersWait($state)) && $question->kind === QuestionKind::Written && ! $question->model->isEmpty() && $record->response !== null
+        return ! ($this->terms->answersWait($state))
+            && $question->kind === QuestionKind::Written
+            && ! $question->model->isEmpty()
+            && $record->response !== null
             && $record->judged === null && ! $record->standing->isSettled();
     }
 
@@ -197,7 +201,8 @@ final readonly class Position
         $top = $state->top();
         $chosen = $top?->kind === FrameKind::Rung && $this->rung($state) !== null ? $top->ladder : $state->record($home->id)->mark?->entry;
 
-        return ($chosen === null ? null : $this->nextOf($chosen, $home, $state)) ?? $this->nextOf(self::ownLadder($home, $this->asked($home, $state)), $home, $state);
+        return ($chosen === null ? null : $this->nextOf($chosen, $home, $state))
+            ?? $this->nextOf(self::ownLadder($home, $this->asked($home, $state)), $home, $state);
     }
 
     /** The rung that a slip at an entry shows: the next of the entry's ladder where it has one, else of the question's. */
@@ -311,7 +316,13 @@ final readonly class Position
         }
         $sequence = [];
         foreach (self::runs($stops) as $part => $run) {
-            array_push($sequence, ...(new SeededRandom($state->seed, "stops/$part"))->mixedAround($run, fn (Stop $stop): bool => $stop instanceof ReadingStop || self::staysAtHand($stop) || $this->quiz->isJoined($stop->id)));
+            array_push(
+                $sequence,
+                ...(new SeededRandom($state->seed, "stops/$part"))->mixedAround(
+                    $run,
+                    fn (Stop $stop): bool => $stop instanceof ReadingStop || self::staysAtHand($stop) || $this->quiz->isJoined($stop->id),
+                ),
+            );
         }
 
         return $sequence;

@@ -83,7 +83,9 @@ final class SeriesWalk
         $all = array_map(static fn (Question $question): string => $question->id, $stop->questions);
         $now = array_map(strval(...), array_keys($series->results));
         $rightNow = array_diff($now, $series->missed());
-        $missed = array_values(array_diff(array_intersect($all, [...$series->missed(), ...array_diff($state->history->missed, $now)]), $rightNow));
+        $missed = array_values(
+            array_diff(array_intersect($all, [...$series->missed(), ...array_diff($state->history->missed, $now)]), $rightNow),
+        );
         $seen = [...$now, ...$state->history->seen];
         $unseen = array_values(array_diff($all, $seen, $missed));
         $wanted = $series->dealt === 0 ? $stop->deal : max(1, $stop->need - $series->right(), count($series->missed()));
@@ -120,6 +122,10 @@ final class SeriesWalk
         $unseen = array_values(array_diff($others, array_map(strval(...), array_keys($series->results))));
         $choice = $unseen !== [] ? $unseen : ($others !== [] ? $others : $questions);
 
-        return Dealt::ofStaircase($stop->id, $choice === [] ? null : (new SeededRandom($state->seed, "staircase/$stop->id/$series->dealt"))->one($choice), $level);
+        return Dealt::ofStaircase(
+            $stop->id,
+            $choice === [] ? null : (new SeededRandom($state->seed, "staircase/$stop->id/$series->dealt"))->one($choice),
+            $level,
+        );
     }
 }

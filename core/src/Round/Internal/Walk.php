@@ -215,7 +215,8 @@ final class Walk
             return;
         }
         $record->tries++;
-        $right = $mark->result === Result::Right || ($mark->result === Result::Partly && $this->terms->enough !== null && $mark->share >= $this->terms->enough);
+        $right = $mark->result === Result::Right
+            || ($mark->result === Result::Partly && $this->terms->enough !== null && $mark->share >= $this->terms->enough);
         if (! $question->givenAwayByASlip() || $record->tries === 1) {
             $this->state->evidence[] = [$question->id, $right];
         }
@@ -288,7 +289,12 @@ final class Walk
     {
         $series = $this->position->series($this->state);
         if ($series !== null) {
-            return $this->seriesWalk->afterSlip($series, $this->state, $this->position->rungAfterSlip($home, $mark->entry, $this->state), $this->terms->help);
+            return $this->seriesWalk->afterSlip(
+                $series,
+                $this->state,
+                $this->position->rungAfterSlip($home, $mark->entry, $this->state),
+                $this->terms->help,
+            );
         }
         $fork = $this->fork($home, $mark->entry);
         if ($this->terms->tries !== null && $record->tries >= $this->terms->tries) {
@@ -316,7 +322,8 @@ final class Walk
         }
         $question = $this->position->asked($home, $this->state);
 
-        return ($question->entry($entry)->fork ?? null) ?? ($stop instanceof VideoStop ? null : $this->conditions->fork($stop->forks, $home, $this->state));
+        return ($question->entry($entry)->fork ?? null)
+            ?? ($stop instanceof VideoStop ? null : $this->conditions->fork($stop->forks, $home, $this->state));
     }
 
     /** @param  callable(): Led  $decide */
@@ -425,7 +432,9 @@ final class Walk
         }
         $stop = $this->quiz->stop($top->id);
         if ($top->kind === FrameKind::Stop && $stop !== null && $stop->forks !== []) {
-            $this->trail->follow($this->decisions->decide(Led::class, fn (): Led => Led::on($this->conditions->fork($stop->forks, null, $this->state)))?->to);
+            $this->trail->follow(
+                $this->decisions->decide(Led::class, fn (): Led => Led::on($this->conditions->fork($stop->forks, null, $this->state)))?->to,
+            );
 
             return;
         }
@@ -551,7 +560,9 @@ final class Walk
     /** A written answer with a model comes back to be judged by its writer; where nothing comes back, a person has to read it. */
     private function waitsToBeJudged(Question $home, Record $record): bool
     {
-        return $this->terms->missedComeBack && $this->isWrittenWithModel($this->position->asked($home, $this->state)) && $record->judged === null;
+        return $this->terms->missedComeBack
+            && $this->isWrittenWithModel($this->position->asked($home, $this->state))
+            && $record->judged === null;
     }
 
     private function unjudged(Question $home, Record $record): Standing
@@ -627,7 +638,11 @@ final class Walk
     private function unmarkedAnswers(): array
     {
         return $this->terms->answersWait($this->state)
-            ? array_filter($this->quiz->questions(), fn (Question $question): bool => ($this->state->records[$question->id] ?? null)?->response !== null && $this->state->record($question->id)->mark === null)
+            ? array_filter(
+                $this->quiz->questions(),
+                fn (Question $question): bool => ($this->state->records[$question->id] ?? null)?->response !== null
+                    && $this->state->record($question->id)->mark === null,
+            )
             : [];
     }
 
@@ -664,7 +679,11 @@ final class Walk
         $record = $this->trail->own($home);
         if ($record->response !== null && $record->mark === null) {
             $right = $this->markAsItStands($home, $record);
-            $this->trail->stand($home, $record, $right === null ? $this->unjudged($home, $record) : ($right ? self::rightly($record) : Standing::Shown));
+            $this->trail->stand(
+                $home,
+                $record,
+                $right === null ? $this->unjudged($home, $record) : ($right ? self::rightly($record) : Standing::Shown),
+            );
         }
         $record->revealed = true;
         $this->verdict(null);

@@ -100,7 +100,12 @@ final readonly class Mastery
     {
         $asked = 0;
         foreach ($this->quiz->questions() as $question) {
-            if (! $serves($question) || ! $question->isMarked() || $this->quiz->stopOf($question->id) instanceof DrillStop || $this->quiz->stopOf($question->id) instanceof StaircaseStop) {
+            if (
+                ! $serves($question)
+                || ! $question->isMarked()
+                || $this->quiz->stopOf($question->id) instanceof DrillStop
+                || $this->quiz->stopOf($question->id) instanceof StaircaseStop
+            ) {
                 continue;
             }
             $asked++;

@@ -19,7 +19,8 @@ use HiddenLadder\Core\Terms\Terms;
 /**
  * Points of a round.
  *
- * A question gives points × share × the share left at that try; a drill its points × min(right / need, 1), or all or none of them; a staircase its
+ * A question gives points × share × the share left at that try; a drill its points × min(right / need, 1), or all or none of them; a
+ * staircase its
  * points × level reached / levels; either its points × the share that a person gave it. Where parts are given weights they count
  * by these; a part without one, and all outside the parts, weigh as many as they have points.
  */

@@ -149,7 +149,11 @@ final readonly class Projection
             $stop = $this->quiz->stopOf($id);
             $record = $state->records[$id] ?? null;
             $isSeries = $stop instanceof DrillStop || $stop instanceof StaircaseStop;
-            $isOpen = $stop !== null && ! $isSeries && $this->terms->hasOverview() && isset($state->visited[$stop->id]) && $this->position->isOpen($question, $state);
+            $isOpen = $stop !== null
+                && ! $isSeries
+                && $this->terms->hasOverview()
+                && isset($state->visited[$stop->id])
+                && $this->position->isOpen($question, $state);
             if ($stop !== null && ($isOpen || ($record?->standing === Standing::SetAside && ! ($isSeries && $record->leftForGood)))) {
                 $waiting[$stop->id] = true;
             }
@@ -184,7 +188,13 @@ final readonly class Projection
         $here = $state->stop();
         $atHand = [];
         foreach ([...$this->quiz->stops, ...$this->quiz->sideStops] as $stop) {
-            if (($stop instanceof ReadingStop || $stop instanceof VideoStop) && $stop->staysAtHand && $stop->id !== $here && isset($state->visited[$stop->id]) && $state->path !== []) {
+            if (
+                ($stop instanceof ReadingStop || $stop instanceof VideoStop)
+                && $stop->staysAtHand
+                && $stop->id !== $here
+                && isset($state->visited[$stop->id])
+                && $state->path !== []
+            ) {
                 $atHand[] = $stop;
             }
         }
@@ -237,7 +247,11 @@ final readonly class Projection
             return ['kind' => 'video', 'mayGoOn' => $this->may(EventKind::WentOn, $top->id, $state)] + $place + $this->video($stop, $state);
         }
 
-        return ['kind' => 'reading', 'title' => $stop instanceof ReadingStop ? $stop->title : '', 'text' => $stop instanceof ReadingStop ? $stop->text : Text::of('')] + $place;
+        return [
+            'kind' => 'reading',
+            'title' => $stop instanceof ReadingStop ? $stop->title : '',
+            'text' => $stop instanceof ReadingStop ? $stop->text : Text::of(''),
+        ] + $place;
     }
 
     private function may(EventKind $kind, ?string $about, State $state): bool
@@ -278,7 +292,10 @@ final readonly class Projection
         $question = $this->position->asked($home, $state);
         $record = $state->record($home->id);
         $view = new QuestionView($question, $this->terms, $state->seed);
-        $seen = array_map(static fn (Rung $rung): array => $rung->toArray(), array_values(array_filter($this->position->seenRungs($home, $state), static fn (Rung $rung): bool => $rung->question === null)));
+        $seen = array_map(
+            static fn (Rung $rung): array => $rung->toArray(),
+            array_values(array_filter($this->position->seenRungs($home, $state), static fn (Rung $rung): bool => $rung->question === null)),
+        );
         $rung = $this->position->rung($state);
         $onRung = $rung?->toArray();
         $judging = $this->position->isJudging($question, $record, $state);
@@ -290,7 +307,9 @@ final readonly class Projection
             'question' => $view->asked(),
             'verdictShown' => $verdictShown,
             'tries' => $record->tries,
-            'triesLeft' => $this->terms->tries === null || $this->position->series($state) !== null ? null : max(0, $this->terms->tries - $record->tries),
+            'triesLeft' => $this->terms->tries === null || $this->position->series($state) !== null
+                ? null
+                : max(0, $this->terms->tries - $record->tries),
             'verdict' => $this->verdict($question, $record, $state),
             'tried' => $this->position->series($state) === null ? $this->tried($question, $record) : [],
             'judging' => $judging ? ['model' => $question->model, 'response' => $record->response?->toArray()] : null,
@@ -322,16 +341,33 @@ final readonly class Projection
 
         return $stop instanceof DrillStop
             ? ['kind' => 'drill', 'title' => $stop->title, 'dealt' => $series->dealt, 'right' => $series->right(), 'need' => $stop->need]
-            : ['kind' => 'staircase', 'title' => $stop->title, 'dealt' => $series->dealt, 'level' => $series->level + 1, 'levels' => count($stop->levels)];
+            : [
+                'kind' => 'staircase',
+                'title' => $stop->title,
+                'dealt' => $series->dealt,
+                'level' => $series->level + 1,
+                'levels' => count($stop->levels),
+            ];
     }
 
     /** @return array<string, mixed>|null what is said about the last answer */
     private function verdict(Question $question, Record $record, State $state): ?array
     {
-        $own = $this->lets(Sight::OwnAnswer, $state, $record->standing) || ($this->terms->mode === Mode::HandedIn && ! $state->isFinished());
+        $own = $this->lets(Sight::OwnAnswer, $state, $record->standing)
+            || ($this->terms->mode === Mode::HandedIn && ! $state->isFinished());
         $response = $own ? $record->response?->toArray() : null;
         if ($record->mark === null) {
-            return $response === null && $record->response === null ? null : ['result' => null, 'timedOut' => false, 'feedback' => [], 'near' => null, 'readings' => [], 'parts' => null, 'response' => $response];
+            return $response === null && $record->response === null
+                ? null
+                : [
+                    'result' => null,
+                    'timedOut' => false,
+                    'feedback' => [],
+                    'near' => null,
+                    'readings' => [],
+                    'parts' => null,
+                    'response' => $response,
+                ];
         }
         $mark = $record->mark;
         $result = $this->lets(Sight::Result, $state, $record->standing) || $mark->result === Result::Unclear;
@@ -359,7 +395,9 @@ final readonly class Projection
         array_unshift($said, $question->entry($record->mark?->entry)?->feedback);
         $told = [
             ...($this->lets(Sight::Feedback, $state, $record->standing) ? $said : []),
-            $result !== null && $result !== Result::Unclear && $this->lets(Sight::Explanation, $state, $record->standing) ? $question->explanation : null,
+            $result !== null && $result !== Result::Unclear && $this->lets(Sight::Explanation, $state, $record->standing)
+                ? $question->explanation
+                : null,
         ];
 
         return array_values(array_filter($told, static fn (?Text $text): bool => $text !== null && ! $text->isEmpty()));
@@ -400,7 +438,10 @@ final readonly class Projection
         $left = [];
         foreach ($this->quiz->questions() as $question) {
             $stop = $this->quiz->stopOf($question->id);
-            if ($state->record($question->id)->standing === Standing::SetAside && ! ($stop instanceof DrillStop || $stop instanceof StaircaseStop)) {
+            if (
+                $state->record($question->id)->standing === Standing::SetAside
+                && ! ($stop instanceof DrillStop || $stop instanceof StaircaseStop)
+            ) {
                 $left[] = $question->text();
             }
         }
@@ -408,7 +449,9 @@ final readonly class Projection
         return [
             'kind' => 'finish',
             'title' => $finish->title ?? '',
-            'message' => $finish !== null && $this->lets(Sight::Closing, $state, Standing::Untouched) ? $finish->messageFor($score->share()) : Text::of(''),
+            'message' => $finish !== null && $this->lets(Sight::Closing, $state, Standing::Untouched)
+                ? $finish->messageFor($score->share())
+                : Text::of(''),
             'left' => $this->lets(Sight::Result, $state, Standing::Untouched) ? $left : [],
             'score' => $this->lets(Sight::Score, $state, Standing::Untouched) && $score->share() !== null
                 ? ['share' => $score->share(), 'points' => $score->points(), 'of' => $score->of(), 'provisional' => $score->provisional]
@@ -421,7 +464,8 @@ final readonly class Projection
     /** When what may not be seen of how it went, or of the score, is seen; null where all of it is there, or never comes. */
     private function later(State $state): ?SeenWhen
     {
-        foreach ([Sight::Result, ...(Score::ofRound($this->quiz, $this->terms, $state)->share() === null ? [] : [Sight::Score])] as $sight) {
+        $score = Score::ofRound($this->quiz, $this->terms, $state)->share() === null ? [] : [Sight::Score];
+        foreach ([Sight::Result, ...$score] as $sight) {
             if ($this->terms->seen[$sight->value] !== SeenWhen::Never && ! $this->lets($sight, $state, Standing::Untouched)) {
                 return $this->terms->seen[$sight->value];
             }
@@ -444,7 +488,9 @@ final readonly class Projection
             $review[] = [
                 'question' => $question->prompt->isEmpty() ? $question->sentence : $question->prompt,
                 'standing' => $this->lets(Sight::Result, $state, $record->standing) ? $record->standing->value : null,
-                'own' => $this->lets(Sight::OwnAnswer, $state, $record->standing) && $record->response !== null ? $view->own($record->response) : null,
+                'own' => $this->lets(Sight::OwnAnswer, $state, $record->standing) && $record->response !== null
+                    ? $view->own($record->response)
+                    : null,
                 'revealed' => $this->lets(Sight::RightAnswer, $state, $record->standing) ? $view->key() : null,
                 'feedback' => $this->feedback($question, $record, $state),
                 'comment' => $record->comment,

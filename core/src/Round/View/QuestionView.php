@@ -42,7 +42,13 @@ final readonly class QuestionView
             ],
             QuestionKind::Gaps => [
                 'sentence' => $question->sentence,
-                'gaps' => array_map(fn (Gap $gap): array => ['id' => $gap->id, 'options' => $gap->fromList ? $this->options($gap->entries, $gap->id) : null], $question->gaps),
+                'gaps' => array_map(
+                    fn (Gap $gap): array => [
+                        'id' => $gap->id,
+                        'options' => $gap->fromList ? $this->options($gap->entries, $gap->id) : null,
+                    ],
+                    $question->gaps,
+                ),
             ],
             QuestionKind::HandIn => ['accepts' => $question->accepts],
             default => [],
@@ -59,7 +65,12 @@ final readonly class QuestionView
 
         return match ($question->kind) {
             QuestionKind::Order => array_map(static fn (Item $item): Text => $item->text, $question->items),
-            QuestionKind::Match => $this->matched(array_filter(array_column(array_map(static fn (Pair $pair): array => [$pair->left->id, $pair->item], $question->pairs), 1, 0), is_string(...))),
+            QuestionKind::Match => $this->matched(
+                array_filter(
+                    array_column(array_map(static fn (Pair $pair): array => [$pair->left->id, $pair->item], $question->pairs), 1, 0),
+                    is_string(...),
+                ),
+            ),
             QuestionKind::Gaps => $this->filled(array_combine(
                 array_map(static fn (Gap $gap): string => $gap->id, $question->gaps),
                 array_map(static fn (Gap $gap): string => self::firstRight($gap->entries)->key ?? '', $question->gaps),
@@ -76,10 +87,14 @@ final readonly class QuestionView
     {
         return match ($response->as) {
             'text' => [Text::of((string) $response->text)],
-            'choices' => array_values(array_filter(array_map(fn (string $id): ?Text => $this->question->entry($id)?->text, $response->list))),
+            'choices' => array_values(
+                array_filter(array_map(fn (string $id): ?Text => $this->question->entry($id)?->text, $response->list)),
+            ),
             'order' => array_map($this->item(...), $response->list),
             'pairs' => $this->matched($response->map),
-            'gaps' => $this->filled(array_map(fn (string $filling): string => $this->question->entry($filling)->key ?? $filling, $response->map)),
+            'gaps' => $this->filled(
+                array_map(fn (string $filling): string => $this->question->entry($filling)->key ?? $filling, $response->map),
+            ),
             default => [Text::of(count($response->list) === 1 ? '1 file' : count($response->list).' files')],
         };
     }
@@ -91,7 +106,10 @@ final readonly class QuestionView
     private function options(array $entries, string $place): array
     {
         if ($this->terms->mixOptions && $this->question->kind !== QuestionKind::TrueFalse) {
-            $entries = (new SeededRandom($this->seed, "options/$place"))->mixedAround($entries, static fn (Entry $entry): bool => $entry->pinned);
+            $entries = (new SeededRandom($this->seed, "options/$place"))->mixedAround(
+                $entries,
+                static fn (Entry $entry): bool => $entry->pinned,
+            );
         }
 
         return array_map(static fn (Entry $entry): array => ['id' => $entry->id, 'text' => $entry->text], $entries);
