@@ -31,7 +31,6 @@ use HiddenLadder\Core\Round\Event\Started;
 use HiddenLadder\Core\Round\Event\StoredEvent;
 use HiddenLadder\Core\Round\Event\TimedOut;
 use HiddenLadder\Core\Round\History;
-use HiddenLadder\Core\Round\Internal\Position;
 use HiddenLadder\Core\Round\Result\Fact;
 use HiddenLadder\Core\Round\Result\Refusal;
 use HiddenLadder\Core\Round\Result\Replayed;
@@ -401,7 +400,7 @@ final class RoundBook
         if ($state->isFinished()) {
             return null;
         }
-        $ends = (new Position($this->rules->quiz($round), $this->rules->terms($round)))->roundEnds($state);
+        $ends = $this->rules->engine($round)->roundEnds($state);
         $closes = $this->isClosed($round) ? max($task->closes_at?->getTimestampMs() ?? $now, $round->moved_at->getTimestampMs()) : null;
         if ($ends !== null && $now > $ends + Engine::GRACE && ($closes === null || $ends <= $closes)) {
             return [new TimedOut(null), $now];

@@ -58,7 +58,7 @@ final class RoundViews
     {
         $state = State::fromArray($round->state);
 
-        return $this->rules->terms($round)->lets(Sight::Score, true, $this->circumstances($round, $state, true), Standing::Untouched);
+        return $this->circumstances($round, $state, true)->let($this->rules->terms($round), Sight::Score, true, Standing::Untouched);
     }
 
     private function projection(Round $round, State $state, bool $comingBack): Projection

@@ -224,7 +224,7 @@ final readonly class AbstractState
     private function written(string $id, Record $record, State $state): string
     {
         $home = $this->quiz->question($id);
-        if (! $this->terms->answersWait($state) || $record->response === null || $home === null) {
+        if (! $state->answersWait($this->terms) || $record->response === null || $home === null) {
             return '';
         }
         $mark = $this->marker->mark($this->position->asked($home, $state), $record->response);

@@ -266,7 +266,7 @@ final class Explorer
                 $left->seed = "ahead $turn";
                 if ($comesBack) {
                     $this->node($this->engine->comingBack($left, [$question->id]));
-                } elseif ($this->terms->answersWait($left)) {
+                } elseif ($left->answersWait($this->terms)) {
                     $this->handIn($stop, $left);
                 }
             }

@@ -261,7 +261,7 @@ final class RoundChain
             return null;
         }
         $left = $to;
-        if ($this->terms->answersWait($to) && $to->record($home->id)->response !== null && $from->record($home->id)->response === null) {
+        if ($to->answersWait($this->terms) && $to->record($home->id)->response !== null && $from->record($home->id)->response === null) {
             $outcome = $this->engine->apply($this->past->standpoint->only($stop->id, $to, self::SEED), new HandedIn, 0);
             $left = $outcome instanceof Applied ? $outcome->state : $to;
         }

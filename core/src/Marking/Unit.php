@@ -66,7 +66,8 @@ final readonly class Unit
     public static function apart(string $text): array
     {
         $text = trim((string) \Normalizer::normalize(trim($text), \Normalizer::FORM_C));
-        if (preg_match('/^([-+\x{2212}]?[\d.,\s\'\x{2019}\/×·*^\x{2044}\x{2070}\x{B9}\x{B2}\x{B3}\x{2074}-\x{207B}\x{BC}-\x{BE}\x{2150}-\x{215E}-]*?(?:\d[eE][-+]?\d+)?)'
+        if (preg_match('/^([-+\x{2212}]?[\d.,\s\'\x{2019}\/×·*^\x{2044}\x{2070}\x{B9}\x{B2}\x{B3}'
+            .'\x{2074}-\x{207B}\x{BC}-\x{BE}\x{2150}-\x{215E}-]*?(?:\d[eE][-+]?\d+)?)'
             .'\s*([\p{L}°%\'"\x{2032}\x{2033}µΩ℃℉].*)$/u', $text, $parts) !== 1) {
             return [$text, ''];
         }

@@ -45,6 +45,12 @@ final readonly class Engine
         $this->allowed = new Allowed($quiz, $terms, $this->position, $this->conditions);
     }
 
+    /** When the time for a round is over, in milliseconds since 1970; null where there is no limit. */
+    public function roundEnds(State $state): ?int
+    {
+        return $this->position->roundEnds($state);
+    }
+
     /**
      * @param  int  $at  when it was taken, in milliseconds since 1970
      * @param  ?Front  $front  where the class stands, while it is led from the front

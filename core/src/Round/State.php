@@ -9,6 +9,8 @@ use HiddenLadder\Core\MalformedInput;
 use HiddenLadder\Core\Round\Event\CameTo;
 use HiddenLadder\Core\Round\Result\Outcome;
 use HiddenLadder\Core\Round\Result\Record;
+use HiddenLadder\Core\Terms\Mode;
+use HiddenLadder\Core\Terms\Terms;
 
 /**
  * Where a round stands. Small, serialisable, and rebuilt from the round's events at any time with the same outcome.
@@ -73,6 +75,12 @@ final class State implements Outcome
     public function __construct()
     {
         $this->history = new History;
+    }
+
+    /** Whether answers are only kept for now, and marked when the round is handed in. */
+    public function answersWait(Terms $terms): bool
+    {
+        return $terms->mode === Mode::HandedIn && ! $this->handedIn;
     }
 
     public function isFinished(): bool

@@ -7,9 +7,6 @@ namespace HiddenLadder\Core\Terms;
 use HiddenLadder\Core\Fields;
 use HiddenLadder\Core\MalformedInput;
 use HiddenLadder\Core\Message;
-use HiddenLadder\Core\Round\Circumstances;
-use HiddenLadder\Core\Round\Result\Standing;
-use HiddenLadder\Core\Round\State;
 
 /** How a quiz is given. A round takes its terms when it starts. */
 final readonly class Terms
@@ -212,12 +209,6 @@ final readonly class Terms
         return $this->freeOrder || $this->mode === Mode::HandedIn;
     }
 
-    /** Whether answers are only kept for now, and marked when the round is handed in. */
-    public function answersWait(State $state): bool
-    {
-        return $this->mode === Mode::HandedIn && ! $state->handedIn;
-    }
-
     /** These terms, with what newer ones of the same task have in the student's favour: more time. */
     public function favouredBy(self $newer): self
     {
@@ -233,27 +224,5 @@ final readonly class Terms
     public function with(mixed ...$members): self
     {
         return new self(...$members + get_object_vars($this));
-    }
-
-    /**
-     * Whether a student may see something of an answer: a function of the terms, the moment and the standing alone.
-     *
-     * @param  bool  $roundOver  this round is finished, or its answers were handed in
-     */
-    public function lets(Sight $sight, bool $roundOver, Circumstances $now, Standing $standing): bool
-    {
-        if ($sight === Sight::RightAnswer && $standing === Standing::Shown) {
-            return $this->reveal;
-        }
-
-        return match ($this->seen[$sight->value]) {
-            SeenWhen::AtOnce => $this->mode !== Mode::HandedIn || $roundOver,
-            SeenWhen::EndOfRound => $roundOver,
-            SeenWhen::ComingBack => $roundOver && ($now->comingBack || $now->closed),
-            SeenWhen::AfterLastRound => $roundOver && ($now->lastRound || $now->closed),
-            SeenWhen::AfterClosing => $now->closed,
-            SeenWhen::WhenReleased => $now->released,
-            SeenWhen::Never => false,
-        };
     }
 }

@@ -138,7 +138,7 @@ final readonly class Position
         $record = $state->records[$home->id] ?? null;
 
         return $record === null
-            || (! $record->standing->isSettled() && ! ($this->terms->answersWait($state) && $record->response !== null));
+            || (! $record->standing->isSettled() && ! ($state->answersWait($this->terms) && $record->response !== null));
     }
 
     /** Whether a question comes back before the finish: what was set aside, and what was shown where there is an alike one for it. */
@@ -184,7 +184,7 @@ final readonly class Position
     /** Whether a written answer waits to be judged by its writer; not while it can still be changed until it is handed in. */
     public function isJudging(Question $question, Record $record, State $state): bool
     {
-        return ! ($this->terms->answersWait($state))
+        return ! $state->answersWait($this->terms)
             && $question->kind === QuestionKind::Written
             && ! $question->model->isEmpty()
             && $record->response !== null
@@ -215,7 +215,7 @@ final readonly class Position
 
     private function nextOf(string $ladder, Question $home, State $state): ?Frame
     {
-        if (! $this->terms->help || ($this->terms->answersWait($state))) {
+        if (! $this->terms->help || $state->answersWait($this->terms)) {
             return null;
         }
         $rung = $this->quiz->ladder($ladder)[$this->depth($ladder, $state->record($home->id), $state)] ?? null;

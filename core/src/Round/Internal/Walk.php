@@ -177,7 +177,7 @@ final class Walk
         $record->response = $event->response;
         $record->timedOut = false;
         $record->judged = null;
-        if ($this->terms->answersWait($this->state) && $this->position->series($this->state) === null) {
+        if ($this->state->answersWait($this->terms) && $this->position->series($this->state) === null) {
             $this->decisions->tell(FactKind::Taken, ['question' => $question->id]);
             $this->trail->stand($home, $record, Standing::Answered);
             $this->trail->leave();
@@ -500,7 +500,7 @@ final class Walk
     private function timeOut(?string $id): void
     {
         if ($id === null) {
-            $this->terms->answersWait($this->state) ? $this->handIn() : $this->endEarly();
+            $this->state->answersWait($this->terms) ? $this->handIn() : $this->endEarly();
 
             return;
         }
@@ -637,7 +637,7 @@ final class Walk
     /** @return array<string, Question> what has an answer and waits for the round to be handed in */
     private function unmarkedAnswers(): array
     {
-        return $this->terms->answersWait($this->state)
+        return $this->state->answersWait($this->terms)
             ? array_filter(
                 $this->quiz->questions(),
                 fn (Question $question): bool => ($this->state->records[$question->id] ?? null)?->response !== null

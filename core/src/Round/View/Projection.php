@@ -114,7 +114,7 @@ final readonly class Projection
 
     private function lets(Sight $sight, State $state, Standing $standing): bool
     {
-        return $this->terms->lets($sight, $state->isFinished() || $state->handedIn, $this->now, $standing);
+        return $this->now->let($this->terms, $sight, $state->isFinished() || $state->handedIn, $standing);
     }
 
     /** From the front, at the stop where the class stands. */

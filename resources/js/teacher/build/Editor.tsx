@@ -5,11 +5,11 @@ import { find, ladderAt, move, type Place, putLadder, putStop } from '../../quiz
 import { apply } from '../../quiz/edits';
 import { Button } from '../../ui/Button';
 import { Field } from '../../ui/Field';
+import { ShareField } from '../../ui/ShareField';
 import { timecode } from '../../ui/time';
 import { ulid } from '../../ui/ulid';
 import { say } from '../../words/words';
 import { FindingNote } from './FindingNote';
-import { ShareField } from './KindFields';
 import { QuestionEditor } from './QuestionEditor';
 import { RichField } from './RichField';
 import { RungEditor } from './RungEditor';

@@ -14,9 +14,9 @@ import {
 import { Button } from '../../ui/Button';
 import { Select } from '../../ui/Field';
 import { ParsedField } from '../../ui/ParsedField';
+import { ShareField } from '../../ui/ShareField';
 import { ulid } from '../../ui/ulid';
 import { say } from '../../words/words';
-import { ShareField } from './KindFields';
 
 const kinds: Record<Condition['kind'], string> = {
     always: say('build.fork-editor.always'),

@@ -6,10 +6,10 @@ import { TermsEditor } from '../../quiz/TermsEditor';
 import { Button } from '../../ui/Button';
 import { Field, inputClass, Select } from '../../ui/Field';
 import { ParsedField } from '../../ui/ParsedField';
+import { decimal } from '../../ui/ShareField';
 import { ulid } from '../../ui/ulid';
 import { say } from '../../words/words';
 import { FindingNote } from './FindingNote';
-import { decimal } from './KindFields';
 import { RichField } from './RichField';
 
 interface Props {

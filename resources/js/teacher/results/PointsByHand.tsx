@@ -6,9 +6,9 @@ import { findQuestion, promptText, questionName, questionsAt, stopName } from '.
 import { Button } from '../../ui/Button';
 import { Check, Text } from '../../ui/Field';
 import { Notice } from '../../ui/Notice';
+import { ShareField } from '../../ui/ShareField';
 import { StandingMark, standingWords } from '../../ui/Standing';
 import { say } from '../../words/words';
-import { ShareField } from '../build/KindFields';
 
 interface Props {
     task: string;

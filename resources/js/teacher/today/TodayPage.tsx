@@ -3,10 +3,10 @@ import { Link } from 'react-router';
 import { client, sentence, take } from '../../api/client';
 import { buttonClass } from '../../ui/Button';
 import { Notice } from '../../ui/Notice';
+import { QuizRow } from '../../ui/QuizRow';
 import { TaskLine } from '../../ui/TaskLine';
 import { say } from '../../words/words';
 import { Page } from '../Navigation';
-import { QuizRow } from '../quizzes/QuizzesPage';
 
 /** What runs, and what was worked on last. */
 export function TodayPage() {
