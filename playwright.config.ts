@@ -1,14 +1,7 @@
+import { readFileSync } from 'node:fs';
 import { defineConfig } from '@playwright/test';
 
-const flags = [
-    '--no-sandbox',
-    '--disable-gpu',
-    '--disable-background-networking',
-    '--disable-component-update',
-    '--disable-sync',
-    '--no-first-run',
-    '--mute-audio',
-];
+const flags: string[] = JSON.parse(readFileSync('tests/e2e/chromium.json', 'utf8'));
 
 /** Run by `bin/test e2e`, which serves the app with a database of its own and says where in E2E_ADDRESS. */
 export default defineConfig({
@@ -27,7 +20,7 @@ export default defineConfig({
         timezoneId: 'Europe/London',
         viewport: { width: 1280, height: 800 },
         screenshot: 'only-on-failure',
-        launchOptions: { executablePath: '/usr/bin/chromium', args: flags },
+        launchOptions: { executablePath: '/usr/bin/chromium', args: [...flags, '--mute-audio'] },
     },
     projects: [
         { name: 'tests', testMatch: '*.spec.ts' },

@@ -1,5 +1,6 @@
 // Typing in a quiz of 100 stops: 50 presses in the text of a question, by the browser's Event Timing (W3C) from the press to the
 // next frame that shows it. Its durations are told in steps of 8 ms; a press under 16 ms is not told and counted as 16.
+import { readFileSync } from 'node:fs';
 import { chromium } from '@playwright/test';
 
 const STOPS = 100;
@@ -31,14 +32,7 @@ const stop = (index) => ({
 
 const browser = await chromium.launch({
     executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
-    args: [
-        '--no-sandbox',
-        '--disable-gpu',
-        '--disable-background-networking',
-        '--disable-component-update',
-        '--disable-sync',
-        '--no-first-run',
-    ],
+    args: JSON.parse(readFileSync('tests/e2e/chromium.json', 'utf8')),
 });
 try {
     const page = await browser.newPage({ viewport: { width: 1280, height: 800 }, baseURL: base });

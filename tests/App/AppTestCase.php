@@ -15,6 +15,7 @@ use HiddenLadder\App\Models\Task;
 use HiddenLadder\App\Models\Teacher;
 use HiddenLadder\App\Models\Ulids;
 use HiddenLadder\App\School\Roster;
+use HiddenLadder\Core\Quiz\Edits\Fingerprint;
 use HiddenLadder\Core\Terms\Terms;
 use HiddenLadder\Core\Tests\Sample;
 use Illuminate\Contracts\Console\Kernel;
@@ -156,6 +157,13 @@ abstract class AppTestCase extends TestCase
             "/api/quizzes/$quiz/corrections",
             ['id' => Ulids::make(), 'version' => 1, 'label' => $label, 'edits' => $edits],
         );
+    }
+
+    /** @return array<string, mixed> an edit as a page sends it */
+    protected static function setting(string $at, string $member, mixed $value, mixed $was = null): array
+    {
+        return ['do' => 'set', 'at' => $at, 'member' => $member, 'value' => $value]
+            + ($was === null ? [] : ['was' => Fingerprint::of($was)]);
     }
 
     protected function schoolClass(Teacher $teacher, string $names = "Ada\nBram"): SchoolClass

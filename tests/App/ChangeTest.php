@@ -11,7 +11,6 @@ use HiddenLadder\App\Models\Ulids;
 use HiddenLadder\App\Quizzes\QuizChanges;
 use HiddenLadder\App\Quizzes\SentChange;
 use HiddenLadder\Core\Quiz\Edits\Edit;
-use HiddenLadder\Core\Quiz\Edits\Fingerprint;
 use HiddenLadder\Core\Tests\Sample;
 use PHPUnit\Framework\Attributes\DataProvider;
 
@@ -32,12 +31,7 @@ final class ChangeTest extends AppTestCase
     /** @return array<string, mixed> */
     private function set(string $value, ?string $was = null, string $member = 'title', string $at = 'quiz'): array
     {
-        return [
-            'do' => 'set',
-            'at' => $at,
-            'member' => $member,
-            'value' => $value,
-        ] + ($was === null ? [] : ['was' => Fingerprint::of($was)]);
+        return self::setting($at, $member, $value, $was);
     }
 
     private function title(): mixed

@@ -14,7 +14,6 @@ use HiddenLadder\App\Models\Ulids;
 use HiddenLadder\App\Quizzes\Corrections;
 use HiddenLadder\App\Rounds\RoundBook;
 use HiddenLadder\Core\Quiz\DocumentCheck;
-use HiddenLadder\Core\Quiz\Edits\Fingerprint;
 use HiddenLadder\Core\Terms\Terms;
 use HiddenLadder\Core\Tests\Sample;
 use Random\Engine\Xoshiro256StarStar;
@@ -65,20 +64,9 @@ final class CorrectionTest extends AppTestCase
             )->assertOk();
             $this->asTeacher($this->owner);
             if ($number < 3) {
-                $this->change($this->quiz, [$this->set(Sample::id('last/question'), 'points', $number + 5)])->assertOk();
+                $this->change($this->quiz, [self::setting(Sample::id('last/question'), 'points', $number + 5)])->assertOk();
             }
         }
-    }
-
-    /** @return array<string, mixed> */
-    private function set(string $at, string $member, mixed $value, mixed $was = null): array
-    {
-        return [
-            'do' => 'set',
-            'at' => $at,
-            'member' => $member,
-            'value' => $value,
-        ] + ($was === null ? [] : ['was' => Fingerprint::of($was)]);
     }
 
     /** @return list<array<array-key, mixed>> the documents of the editions as they are walked */
@@ -95,7 +83,7 @@ final class CorrectionTest extends AppTestCase
     {
         $this->correct(
             $this->quiz->id,
-            [$this->set(Sample::id('entry/plain'), 'right', true, false)],
+            [self::setting(Sample::id('entry/plain'), 'right', true, false)],
             'Option B of stop 1 marked right',
         )->assertCreated()->assertJsonPath('elsewhere', []);
         foreach ($this->documents() as $document) {
@@ -115,7 +103,7 @@ final class CorrectionTest extends AppTestCase
 
     public function test_where_an_edition_reads_otherwise_it_is_named_and_asked(): void
     {
-        $correction = $this->correct($this->quiz->id, [$this->set(Sample::id('last/question'), 'points', 9, 7)])->assertCreated();
+        $correction = $this->correct($this->quiz->id, [self::setting(Sample::id('last/question'), 'points', 9, 7)])->assertCreated();
         self::assertSame(
             [[1, 'changed'], [2, 'changed']],
             array_map(static fn (array $one): array => [$one['edition'], $one['reason']], $correction->json('elsewhere')),
@@ -142,7 +130,7 @@ final class CorrectionTest extends AppTestCase
     {
         $correction = $this->correct(
             $this->quiz->id,
-            [$this->set(Sample::id('entry/plain'), 'right', true, false)],
+            [self::setting(Sample::id('entry/plain'), 'right', true, false)],
         )->assertCreated()->json('id');
         Edition::query()->create(
             [
@@ -166,7 +154,7 @@ final class CorrectionTest extends AppTestCase
             'id' => Ulids::make(),
             'version' => 1,
             'label' => 'Points',
-            'edits' => [$this->set(Sample::id('first/question'), 'points', 4, 1)],
+            'edits' => [self::setting(Sample::id('first/question'), 'points', 4, 1)],
         ];
         foreach ([1, 2] as $ignored) {
             $this->postJson("/api/quizzes/{$this->quiz->id}/corrections", $body)->assertCreated();
@@ -174,9 +162,9 @@ final class CorrectionTest extends AppTestCase
         self::assertSame(1, Correction::query()->count());
         $this->correct(
             $this->quiz->id,
-            [$this->set(Sample::id('first/question'), 'points', 5, 1)],
+            [self::setting(Sample::id('first/question'), 'points', 5, 1)],
         )->assertStatus(409)->assertJsonPath('type', '/problems/changed-elsewhere');
-        $this->correct($this->quiz->id, [$this->set(Sample::id('first/question'), 'points', 'many')])->assertStatus(422);
+        $this->correct($this->quiz->id, [self::setting(Sample::id('first/question'), 'points', 'many')])->assertStatus(422);
         self::assertSame(1, Correction::query()->count());
     }
 
@@ -211,9 +199,9 @@ final class CorrectionTest extends AppTestCase
                             'ladder' => [],
                         ],
                     ],
-                    $kind === 3 && $added !== [] => $this->set($added[$random->getInt(0, count($added) - 1)], 'key', "reworded $step"),
-                    $kind === 4 => $this->set(Sample::id('entry/plain'), 'right', $random->getInt(0, 1) === 1),
-                    default => $this->set(Sample::id('first/question'), 'points', $random->getInt(1, 9)),
+                    $kind === 3 && $added !== [] => self::setting($added[$random->getInt(0, count($added) - 1)], 'key', "reworded $step"),
+                    $kind === 4 => self::setting(Sample::id('entry/plain'), 'right', $random->getInt(0, 1) === 1),
+                    default => self::setting(Sample::id('first/question'), 'points', $random->getInt(1, 9)),
                 };
                 $reply = $this->correct($this->quiz->id, [$edit]);
                 // What is about an answer that was taken back is structure by now.

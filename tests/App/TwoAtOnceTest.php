@@ -155,22 +155,9 @@ final class TwoAtOnceTest extends AppTestCase
             $this->teacher,
             SentChange::made(Ulids::make(), 'Another key', [Edit::set(Sample::id('entry/plain'), 'right', true)]),
         );
-        $hint = [
-            'student',
-            $this->ada->id,
-            'POST',
-            "/api/student/rounds/{$this->round->id}/events",
-            [
-                'id' => Ulids::make(),
-                'after' => $this->round->refresh()->last_event_id,
-                'kind' => 'went-on',
-                'at' => null,
-                'data' => ['from' => Sample::id('hint-1')],
-            ],
-        ];
         $both = $this->meet(
             ['rounds', $this->round->id],
-            $hint,
+            $this->readsOn(),
             $this->asksAsTeacher('POST', "/api/quizzes/{$this->quiz->id}/re-markings"),
         );
         self::assertSame([200, 200], array_column($both, 'status'));
@@ -178,10 +165,10 @@ final class TwoAtOnceTest extends AppTestCase
         self::assertSame('clear', $this->round->refresh()->state['records'][Sample::id('first/question')]['standing'] ?? null);
     }
 
-    public function test_an_answer_and_an_overruling(): void
+    /** @return array{string, string, string, string, array<string, mixed>} a student goes on from the first hint */
+    private function readsOn(): array
     {
-        $this->meet(['rounds', $this->round->id], $this->answers('plain'));
-        $help = [
+        return [
             'student',
             $this->ada->id,
             'POST',
@@ -194,9 +181,14 @@ final class TwoAtOnceTest extends AppTestCase
                 'data' => ['from' => Sample::id('hint-1')],
             ],
         ];
+    }
+
+    public function test_an_answer_and_an_overruling(): void
+    {
+        $this->meet(['rounds', $this->round->id], $this->answers('plain'));
         $both = $this->meet(
             ['rounds', $this->round->id],
-            $help,
+            $this->readsOn(),
             $this->asksAsTeacher(
                 'POST',
                 "/api/tasks/{$this->task->id}/rounds/{$this->round->id}/overrulings",

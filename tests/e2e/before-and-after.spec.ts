@@ -1,18 +1,11 @@
 import { expect, test } from '@playwright/test';
-import { isAccessible, makeQuiz, saved, signInToDemo, signUp } from './helpers';
+import { isAccessible, makeQuiz, saved, signInToDemo, signUp, writeChoice } from './helpers';
 import { begins, say } from './words';
 
 test('the inspection shows a circle on the picture and mends it with one click', async ({ page }) => {
     await signUp(page);
     await makeQuiz(page, 'Round and round');
-    await page.getByRole('button', { name: say('build.build.add-the-first-question') }).click();
-    await page.getByLabel(say('teacher.question-rows.question'), { exact: true }).fill('Which way does the ebb run?');
-    await page.getByLabel(say('build.question-editor.entry', { kind: 'option', name: 'A' }), { exact: true }).fill('Out to sea');
-    await page
-        .getByLabel(say('build.question-editor.is-right', { label: say('build.question-editor.entry', { kind: 'option', name: 'A' }) }))
-        .check();
-    await page.getByLabel(say('build.question-editor.entry', { kind: 'option', name: 'B' }), { exact: true }).fill('Up the beach');
-    await page.getByLabel(say('build.question-editor.entry', { kind: 'option', name: 'C' }), { exact: true }).fill('None of the above');
+    await writeChoice(page, 'Which way does the ebb run?', ['Out to sea', 'Up the beach', 'None of the above']);
     await page.getByLabel(say('build.question-editor.when-it-is-not-right')).fill('Think of the falling water.');
     await saved(page);
     await page.getByRole('button', { name: say('inspection.fix.say', { words: 'None of the other answers' }) }).click();
@@ -104,14 +97,14 @@ test('a likely slip of the pen is mended or left, and what is left stays left', 
     await signUp(page);
     await makeQuiz(page, 'On spelling');
     await page.getByRole('button', { name: say('build.build.add-the-first-question') }).click();
-    await page.getByLabel(say('teacher.question-rows.question'), { exact: true }).fill('Wich basin is seperate from the wierly pool?');
+    await page.getByLabel(say('build.question-editor.question'), { exact: true }).fill('Wich basin is seperate from the wierly pool?');
     await saved(page);
     await page.getByRole('button', { name: say('inspection.fix.write', { word: 'Which' }) }).click();
     await page.getByRole('button', { name: say('inspection.fix.write', { word: 'separate' }) }).click();
-    await expect(page.getByLabel(say('teacher.question-rows.question'), { exact: true })).toHaveValue(
+    await expect(page.getByLabel(say('build.question-editor.question'), { exact: true })).toHaveValue(
         'Which basin is separate from the wierly pool?',
     );
-    await page.getByLabel(say('teacher.question-rows.question'), { exact: true }).fill('Which basin is separate from the weirdd pool?');
+    await page.getByLabel(say('build.question-editor.question'), { exact: true }).fill('Which basin is separate from the weirdd pool?');
     const note = page.locator('aside').getByRole('listitem').filter({ hasText: '“weirdd” may be a slip of the pen' });
     await note.getByRole('button', { name: say('build.unapplied.leave-it') }).click();
     await expect(note).toHaveCount(0);

@@ -7,7 +7,7 @@ test('a lost connection, a second device and the teacher’s own are told and lo
     await makeQuiz(page, 'Far out');
     await page.getByRole('button', { name: say('build.build.add-the-first-question') }).click();
     await page.getByLabel(say('build.question-editor.kind'), { exact: true }).selectOption({ label: say('quiz.kind.short-text') });
-    await page.getByLabel(say('teacher.question-rows.question'), { exact: true }).fill('What is falling water called?');
+    await page.getByLabel(say('build.question-editor.question'), { exact: true }).fill('What is falling water called?');
     await page.getByLabel(say('build.question-editor.answer-is', { name: '1' })).selectOption(say('player.right'));
     await page.getByLabel(say('build.question-editor.entry', { kind: 'accepted', name: 1 }), { exact: true }).fill('ebb');
     await page

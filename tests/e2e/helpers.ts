@@ -38,6 +38,43 @@ export async function makeQuiz(page: Page, title: string): Promise<void> {
     await expect(page.getByRole('heading', { name: say('build.build.begin-with-a-question') })).toBeVisible();
 }
 
+/** The label of an option's field, by its letter. */
+const optionOf = (name: string) => say('build.question-editor.entry', { kind: 'option', name });
+
+/** A first question with one choice, of which A is right. */
+export async function writeChoice(page: Page, question: string, options: string[]): Promise<void> {
+    await page.getByRole('button', { name: say('build.build.add-the-first-question') }).click();
+    await page.getByLabel(say('build.question-editor.question'), { exact: true }).fill(question);
+    for (const [index, option] of options.entries()) {
+        await page.getByLabel(optionOf('ABC'.charAt(index)), { exact: true }).fill(option);
+    }
+    await page.getByLabel(say('build.question-editor.is-right', { label: optionOf('A') })).check();
+}
+
+/** A quiz that asks for a number, 3, and is published. Gives its address. */
+export async function publishNumber(page: Page, title: string): Promise<string> {
+    await makeQuiz(page, title);
+    await page.getByRole('button', { name: say('build.build.add-the-first-question') }).click();
+    await page.getByLabel(say('build.question-editor.kind'), { exact: true }).selectOption({ label: say('quiz.kind.number') });
+    await page.getByLabel(say('build.question-editor.question'), { exact: true }).fill('How many eggs does a tern lay?');
+    await page.getByLabel(say('build.question-editor.entry', { kind: 'accepted', name: 1 }), { exact: true }).fill('3');
+    await saved(page);
+    await page.getByRole('button', { name: say('build.build.publish') }).click();
+    await expect(page.getByText(say('build.build.edition-is-published', { edition: 1 }))).toBeVisible();
+    return page.url();
+}
+
+/** Matches the demo's pairs of quantities and units, one of them wrong. */
+export async function matchPairs(page: Page): Promise<void> {
+    for (const [thing, unit] of [
+        ['voltage', 'volt'],
+        ['current', 'metre'],
+        ['resistance', 'ohm'],
+    ] as const) {
+        await page.getByLabel(thing, { exact: true }).selectOption({ label: unit });
+    }
+}
+
 export async function saved(page: Page): Promise<void> {
     await expect(page.getByText(say('build.build.all-is-saved'))).toBeVisible();
 }

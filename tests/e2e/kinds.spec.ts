@@ -1,5 +1,5 @@
 import { expect, type Page, test } from '@playwright/test';
-import { enter, giveOut, isAccessible, makeQuiz, saved, signUp } from './helpers';
+import { enter, giveOut, isAccessible, makeQuiz, matchPairs, publishNumber, saved, signUp } from './helpers';
 import { begins, say } from './words';
 
 const press = (page: Page, name: string) => page.getByRole('button', { name, exact: true }).click();
@@ -33,13 +33,7 @@ test('a student walks through every kind of answer', async ({ browser }) => {
     });
     await test.step('pairs, part of them right', async () => {
         await isAccessible(page);
-        for (const [thing, unit] of [
-            ['voltage', 'volt'],
-            ['current', 'metre'],
-            ['resistance', 'ohm'],
-        ] as const) {
-            await page.getByLabel(thing, { exact: true }).selectOption({ label: unit });
-        }
+        await matchPairs(page);
         await press(page, say('player.question-view.check'));
         await expect(page.getByText(say('player.verdict.partly-right'))).toBeVisible();
         await press(page, say('player.question-view.try-it-again'));
@@ -144,13 +138,13 @@ test('a check is handed in whole, and its results are seen when the teacher rele
     await test.step('the teacher writes a sentence with gaps and something to write', async () => {
         await page.getByRole('button', { name: say('build.build.add-the-first-question') }).click();
         await page.getByLabel(say('build.question-editor.kind'), { exact: true }).selectOption({ label: say('quiz.kind.gaps') });
-        await page.getByLabel(say('teacher.question-rows.question'), { exact: true }).fill('Fill it in.');
+        await page.getByLabel(say('build.question-editor.question'), { exact: true }).fill('Fill it in.');
         await page.getByLabel(say('build.kind-fields.sentence'), { exact: true }).fill('The [1] runs out and the [2] comes in.');
         await page.getByLabel(say('build.kind-fields.answer-of-gap', { answer: 1, gap: 1 }), { exact: true }).fill('ebb');
         await page.getByLabel(say('build.kind-fields.answer-of-gap', { answer: 1, gap: 2 }), { exact: true }).fill('flood');
         await page.getByRole('button', { name: say('build.build.add-a', { stop: 'question' }) }).click();
         await page.getByLabel(say('build.question-editor.kind'), { exact: true }).selectOption({ label: say('quiz.kind.written') });
-        await page.getByLabel(say('teacher.question-rows.question'), { exact: true }).fill('Why are there tides?');
+        await page.getByLabel(say('build.question-editor.question'), { exact: true }).fill('Why are there tides?');
         await page.getByLabel(say('build.kind-fields.i-read-these-answers-myself')).check();
         await saved(page);
         await isAccessible(page);
@@ -208,15 +202,7 @@ test('a check is handed in whole, and its results are seen when the teacher rele
 
 test('a mended key reaches a round under way, and can be taken back', async ({ page, browser }) => {
     await signUp(page);
-    await makeQuiz(page, 'Wrong key');
-    await page.getByRole('button', { name: say('build.build.add-the-first-question') }).click();
-    await page.getByLabel(say('build.question-editor.kind'), { exact: true }).selectOption({ label: say('quiz.kind.number') });
-    await page.getByLabel(say('teacher.question-rows.question'), { exact: true }).fill('How many eggs does a tern lay?');
-    await page.getByLabel(say('build.question-editor.entry', { kind: 'accepted', name: 1 }), { exact: true }).fill('3');
-    await saved(page);
-    await page.getByRole('button', { name: say('build.build.publish') }).click();
-    await expect(page.getByText(say('build.build.edition-is-published', { edition: 1 }))).toBeVisible();
-    const address = page.url();
+    const address = await publishNumber(page, 'Wrong key');
     const phrase = await giveOut(page, 'Wrong key', ['Ida']);
     const ida = await enter(browser, phrase, 'Ida');
     await press(ida, say('student.own.start'));
@@ -244,15 +230,7 @@ test('a mend is laid where an edition reads as it did, named where it does not, 
     browser,
 }) => {
     await signUp(page);
-    await makeQuiz(page, 'Two editions');
-    await page.getByRole('button', { name: say('build.build.add-the-first-question') }).click();
-    await page.getByLabel(say('build.question-editor.kind'), { exact: true }).selectOption({ label: say('quiz.kind.number') });
-    await page.getByLabel(say('teacher.question-rows.question'), { exact: true }).fill('How many eggs does a tern lay?');
-    await page.getByLabel(say('build.question-editor.entry', { kind: 'accepted', name: 1 }), { exact: true }).fill('3');
-    await saved(page);
-    await page.getByRole('button', { name: say('build.build.publish') }).click();
-    await expect(page.getByText(say('build.build.edition-is-published', { edition: 1 }))).toBeVisible();
-    const address = page.url();
+    const address = await publishNumber(page, 'Two editions');
     const phrase = await giveOut(page, 'Two editions', ['Ida', 'Joss']);
     const ida = await enter(browser, phrase, 'Ida');
     await press(ida, say('student.own.start'));

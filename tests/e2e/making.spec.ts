@@ -6,9 +6,9 @@ test('a new question has the cursor in its text; nothing goes on while saving fa
     await signUp(page);
     await makeQuiz(page, 'At hand');
     await page.getByRole('button', { name: say('build.build.add-the-first-question') }).click();
-    await expect(page.getByLabel(say('teacher.question-rows.question'), { exact: true })).toBeFocused();
+    await expect(page.getByLabel(say('build.question-editor.question'), { exact: true })).toBeFocused();
     await page.keyboard.type('What is a low tide called?');
-    await expect(page.getByLabel(say('teacher.question-rows.question'), { exact: true })).toHaveValue('What is a low tide called?');
+    await expect(page.getByLabel(say('build.question-editor.question'), { exact: true })).toHaveValue('What is a low tide called?');
     await saved(page);
 
     await test.step('what could not be saved is neither published nor rehearsed', async () => {
@@ -17,7 +17,7 @@ test('a new question has the cursor in its text; nothing goes on while saving fa
         await page.getByRole('button', { name: say('build.build.publish'), exact: true }).click();
         await expect(page.getByText('What you changed last has not been saved yet')).toBeVisible();
         await page.getByRole('button', { name: say('build.build.rehearse'), exact: true }).click();
-        await expect(page.getByLabel(say('teacher.question-rows.question'), { exact: true })).toBeVisible();
+        await expect(page.getByLabel(say('build.question-editor.question'), { exact: true })).toBeVisible();
         await page.unroute('**/api/quizzes/**');
         await saved(page);
     });
@@ -54,7 +54,7 @@ test('a text has pictures, formulas and documents in it, an upload takes its tim
     await signUp(page);
     await makeQuiz(page, 'More than words');
     await page.getByRole('button', { name: say('build.build.add-the-first-question') }).click();
-    const question = page.getByLabel(say('teacher.question-rows.question'), { exact: true });
+    const question = page.getByLabel(say('build.question-editor.question'), { exact: true });
     await question.fill('Which is it?');
     await page.getByLabel(say('build.question-editor.entry', { kind: 'option', name: 'A' }), { exact: true }).fill('Ebb');
     await page.getByLabel(say('build.question-editor.entry', { kind: 'option', name: 'B' }), { exact: true }).fill('Flood');

@@ -1,5 +1,5 @@
 import { expect, type Locator, type Page, test } from '@playwright/test';
-import { enter, phone, signInToDemo } from './helpers';
+import { enter, matchPairs, phone, signInToDemo } from './helpers';
 import { begins, say } from './words';
 
 // Not a test: makes the pictures of the README from the demo data. Run by `bin/screenshots`.
@@ -47,7 +47,7 @@ test('the teacher’s views', async ({ page }) => {
         .first()
         .click();
     await page.getByRole('button', { name: begins(say('cutaway.stop', { number: 1 })) }).click();
-    await picture(page, 'build', page.getByLabel(say('teacher.question-rows.question'), { exact: true }));
+    await picture(page, 'build', page.getByLabel(say('build.question-editor.question'), { exact: true }));
     await page.getByRole('button', { name: begins(say('cutaway.stop', { number: 3 })) }).click();
     await picture(page, 'build-video', page.getByRole('heading', { name: say('build.video-editor.questions-in-it') }));
     await page.getByRole('button', { name: say('build.editor.rehearse-from-here') }).click();
@@ -65,7 +65,7 @@ test('the same by night', async ({ browser }) => {
     await page.goto('/quizzes');
     await page.getByRole('link', { name: /Tides at Skerry Bay/ }).click();
     await page.getByRole('button', { name: begins(say('cutaway.stop', { number: 4 })) }).click();
-    await picture(page, 'build-night', page.getByLabel(say('teacher.question-rows.question'), { exact: true }));
+    await picture(page, 'build-night', page.getByLabel(say('build.question-editor.question'), { exact: true }));
 });
 
 test('the student’s views', async ({ browser }) => {
@@ -100,7 +100,7 @@ test('terms and a drill', async ({ page }) => {
     await picture(page, 'build-drill', page.getByLabel(say('build.build.what-is-selected')));
     await page.getByRole('button', { name: begins(say('cutaway.stop', { number: 1 })) }).click();
     await page.getByRole('button', { name: say('build.build.add-a', { stop: 'question' }), exact: true }).click();
-    await page.getByLabel(say('teacher.question-rows.question'), { exact: true }).fill('What do you measure a current in?');
+    await page.getByLabel(say('build.question-editor.question'), { exact: true }).fill('What do you measure a current in?');
     await page.getByLabel(say('build.question-editor.entry', { kind: 'option', name: 'A' }), { exact: true }).fill('Volts');
     await page.getByLabel(say('build.question-editor.entry', { kind: 'option', name: 'B' }), { exact: true }).fill('Amperes');
     await page
@@ -144,13 +144,7 @@ test('other kinds of answer', async ({ browser }) => {
     await press(say('player.player.go-on'));
     await right(() => page.getByLabel('No, the way back is missing').check());
     await right(() => page.getByLabel(say('quiz.true')).check());
-    for (const [thing, unit] of [
-        ['voltage', 'volt'],
-        ['current', 'metre'],
-        ['resistance', 'ohm'],
-    ] as const) {
-        await page.getByLabel(thing, { exact: true }).selectOption({ label: unit });
-    }
+    await matchPairs(page);
     await press(say('player.question-view.check'));
     await press(say('player.question-view.try-it-again'));
     await picture(page, 'pairs', page.getByLabel('current', { exact: true }));

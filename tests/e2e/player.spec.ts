@@ -9,7 +9,7 @@ test('a student walks by keyboard alone: several choices, an unclear number, a s
     await test.step('the teacher makes a side stop and lets a wrong number lead to it', async () => {
         await page.getByRole('button', { name: say('build.build.add-the-first-question') }).click();
         await page.getByLabel(say('build.question-editor.kind'), { exact: true }).selectOption({ label: say('quiz.kind.several-choices') });
-        await page.getByLabel(say('teacher.question-rows.question'), { exact: true }).fill('Which are birds of the shore?');
+        await page.getByLabel(say('build.question-editor.question'), { exact: true }).fill('Which are birds of the shore?');
         for (const [option, text] of [
             ['A', 'Heron'],
             ['B', 'Limpet'],
@@ -30,7 +30,7 @@ test('a student walks by keyboard alone: several choices, an unclear number, a s
         await page.getByRole('button', { name: begins(say('cutaway.stop', { number: 1 })) }).click();
         await page.getByRole('button', { name: say('build.build.add-a', { stop: 'question' }) }).click();
         await page.getByLabel(say('build.question-editor.kind'), { exact: true }).selectOption({ label: say('quiz.kind.number') });
-        await page.getByLabel(say('teacher.question-rows.question'), { exact: true }).fill('How many eggs does a tern lay?');
+        await page.getByLabel(say('build.question-editor.question'), { exact: true }).fill('How many eggs does a tern lay?');
         await page.getByLabel(say('build.question-editor.answer-is', { name: '1' })).selectOption(say('player.right'));
         await page.getByLabel(say('build.question-editor.entry', { kind: 'accepted', name: 1 }), { exact: true }).fill('2');
         await page.getByLabel(say('build.kind-fields.may-differ-by')).fill('0.5');
@@ -111,7 +111,7 @@ test('two devices at once: one event is taken, the other is told', async ({ page
     await makeQuiz(page, 'At once');
     await page.getByRole('button', { name: say('build.build.add-the-first-question') }).click();
     await page.getByLabel(say('build.question-editor.kind'), { exact: true }).selectOption({ label: say('quiz.kind.short-text') });
-    await page.getByLabel(say('teacher.question-rows.question'), { exact: true }).fill('Ebb or flood?');
+    await page.getByLabel(say('build.question-editor.question'), { exact: true }).fill('Ebb or flood?');
     await page.getByLabel(say('build.question-editor.answer-is', { name: '1' })).selectOption(say('player.right'));
     await page.getByLabel(say('build.question-editor.entry', { kind: 'accepted', name: 1 }), { exact: true }).fill('ebb');
     await saved(page);

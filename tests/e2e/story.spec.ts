@@ -1,17 +1,10 @@
 import { expect, type Page, test } from '@playwright/test';
-import { enter, giveOut, isAccessible, makeQuiz, saved, signUp } from './helpers';
+import { enter, giveOut, isAccessible, makeQuiz, saved, signUp, writeChoice } from './helpers';
 import { begins, say } from './words';
 
 /** Fills in a question with a ladder of a hint and a reading, as a teacher does. */
 async function writeQuestion(page: Page): Promise<void> {
-    await page.getByRole('button', { name: say('build.build.add-the-first-question') }).click();
-    await page.getByLabel(say('teacher.question-rows.question'), { exact: true }).fill('Which way does the ebb run?');
-    await page.getByLabel(say('build.question-editor.entry', { kind: 'option', name: 'A' }), { exact: true }).fill('Out to sea');
-    await page
-        .getByLabel(say('build.question-editor.is-right', { label: say('build.question-editor.entry', { kind: 'option', name: 'A' }) }))
-        .check();
-    await page.getByLabel(say('build.question-editor.entry', { kind: 'option', name: 'B' }), { exact: true }).fill('Up the beach');
-    await page.getByLabel(say('build.question-editor.entry', { kind: 'option', name: 'C' }), { exact: true }).fill('Along the shore');
+    await writeChoice(page, 'Which way does the ebb run?', ['Out to sea', 'Up the beach', 'Along the shore']);
     await page.getByLabel(say('build.question-editor.when-it-is-right')).fill('The ebb runs out.');
     await page.getByLabel(say('build.question-editor.when-it-is-not-right')).fill('Think of the falling water.');
     await page
@@ -41,7 +34,7 @@ test('a quiz from the first word to the teacher’s figures', async ({ page, bro
     await test.step('an unready quiz says why, at the place', async () => {
         await page.getByRole('button', { name: say('build.build.add-a', { stop: 'question' }) }).click();
         await page.getByLabel(say('build.question-editor.kind'), { exact: true }).selectOption({ label: say('quiz.kind.number') });
-        await page.getByLabel(say('teacher.question-rows.question'), { exact: true }).fill('How many high tides has a day?');
+        await page.getByLabel(say('build.question-editor.question'), { exact: true }).fill('How many high tides has a day?');
         await page.getByRole('button', { name: say('build.build.publish'), exact: true }).click();
         await expect(page.getByText('This quiz cannot be published yet. No accepted answer has been given yet.')).toBeVisible();
         await expect(page.getByRole('heading', { name: 'Stop 2' })).toBeVisible();
@@ -146,10 +139,10 @@ test('all of building works by keyboard on the picture', async ({ page }) => {
     await signUp(page);
     await makeQuiz(page, 'By keyboard');
     await page.getByRole('button', { name: say('build.build.add-the-first-question') }).click();
-    await page.getByLabel(say('teacher.question-rows.question'), { exact: true }).fill('One');
+    await page.getByLabel(say('build.question-editor.question'), { exact: true }).fill('One');
     await page.getByRole('button', { name: begins(say('cutaway.stop', { number: 1 })) }).focus();
     await page.keyboard.press('n');
-    await page.getByLabel(say('teacher.question-rows.question'), { exact: true }).fill('Two');
+    await page.getByLabel(say('build.question-editor.question'), { exact: true }).fill('Two');
     await page.getByRole('button', { name: begins(say('cutaway.stop', { number: 2 })) }).focus();
     await page.keyboard.press('r');
     await page.getByLabel(say('player.rung-content.hint'), { exact: true }).fill('First hint');
@@ -185,16 +178,16 @@ test('two at one quiz see each other’s changes, and nothing that is typed is l
     await signUp(page);
     await makeQuiz(page, 'Two tabs');
     await page.getByRole('button', { name: say('build.build.add-the-first-question') }).click();
-    await page.getByLabel(say('teacher.question-rows.question'), { exact: true }).fill('From the first tab');
+    await page.getByLabel(say('build.question-editor.question'), { exact: true }).fill('From the first tab');
     await saved(page);
     const other = await context.newPage();
     await other.goto(page.url());
-    await expect(other.getByLabel(say('teacher.question-rows.question'), { exact: true })).toHaveValue('From the first tab');
+    await expect(other.getByLabel(say('build.question-editor.question'), { exact: true })).toHaveValue('From the first tab');
 
     await test.step('what one does, the other sees within three seconds', async () => {
-        await other.getByLabel(say('teacher.question-rows.question'), { exact: true }).fill('From the second tab');
+        await other.getByLabel(say('build.question-editor.question'), { exact: true }).fill('From the second tab');
         await other.getByLabel(say('build.question-editor.when-it-is-right')).focus();
-        await expect(page.getByLabel(say('teacher.question-rows.question'), { exact: true })).toHaveValue('From the second tab', {
+        await expect(page.getByLabel(say('build.question-editor.question'), { exact: true })).toHaveValue('From the second tab', {
             timeout: 3500,
         });
         await expect(page.getByText(say('quiz.change.reworded', { what: 'You, on another page or device: Stop 1' }))).toBeVisible();
@@ -214,16 +207,16 @@ test('two at one quiz see each other’s changes, and nothing that is typed is l
     });
     await test.step('where both write the same text, the later one is asked, and keeps what it wrote', async () => {
         await other.route('**/api/quizzes/**', (route) => route.abort());
-        await other.getByLabel(say('teacher.question-rows.question'), { exact: true }).fill('Mine');
-        await page.getByLabel(say('teacher.question-rows.question'), { exact: true }).fill('Theirs');
+        await other.getByLabel(say('build.question-editor.question'), { exact: true }).fill('Mine');
+        await page.getByLabel(say('build.question-editor.question'), { exact: true }).fill('Theirs');
         await page.getByLabel(say('build.question-editor.when-it-is-right')).focus();
         await saved(page);
         await other.unroute('**/api/quizzes/**');
         await expect(other.getByText('wrote something else there: “Theirs”', { exact: false })).toBeVisible({ timeout: 15_000 });
-        await expect(other.getByLabel(say('teacher.question-rows.question'), { exact: true })).toHaveValue('Mine');
+        await expect(other.getByLabel(say('build.question-editor.question'), { exact: true })).toHaveValue('Mine');
         await isAccessible(other);
         await other.getByRole('button', { name: say('build.unapplied.put-mine-in-its-place') }).click();
-        await expect(page.getByLabel(say('teacher.question-rows.question'), { exact: true })).toHaveValue('Mine', { timeout: 15_000 });
+        await expect(page.getByLabel(say('build.question-editor.question'), { exact: true })).toHaveValue('Mine', { timeout: 15_000 });
     });
 });
 
@@ -240,7 +233,7 @@ test('every step is undone back to the empty quiz and done again, past a reload,
     };
     const empty = await document();
     await page.getByRole('button', { name: say('build.build.add-the-first-question') }).click();
-    await page.getByLabel(say('teacher.question-rows.question'), { exact: true }).fill('Which way does the ebb run?');
+    await page.getByLabel(say('build.question-editor.question'), { exact: true }).fill('Which way does the ebb run?');
     await page.getByLabel(say('build.question-editor.entry', { kind: 'option', name: 'A' }), { exact: true }).fill('Out to sea');
     await page.getByLabel(say('build.question-editor.entry', { kind: 'option', name: 'B' }), { exact: true }).fill('Inland');
     await page

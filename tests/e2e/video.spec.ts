@@ -30,7 +30,7 @@ test('questions in a video: added where it is paused, asked where it stops', asy
         await page.getByRole('button', { name: say('build.video-editor.add-a-question-here-at', { time: '0:12' }) }).click();
         await expect(page.getByRole('heading', { name: 'Cue at 0:12' })).toBeVisible();
         await page.getByLabel(say('build.editor.stops-the-video-at')).fill('0:14.5');
-        await page.getByLabel(say('teacher.question-rows.question'), { exact: true }).fill('What lies between the marks?');
+        await page.getByLabel(say('build.question-editor.question'), { exact: true }).fill('What lies between the marks?');
         await page.getByLabel(say('build.question-editor.entry', { kind: 'option', name: 'A' }), { exact: true }).fill('The range');
         await page
             .getByLabel(say('build.question-editor.is-right', { label: say('build.question-editor.entry', { kind: 'option', name: 'A' }) }))

@@ -37,10 +37,9 @@ final class ReferenceTest extends TestCase
         return (new Draft('refs'))->quiz('Quiz', '', $stops, 'End', '', [], $more);
     }
 
-    /** @return iterable<string, array{array<string, mixed>, string}> */
-    public static function contradictions(): iterable
+    /** @return array{callable(string, string=, array<string, mixed>=, list<mixed>=, list<mixed>=): array<string, mixed>, callable(array<string, mixed>, array<string, mixed>=): array<string, mixed>} a question, and a stop that asks it */
+    private static function makers(Draft $d): array
     {
-        $d = new Draft('refs');
         $question = static fn (
             string $name,
             string $kind = 'number',
@@ -49,6 +48,15 @@ final class ReferenceTest extends TestCase
             array $entries = [],
         ): array => ['ladder' => $ladder] + $d->question($name, $kind, 'Q?', array_values($entries), '', '', [], '0', $more);
         $stop = static fn (array $question, array $more = []): array => $d->asks($question['id'].'-stop', $question, $more);
+
+        return [$question, $stop];
+    }
+
+    /** @return iterable<string, array{array<string, mixed>, string}> */
+    public static function contradictions(): iterable
+    {
+        $d = new Draft('refs');
+        [$question, $stop] = self::makers($d);
         $q = $question('q');
         yield 'a misconception of no list' => [
             self::quiz([$stop($question('q', 'number', [], [], [$d->wrong('w', '1', '', [], null, ['misconception' => self::NOWHERE])]))]),
@@ -132,14 +140,7 @@ final class ReferenceTest extends TestCase
     public static function unfinished(): iterable
     {
         $d = new Draft('refs');
-        $question = static fn (
-            string $name,
-            string $kind = 'number',
-            array $more = [],
-            array $ladder = [],
-            array $entries = [],
-        ): array => ['ladder' => $ladder] + $d->question($name, $kind, 'Q?', array_values($entries), '', '', [], '0', $more);
-        $stop = static fn (array $question, array $more = []): array => $d->asks($question['id'].'-stop', $question, $more);
+        [$question, $stop] = self::makers($d);
         $q = $question('q');
         yield 'ages the wrong way round' => [
             ['stage' => ['from' => 12, 'to' => 11]] + self::quiz([$stop($q)]),

@@ -29,22 +29,33 @@ export const stopWithin = (kind: Stop['kind']) => say(`quiz.stop-within.${kind}`
 export const rungWords = (kind: Rung['kind']) => say(`quiz.rung.${kind}`);
 export const rungWithin = (kind: Rung['kind']) => say(`quiz.rung-within.${kind}`);
 
-export const questionKinds: QuestionKind[] = [
-    'one-choice',
-    'several-choices',
-    'true-false',
-    'short-text',
-    'gaps',
-    'number',
-    'expression',
-    'order',
-    'match',
-    'poll',
-    'written',
-    'hand-in',
-];
-export const stopKinds: Stop['kind'][] = ['question', 'video', 'reading', 'text', 'drill', 'staircase'];
-export const rungKinds: Rung['kind'][] = ['hint', 'video', 'reading', 'worked-example', 'exercise', 'question', 'teacher'];
+/** All of a type's values: the compiler refuses a list that lacks one. */
+const all = <T extends string>(values: Record<T, true>) => Object.keys(values) as T[];
+
+export const questionKinds = all<QuestionKind>({
+    'one-choice': true,
+    'several-choices': true,
+    'true-false': true,
+    'short-text': true,
+    gaps: true,
+    number: true,
+    expression: true,
+    order: true,
+    match: true,
+    poll: true,
+    written: true,
+    'hand-in': true,
+});
+export const stopKinds = all<Stop['kind']>({ question: true, video: true, reading: true, text: true, drill: true, staircase: true });
+export const rungKinds = all<Rung['kind']>({
+    hint: true,
+    video: true,
+    reading: true,
+    'worked-example': true,
+    exercise: true,
+    question: true,
+    teacher: true,
+});
 
 /** Whether the student picks among shown options. */
 export function showsOptions(kind: QuestionKind): boolean {

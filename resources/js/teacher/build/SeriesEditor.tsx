@@ -50,17 +50,17 @@ function Questions({ questions, select, add, of }: { questions: Question[]; sele
     );
 }
 
+function TitleField({ title, onChange }: { title: string; onChange: (title: string) => void }) {
+    const label = say('build.series-editor.title');
+    return <Field label={label} value={title} maxLength={500} onChange={(event) => onChange(event.currentTarget.value)} />;
+}
+
 /** A drill: alike questions, how many are dealt, how many must be right. */
 export function DrillEditor({ document, stop, change, select }: Props<DrillStop>) {
     const put = (changes: Partial<DrillStop>) => change(putStop(document, { ...stop, ...changes }));
     return (
         <div className="grid gap-4">
-            <Field
-                label={say('build.series-editor.title')}
-                value={stop.title}
-                maxLength={500}
-                onChange={(event) => put({ title: event.currentTarget.value })}
-            />
+            <TitleField title={stop.title} onChange={(title) => put({ title })} />
             <div className="grid grid-cols-3 gap-3">
                 <Count
                     label={say('build.series-editor.deal')}
@@ -120,12 +120,7 @@ export function StaircaseEditor({ document, stop, change, select }: Props<Stairc
     const put = (changes: Partial<StaircaseStop>) => change(putStop(document, { ...stop, ...changes }));
     return (
         <div className="grid gap-4">
-            <Field
-                label={say('build.series-editor.title')}
-                value={stop.title}
-                maxLength={500}
-                onChange={(event) => put({ title: event.currentTarget.value })}
-            />
+            <TitleField title={stop.title} onChange={(title) => put({ title })} />
             <div className="grid grid-cols-2 gap-3">
                 <Count
                     label={say('build.series-editor.ends-after-so-many-questions')}
