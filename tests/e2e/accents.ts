@@ -111,7 +111,7 @@ export async function isTranslated(page: Page, known: Set<string>): Promise<void
     });
     const plain = new Set<string>();
     for (const text of found.said) {
-        for (const [word] of text.matchAll(/\p{L}+/gu)) {
+        for (const [word] of text.replace(/https?:\/\/\S+/g, '').matchAll(/\p{L}+/gu)) {
             if (/^[a-z]{3,}$/i.test(word) && !known.has(word.toLowerCase())) {
                 plain.add(`${word} (in “${text.trim().slice(0, 80)}”)`);
             }
