@@ -10,7 +10,6 @@ namespace HiddenLadder\Core\Quiz\Edits;
  * It knows the table of shapes and nothing else of what a quiz is: whether what comes out is a quiz document is for
  * DocumentCheck to say.
  *
- * @phpstan-import-type Reference from Shapes
  * @phpstan-import-type Place from Nodes
  */
 final class Workpiece
@@ -121,9 +120,10 @@ final class Workpiece
                 array_unshift($inverse, ...$this->lay($edit, (int) $number));
                 $done[] = $edit;
             }
+            $dangling = new DanglingReferences(fn (string $id): ?array => $this->places[$id] ?? null);
             // Where something was taken out, anything may have referred to it.
             foreach (array_map(strval(...), array_keys($gone ? $this->places : $touched)) as $id) {
-                foreach ($this->clearing($id) as $edit) {
+                foreach ($dangling->clearing($id) as $edit) {
                     array_unshift($inverse, ...$this->lay($edit, count($done)));
                     $done[] = $edit;
                 }
@@ -273,86 +273,6 @@ final class Workpiece
         $this->places[$edit->at] = ['above' => $edit->into, 'in' => (string) $edit->list] + $place;
 
         return [Edit::move($edit->at, (string) $place['above'], $place['in'], $before), ...$clears];
-    }
-
-    /**
-     * What clears the references of a node that lead to nothing.
-     *
-     * @return iterable<Edit>
-     */
-    private function clearing(string $id): iterable
-    {
-        foreach (isset($this->places[$id]) ? Shapes::of($this->places[$id]['type'])['references'] : [] as $reference) {
-            $place = $this->places[$id] ?? null;
-            if ($place === null) {
-                return;
-            }
-            if (! isset($place['node']->{$reference['path'][0]})) {
-                continue;
-            }
-            $dangling = $this->dangling($place['node'], $reference, 0, []);
-            if ($dangling === []) {
-                continue;
-            }
-            if ($reference['clear'] === 0) {
-                yield Edit::remove($id);
-
-                return;
-            }
-            $top = $reference['path'][0];
-            yield Edit::set(
-                $id,
-                $top,
-                $reference['null'] && $reference['clear'] === 1 ? null : self::cleared($place['node']->{$top}, $dangling),
-            );
-        }
-    }
-
-    /**
-     * Ways to the values of a reference, from a value, that lead to nothing.
-     *
-     * @param  Reference  $reference
-     * @param  list<int|string>  $walked
-     * @return list<list<int|string>>
-     */
-    private function dangling(mixed $value, array $reference, int $depth, array $walked): array
-    {
-        $step = $reference['path'][$depth] ?? null;
-        if ($step === null) {
-            return is_string($value) && ! $this->leads($value, $reference['to']) ? [$walked] : [];
-        }
-        $found = [];
-        if ($step === '*' || $step === '~') {
-            foreach (is_array($value) ? $value : ($value instanceof \stdClass ? get_object_vars($value) : []) as $key => $one) {
-                array_push($found, ...$this->dangling($step === '*' ? $one : (string) $key, $reference, $depth + 1, [...$walked, $key]));
-            }
-
-            return $found;
-        }
-
-        return $value instanceof \stdClass && isset($value->{$step})
-            ? $this->dangling($value->{$step}, $reference, $depth + 1, [...$walked, $step])
-            : [];
-    }
-
-    private function leads(string $id, string $to): bool
-    {
-        return isset($this->places[$id]) && Shapes::fits($this->places[$id]['type'], $to);
-    }
-
-    /**
-     * A list or map without the items that lead nowhere.
-     *
-     * @param  list<list<int|string>>  $dangling  ways of two steps, from the node
-     */
-    private static function cleared(mixed $value, array $dangling): mixed
-    {
-        $keys = array_fill_keys(array_map(static fn (array $way): int|string => $way[1] ?? '', $dangling), true);
-        if (is_array($value)) {
-            return array_values(array_diff_key($value, $keys));
-        }
-
-        return (object) array_diff_key($value instanceof \stdClass ? get_object_vars($value) : [], $keys);
     }
 
     /**

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace HiddenLadder\Core\Round\View;
 
-use HiddenLadder\Core\Marking\Result;
 use HiddenLadder\Core\Quiz\Clip;
 use HiddenLadder\Core\Quiz\Cue;
 use HiddenLadder\Core\Quiz\CueKind;
@@ -24,12 +23,9 @@ use HiddenLadder\Core\Round\Frame;
 use HiddenLadder\Core\Round\FrameKind;
 use HiddenLadder\Core\Round\Internal\Conditions;
 use HiddenLadder\Core\Round\Internal\Position;
-use HiddenLadder\Core\Round\Result\Record;
-use HiddenLadder\Core\Round\Result\Score;
 use HiddenLadder\Core\Round\Result\Standing;
 use HiddenLadder\Core\Round\State;
 use HiddenLadder\Core\Terms\Mode;
-use HiddenLadder\Core\Terms\SeenWhen;
 use HiddenLadder\Core\Terms\Sight;
 use HiddenLadder\Core\Terms\Terms;
 
@@ -51,12 +47,15 @@ final readonly class Projection
 
     private Allowed $allowed;
 
+    private VisibleAnswer $visible;
+
     public function __construct(
         private QuizDocument $quiz,
         private Terms $terms,
         private Circumstances $now = new Circumstances,
     ) {
         $this->position = new Position($quiz, $terms);
+        $this->visible = new VisibleAnswer($terms, $now);
         $this->allowed = new Allowed($quiz, $terms, $this->position, new Conditions($quiz, $terms));
     }
 
@@ -112,11 +111,6 @@ final readonly class Projection
         ];
     }
 
-    private function lets(Sight $sight, State $state, Standing $standing): bool
-    {
-        return $this->now->let($this->terms, $sight, $state->isFinished() || $state->handedIn, $standing);
-    }
-
     /** From the front, at the stop where the class stands. */
     private function isLed(State $state): bool
     {
@@ -165,7 +159,7 @@ final readonly class Projection
     /** @return array<string, int>|null questions by standing; null where results may not be seen */
     private function standings(State $state): ?array
     {
-        if (! $this->lets(Sight::Result, $state, Standing::Untouched)) {
+        if (! $this->visible->lets(Sight::Result, $state, Standing::Untouched)) {
             return null;
         }
         $goes = array_fill_keys(array_column(Standing::cases(), 'value'), 0);
@@ -231,7 +225,7 @@ final readonly class Projection
     private function place(State $state): array
     {
         if ($state->isFinished()) {
-            return $this->finish($state);
+            return (new FinishView($this->quiz, $this->terms, $this->position, $this->visible))->of($state);
         }
         $top = $state->top();
         if ($top === null) {
@@ -310,10 +304,10 @@ final readonly class Projection
             'triesLeft' => $this->terms->tries === null || $this->position->series($state) !== null
                 ? null
                 : max(0, $this->terms->tries - $record->tries),
-            'verdict' => $this->verdict($question, $record, $state),
-            'tried' => $this->position->series($state) === null ? $this->tried($question, $record) : [],
+            'verdict' => $this->visible->verdict($question, $record, $state),
+            'tried' => $this->position->series($state) === null ? $this->visible->tried($question, $record) : [],
             'judging' => $judging ? ['model' => $question->model, 'response' => $record->response?->toArray()] : null,
-            'revealed' => $record->revealed && $this->lets(Sight::RightAnswer, $state, Standing::Shown) ? $view->key() : null,
+            'revealed' => $record->revealed && $this->visible->lets(Sight::RightAnswer, $state, Standing::Shown) ? $view->key() : null,
             'rung' => $onRung,
             'seen' => $seen,
             'simpler' => $top->kind === FrameKind::Rung && $onRung === null,
@@ -350,73 +344,6 @@ final readonly class Projection
             ];
     }
 
-    /** @return array<string, mixed>|null what is said about the last answer */
-    private function verdict(Question $question, Record $record, State $state): ?array
-    {
-        $own = $this->lets(Sight::OwnAnswer, $state, $record->standing)
-            || ($this->terms->mode === Mode::HandedIn && ! $state->isFinished());
-        $response = $own ? $record->response?->toArray() : null;
-        if ($record->mark === null) {
-            return $response === null && $record->response === null
-                ? null
-                : [
-                    'result' => null,
-                    'timedOut' => false,
-                    'feedback' => [],
-                    'near' => null,
-                    'readings' => [],
-                    'parts' => null,
-                    'response' => $response,
-                ];
-        }
-        $mark = $record->mark;
-        $result = $this->lets(Sight::Result, $state, $record->standing) || $mark->result === Result::Unclear;
-
-        return [
-            'result' => $result ? $mark->result->value : null,
-            'timedOut' => $record->timedOut,
-            'feedback' => $this->feedback($question, $record, $state),
-            'near' => $result ? $mark->near?->value : null,
-            'readings' => $mark->readings,
-            'parts' => $result && $mark->parts !== [] ? $mark->parts : null,
-            'response' => $response,
-        ];
-    }
-
-    /** @return list<Text> what is said to the answer, and the explanation, as far as they may be seen */
-    private function feedback(Question $question, Record $record, State $state): array
-    {
-        $result = $record->mark?->result;
-        $said = match ($result) {
-            Result::Unclear, Result::Noted, null => [],
-            Result::Right => [$question->feedbackRight],
-            default => [$question->feedbackNotRight],
-        };
-        array_unshift($said, $question->entry($record->mark?->entry)?->feedback);
-        $told = [
-            ...($this->lets(Sight::Feedback, $state, $record->standing) ? $said : []),
-            $result !== null && $result !== Result::Unclear && $this->lets(Sight::Explanation, $state, $record->standing)
-                ? $question->explanation
-                : null,
-        ];
-
-        return array_values(array_filter($told, static fn (?Text $text): bool => $text !== null && ! $text->isEmpty()));
-    }
-
-    /** @return list<string> the options of a choice that the student has found to be not right */
-    private function tried(Question $question, Record $record): array
-    {
-        $tried = [];
-        foreach ($question->isMarked() ? array_keys($record->matched) : [] as $id) {
-            $entry = $question->kind->picksOne() ? $question->entry($id) : null;
-            if ($entry !== null && ! $entry->right) {
-                $tried[] = $entry->id;
-            }
-        }
-
-        return $tried;
-    }
-
     /** @return array{video: string, clip: Clip}|null the part since the last cue */
     private function watchAgain(State $state): ?array
     {
@@ -428,75 +355,5 @@ final readonly class Projection
         $clip = new Clip($stop->clip->media, $stop->sinceLastCue($cue), $cue->at);
 
         return ['video' => $stop->id, 'clip' => $clip];
-    }
-
-    /** @return array<string, mixed> */
-    private function finish(State $state): array
-    {
-        $finish = $this->quiz->finish($state->finish);
-        $score = Score::ofRound($this->quiz, $this->terms, $state);
-        $left = [];
-        foreach ($this->quiz->questions() as $question) {
-            $stop = $this->quiz->stopOf($question->id);
-            if (
-                $state->record($question->id)->standing === Standing::SetAside
-                && ! ($stop instanceof DrillStop || $stop instanceof StaircaseStop)
-            ) {
-                $left[] = $question->text();
-            }
-        }
-
-        return [
-            'kind' => 'finish',
-            'title' => $finish->title ?? '',
-            'message' => $finish !== null && $this->lets(Sight::Closing, $state, Standing::Untouched)
-                ? $finish->messageFor($score->share())
-                : Text::of(''),
-            'left' => $this->lets(Sight::Result, $state, Standing::Untouched) ? $left : [],
-            'score' => $this->lets(Sight::Score, $state, Standing::Untouched) && $score->share() !== null
-                ? ['share' => $score->share(), 'points' => $score->points(), 'of' => $score->of(), 'provisional' => $score->provisional]
-                : null,
-            'later' => $this->later($state)?->value,
-            'review' => $this->review($state),
-        ];
-    }
-
-    /** When what may not be seen of how it went, or of the score, is seen; null where all of it is there, or never comes. */
-    private function later(State $state): ?SeenWhen
-    {
-        $score = Score::ofRound($this->quiz, $this->terms, $state)->share() === null ? [] : [Sight::Score];
-        foreach ([Sight::Result, ...$score] as $sight) {
-            if ($this->terms->seen[$sight->value] !== SeenWhen::Never && ! $this->lets($sight, $state, Standing::Untouched)) {
-                return $this->terms->seen[$sight->value];
-            }
-        }
-
-        return null;
-    }
-
-    /** @return list<array<string, mixed>> each question that was answered, with what may be seen of it now */
-    private function review(State $state): array
-    {
-        $review = [];
-        foreach ($this->quiz->questions() as $home) {
-            $record = $state->records[$home->id] ?? null;
-            if ($record === null || ($record->response === null && $record->tries === 0)) {
-                continue;
-            }
-            $question = $this->position->asked($home, $state);
-            $view = new QuestionView($question, $this->terms, $state->seed);
-            $review[] = [
-                'question' => $question->prompt->isEmpty() ? $question->sentence : $question->prompt,
-                'standing' => $this->lets(Sight::Result, $state, $record->standing) ? $record->standing->value : null,
-                'own' => $this->lets(Sight::OwnAnswer, $state, $record->standing) && $record->response !== null
-                    ? $view->own($record->response)
-                    : null,
-                'revealed' => $this->lets(Sight::RightAnswer, $state, $record->standing) ? $view->key() : null,
-                'feedback' => $this->feedback($question, $record, $state),
-                'comment' => $record->comment,
-            ];
-        }
-
-        return $review;
     }
 }
