@@ -40,7 +40,7 @@ use Illuminate\Database\UniqueConstraintViolationException;
 use Illuminate\Support\Facades\DB;
 
 /**
- * Keeps rounds: begins them, and takes their events into the database one by one.
+ * Keeps rounds: writes them, and takes their events into the database one by one.
  *
  * Whatever changes a round reads it under its lock first, so that two who write at once do so one after the other.
  */
@@ -57,54 +57,6 @@ final class RoundBook
 
     public function __construct(private readonly RoundRules $rules, private readonly RoundViews $views)
     {
-    }
-
-    /** The student's round that is under way; a new one where there is none, or where the last is finished and $again is asked. */
-    public function begin(Student $student, Task $task, bool $again): Round
-    {
-        $own = OwnRounds::of($student->id, $task);
-        $current = $own->current();
-        if ($current !== null && ($current->finished_at === null || ! $again)) {
-            return $current;
-        }
-        $this->mayBegin($student, $own);
-        $edition = $task->loadMissing('quiz.latestEdition')->quiz->latestEdition
-            ?? throw new Rejected(Reason::Closed, new Message('problem.round.not-published'));
-        try {
-            return $this->create($student, $task, $edition, $own->rounds->count() + 1, (int) now()->valueOf());
-        } catch (UniqueConstraintViolationException) {
-            return OwnRounds::of($student->id, $task)->current()
-                ?? throw new Rejected(Reason::Closed, new Message('problem.round.not-begun'));
-        }
-    }
-
-    /** @throws Rejected while it is not open, another quiz has to be mastered first, after the last round, and in the pause between two */
-    private function mayBegin(Student $student, OwnRounds $own): void
-    {
-        $state = $own->task->state();
-        if ($state === TaskState::Planned) {
-            throw new Rejected(Reason::NotOpenYet, new Message('problem.round.not-open-yet'));
-        }
-        if (! $state->isRunning()) {
-            throw new Rejected(Reason::Closed, new Message('problem.round.closed'));
-        }
-        $gates = OwnRounds::waitsFor($student, $own->task);
-        if ($gates !== []) {
-            throw new Rejected(Reason::NotOpenYet, new Message('problem.round.gated', [
-                'titles' => array_map(static fn (string $title): Message => new Message('problem.titled', ['title' => $title]), $gates),
-            ]));
-        }
-        $from = $own->soFar()->nextFrom();
-        if ($from === null) {
-            throw new Rejected(Reason::NoRoundLeft, new Message('problem.round.none-left'));
-        }
-        if ($from > (int) now()->valueOf()) {
-            throw new Rejected(
-                Reason::Pause,
-                new Message('problem.round.pause'),
-                ['from' => CarbonImmutable::createFromTimestampMs($from)->toIso8601ZuluString()],
-            );
-        }
     }
 
     /** Writes a new round with its first event, at the given time (milliseconds since 1970). */

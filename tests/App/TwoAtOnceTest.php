@@ -16,6 +16,7 @@ use HiddenLadder\App\Models\Teacher;
 use HiddenLadder\App\Models\Ulids;
 use HiddenLadder\App\Quizzes\Corrections;
 use HiddenLadder\App\Quizzes\SentChange;
+use HiddenLadder\App\Rounds\Beginning;
 use HiddenLadder\App\Rounds\RoundBook;
 use HiddenLadder\Core\Quiz\Edits\Edit;
 use HiddenLadder\Core\Quiz\Edits\Fingerprint;
@@ -52,7 +53,7 @@ final class TwoAtOnceTest extends AppTestCase
         $this->quiz = $this->quiz($this->teacher);
         $this->task = $this->given($this->class, $this->quiz);
         $this->ada = $this->member($this->class);
-        $this->round = app(RoundBook::class)->begin($this->ada, $this->task, false);
+        $this->round = app(Beginning::class)->begin($this->ada, $this->task, false);
     }
 
     protected function tearDown(): void

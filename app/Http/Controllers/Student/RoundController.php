@@ -7,6 +7,7 @@ namespace HiddenLadder\App\Http\Controllers\Student;
 use HiddenLadder\App\Http\Controllers\Controller;
 use HiddenLadder\App\Models\Round;
 use HiddenLadder\App\Models\Task;
+use HiddenLadder\App\Rounds\Beginning;
 use HiddenLadder\App\Rounds\RoundBook;
 use HiddenLadder\App\Rounds\SentEvent;
 use HiddenLadder\Core\Fields;
@@ -20,12 +21,12 @@ final class RoundController extends Controller
     {
     }
 
-    public function begin(Request $request, Task $task): JsonResponse
+    public function begin(Request $request, Task $task, Beginning $beginning): JsonResponse
     {
         $this->authorize('take', $task);
         $request->validate(['again' => ['boolean']]);
 
-        return $this->seen($this->book->begin($this->student($request), $task, $request->boolean('again')));
+        return $this->seen($beginning->begin($this->student($request), $task, $request->boolean('again')));
     }
 
     public function show(Round $round): JsonResponse
