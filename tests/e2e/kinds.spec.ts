@@ -4,7 +4,7 @@ import { begins, say } from './words';
 
 const press = (page: Page, name: string) => page.getByRole('button', { name, exact: true }).click();
 
-/** Every kind of answer, on a phone: choices, true or false with a stand-in, pairs, units, a formula, a drill, an order, a staircase. */
+/** Every kind of answer, on a phone: choices, true or false with an alike question, pairs, units, a formula, a drill, an order, a staircase. */
 test('a student walks through every kind of answer', async ({ browser }) => {
     const page = await enter(browser, 'silver heron reef', 'Finn Abara');
     await page

@@ -143,7 +143,7 @@ function name(document: QuizDocument, id: string): string {
             // Where a question stands alone, its place names it.
             return number === 0
                 ? name(document, place.above)
-                : within(say(place.in === 'pool' ? 'quiz.place.stand-in' : 'quiz.place.question', { number }));
+                : within(say(place.in === 'pool' ? 'quiz.place.alike-question' : 'quiz.place.question', { number }));
         case 'entry':
             return within(
                 showsOptions(above?.kind as never)

@@ -1,40 +1,51 @@
 import { locale } from '../words/words';
 
-const relative = new Intl.RelativeTimeFormat(locale(), { numeric: 'auto' });
-const times = new Intl.DateTimeFormat(locale(), { hour: 'numeric', minute: '2-digit' });
-const exactTimes = new Intl.DateTimeFormat(locale(), { timeStyle: 'medium' });
-const days = new Intl.DateTimeFormat(locale(), { weekday: 'short', day: 'numeric', month: 'short' });
-const whole = new Intl.DateTimeFormat(locale(), { dateStyle: 'full', timeStyle: 'short' });
+/** Made when they are first needed: by then the page's language is known. */
+function once<T>(make: () => T): () => T {
+    let made: T | undefined;
+    return () => {
+        made ??= make();
+        return made;
+    };
+}
+
+const relative = once(() => new Intl.RelativeTimeFormat(locale(), { numeric: 'auto' }));
+const times = once(() => new Intl.DateTimeFormat(locale(), { hour: 'numeric', minute: '2-digit' }));
+const exactTimes = once(() => new Intl.DateTimeFormat(locale(), { timeStyle: 'medium' }));
+const days = once(() => new Intl.DateTimeFormat(locale(), { weekday: 'short', day: 'numeric', month: 'short' }));
+const whole = once(() => new Intl.DateTimeFormat(locale(), { dateStyle: 'full', timeStyle: 'short' }));
 
 /** A moment in words near: "in 5 minutes", "tomorrow 08:00", "Thu 3 Dec 08:00". */
 export function near(iso: string, now: Date = new Date()): string {
     const then = new Date(iso);
     const minutes = Math.round((then.getTime() - now.getTime()) / 60_000);
     if (Math.abs(minutes) < 60) {
-        return relative.format(minutes, 'minute');
+        return relative().format(minutes, 'minute');
     }
     const midnight = (date: Date) => new Date(date.getFullYear(), date.getMonth(), date.getDate()).getTime();
     const apart = Math.round((midnight(then) - midnight(now)) / 86_400_000);
-    return Math.abs(apart) <= 1 ? `${relative.format(apart, 'day')} ${times.format(then)}` : `${days.format(then)} ${times.format(then)}`;
+    return Math.abs(apart) <= 1
+        ? `${relative().format(apart, 'day')} ${times().format(then)}`
+        : `${days().format(then)} ${times().format(then)}`;
 }
 
 /** The day of a moment: "Thu 3 Dec"; nothing of no moment. */
 export function day(iso: string): string {
-    return iso === '' ? '' : days.format(new Date(iso));
+    return iso === '' ? '' : days().format(new Date(iso));
 }
 
 /** The time of day of a moment: "14:02". */
 export function clock(iso: string): string {
-    return times.format(new Date(iso));
+    return times().format(new Date(iso));
 }
 
 /** The time of day in milliseconds since 1970, with its seconds: "14:02:31". */
 export function toTheSecond(at: number): string {
-    return exactTimes.format(at);
+    return exactTimes().format(at);
 }
 
 export function exact(iso: string): string {
-    return whole.format(new Date(iso));
+    return whole().format(new Date(iso));
 }
 
 /** Seconds of a video as m:ss, with tenths where there are some. */

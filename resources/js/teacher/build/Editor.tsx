@@ -56,7 +56,11 @@ export function Editor(props: Props) {
     const { stop } = place;
     const number = document.stops.findIndex((other) => other.id === stop?.id) + 1;
     const stopWords =
-        stop === null ? say('build.editor.stand-in') : number > 0 ? say('build.editor.stop', { number }) : say('build.editor.side-stop');
+        stop === null
+            ? say('build.editor.alike-question')
+            : number > 0
+              ? say('build.editor.stop', { number })
+              : say('build.editor.side-stop');
     const here = findings.filter((finding) => belongs(finding, place));
     const arrow = (label: string, id: string, by: 1 | -1, picture: typeof ArrowUp) => {
         const Picture = picture;
@@ -192,7 +196,7 @@ function title(place: Place, stopWords: string): string {
         case 'cue':
             return say('build.editor.cue-at', { kind: place.cue.kind, time: timecode(place.cue.at) });
         case 'question':
-            return place.stop === null ? say('build.editor.stand-in') : say('build.editor.one-question', { stop: stopWords });
+            return place.stop === null ? say('build.editor.alike-question') : say('build.editor.one-question', { stop: stopWords });
         case 'rung':
             return say('build.editor.rung', { number: place.index + 1 });
     }

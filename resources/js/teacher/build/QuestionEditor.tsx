@@ -231,8 +231,8 @@ function More({
                     label={say('build.question-editor.group-of-alike-questions')}
                     hint={
                         groups.length === 0
-                            ? say('build.question-editor.stand-ins-of-the-same')
-                            : say('build.question-editor.stand-ins-there-are-for', { groups: groups.join(', ') })
+                            ? say('build.question-editor.alike-can-take-its-place')
+                            : say('build.question-editor.alike-there-are-for', { groups: groups.join(', ') })
                     }
                     value={question.alike ?? ''}
                     maxLength={100}

@@ -21,7 +21,7 @@ interface Props {
     forecast: ReactNode;
 }
 
-/** What belongs to the quiz as a whole: title, instructions, inspection, its lists, stand-ins, mastery and suggested terms. */
+/** What belongs to the quiz as a whole: title, instructions, inspection, its lists, alike questions, mastery and suggested terms. */
 export function WholeQuiz({ document, findings, left, change, select, forecast }: Props) {
     const rule = document.mastery?.rule ?? 'required';
     return (
@@ -58,7 +58,7 @@ export function WholeQuiz({ document, findings, left, change, select, forecast }
             />
             <Parts document={document} change={change} />
             <fieldset className="grid gap-1">
-                <legend className="mb-1 text-sm font-semibold">{say('build.whole-quiz.stand-ins-questions-like-others')}</legend>
+                <legend className="mb-1 text-sm font-semibold">{say('build.whole-quiz.alike-questions')}</legend>
                 {(document.pool ?? []).map((question) => (
                     <Button
                         key={question.id}
@@ -77,7 +77,7 @@ export function WholeQuiz({ document, findings, left, change, select, forecast }
                         select(question.id);
                     }}
                 >
-                    {say('build.whole-quiz.add-a-stand-in')}
+                    {say('build.whole-quiz.add-an-alike-question')}
                 </Button>
             </fieldset>
             <div className="grid grid-cols-2 gap-3">
