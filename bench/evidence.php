@@ -48,16 +48,16 @@ $engine = new Engine($read, $terms);
 $walked = [];
 for ($seed = 0; $seed < 300; $seed++) {
     $made = new MadeUpStudent($read, $terms, Profile::three()[$seed % 3], new Randomizer(new Xoshiro256StarStar($seed)));
-    [$state, $course] = [new State, new RoundEvidence];
+    [$state, $roundEvidence] = [new State, new RoundEvidence];
     for ($step = 0; ! $state->isFinished(); $step++) {
         $event = $step === 0 ? new Started(seed: "bench $seed") : $made->next($state);
         $outcome = $engine->apply($state, $event, 20_000 * $step);
         assert($outcome instanceof Applied);
-        [$state, $course] = [$outcome->state, $course->with($event, 20_000 * $step, $outcome->facts)];
+        [$state, $roundEvidence] = [$outcome->state, $roundEvidence->with($event, 20_000 * $step, $outcome->facts)];
     }
-    $walked[] = ['answers' => count($course->attempts), 'row' => [
-        'edition_id' => $edition->id, 'terms' => json_encode($terms->toArray()), 'state' => json_encode($state->toArray()), 'course' => json_encode(
-            $course->at($state)->toArray(),
+    $walked[] = ['answers' => count($roundEvidence->attempts), 'row' => [
+        'edition_id' => $edition->id, 'terms' => json_encode($terms->toArray()), 'state' => json_encode($state->toArray()), 'evidence' => json_encode(
+            $roundEvidence->at($state)->toArray(),
         ),
         'started_at' => now(), 'moved_at' => now(), 'finished_at' => now(), 'score' => Score::ofRound(
             $read,

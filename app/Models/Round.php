@@ -20,7 +20,7 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property int $number of this student's rounds of the task, from 1
  * @property array<array-key, mixed> $terms
  * @property array<array-key, mixed> $state
- * @property array<array-key, mixed> $course what its events say for the evidence
+ * @property array<array-key, mixed> $evidence what its events say for the evidence
  * @property int $revision of the edition under which it was marked
  * @property ?float $score of a finished round, 0 to 1
  * @property bool $mastered
@@ -78,7 +78,8 @@ final class Round extends Model
     protected function casts(): array
     {
         return [
-            'terms' => 'array', 'state' => 'array', 'course' => 'array', 'number' => 'integer', 'revision' => 'integer', 'score' => 'float',
+            'terms' => 'array', 'state' => 'array', 'evidence' => 'array', 'number' => 'integer', 'revision' => 'integer',
+            'score' => 'float',
             'mastered' => 'boolean', 'interrupted' => 'boolean',
             'started_at' => 'immutable_datetime', 'moved_at' => 'immutable_datetime', 'finished_at' => 'immutable_datetime',
             'seen_after_closing_at' => 'immutable_datetime',

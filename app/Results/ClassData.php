@@ -32,7 +32,7 @@ final class ClassData
                     $right[$id] = ($right[$id] ?? 0) + ($record->standing === Standing::Clear ? 1 : 0);
                 }
             }
-            foreach (RoundEvidence::fromArray($round->course)->attempts as $attempt) {
+            foreach (RoundEvidence::fromArray($round->evidence)->attempts as $attempt) {
                 if ($attempt->seconds !== null) {
                     $seconds[$attempt->question][] = $attempt->seconds;
                 }

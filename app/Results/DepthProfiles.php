@@ -32,10 +32,10 @@ final class DepthProfiles
         $from = [$edition->id, $edition->revision, Round::stamp($task->rounds()->getQuery())];
 
         return DerivedCache::once("depths $task->id", $from, function () use ($task, $edition): array {
-            $courses = $task->rounds()->where('number', 1)->get(['id', 'student_id', 'number', 'course'])->map(
-                static fn (Round $round): RoundEvidence => RoundEvidence::fromArray($round->course),
+            $allEvidence = $task->rounds()->where('number', 1)->get(['id', 'student_id', 'number', 'evidence'])->map(
+                static fn (Round $round): RoundEvidence => RoundEvidence::fromArray($round->evidence),
             );
-            $profile = DepthProfile::of($this->editions->read($edition), array_values($courses->all()));
+            $profile = DepthProfile::of($this->editions->read($edition), array_values($allEvidence->all()));
 
             return array_map(static fn (array $stop): array => ['depth' => round($stop['depth'], 2)] + $stop, $profile);
         });

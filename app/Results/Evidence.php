@@ -54,7 +54,7 @@ final class Evidence
             $rows[] = [
                 'student' => $student->student, 'rounds' => count($rounds), 'first' => $student->scores()['first'] ?? null,
                 'best' => $student->scores()['best'] ?? null,
-                'standings' => (object) $student->rounds[count($rounds) - 1]['course']->standings,
+                'standings' => (object) $student->rounds[count($rounds) - 1]['evidence']->standings,
             ];
         }
 
@@ -82,7 +82,7 @@ final class Evidence
             $rounds = Round::query()->where('task_id', $task->id)->where('student_id', '>=', $first)->where('student_id', '<=', $last);
             // In the order of this index nothing has to be sorted; where its statistics are old, the database would take another.
             $rounds->getQuery()->forceIndex('rounds_task_id_student_id_number_unique')->orderBy('student_id')->orderBy('number');
-            $found = $rounds->get(['id', 'student_id', 'number', 'edition_id', 'score', 'course']);
+            $found = $rounds->get(['id', 'student_id', 'number', 'edition_id', 'score', 'evidence']);
             foreach ($found->groupBy('student_id') as $own) {
                 $list = array_values($own->all());
                 if ($list !== []) {
@@ -119,19 +119,19 @@ final class Evidence
     /** @param  non-empty-list<Round>  $rounds */
     private function student(array $rounds, QuizDocument $quiz): StudentEvidence
     {
-        $courses = array_map(static fn (Round $round): RoundEvidence => RoundEvidence::fromArray($round->course), $rounds);
+        $allEvidence = array_map(static fn (Round $round): RoundEvidence => RoundEvidence::fromArray($round->evidence), $rounds);
         $mastery = new Mastery($quiz);
         $mastered = array_filter(
             $quiz->objectives,
-            static fn (Objective $objective): bool => $mastery->ofObjective($objective->id, $courses)->mastered,
+            static fn (Objective $objective): bool => $mastery->ofObjective($objective->id, $allEvidence)->mastered,
         );
 
         return new StudentEvidence(
             $rounds[0]->student_id,
             array_map(
-                static fn (Round $round, RoundEvidence $course): array => ['course' => $course, 'score' => $round->score],
+                static fn (Round $round, RoundEvidence $roundEvidence): array => ['evidence' => $roundEvidence, 'score' => $round->score],
                 $rounds,
-                $courses,
+                $allEvidence,
             ),
             array_values(array_map(static fn (Objective $objective): string => $objective->id, $mastered)),
         );

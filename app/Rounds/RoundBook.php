@@ -71,7 +71,7 @@ final class RoundBook
                 'number' => $number,
                 'terms' => $terms->toArray(),
                 'state' => (new State)->toArray(),
-                'course' => (new RoundEvidence)->toArray(),
+                'evidence' => (new RoundEvidence)->toArray(),
                 'revision' => $edition->refresh()->revision,
                 'last_event_id' => null,
                 'started_at' => CarbonImmutable::createFromTimestampMs($at),
@@ -223,7 +223,7 @@ final class RoundBook
         } catch (UniqueConstraintViolationException) {
             throw new Rejected(Reason::IdTaken, new Message('problem.round.id-taken'));
         }
-        $this->put($round, $outcome->state, RoundEvidence::fromArray($round->course)->with($event, $at, $outcome->facts), $at);
+        $this->put($round, $outcome->state, RoundEvidence::fromArray($round->evidence)->with($event, $at, $outcome->facts), $at);
 
         return $outcome->state;
     }
@@ -269,11 +269,11 @@ final class RoundBook
     {
         $taken = $this->taken($round);
         $folded = $this->rules->engine($round)->fold($taken, true);
-        $course = new RoundEvidence;
+        $roundEvidence = new RoundEvidence;
         foreach ($taken as $index => $one) {
-            $course = $course->with($one->event, $one->at, $folded->facts[$index] ?? []);
+            $roundEvidence = $roundEvidence->with($one->event, $one->at, $folded->facts[$index] ?? []);
         }
-        $this->put($round, $folded->state, $course, max([0, ...array_map(static fn (StoredEvent $one): int => $one->at, $taken)]));
+        $this->put($round, $folded->state, $roundEvidence, max([0, ...array_map(static fn (StoredEvent $one): int => $one->at, $taken)]));
     }
 
     /**
@@ -374,12 +374,12 @@ final class RoundBook
         }
     }
 
-    private function put(Round $round, State $state, RoundEvidence $course, int $at): void
+    private function put(Round $round, State $state, RoundEvidence $roundEvidence, int $at): void
     {
         $cameTo = CameTo::of($this->rules->quiz($round), $this->rules->terms($round), $state);
         $round->update([
             'state' => $state->toArray(),
-            'course' => $course->at($state)->toArray(),
+            'evidence' => $roundEvidence->at($state)->toArray(),
             'revision' => $this->rules->revision($round),
             'moved_at' => CarbonImmutable::createFromTimestampMs($at),
             'finished_at' => $state->finishedAt === null ? null : CarbonImmutable::createFromTimestampMs($state->finishedAt),

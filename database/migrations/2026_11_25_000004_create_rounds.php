@@ -20,7 +20,7 @@ return new class extends Migration
             // Derived from the events, as all below; `rounds:rebuild` makes it anew.
             $table->longText('state');
             // What its events say for the evidence.
-            $table->longText('course');
+            $table->longText('evidence');
             // Of the edition under which it was marked.
             $table->unsignedInteger('revision')->default(0);
             // Of a finished round, 0 to 1.

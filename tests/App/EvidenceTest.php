@@ -79,13 +79,13 @@ final class EvidenceTest extends AppTestCase
     public function test_the_course_of_a_round_comes_out_the_same_from_its_events(): void
     {
         $this->answers('Ada', 'plain', 'own', 'plain');
-        $before = Round::query()->sole()->course;
+        $before = Round::query()->sole()->evidence;
         self::assertCount(3, $before['attempts'] ?? []);
         self::assertSame(0, Artisan::call('rounds:rebuild'));
         self::assertStringContainsString('1 rounds rebuilt, 0 of them', Artisan::output());
-        Round::query()->update(['course' => '[]']);
+        Round::query()->update(['evidence' => '[]']);
         Artisan::call('rounds:rebuild');
-        self::assertEquals($before, Round::query()->sole()->course);
+        self::assertEquals($before, Round::query()->sole()->evidence);
     }
 
     public function test_a_task_s_small_picture_follows_the_answers(): void

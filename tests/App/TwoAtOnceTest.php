@@ -144,7 +144,7 @@ final class TwoAtOnceTest extends AppTestCase
         $now = app()->make(RoundBook::class)->upToDate($stored)->refresh();
         self::assertSame($events, State::fromArray($now->state)->number);
         [$before, $after] = app()->make(RoundBook::class)->rebuild($stored->id);
-        self::assertSame([$now->state, $before->course], [$after->state, $after->course]);
+        self::assertSame([$now->state, $before->evidence], [$after->state, $after->evidence]);
     }
 
     public function test_an_answer_and_a_re_marking(): void

@@ -35,6 +35,6 @@ final class RebuildRounds extends Command
     /** @return list<mixed> */
     private static function derived(Round $round): array
     {
-        return [$round->state, $round->course, $round->score, $round->mastered, $round->interrupted, $round->finished_at];
+        return [$round->state, $round->evidence, $round->score, $round->mastered, $round->interrupted, $round->finished_at];
     }
 }

@@ -13,13 +13,13 @@ use HiddenLadder\Core\Quiz\Stop;
 final readonly class DepthProfile
 {
     /**
-     * @param  list<RoundEvidence>  $courses  a round of each student
+     * @param  list<RoundEvidence>  $allEvidence  a round of each student
      * @return list<array{came: int, depth: float, rungs: int}> by main stop: students who came to one of its questions, the
      *                                                          rungs they saw in the mean, and the length of its longest ladder
      */
-    public static function of(QuizDocument $quiz, array $courses): array
+    public static function of(QuizDocument $quiz, array $allEvidence): array
     {
-        $seen = array_map(static fn (RoundEvidence $course): array => $course->rungsSeen(), $courses);
+        $seen = array_map(static fn (RoundEvidence $roundEvidence): array => $roundEvidence->rungsSeen(), $allEvidence);
 
         return array_map(static function (Stop $stop) use ($seen): array {
             $asked = array_flip(array_map(static fn (Question $question): string => $question->id, $stop->questions()));

@@ -119,28 +119,28 @@ final readonly class RoundEvidence implements Outcome
         return Standing::tryFrom($this->standings[$question] ?? '')?->isRight() ?? false;
     }
 
-    /** @param  array<array-key, mixed>  $course  what toArray() gave */
-    public static function fromArray(array $course): self
+    /** @param  array<array-key, mixed>  $roundEvidence  what toArray() gave */
+    public static function fromArray(array $roundEvidence): self
     {
         $attempts = [];
-        foreach (is_array($course['attempts'] ?? null) ? $course['attempts'] : [] as $attempt) {
+        foreach (is_array($roundEvidence['attempts'] ?? null) ? $roundEvidence['attempts'] : [] as $attempt) {
             if (is_array($attempt)) {
                 $attempts[] = Attempt::fromArray($attempt);
             }
         }
-        $at = $course['at'] ?? null;
+        $at = $roundEvidence['at'] ?? null;
 
         return new self(
             $attempts,
-            array_map(self::stretches(...), StoredJson::lists($course['watched'] ?? [])),
-            array_map(StoredJson::texts(...), StoredJson::lists($course['rungs'] ?? [])),
-            StoredJson::numbers($course['taken'] ?? []),
+            array_map(self::stretches(...), StoredJson::lists($roundEvidence['watched'] ?? [])),
+            array_map(StoredJson::texts(...), StoredJson::lists($roundEvidence['rungs'] ?? [])),
+            StoredJson::numbers($roundEvidence['taken'] ?? []),
             is_int($at) ? $at : null,
             array_map(
                 static fn (string $one): array => [substr($one, 1), str_starts_with($one, '+')],
-                StoredJson::texts($course['evidence'] ?? []),
+                StoredJson::texts($roundEvidence['evidence'] ?? []),
             ),
-            StoredJson::textMap($course['standings'] ?? []),
+            StoredJson::textMap($roundEvidence['standings'] ?? []),
         );
     }
 

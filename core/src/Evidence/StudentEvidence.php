@@ -8,7 +8,7 @@ namespace HiddenLadder\Core\Evidence;
 final readonly class StudentEvidence
 {
     /**
-     * @param  list<array{course: RoundEvidence, score: ?float}>  $rounds  scores of finished ones, 0 to 1
+     * @param  list<array{evidence: RoundEvidence, score: ?float}>  $rounds  scores of finished ones, 0 to 1
      * @param  list<string>  $mastered  objectives, by the quiz's rule of mastery
      */
     public function __construct(public string $student, public array $rounds, public array $mastered = [])
@@ -18,7 +18,7 @@ final readonly class StudentEvidence
     /** The first round; an empty one where there is none. */
     public function firstRound(): RoundEvidence
     {
-        return $this->rounds[0]['course'] ?? new RoundEvidence;
+        return $this->rounds[0]['evidence'] ?? new RoundEvidence;
     }
 
     /**
@@ -33,9 +33,9 @@ final readonly class StudentEvidence
     public function misconceptions(array $canShow): array
     {
         $shown = $contradicted = [];
-        foreach ($this->rounds as ['course' => $course]) {
-            $first = $course->firstTries();
-            foreach ($course->attempts as $attempt) {
+        foreach ($this->rounds as ['evidence' => $roundEvidence]) {
+            $first = $roundEvidence->firstTries();
+            foreach ($roundEvidence->attempts as $attempt) {
                 if ($attempt->misconception !== null) {
                     $shown[$attempt->misconception] = ($shown[$attempt->misconception] ?? 0) + 1;
                     $contradicted[$attempt->misconception] = 0;
@@ -58,8 +58,8 @@ final readonly class StudentEvidence
     public function lastFirstTries(): array
     {
         $last = [];
-        foreach ($this->rounds as ['course' => $course]) {
-            $last = array_replace($last, array_map(static fn (Attempt $first): bool => $first->isRight(), $course->firstTries()));
+        foreach ($this->rounds as ['evidence' => $roundEvidence]) {
+            $last = array_replace($last, array_map(static fn (Attempt $first): bool => $first->isRight(), $roundEvidence->firstTries()));
         }
 
         return $last;

@@ -84,8 +84,8 @@ final class TaskEvidence
     {
         $this->students[] = $student->student;
         $this->addFirstRound($student);
-        foreach ($student->rounds as ['course' => $course]) {
-            $this->addRungs($course);
+        foreach ($student->rounds as ['evidence' => $roundEvidence]) {
+            $this->addRungs($roundEvidence);
         }
         $scores = $student->scores();
         // Of one round alone there is nothing to gain.
@@ -199,10 +199,10 @@ final class TaskEvidence
         }
     }
 
-    private function addRungs(RoundEvidence $course): void
+    private function addRungs(RoundEvidence $roundEvidence): void
     {
         $tried = [];
-        foreach ($course->attempts as $attempt) {
+        foreach ($roundEvidence->attempts as $attempt) {
             foreach ($attempt->rungs as $rung) {
                 $this->rungs[$rung] = ($this->rungs[$rung] ?? new Share(0, 0))->with($attempt->isRight());
             }
@@ -243,8 +243,8 @@ final class TaskEvidence
     {
         // Each round by itself: who sees a video in a further round has not rewound it.
         $rounds = [];
-        foreach ($student->rounds as ['course' => $course]) {
-            foreach ($course->watched as $video => $watched) {
+        foreach ($student->rounds as ['evidence' => $roundEvidence]) {
+            foreach ($roundEvidence->watched as $video => $watched) {
                 $rounds[$video][] = new WatchedIntervals($watched);
             }
         }

@@ -47,7 +47,7 @@ final class TaskEvidenceTest extends TestCase
         $engine = new Engine($quiz, $terms);
         $student = new MadeUpStudent($quiz, $terms, Profile::struggling(), new Randomizer(new Xoshiro256StarStar($seed)));
         $state = new State;
-        $course = new RoundEvidence;
+        $roundEvidence = new RoundEvidence;
         $taken = [];
         for ($step = 0; ! $state->isFinished(); $step++) {
             $event = $step === 0 ? new Started(seed: "evidence $seed") : $student->next($state);
@@ -55,10 +55,10 @@ final class TaskEvidenceTest extends TestCase
             self::assertInstanceOf(Applied::class, $outcome);
             $state = $outcome->state;
             $taken[] = new StoredEvent($event, 20_000 * $step, null);
-            $course = $course->with($event, 20_000 * $step, $outcome->facts);
+            $roundEvidence = $roundEvidence->with($event, 20_000 * $step, $outcome->facts);
         }
 
-        return [$course, $state, $taken];
+        return [$roundEvidence, $state, $taken];
     }
 
     public function test_a_course_says_what_the_round_s_records_say_and_comes_out_the_same_from_the_events(): void
@@ -69,15 +69,15 @@ final class TaskEvidenceTest extends TestCase
             Generators::bool(),
         )->then(static function (int $seed, bool $handedIn) use ($quiz): void {
             $terms = Terms::learn()->with(mode: $handedIn ? Mode::HandedIn : Mode::AsOneGoes);
-            [$course, $state, $taken] = self::round($quiz, $seed, $terms);
-            foreach ($course->attempts as $attempt) {
+            [$roundEvidence, $state, $taken] = self::round($quiz, $seed, $terms);
+            foreach ($roundEvidence->attempts as $attempt) {
                 self::assertSame(20.0, $attempt->seconds);
             }
             foreach (array_keys($quiz->questions()) as $id) {
                 $record = $state->record($id);
                 self::assertSame(
                     $record->standing === Standing::Clear,
-                    self::first($course, $id)?->isRight() === true && ! $record->helped && $record->slips === 0,
+                    self::first($roundEvidence, $id)?->isRight() === true && ! $record->helped && $record->slips === 0,
                     "at $id",
                 );
             }
@@ -86,14 +86,17 @@ final class TaskEvidenceTest extends TestCase
             foreach ($taken as $index => $one) {
                 $again = $again->with($one->event, $one->at, $folded->facts[$index]);
             }
-            self::assertEquals($course, $again);
-            self::assertEquals($course, RoundEvidence::fromArray(json_decode((string) json_encode($course->toArray()), true)));
+            self::assertEquals($roundEvidence, $again);
+            self::assertEquals(
+                $roundEvidence,
+                RoundEvidence::fromArray(json_decode((string) json_encode($roundEvidence->toArray()), true)),
+            );
         });
     }
 
-    private static function first(RoundEvidence $course, string $question): ?Attempt
+    private static function first(RoundEvidence $roundEvidence, string $question): ?Attempt
     {
-        foreach ($course->attempts as $attempt) {
+        foreach ($roundEvidence->attempts as $attempt) {
             if ($attempt->question === $question) {
                 return $attempt;
             }
@@ -109,8 +112,8 @@ final class TaskEvidenceTest extends TestCase
         for ($student = 0; $student < 12; $student++) {
             $rounds = [];
             foreach ([0, 100] as $more) {
-                [$course, $state] = self::round($quiz, $student + $more, Terms::learn());
-                $rounds[] = ['course' => $course, 'score' => Score::ofRound($quiz, Terms::learn(), $state)->share()];
+                [$roundEvidence, $state] = self::round($quiz, $student + $more, Terms::learn());
+                $rounds[] = ['evidence' => $roundEvidence, 'score' => Score::ofRound($quiz, Terms::learn(), $state)->share()];
             }
             $evidence->add(new StudentEvidence("student $student", $rounds));
         }
@@ -147,7 +150,7 @@ final class TaskEvidenceTest extends TestCase
                             "s$student",
                             [
                                 [
-                                    'course' => new RoundEvidence(
+                                    'evidence' => new RoundEvidence(
                                         array_map(
                                             static fn (string $id): Attempt => new Attempt($id, $result, 0.0, null, null, null, []),
                                             $ids,
@@ -178,7 +181,7 @@ final class TaskEvidenceTest extends TestCase
             null,
             [],
         );
-        $now = static fn (Attempt ...$attempts): array => (new StudentEvidence('s', array_map(static fn (Attempt $attempt): array => ['course' => new RoundEvidence([$attempt]), 'score' => null], array_values($attempts))))->misconceptions(['a' => ['m'], 'b' => ['m']]);
+        $now = static fn (Attempt ...$attempts): array => (new StudentEvidence('s', array_map(static fn (Attempt $attempt): array => ['evidence' => new RoundEvidence([$attempt]), 'score' => null], array_values($attempts))))->misconceptions(['a' => ['m'], 'b' => ['m']]);
 
         self::assertSame([], $now($try('a', true)));
         self::assertSame(['m' => true], $now($try('a', false, 'm')));
@@ -189,7 +192,7 @@ final class TaskEvidenceTest extends TestCase
         // Right in the end, in the same round, after the loop: that contradicts nothing.
         self::assertSame(
             ['m' => true],
-            (new StudentEvidence('s', [['course' => new RoundEvidence([$try('a', false, 'm'), $try('a', true)]), 'score' => null]]))->misconceptions(['a' => ['m']]),
+            (new StudentEvidence('s', [['evidence' => new RoundEvidence([$try('a', false, 'm'), $try('a', true)]), 'score' => null]]))->misconceptions(['a' => ['m']]),
         );
     }
 
@@ -225,7 +228,7 @@ final class TaskEvidenceTest extends TestCase
         [$one, $two] = array_column($gaps->gaps, 'id');
         $evidence = new TaskEvidence($quiz);
         foreach ([[[$a, $b], ['ebb', 'flood'], 0], [[$a], ['ebb', 'high'], 0], [[$c], ['x', 'y'], 1], [[$a, $b, $c], ['ebb', 'flood'], 0]] as $student => [$choices, $fillings, $sure]) {
-            $evidence->add(new StudentEvidence("s$student", [['course' => self::courseOf($quiz, [
+            $evidence->add(new StudentEvidence("s$student", [['evidence' => self::courseOf($quiz, [
                 Response::choices(...$choices), Response::gaps(
                     array_combine([$one, $two], $fillings),
                 ), Response::choices($poll->entries[$sure]->id),
@@ -254,7 +257,7 @@ final class TaskEvidenceTest extends TestCase
     private static function courseOf(QuizDocument $quiz, array $responses): RoundEvidence
     {
         $engine = new Engine($quiz, Terms::learn()->with(mode: Mode::HandedIn));
-        $course = new RoundEvidence;
+        $roundEvidence = new RoundEvidence;
         $state = new State;
         $events = [new Started(seed: 'x')];
         foreach (array_keys($quiz->questions()) as $index => $question) {
@@ -263,10 +266,10 @@ final class TaskEvidenceTest extends TestCase
         foreach ([...$events, new HandedIn] as $step => $event) {
             $outcome = $engine->apply($state, $event, 1000 * $step);
             self::assertInstanceOf(Applied::class, $outcome, $outcome instanceof Refusal ? $outcome->message->code : '');
-            [$course, $state] = [$course->with($event, 1000 * $step, $outcome->facts), $outcome->state];
+            [$roundEvidence, $state] = [$roundEvidence->with($event, 1000 * $step, $outcome->facts), $outcome->state];
         }
 
-        return $course;
+        return $roundEvidence;
     }
 
     public function test_objectives_are_mastered_by_the_rule_and_met_alone_by_first_tries(): void
@@ -301,7 +304,7 @@ final class TaskEvidenceTest extends TestCase
         $add = static fn (string $student, array $mastered, Attempt ...$attempts) => $evidence->add(
             new StudentEvidence(
                 $student,
-                [['course' => new RoundEvidence(array_values($attempts)), 'score' => null]],
+                [['evidence' => new RoundEvidence(array_values($attempts)), 'score' => null]],
                 array_values(array_filter($mastered, is_string(...))),
             ),
         );
@@ -325,7 +328,7 @@ final class TaskEvidenceTest extends TestCase
             $evidence->add(
                 new StudentEvidence(
                     "s$student",
-                    array_map(static fn (?float $score): array => ['course' => new RoundEvidence, 'score' => $score], $scores),
+                    array_map(static fn (?float $score): array => ['evidence' => new RoundEvidence, 'score' => $score], $scores),
                 ),
             );
         }
@@ -337,7 +340,9 @@ final class TaskEvidenceTest extends TestCase
     {
         $evidence = new TaskEvidence(QuizDocument::read(Sample::document()));
         foreach ([[[0.0, 4.0], [2.0, 4.0]], [[1.5, 3.0]]] as $student => $watched) {
-            $evidence->add(new StudentEvidence("s$student", [['course' => new RoundEvidence([], ['film' => $watched]), 'score' => null]]));
+            $evidence->add(
+                new StudentEvidence("s$student", [['evidence' => new RoundEvidence([], ['film' => $watched]), 'score' => null]]),
+            );
         }
         /** @var object $told */
         $told = $evidence->toArray()['watched'];
@@ -351,7 +356,7 @@ final class TaskEvidenceTest extends TestCase
     {
         $evidence = new TaskEvidence(QuizDocument::read(Sample::document()));
         $round = static fn (array ...$watched): array => [
-            'course' => RoundEvidence::fromArray(['watched' => ['film' => $watched]]),
+            'evidence' => RoundEvidence::fromArray(['watched' => ['film' => $watched]]),
             'score' => null,
         ];
         $evidence->add(new StudentEvidence('s', [$round([0.0, 4.0]), $round([0.0, 4.0]), $round([1.0, 4.0], [2.0, 3.0])]));
@@ -368,14 +373,14 @@ final class TaskEvidenceTest extends TestCase
         $quiz = QuizDocument::read(Sample::document());
         $question = Sample::id('first/question');
         $try = static fn (string ...$rungs): Attempt => new Attempt($question, 'not-right', 0.0, null, null, null, array_values($rungs));
-        $courses = [
+        $allEvidence = [
             new RoundEvidence([$try(), $try('hint-1'), $try('hint-2')]),
             new RoundEvidence([$try()]),
             new RoundEvidence([], [], [$question => ['hint-1']]),
             new RoundEvidence,
         ];
 
-        self::assertEquals(['came' => 3, 'depth' => 1.0, 'rungs' => 2], DepthProfile::of($quiz, $courses)[0]);
+        self::assertEquals(['came' => 3, 'depth' => 1.0, 'rungs' => 2], DepthProfile::of($quiz, $allEvidence)[0]);
         self::assertSame(
             [
                 ['came' => 0, 'depth' => 0.0, 'rungs' => 2],
@@ -392,8 +397,8 @@ final class TaskEvidenceTest extends TestCase
         foreach (Sample::demo() as $document) {
             $quiz = QuizDocument::read($document);
             for ($seed = 0; $seed < 10; $seed++) {
-                [$course, $state] = self::round($quiz, $seed, Terms::learn());
-                foreach ($course->rungsSeen() as $question => $rungs) {
+                [$roundEvidence, $state] = self::round($quiz, $seed, Terms::learn());
+                foreach ($roundEvidence->rungsSeen() as $question => $rungs) {
                     if ($quiz->stopOf($question) instanceof StaircaseStop) {
                         // Its ladder hangs under the staircase, not under the question.
                         continue;
@@ -438,7 +443,7 @@ final class TaskEvidenceTest extends TestCase
 
     public function test_who_was_away_spent_no_time_on_it(): void
     {
-        $course = new RoundEvidence;
+        $roundEvidence = new RoundEvidence;
         $state = new State;
         $quiz = QuizDocument::read(Sample::document());
         $engine = new Engine($quiz);
@@ -447,8 +452,8 @@ final class TaskEvidenceTest extends TestCase
             $event = $step === 0 ? new Started(seed: 'x') : $student->next($state);
             $outcome = $engine->apply($state, $event, $at);
             self::assertInstanceOf(Applied::class, $outcome);
-            [$course, $state] = [$course->with($event, $at, $outcome->facts), $outcome->state];
+            [$roundEvidence, $state] = [$roundEvidence->with($event, $at, $outcome->facts), $outcome->state];
         }
-        self::assertNull($course->attempts[0]->seconds);
+        self::assertNull($roundEvidence->attempts[0]->seconds);
     }
 }

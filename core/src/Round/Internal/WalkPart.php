@@ -33,7 +33,11 @@ abstract class WalkPart
     ) {
     }
 
-    /** @return array{QuizDocument, Terms, Position, Conditions, Marker, State, Decisions, Navigation, SeriesWalk} for another part of this walk */
+    /**
+     * For another part of this walk.
+     *
+     * @return array{QuizDocument, Terms, Position, Conditions, Marker, State, Decisions, Navigation, SeriesWalk}
+     */
     public function parts(): array
     {
         return [

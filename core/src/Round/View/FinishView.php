@@ -24,8 +24,12 @@ use HiddenLadder\Core\Terms\Terms;
  */
 final readonly class FinishView
 {
-    public function __construct(private QuizDocument $quiz, private Terms $terms, private Position $position, private VisibleAnswer $visible)
-    {
+    public function __construct(
+        private QuizDocument $quiz,
+        private Terms $terms,
+        private Position $position,
+        private VisibleAnswer $visible,
+    ) {
     }
 
     /** @return array<string, mixed> */
