@@ -54,11 +54,6 @@ final readonly class Profile
         return new self('struggling', [0.78, 0.62, 0.45, 0.33, 0.24], self::HELPS, 0.10, 0.6, 1.3);
     }
 
-    public function isClass(): bool
-    {
-        return $this->name === self::CLASS_DATA;
-    }
-
     /** @return list<self> */
     public static function three(): array
     {

@@ -40,12 +40,6 @@ enum QuestionKind: string
         return $this === self::ShortText || $this === self::Number || $this === self::Expression;
     }
 
-    /** Whether the key stands in the entries. Order, match and gaps have theirs in items, pairs and gaps. */
-    public function hasKeyInEntries(): bool
-    {
-        return $this->isTyped() || $this === self::OneChoice || $this === self::SeveralChoices || $this === self::TrueFalse;
-    }
-
     /** Whether a machine can tell right from wrong. */
     public function isMarked(): bool
     {
