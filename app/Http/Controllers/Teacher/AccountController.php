@@ -7,6 +7,7 @@ namespace HiddenLadder\App\Http\Controllers\Teacher;
 use HiddenLadder\App\Accounts\Door;
 use HiddenLadder\App\Http\Controllers\Controller;
 use HiddenLadder\App\Http\Device;
+use HiddenLadder\App\Http\Resources\TeacherAccount;
 use HiddenLadder\App\Models\School;
 use HiddenLadder\App\Models\Teacher;
 use HiddenLadder\App\Rejected;
@@ -57,7 +58,7 @@ final class AccountController extends Controller
         Device::remember($request, $teacher);
         $request->session()->regenerate();
 
-        return new JsonResponse(self::shown($teacher), 201);
+        return new JsonResponse(new TeacherAccount($teacher), 201);
     }
 
     public function signIn(Request $request): JsonResponse
@@ -81,7 +82,7 @@ final class AccountController extends Controller
         Device::remember($request, $teacher);
         $request->session()->regenerate();
 
-        return new JsonResponse(self::shown($teacher));
+        return new JsonResponse(new TeacherAccount($teacher));
     }
 
     public function signOut(Request $request): Response
@@ -93,7 +94,7 @@ final class AccountController extends Controller
 
     public function me(Request $request): JsonResponse
     {
-        return new JsonResponse(self::shown($this->teacher($request)));
+        return new JsonResponse(new TeacherAccount($this->teacher($request)));
     }
 
     /** Says the same whether the address is known or not. */
@@ -143,11 +144,5 @@ final class AccountController extends Controller
     private static function addressTaken(): Rejected
     {
         return Rejected::invalid(new Message('problem.account.known'), [new Fault('/email', new Message('problem.account.address-taken'))]);
-    }
-
-    /** @return array<string, string> */
-    private static function shown(Teacher $teacher): array
-    {
-        return ['id' => $teacher->id, 'name' => $teacher->name, 'email' => $teacher->email];
     }
 }

@@ -6,6 +6,8 @@ namespace HiddenLadder\App\Http\Controllers\Teacher;
 
 use HiddenLadder\App\Accounts\Door;
 use HiddenLadder\App\Http\Controllers\Controller;
+use HiddenLadder\App\Http\Resources\ClassLine;
+use HiddenLadder\App\Http\Resources\TaskLine;
 use HiddenLadder\App\Models\SchoolClass;
 use HiddenLadder\App\Models\Student;
 use HiddenLadder\App\Models\Task;
@@ -26,7 +28,7 @@ final class ClassController extends Controller
     {
         $classes = $this->teacher($request)->classes()->withCount(['students', 'tasks'])->orderBy('name')->get();
 
-        return new JsonResponse($classes->map(static fn (SchoolClass $class): array => self::line($class) + [
+        return new JsonResponse($classes->map(static fn (SchoolClass $class): array => (new ClassLine($class))->resolve() + [
             'students' => $class->getAttribute('students_count'),
             'tasks' => $class->getAttribute('tasks_count'),
         ])->all());
@@ -113,24 +115,18 @@ final class ClassController extends Controller
     }
 
     /** @return array<string, mixed> */
-    private static function line(SchoolClass $class): array
-    {
-        return ['id' => $class->id, 'name' => $class->name, 'phrase' => $class->phrase];
-    }
-
-    /** @return array<string, mixed> */
     private function whole(SchoolClass $class): array
     {
         $students = Student::inOrder($class->students()->get());
         $shut = Door::shutUntil(...$students->all());
 
-        return self::line($class) + [
+        return (new ClassLine($class))->resolve() + [
             'roster' => $students->map(static fn (Student $student): array => [
                 'id' => $student->id, 'name' => $student->name, 'entered' => $student->secret !== null, 'extraTime' => $student->extra_time,
                 'shutUntil' => isset($shut[$student->id]) ? $shut[$student->id]->toIso8601ZuluString() : null,
             ])->all(),
             'tasks' => $class->tasks()->with(['quiz.latestEdition', 'class'])->get()->map(
-                static fn (Task $task): array => TaskController::line($task),
+                static fn (Task $task): TaskLine => new TaskLine($task),
             )->all(),
         ];
     }

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace HiddenLadder\App\Http\Controllers\Teacher;
 
 use HiddenLadder\App\Http\Controllers\Controller;
+use HiddenLadder\App\Http\Resources\MediumLine;
 use HiddenLadder\App\Media\MediaFolder;
-use HiddenLadder\App\Models\Medium;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\UploadedFile;
@@ -18,7 +18,7 @@ final class MediaController extends Controller
     {
         $media = $this->teacher($request)->media()->orderBy('title')->orderBy('id')->get();
 
-        return new JsonResponse($media->map(self::shown(...))->all());
+        return new JsonResponse(MediumLine::collection($media));
     }
 
     public function store(Request $request, MediaFolder $folder): JsonResponse
@@ -31,19 +31,6 @@ final class MediaController extends Controller
             $captions instanceof UploadedFile ? $captions : null,
         );
 
-        return new JsonResponse(self::shown($medium), 201);
-    }
-
-    /** @return array<string, mixed> */
-    private static function shown(Medium $medium): array
-    {
-        return [
-            'id' => $medium->id,
-            'kind' => $medium->kind->value,
-            'title' => $medium->title,
-            'bytes' => $medium->bytes,
-            'seconds' => $medium->seconds,
-            'captions' => $medium->captions !== null,
-        ];
+        return new JsonResponse(new MediumLine($medium), 201);
     }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace HiddenLadder\App\Http\Controllers\Teacher;
 
 use HiddenLadder\App\Http\Controllers\Controller;
+use HiddenLadder\App\Http\Resources\QuizLine;
 use HiddenLadder\App\Models\Edition;
 use HiddenLadder\App\Models\Quiz;
 use HiddenLadder\App\Models\QuizState;
@@ -41,7 +42,7 @@ final class QuizController extends Controller
         $quizzes = $this->teacher($request)->quizzes()->with('latestEdition')
             ->where('state', '!=', QuizState::Archived)->orderByDesc('updated_at')->get();
 
-        return new JsonResponse($quizzes->map(self::line(...))->all());
+        return new JsonResponse(QuizLine::collection($quizzes));
     }
 
     public function store(Request $request, Words $words): JsonResponse
@@ -129,7 +130,7 @@ final class QuizController extends Controller
         $this->authorize('reach', $quiz);
         $quiz->update(['state' => QuizState::Archived]);
 
-        return new JsonResponse(self::line($quiz->load('latestEdition')));
+        return new JsonResponse(new QuizLine($quiz->load('latestEdition')));
     }
 
     public function restore(Quiz $quiz): JsonResponse
@@ -137,24 +138,7 @@ final class QuizController extends Controller
         $this->authorize('reach', $quiz);
         $quiz->update(['state' => $quiz->latestEdition === null ? QuizState::Draft : QuizState::Published]);
 
-        return new JsonResponse(self::line($quiz));
-    }
-
-    /** @return array<string, mixed> */
-    public static function line(Quiz $quiz): array
-    {
-        $document = QuizDocument::read($quiz->document);
-
-        return [
-            'id' => $quiz->id,
-            'title' => $quiz->title,
-            'state' => $quiz->state->value,
-            'stops' => count($document->stops) + count($document->sideStops),
-            'questions' => count($document->questions()),
-            'edition' => $quiz->latestEdition?->number,
-            'changedSince' => $quiz->latestEdition !== null && $quiz->latestEdition->version !== $quiz->version,
-            'updatedAt' => $quiz->updated_at->toIso8601ZuluString('millisecond'),
-        ];
+        return new JsonResponse(new QuizLine($quiz));
     }
 
     /** @param  callable(list<string>): array<int, string>  $change */
@@ -187,7 +171,7 @@ final class QuizController extends Controller
     /** @return array<string, mixed> */
     private function whole(Quiz $quiz, Teacher $teacher): array
     {
-        return self::line($quiz->load('latestEdition')) + [
+        return (new QuizLine($quiz->load('latestEdition')))->resolve() + [
             'version' => $quiz->version,
             'findings' => $this->found($quiz),
             // As it is stored: an empty object stays one.

@@ -6,6 +6,7 @@ namespace HiddenLadder\App\Http\Controllers\Teacher;
 
 use Carbon\CarbonImmutable;
 use HiddenLadder\App\Http\Controllers\Controller;
+use HiddenLadder\App\Http\Resources\TaskLine;
 use HiddenLadder\App\Models\Quiz;
 use HiddenLadder\App\Models\Round;
 use HiddenLadder\App\Models\RoundEvent;
@@ -16,7 +17,6 @@ use HiddenLadder\App\Models\TaskState;
 use HiddenLadder\App\Quizzes\Editions;
 use HiddenLadder\App\Reason;
 use HiddenLadder\App\Rejected;
-use HiddenLadder\App\Results\DepthProfiles;
 use HiddenLadder\App\Rounds\RoundBook;
 use HiddenLadder\App\Rounds\RoundRules;
 use HiddenLadder\App\Tasks\Gating;
@@ -58,7 +58,7 @@ final class TaskController extends Controller
             'due_at' => self::time($request->input('dueAt')),
         ]);
 
-        return new JsonResponse(self::line($task->load(['quiz.latestEdition', 'class'])), 201);
+        return new JsonResponse(new TaskLine($task->load(['quiz.latestEdition', 'class'])), 201);
     }
 
     public function update(Request $request, Task $task, RoundBook $book): JsonResponse
@@ -84,7 +84,7 @@ final class TaskController extends Controller
         $task->save();
         $book->settle($task);
 
-        return new JsonResponse(self::line($task->load(['quiz.latestEdition', 'class'])));
+        return new JsonResponse(new TaskLine($task->load(['quiz.latestEdition', 'class'])));
     }
 
     /** Now, or opened again: a closing time that has passed then no longer holds. */
@@ -105,7 +105,7 @@ final class TaskController extends Controller
 
         $terms = Terms::read(Fields::of($task->terms));
 
-        return new JsonResponse(self::line($task) + [
+        return new JsonResponse((new TaskLine($task))->resolve() + [
             'terms' => $terms->toArray(),
             ...$this->said(['sentences' => TermsInWords::sentences($terms), 'consequences' => TermsInWords::consequences($terms)]),
             'edition' => $edition->number,
@@ -226,32 +226,6 @@ final class TaskController extends Controller
         }
 
         return $terms;
-    }
-
-    /** @return array<string, mixed> */
-    public static function line(Task $task): array
-    {
-        $students = $task->students();
-        // Who was taken out does not count any more.
-        $rounds = $task->rounds()->getQuery()->whereIn('student_id', $students->modelKeys());
-
-        return [
-            'id' => $task->id,
-            'quiz' => $task->quiz_id,
-            'title' => $task->quiz->title,
-            'class' => $task->class === null ? null : ['id' => $task->class->id, 'name' => $task->class->name],
-            'audience' => $task->audience->value,
-            'state' => $task->state()->value,
-            'opensAt' => $task->opens_at?->toIso8601ZuluString(),
-            'dueAt' => $task->due_at?->toIso8601ZuluString(),
-            'closesAt' => $task->closes_at?->toIso8601ZuluString(),
-            'releasedAt' => $task->released_at?->toIso8601ZuluString(),
-            'givenAt' => $task->created_at->toIso8601ZuluString(),
-            'students' => $students->count(),
-            'started' => (clone $rounds)->distinct()->count('student_id'),
-            'finished' => (clone $rounds)->whereNotNull('finished_at')->distinct()->count('student_id'),
-            'depths' => app(DepthProfiles::class)->of($task),
-        ];
     }
 
     private static function time(mixed $written): ?CarbonImmutable

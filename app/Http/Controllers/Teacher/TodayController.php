@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace HiddenLadder\App\Http\Controllers\Teacher;
 
 use HiddenLadder\App\Http\Controllers\Controller;
-use HiddenLadder\App\Models\Quiz;
+use HiddenLadder\App\Http\Resources\QuizLine;
+use HiddenLadder\App\Http\Resources\TaskLine;
 use HiddenLadder\App\Models\QuizState;
-use HiddenLadder\App\Models\Task;
 use HiddenLadder\App\Models\TaskState;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -28,8 +28,8 @@ final class TodayController extends Controller
         )->orderByDesc('updated_at')->limit(4)->get();
 
         return new JsonResponse([
-            'running' => $running->map(static fn (Task $task): array => TaskController::line($task))->all(),
-            'quizzes' => $drafts->map(static fn (Quiz $quiz): array => QuizController::line($quiz))->all(),
+            'running' => TaskLine::collection($running),
+            'quizzes' => QuizLine::collection($drafts),
         ]);
     }
 }
