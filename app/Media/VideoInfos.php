@@ -14,11 +14,11 @@ final class VideoInfos
     /** @return array<string, VideoInfo> by medium */
     public static function of(QuizDocument $quiz): array
     {
-        $films = [];
+        $videos = [];
         foreach (Medium::query()->whereIn('id', $quiz->media())->where('kind', MediumKind::Video)->get() as $medium) {
-            $films[$medium->id] = new VideoInfo($medium->seconds, $medium->captions !== null);
+            $videos[$medium->id] = new VideoInfo($medium->seconds, $medium->captions !== null);
         }
 
-        return $films;
+        return $videos;
     }
 }

@@ -36,8 +36,8 @@ final readonly class Durations
 
     private Position $position;
 
-    /** @param  array<string, float>  $films  seconds by medium */
-    public function __construct(private QuizDocument $quiz, Terms $terms, private Behaviour $behaviour, private array $films = [])
+    /** @param  array<string, float>  $videos  seconds by medium */
+    public function __construct(private QuizDocument $quiz, Terms $terms, private Behaviour $behaviour, private array $videos = [])
     {
         $this->position = new Position($quiz, $terms);
     }
@@ -99,7 +99,7 @@ final readonly class Durations
 
     private function end(Clip $clip): float
     {
-        return $clip->to ?? $this->films[$clip->media ?? ''] ?? $clip->from + self::FILM;
+        return $clip->to ?? $this->videos[$clip->media ?? ''] ?? $clip->from + self::FILM;
     }
 
     /** Reading a question and answering it, by its kind (common practice; ours). */

@@ -49,21 +49,21 @@ final readonly class Forecast
     }
 
     /**
-     * @param  array<string, float>  $films  seconds by medium
+     * @param  array<string, float>  $videos  seconds by medium
      *
      * @throws NoForecast when there is no stop, a question is not filled in, or a profile never comes to an end
      */
-    public static function of(QuizDocument $quiz, Terms $terms, Profile $profile, array $films = [], int $walks = self::WALKS): self
+    public static function of(QuizDocument $quiz, Terms $terms, Profile $profile, array $videos = [], int $walks = self::WALKS): self
     {
         if ($quiz->stops === []) {
             throw new NoForecast(new Message('forecast.no-stops'));
         }
-        $walking = new Simulation($quiz, $terms, $profile, $films);
+        $walking = new Simulation($quiz, $terms, $profile, $videos);
         $walked = array_map($walking->one(...), range(1, max(2, $walks)));
         $seconds = array_map(static fn (SimulatedRound $one): float => $one->seconds, $walked);
         sort($seconds);
         try {
-            $round = new RoundChain($quiz, $terms, new Behaviour($quiz, $terms, $profile), $films);
+            $round = new RoundChain($quiz, $terms, new Behaviour($quiz, $terms, $profile), $videos);
             $visits = $round->chain()->visits(0);
             ['mean' => $mean, 'variance' => $variance] = $round->chain()->seconds(0);
             [$finishes, $places, $isExact] = [$round->finishes($visits), $round->places($visits), true];

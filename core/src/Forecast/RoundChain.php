@@ -72,7 +72,7 @@ final class RoundChain
     private readonly Chain $chain;
 
     /**
-     * @param  array<string, float>  $films  seconds by medium
+     * @param  array<string, float>  $videos  seconds by medium
      * @param  int  $most  nodes to look at
      *
      * @throws TooLarge when there are more
@@ -81,14 +81,14 @@ final class RoundChain
         private readonly QuizDocument $quiz,
         Terms $terms,
         private readonly Behaviour $behaviour,
-        array $films = [],
+        array $videos = [],
         int $most = 20_000,
     ) {
         $this->terms = $terms->with(mixStops: false, secondsForRound: null, secondsForQuestion: null);
         $this->engine = new Engine($quiz, $this->terms);
         $this->position = new Position($quiz, $this->terms);
         $this->past = new ExactState($quiz, $this->terms, self::GRAIN);
-        $this->durations = new Durations($quiz, $this->terms, $behaviour, $films);
+        $this->durations = new Durations($quiz, $this->terms, $behaviour, $videos);
         $inDrills = [];
         foreach ([...$quiz->stops, ...$quiz->sideStops] as $stop) {
             foreach ($stop instanceof DrillStop ? $stop->questions : [] as $question) {

@@ -25,12 +25,12 @@ final readonly class Simulation
 
     private Durations $durations;
 
-    /** @param  array<string, float>  $films  seconds by medium */
-    public function __construct(private QuizDocument $quiz, Terms $terms, private Profile $profile, array $films = [])
+    /** @param  array<string, float>  $videos  seconds by medium */
+    public function __construct(private QuizDocument $quiz, Terms $terms, private Profile $profile, array $videos = [])
     {
         $this->terms = $terms->with(secondsForRound: null, secondsForQuestion: null);
         $this->engine = new Engine($quiz, $this->terms);
-        $this->durations = new Durations($quiz, $this->terms, new Behaviour($quiz, $this->terms, $profile), $films);
+        $this->durations = new Durations($quiz, $this->terms, new Behaviour($quiz, $this->terms, $profile), $videos);
     }
 
     public function one(int $seed): SimulatedRound

@@ -39,8 +39,8 @@ final class Inspection
     /** @var list<Finding> */
     private array $findings = [];
 
-    /** @param  array<string, VideoInfo>  $films */
-    private function __construct(private readonly QuizDocument $quiz, private readonly array $films)
+    /** @param  array<string, VideoInfo>  $videos */
+    private function __construct(private readonly QuizDocument $quiz, private readonly array $videos)
     {
         $this->terms = Terms::read(Fields::of($quiz->terms));
         $this->keys = new KeyCheck($quiz->language);
@@ -49,14 +49,14 @@ final class Inspection
     }
 
     /**
-     * @param  array<string, VideoInfo>  $films  what is known of its videos, by medium
+     * @param  array<string, VideoInfo>  $videos  what is known of its videos, by medium
      * @param  (callable(callable(): list<Finding>): list<Finding>)|null  $remembered  gives what was found on the ways through
      *                                                                                 a document with the same Bones, or asks
      * @return list<Finding> under the terms that the quiz suggests, in the order of the stops
      */
-    public static function of(QuizDocument $quiz, array $films = [], ?callable $remembered = null): array
+    public static function of(QuizDocument $quiz, array $videos = [], ?callable $remembered = null): array
     {
-        $inspection = new self($quiz, $films);
+        $inspection = new self($quiz, $videos);
         $inspection->whole();
         // Where something is not filled in yet, ways end there that will not end there later.
         $explore = static fn (): array => (new ReachabilityCheck($quiz, $inspection->terms))->findings();
@@ -239,7 +239,7 @@ final class Inspection
 
     private function end(Clip $clip): ?float
     {
-        return $clip->to ?? ($this->films[$clip->media ?? ''] ?? null)?->seconds;
+        return $clip->to ?? ($this->videos[$clip->media ?? ''] ?? null)?->seconds;
     }
 
     private function clip(Clip $clip, ?string $at): void
@@ -250,7 +250,7 @@ final class Inspection
         } elseif ($end !== null && $end <= $clip->from) {
             $this->find(Severity::Stops, $at, new Message('inspection.video.ends-first'));
         }
-        if (($this->films[$clip->media ?? ''] ?? null)?->hasCaptions === false) {
+        if (($this->videos[$clip->media ?? ''] ?? null)?->hasCaptions === false) {
             $this->find(Severity::Warns, $at, new Message('inspection.video.no-captions'));
         }
     }

@@ -88,10 +88,10 @@ final class InspectionTest extends TestCase
     {
         $quiz = QuizDocument::read(Sample::document());
         $medium = $quiz->media()[0];
-        $found = static fn (VideoInfo $film): array => array_map(
+        $found = static fn (VideoInfo $video): array => array_map(
             static fn (Finding $finding): string => $finding->message->code,
             array_filter(
-                Inspection::of($quiz, [$medium => $film]),
+                Inspection::of($quiz, [$medium => $video]),
                 static fn (Finding $finding): bool => $finding->severity !== Severity::Advises,
             ),
         );

@@ -70,18 +70,18 @@ final class ForecastController extends Controller
         $profile = $class === null
             ? array_column(Profile::three(), null, 'name')[$name]
             : Profile::ofClass($this->data->known($quiz, $class));
-        $films = array_filter(array_map(static fn (VideoInfo $film): ?float => $film->seconds, VideoInfos::of($read)), is_float(...));
+        $videos = array_filter(array_map(static fn (VideoInfo $video): ?float => $video->seconds, VideoInfos::of($read)), is_float(...));
         $students = $class !== null
             ? $class->students()->count()
             : (int) $this->teacher($request)->classes()->withCount('students')->get()->max('students_count');
         $students = $students > 0 ? $students : self::STUDENTS;
 
-        $from = [$read, $terms, $profile, $films, $students];
+        $from = [$read, $terms, $profile, $videos, $students];
 
         $told = DerivedCache::once("forecast $quiz->id $which $name", $from, static function () use ($from): array {
-            [$read, $terms, $profile, $films, $students] = $from;
+            [$read, $terms, $profile, $videos, $students] = $from;
             try {
-                $forecast = Forecast::of($read, $terms, $profile, $films);
+                $forecast = Forecast::of($read, $terms, $profile, $videos);
             } catch (NoForecast $unfinished) {
                 throw new Rejected(Reason::NoForecast, $unfinished->why);
             }
