@@ -87,8 +87,10 @@ test('a student’s pages speak the language of the device, on a phone', async (
     await page.keyboard.press('Escape');
     const task = page.getByRole('listitem').filter({ hasText: 'Simple electric circuits' });
     await task.getByRole('button', { name: say('student.own.start') }).click();
+    await expect(page.getByRole('heading', { name: 'What we found on Monday' })).toBeVisible();
     await look();
-    await page.getByRole('button', { name: say('player.question-view.go-on') }).click();
+    await page.getByRole('button', { name: say('player.question-view.go-on'), exact: true }).click();
+    await expect(page.getByRole('radio').first()).toBeVisible();
     await look();
     await page.getByRole('radio').first().check();
     await page.getByRole('button', { name: say('player.question-view.check') }).click();
