@@ -24,7 +24,7 @@ final class FieldFaults
             $limits = is_array($rules[$rule]) ? array_values($rules[$rule]) : [];
             $faults[] = new Fault(
                 '/'.str_replace('.', '/', $field),
-                self::reason($field, class_basename($rule), $limits, is_string($data[$field] ?? null)),
+                self::reason($field, class_basename($rule), $limits, is_string(data_get($data, $field))),
             );
         }
 

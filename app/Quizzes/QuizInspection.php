@@ -36,14 +36,14 @@ final class QuizInspection
     public function of(Quiz $quiz): array
     {
         $document = QuizDocument::read($quiz->document);
-        $bones = StructureHash::of($quiz->document);
+        $structure = StructureHash::of($quiz->document);
 
         return [
             ...$this->gates($quiz, $document),
             ...Inspection::of(
                 $document,
                 VideoInfos::of($document),
-                static fn (callable $explore) => DerivedCache::once("ways $quiz->id", [$bones], $explore(...)),
+                static fn (callable $explore) => DerivedCache::once("ways $quiz->id", [$structure], $explore(...)),
             ),
         ];
     }

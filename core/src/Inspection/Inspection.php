@@ -51,7 +51,7 @@ final class Inspection
     /**
      * @param  array<string, VideoInfo>  $videos  what is known of its videos, by medium
      * @param  (callable(callable(): list<Finding>): list<Finding>)|null  $remembered  gives what was found on the ways through
-     *                                                                                 a document with the same Bones, or asks
+     *                                                                                 a document of the same structure, or asks
      * @return list<Finding> under the terms that the quiz suggests, in the order of the stops
      */
     public static function of(QuizDocument $quiz, array $videos = [], ?callable $remembered = null): array
