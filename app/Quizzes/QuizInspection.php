@@ -10,7 +10,6 @@ use HiddenLadder\App\Models\Quiz;
 use HiddenLadder\App\Models\Round;
 use HiddenLadder\App\Results\Evidence;
 use HiddenLadder\App\Tasks\Gating;
-use HiddenLadder\App\Words\Words;
 use HiddenLadder\Core\Ahead\StructureHash;
 use HiddenLadder\Core\Fields;
 use HiddenLadder\Core\Inspection\AnswersCheck;
@@ -24,7 +23,7 @@ use HiddenLadder\Core\Terms\Terms;
 /** What the inspection finds of a teacher's quiz, with all that is known of it: its videos, its gates, and answers so far. */
 final class QuizInspection
 {
-    public function __construct(private readonly Evidence $evidence, private readonly Editions $editions, private readonly Words $words)
+    public function __construct(private readonly Evidence $evidence, private readonly Editions $editions)
     {
     }
 
@@ -73,9 +72,11 @@ final class QuizInspection
             return [];
         }
         $titles = Quiz::query()->whereKey($circle)->pluck('title', 'id');
-        $named = array_map(
-            fn (string $id): string => $this->words->say(new Message('problem.titled', ['title' => strval($titles->get($id, '?'))])),
-            [...$circle, $circle[0]],
+        $titled = static fn (string $id): Message => new Message('problem.titled', ['title' => strval($titles->get($id, '?'))]);
+        $chain = array_reduce(
+            [...array_slice($circle, 1), $circle[0]],
+            static fn (Message $before, string $id): Message => new Message('problem.and-on-to', ['before' => $before, 'next' => $titled($id)]),
+            $titled($circle[0]),
         );
 
         return [
@@ -83,7 +84,7 @@ final class QuizInspection
                 Severity::Warns,
                 null,
                 null,
-                new Message('inspection.gates-in-a-circle', ['titles' => implode(' → ', $named)]),
+                new Message('inspection.gates-in-a-circle', ['titles' => $chain]),
                 [],
                 null,
                 $circle,
