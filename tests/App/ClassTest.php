@@ -141,6 +141,12 @@ final class ClassTest extends AppTestCase
         ]])->assertOk()->assertJsonPath('added', 2)->assertJsonPath('asked', []);
         self::assertSame($ada->id, $this->member($second, 'Ada Brandt')->id);
         self::assertNotSame($this->member($first, 'Bram')->id, $this->member($second, 'Bram')->id);
+        // A text deep in the list is told as what it is.
+        $this->postJson(
+            "/api/classes/$second->id/students",
+            ['names' => 'Ebba', 'same' => [['key' => str_repeat('x', 1201), 'student' => null]]],
+        )->assertUnprocessable()->assertJsonPath('errors.0.pointer', '/same/0/key')
+            ->assertJsonPath('detail', 'This is too long: at most 1,200 characters.');
         $this->asStudent($ada)->getJson('/api/student')->assertOk()->assertJsonCount(2, 'classes');
         // A school of strangers has students of its own.
         $elsewhere = $this->schoolClass($stranger = $this->teacher('Stranger'), 'Zoe');
