@@ -98,7 +98,7 @@ test('terms and a drill', async ({ page }) => {
     await page.getByRole('link', { name: /Simple electric circuits/ }).click();
     await page.getByRole('button', { name: begins(say('cutaway.stop', { number: 7 })) }).click();
     await picture(page, 'build-drill', page.getByLabel(say('build.build.what-is-selected')));
-    await page.getByRole('button', { name: begins(say('cutaway.stop', { number: 1 })) }).click();
+    await page.getByRole('button', { name: begins(`${say('cutaway.stop', { number: 1 })}:`) }).click();
     await page.getByRole('button', { name: say('build.build.add-a', { stop: 'question' }), exact: true }).click();
     await page.getByLabel(say('build.question-editor.question'), { exact: true }).fill('What do you measure a current in?');
     await page.getByLabel(say('build.question-editor.entry', { kind: 'option', name: 'A' }), { exact: true }).fill('Volts');
