@@ -9,7 +9,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 
 /**
- * A mend of a quiz in use, laid over every edition that has rounds.
+ * A correction of a quiz in use, laid over every edition that has rounds.
  *
  * @property string $id made on the device, so that sending again is no second correction
  * @property string $quiz_id

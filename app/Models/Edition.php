@@ -8,7 +8,7 @@ use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 
 /**
- * A quiz as it was when it was published. Never changed; mends are laid over it as corrections.
+ * A quiz as it was when it was published. Never changed; corrections are laid over it.
  *
  * @property string $id
  * @property string $quiz_id

@@ -20,9 +20,9 @@ use HiddenLadder\App\Rounds\RoundRules;
 use HiddenLadder\Core\MalformedInput;
 use HiddenLadder\Core\Message;
 use HiddenLadder\Core\Quiz\DocumentCheck;
+use HiddenLadder\Core\Quiz\Edits\Correctable;
 use HiddenLadder\Core\Quiz\Edits\Difference;
 use HiddenLadder\Core\Quiz\Edits\Edit;
-use HiddenLadder\Core\Quiz\Edits\Mendable;
 use HiddenLadder\Core\Quiz\Edits\Nodes;
 use HiddenLadder\Core\Quiz\Edits\Unfit;
 use HiddenLadder\Core\Quiz\Edits\Workpiece;
@@ -30,7 +30,7 @@ use HiddenLadder\Core\Round\State;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Support\Facades\DB;
 
-/** Mends of a quiz in use, laid over every edition that has rounds, and the marking anew that follows from them. */
+/** Corrections of a quiz in use, laid over every edition that has rounds, and the marking anew that follows from them. */
 final class Corrections
 {
     /** Rounds are marked anew for so many milliseconds at a time, so that the teacher sees how far it is. */
@@ -67,7 +67,7 @@ final class Corrections
             $latest = $editions->last() ?? throw new Rejected(Reason::NotPublished, new Message('problem.correction.not-in-use-yet'));
             $places = Nodes::of($this->workpiece($latest)->document());
             foreach ($sent->edits as $number => $edit) {
-                Mendable::allows($places, $edit) || throw new MalformedInput("/edits/$number", new Message('problem.correction.structure'));
+                Correctable::allows($places, $edit) || throw new MalformedInput("/edits/$number", new Message('problem.correction.structure'));
             }
             $correction = Correction::query()->create([
                 'id' => $sent->id, 'quiz_id' => $locked->id, 'teacher_id' => $teacher->id, 'label' => $sent->label,
@@ -156,7 +156,7 @@ final class Corrections
         $document = $this->workpiece($edition)->document();
         $edits = $edition->version === $quiz->version ? [] : Difference::between($document, $draft);
         $places = Nodes::of($document);
-        $corrections = array_values(array_filter($edits, static fn (Edit $edit): bool => Mendable::allows($places, $edit)));
+        $corrections = array_values(array_filter($edits, static fn (Edit $edit): bool => Correctable::allows($places, $edit)));
 
         return [
             'edition' => $edition->number,

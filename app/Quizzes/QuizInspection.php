@@ -42,7 +42,7 @@ final class QuizInspection
             ...Inspection::of(
                 $document,
                 VideoInfos::of($document),
-                static fn (callable $explore) => DerivedCache::once("ways $quiz->id", [$structure], $explore(...)),
+                static fn (callable $explore) => DerivedCache::once("structure $quiz->id", [$structure], $explore(...)),
             ),
         ];
     }

@@ -323,7 +323,7 @@ final class TextCleaner
     private function inline(DOMNode $node, int $depth, bool $pre, bool $linked = false): array
     {
         if ($node instanceof DOMText) {
-            $text = self::escaped(str_replace(["\r\n", "\r"], "\n", $node->data), false);
+            $text = OpeningTag::escaped(str_replace(["\r\n", "\r"], "\n", $node->data), false);
 
             return [$pre ? str_replace("\t", '    ', $text) : (string) preg_replace('/ *[\t\n][ \t\n]*/', self::BREAK, $text)];
         }
@@ -334,8 +334,8 @@ final class TextCleaner
         if ($name === 'br') {
             return ['<br>'];
         }
-        $words = self::escaped((string) preg_replace('/\s+/u', ' ', $node->textContent), false);
-        $open = self::opening($node, $name);
+        $words = OpeningTag::escaped((string) preg_replace('/\s+/u', ' ', $node->textContent), false);
+        $open = OpeningTag::of($node, $name);
         if (in_array($name, ['img', 'audio', 'video', 'span'], true)) {
             return match (true) {
                 $open === null && $name !== 'span' => [],
@@ -349,49 +349,6 @@ final class TextCleaner
         }
 
         return [$open.implode('', $this->inlineOf($node, $depth + 1, $pre, $linked || $name === 'a'))."</$name>"];
-    }
-
-    /** An element's opening tag; null where it lacks what it needs. */
-    private static function opening(DOMElement $element, string $name): ?string
-    {
-        $given = static fn (string $attribute): ?string => $element->hasAttribute($attribute) ? self::escaped(
-            (string) preg_replace('/[\s\x00-\x1F\x7F]+/u', ' ', $element->getAttribute($attribute)),
-        ) : null;
-        $medium = preg_match('/^'.CleanText::ID.'$/D', (string) $given('data-medium')) === 1
-            ? ' data-medium="'.$given('data-medium').'"'
-            : null;
-        $seconds = static fn (string $attribute): ?string => preg_match(
-            '/^'.CleanText::SECONDS.'$/D',
-            (string) $given($attribute),
-        ) === 1 ? (string) $given($attribute) : null;
-        $address = (string) preg_replace_callback(
-            '/[^\x21-\x7E]/',
-            static fn (array $byte): string => rawurlencode($byte[0]),
-            trim((string) $given('href')),
-        );
-        $href = preg_match('~^(https?://|mailto:)[^"<>]+$~Di', $address) === 1 ? $address : null;
-
-        return match ($name) {
-            'img' => $medium === null
-                ? null
-                : "<img$medium".($given('data-decoration') === null ? ' alt="'.$given('alt').'"' : ' data-decoration=""').'>',
-            'audio' => $medium === null ? null : "<audio$medium>",
-            'video' => $medium === null
-                ? null
-                : "<video$medium data-from=\"".($seconds('data-from') ?? '0').'"'
-                    .($seconds('data-to') === null ? '' : ' data-to="'.$seconds('data-to').'"').'>',
-            'span' => match (true) {
-                $given('data-tex') !== null => '<span data-tex="'.$given('data-tex').'">',
-                preg_match('/^'.CleanText::ID.'$/D', (string) $given('data-gap')) === 1 => '<span data-gap="'.$given('data-gap').'">',
-                default => null,
-            },
-            'a' => $medium !== null
-                ? "<a$medium>"
-                : ($href === null
-                    ? null
-                    : '<a href="'.(string) preg_replace('~^[a-z]+:~', strtolower(strstr($href, ':', true).':'), $href).'">'),
-            default => "<$name>",
-        };
     }
 
     /** @return list<DOMElement> */
@@ -414,12 +371,5 @@ final class TextCleaner
         $item->appendChild($child->cloneNode(true));
 
         return $item;
-    }
-
-    private static function escaped(string $text, bool $inQuotes = true): string
-    {
-        $text = str_replace(['&', '<', '>'], ['&amp;', '&lt;', '&gt;'], $text);
-
-        return $inQuotes ? str_replace('"', '&quot;', $text) : $text;
     }
 }

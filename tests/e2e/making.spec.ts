@@ -15,7 +15,7 @@ test('a new question has the cursor in its text; nothing goes on while saving fa
         await page.route('**/api/quizzes/**', (route) => (route.request().method() === 'POST' ? route.abort() : route.continue()));
         await page.keyboard.type(' And why?');
         await page.getByRole('button', { name: say('build.build.publish'), exact: true }).click();
-        await expect(page.getByText('What you changed last has not been saved yet')).toBeVisible();
+        await expect(page.getByText(say('build.build.what-you-changed-last-has'))).toBeVisible();
         await page.getByRole('button', { name: say('build.build.rehearse'), exact: true }).click();
         await expect(page.getByLabel(say('build.question-editor.question'), { exact: true })).toBeVisible();
         await page.unroute('**/api/quizzes/**');

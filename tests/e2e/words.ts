@@ -2,9 +2,11 @@ import { readdirSync } from 'node:fs';
 import { accentedLanguage } from '../../resources/js/words/accent';
 import { compile } from '../../resources/js/words/compile';
 import { type Code, say as sayOnPage, speak } from '../../resources/js/words/words';
+import type forecast from '../../resources/words/en/forecast.json';
 import type inspection from '../../resources/words/en/inspection.json';
 import type making from '../../resources/words/en/making.json';
 import type marking from '../../resources/words/en/marking.json';
+import type place from '../../resources/words/en/place.json';
 import type problem from '../../resources/words/en/problem.json';
 import type refusal from '../../resources/words/en/refusal.json';
 import type roster from '../../resources/words/en/roster.json';
@@ -12,9 +14,11 @@ import type terms from '../../resources/words/en/terms.json';
 
 /** Codes that the server says. */
 type Told =
+    | keyof typeof forecast
     | keyof typeof inspection
     | keyof typeof making
     | keyof typeof marking
+    | keyof typeof place
     | keyof typeof problem
     | keyof typeof refusal
     | keyof typeof roster
@@ -28,9 +32,16 @@ export function say(code: Code | Told, values?: Record<string, string | number>)
     return sayOnPage(code as Code, values);
 }
 
-/** For names that begin so. */
+/** For names that begin so, and not with a longer number. */
 export function begins(words: string): RegExp {
-    return new RegExp(`^${words.replace(/[.*+?^${}()|[\]\\]/g, '\\$&')}`);
+    return new RegExp(`^${words.replace(/[.*+?^${}()|[\]\\]/g, '\\$&')}(?!\\d)`);
+}
+
+/** What is said for a code, whatever its figures are: `names` are those of its numbers. */
+export function anyFigures(code: Code | Told, names: string[], values: Record<string, string | number> = {}): RegExp {
+    const figures = Object.fromEntries(names.map((name) => [name, 777]));
+    const words = say(code, { ...values, ...figures }).replace(/[.*+?^${}()|[\]\\]/g, '\\$&');
+    return new RegExp(words.replaceAll('777', '\\d+(?:[.,]\\d+)?'));
 }
 
 /** From now on tests look for the words of the made-up language, as a device that asks for it shows them. */

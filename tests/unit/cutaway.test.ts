@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import type { QuestionStop, QuizDocument } from '../../resources/js/api/types';
 import { depthWords } from '../../resources/js/cutaway/DepthProfile';
 import { arcs, columns, neighbour, nodes } from '../../resources/js/cutaway/model';
-import { newEntry, newQuestion, newRung, newStop } from '../../resources/js/quiz/document';
+import { newEntry, newQuestion, newRung, newStop } from '../../resources/js/quiz/making';
 
 const first = newStop('question') as QuestionStop;
 const second = newStop('question') as QuestionStop;

@@ -1,29 +1,11 @@
 import { describe, expect, it } from 'vitest';
 import type { QuestionStop, QuizDocument, VideoStop } from '../../resources/js/api/types';
-import {
-    addRung,
-    find,
-    insertStop,
-    isNamed,
-    laddersOf,
-    letter,
-    move,
-    newEntry,
-    newQuestion,
-    newRung,
-    newStop,
-    numberedSentence,
-    promptText,
-    putQuestion,
-    putStop,
-    questionsOf,
-    remove,
-    rungName,
-    stopName,
-    withFix,
-    withoutGap,
-    withSentence,
-} from '../../resources/js/quiz/document';
+import { addRung, insertStop, move, putQuestion, putStop, remove } from '../../resources/js/quiz/document';
+import { withFix } from '../../resources/js/quiz/fixes';
+import { isNamed, numberedSentence, withoutGap, withSentence } from '../../resources/js/quiz/gaps';
+import { newEntry, newQuestion, newRung, newStop } from '../../resources/js/quiz/making';
+import { letter, promptText, rungName, stopName } from '../../resources/js/quiz/names';
+import { find, laddersOf, questionsOf } from '../../resources/js/quiz/places';
 import { withFirstWords } from '../../resources/js/teacher/build/PiecesEditor';
 import { quizOf } from './samples';
 
@@ -199,7 +181,7 @@ describe('changing', () => {
     });
 });
 
-describe('mends', () => {
+describe('quick fixes', () => {
     it('change one member of what they name, however deep it stands, and nothing else', () => {
         const chosen = newQuestion('one-choice');
         const before = frozen(quiz([{ ...question('One'), question: chosen }, video()]));

@@ -5,7 +5,7 @@ import userEvent from '@testing-library/user-event';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { client } from '../../resources/js/api/client';
 import type { Condition, QuestionKind, QuestionStop, QuizDocument, Terms } from '../../resources/js/api/types';
-import { newStop } from '../../resources/js/quiz/document';
+import { newStop } from '../../resources/js/quiz/making';
 import { TermsEditor } from '../../resources/js/quiz/TermsEditor';
 import { Editor } from '../../resources/js/teacher/build/Editor';
 import { ConditionEditor, ForksEditor } from '../../resources/js/teacher/build/ForkEditor';

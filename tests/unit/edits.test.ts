@@ -1,7 +1,9 @@
 import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
-import { apply, difference, type Edit, type Node, placesOf, Unfit } from '../../resources/js/quiz/edits';
+import { difference } from '../../resources/js/quiz/difference';
+import { apply, type Edit, Unfit } from '../../resources/js/quiz/edits';
 import { fingerprint } from '../../resources/js/quiz/fingerprint';
+import { type Node, placesOf } from '../../resources/js/quiz/nodes';
 import { lots } from './samples';
 
 interface Example {

@@ -2,25 +2,14 @@ import { spawnSync } from 'node:child_process';
 import { describe, expect, it } from 'vitest';
 import type { Question, QuizDocument } from '../../resources/js/api/types';
 import { changeInWords } from '../../resources/js/quiz/changeWords';
-import {
-    addRung,
-    allQuestions,
-    insertStop,
-    move,
-    newEntry,
-    newQuestion,
-    newRung,
-    newStop,
-    putQuestion,
-    putStop,
-    questionKinds,
-    remove,
-    rungKinds,
-    stopKinds,
-    withKind,
-    withSentence,
-} from '../../resources/js/quiz/document';
-import { apply, difference, type Edit, placesOf } from '../../resources/js/quiz/edits';
+import { difference } from '../../resources/js/quiz/difference';
+import { addRung, insertStop, move, putQuestion, putStop, remove } from '../../resources/js/quiz/document';
+import { apply, type Edit } from '../../resources/js/quiz/edits';
+import { withSentence } from '../../resources/js/quiz/gaps';
+import { questionKinds, rungKinds, stopKinds } from '../../resources/js/quiz/kinds';
+import { newEntry, newQuestion, newRung, newStop, withKind } from '../../resources/js/quiz/making';
+import { placesOf } from '../../resources/js/quiz/nodes';
+import { allQuestions } from '../../resources/js/quiz/places';
 import { fromPieces, fromPlain, type Piece, piecesOf } from '../../resources/js/quiz/text';
 import { withFirstWords } from '../../resources/js/teacher/build/PiecesEditor';
 import { ulid } from '../../resources/js/ui/ulid';

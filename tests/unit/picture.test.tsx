@@ -5,7 +5,7 @@ import { afterEach, beforeAll, describe, expect, it, vi } from 'vitest';
 import type { Finding, QuizDocument } from '../../resources/js/api/types';
 import { Cutaway } from '../../resources/js/cutaway/Cutaway';
 import { DepthProfile } from '../../resources/js/cutaway/DepthProfile';
-import { newRung } from '../../resources/js/quiz/document';
+import { newRung } from '../../resources/js/quiz/making';
 import { Holding } from './Holding';
 import { asking, quizOf } from './samples';
 

@@ -1,5 +1,6 @@
 import type { Evidence, Question, QuestionStop, QuizDocument, Stop } from '../../resources/js/api/types';
-import { isTyped, newEntry, newQuestion, newStop, withKind } from '../../resources/js/quiz/document';
+import { isTyped } from '../../resources/js/quiz/kinds';
+import { newEntry, newQuestion, newStop, withKind } from '../../resources/js/quiz/making';
 
 /** A question with options of these texts, the first of them right, with the texts as their ids. */
 export function asking(text: string, options: string[], kind: Question['kind'] = 'one-choice'): QuestionStop {

@@ -6,8 +6,7 @@ namespace HiddenLadder\App\Console\Commands;
 
 use HiddenLadder\App\Console\FileCommand;
 use HiddenLadder\App\Console\QuizFile;
-use HiddenLadder\App\Quizzes\Findings;
-use HiddenLadder\App\Words\Words;
+use HiddenLadder\App\Http\Resources\QuizFindings;
 use HiddenLadder\Core\Fault;
 use HiddenLadder\Core\Inspection\Inspection;
 
@@ -31,7 +30,7 @@ final class CheckQuiz extends FileCommand
                     fn (Fault $problem): array => ['pointer' => $problem->pointer, 'reason' => $this->said($problem->reason)],
                     $file->problems,
                 ),
-                'findings' => app(Words::class)->fill(array_map(Findings::told(...), $findings)),
+                'findings' => (new QuizFindings($findings))->resolve(),
             ], JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_PRETTY_PRINT));
         } else {
             foreach ($file->problems as $problem) {

@@ -18,7 +18,7 @@ use HiddenLadder\Core\Terms\Terms;
 /** Where a student stands, with as much of what lies behind as still matters: two states with the same key go on alike. */
 final readonly class ExactState
 {
-    public AbstractState $standpoint;
+    public AbstractState $abstractState;
 
     /** @var list<string> stops that can be met again */
     private array $again;
@@ -39,7 +39,7 @@ final readonly class ExactState
      */
     public function __construct(private QuizDocument $quiz, Terms $terms, private ?float $grain = null)
     {
-        $this->standpoint = new AbstractState($quiz, $terms);
+        $this->abstractState = new AbstractState($quiz, $terms);
         $again = self::metAgain($quiz, $terms);
         $this->again = array_values(
             array_filter(
@@ -69,12 +69,12 @@ final readonly class ExactState
 
     public function key(State $state): string
     {
-        $key = $this->standpoint->key($state);
+        $key = $this->abstractState->key($state);
         if ($state->isFinished()) {
             return $key;
         }
         foreach ($this->again as $stop) {
-            $key .= '#'.$this->standpoint->ofStop($stop, $state).(isset($state->visited[$stop]) ? 'v' : '');
+            $key .= '#'.$this->abstractState->ofStop($stop, $state).(isset($state->visited[$stop]) ? 'v' : '');
         }
         foreach ($this->ahead($state) as $condition) {
             $key .= '?'.($this->isSettled($condition, $state)

@@ -29,7 +29,7 @@ use HiddenLadder\Core\Terms\Terms;
  */
 final class Explorer
 {
-    public readonly AssumedConditions $guesses;
+    public readonly AssumedConditions $assumed;
 
     private readonly Engine $engine;
 
@@ -37,7 +37,7 @@ final class Explorer
 
     private readonly Moves $moves;
 
-    private readonly AbstractState $standpoint;
+    private readonly AbstractState $abstractState;
 
     /** Whether anything is dealt by lot that makes a difference. */
     private readonly bool $mayDeal;
@@ -58,9 +58,9 @@ final class Explorer
     private array $left = [];
 
     /** @var array<int, Reentry> by node */
-    private array $meetings = [];
+    private array $reentries = [];
 
-    /** @var array<string, list<int>> meetings, by stop */
+    /** @var array<string, list<int>> re-entries, by stop */
     private array $entered = [];
 
     /** @var array<string, true> how questions were left */
@@ -71,11 +71,11 @@ final class Explorer
 
     private function __construct(private readonly QuizDocument $quiz, private readonly Terms $terms, private readonly int $most)
     {
-        $this->guesses = new AssumedConditions;
-        $this->engine = new Engine($quiz, $terms, $this->guesses);
+        $this->assumed = new AssumedConditions;
+        $this->engine = new Engine($quiz, $terms, $this->assumed);
         $this->position = new Position($quiz, $terms);
         $this->moves = new Moves($quiz, $terms);
-        $this->standpoint = new AbstractState($quiz, $terms);
+        $this->abstractState = new AbstractState($quiz, $terms);
         $this->again = ExactState::metAgain($quiz, $terms);
         $this->mayDeal = $quiz->pool !== [] || array_filter($quiz->stops, self::isUneven(...)) !== [];
     }
@@ -93,11 +93,11 @@ final class Explorer
         return new ExactSearch($this->quiz, $this->terms);
     }
 
-    /** Everywhere it leads; the guesses then know which forks were taken on the way. */
+    /** Everywhere it leads; the assumed conditions then know which forks were taken on the way. */
     public function structure(): Structure
     {
         for ($turn = 0; $turn < ($this->mayDeal ? 200 : 1); $turn++) {
-            foreach ($this->guesses->each(fn () => $this->engine->apply(new State, new Started(seed: "ahead $turn"), 0)) as $begun) {
+            foreach ($this->assumed->each(fn () => $this->engine->apply(new State, new Started(seed: "ahead $turn"), 0)) as $begun) {
                 if ($begun instanceof Applied) {
                     $this->node($begun->state);
                 }
@@ -122,8 +122,8 @@ final class Explorer
     /** @return list<Edge> */
     private function edgesFrom(int $node): array
     {
-        if (isset($this->meetings[$node])) {
-            return [$this->edgeOfMeeting($this->meetings[$node])];
+        if (isset($this->reentries[$node])) {
+            return [$this->edgeOfReentry($this->reentries[$node])];
         }
         $from = $this->nodes[$node];
         $edges = [];
@@ -143,13 +143,13 @@ final class Explorer
         $results = array_merge(...array_map(fn (State $lot): array => $this->results($lot, $move), $this->lots($from, $move)));
         foreach ($results as $result) {
             $this->leave($from, $result, $move);
-            foreach ($result->returning ? [] : $this->standpoint->here($result) as $stop) {
+            foreach ($result->returning ? [] : $this->abstractState->here($result) as $stop) {
                 if ($this->quiz->stop($stop) instanceof VideoStop) {
-                    $this->settle($stop, $this->standpoint->only($stop, $result));
+                    $this->settle($stop, $this->abstractState->only($stop, $result));
                 }
             }
             $met = array_filter(
-                array_diff($this->standpoint->here($result), $this->standpoint->here($from)),
+                array_diff($this->abstractState->here($result), $this->abstractState->here($from)),
                 fn (string $stop): bool => isset($this->again[$stop]),
             );
             array_push(
@@ -166,11 +166,11 @@ final class Explorer
     /** Where a stop that can be met again is entered: from there it goes on in each way in which it can have been left. */
     private function meeting(string $stop, State $result, State $from, Move $move): int
     {
-        $key = "meeting $stop ".$this->standpoint->key($result);
+        $key = "reentry $stop ".$this->abstractState->key($result);
         if (! isset($this->byKey[$key])) {
             $node = $this->byKey[$key] = count($this->nodes);
-            $this->nodes[] = $this->standpoint->forget($result);
-            $this->meetings[$node] = new Reentry($stop, $from, $move, $this->node($result));
+            $this->nodes[] = $this->abstractState->forget($result);
+            $this->reentries[$node] = new Reentry($stop, $from, $move, $this->node($result));
             $this->entered[$stop][] = $node;
             $this->queue[] = $node;
         }
@@ -178,27 +178,27 @@ final class Explorer
         return $this->byKey[$key];
     }
 
-    private function edgeOfMeeting(Reentry $meeting): Edge
+    private function edgeOfReentry(Reentry $reentry): Edge
     {
-        foreach (array_slice($this->left[$meeting->stop] ?? [], $meeting->tried) as $left) {
-            $meeting->tried++;
-            $met = clone $meeting->from;
-            $this->standpoint->carry($meeting->stop, $left, $met);
-            foreach ($this->results($met, $meeting->move) as $result) {
-                if ($this->standpoint->here($result) === $this->standpoint->here($this->nodes[$meeting->unseen])) {
-                    $meeting->leadsTo($this->node($result));
+        foreach (array_slice($this->left[$reentry->stop] ?? [], $reentry->tried) as $left) {
+            $reentry->tried++;
+            $met = clone $reentry->from;
+            $this->abstractState->carry($reentry->stop, $left, $met);
+            foreach ($this->results($met, $reentry->move) as $result) {
+                if ($this->abstractState->here($result) === $this->abstractState->here($this->nodes[$reentry->unseen])) {
+                    $reentry->leadsTo($this->node($result));
                 }
             }
         }
 
-        return new Edge(new Move($meeting->move->event, MoveKind::On), $meeting->to(), count($meeting->to()) === 1);
+        return new Edge(new Move($reentry->move->event, MoveKind::On), $reentry->to(), count($reentry->to()) === 1);
     }
 
     /** @return list<State> for each way in which conditions that look back can turn out */
     private function results(State $from, Move $move): array
     {
         $results = [];
-        foreach ($this->guesses->each(fn () => $this->engine->ahead($from, $move->event, $move->at)) as $state) {
+        foreach ($this->assumed->each(fn () => $this->engine->ahead($from, $move->event, $move->at)) as $state) {
             if ($state !== null) {
                 $results[] = $state;
             }
@@ -209,10 +209,10 @@ final class Explorer
 
     private function node(State $state): int
     {
-        $key = $this->standpoint->key($state);
+        $key = $this->abstractState->key($state);
         if (! isset($this->byKey[$key])) {
             $this->byKey[$key] = count($this->nodes);
-            $this->nodes[] = $this->standpoint->forget($state);
+            $this->nodes[] = $this->abstractState->forget($state);
             $this->queue[] = $this->byKey[$key];
         }
 
@@ -227,15 +227,15 @@ final class Explorer
         }
         $stops = $move->event instanceof HandedIn
             ? array_map(static fn (Stop $stop): string => $stop->id, $this->quiz->stops)
-            : array_diff($this->standpoint->here($from), $result->returning ? [] : $this->standpoint->here($result));
+            : array_diff($this->abstractState->here($from), $result->returning ? [] : $this->abstractState->here($result));
         foreach ($stops as $stop) {
-            $left = $this->standpoint->only($stop, $result);
+            $left = $this->abstractState->only($stop, $result);
             $this->settle($stop, $left);
             $this->isLeft($stop, $left);
             $back = $result->returning ? $this->position->home($result) : null;
             if ($back !== null && isset($left->records[$back->id])) {
                 // Set aside as the last of all it came back at once; with others before it, it would still be set aside.
-                $waiting = $this->standpoint->only($stop, $result);
+                $waiting = $this->abstractState->only($stop, $result);
                 $waiting->records[$back->id] = clone $left->records[$back->id];
                 $waiting->records[$back->id]->standing = Standing::SetAside;
                 $this->isLeft($stop, $waiting);
@@ -245,7 +245,7 @@ final class Explorer
 
     private function isLeft(string $stop, State $left): void
     {
-        $key = ($left->handedIn ? 'h' : '').$this->standpoint->ofStop($stop, $left);
+        $key = ($left->handedIn ? 'h' : '').$this->abstractState->ofStop($stop, $left);
         if (! isset($this->left[$stop][$key])) {
             $this->left[$stop][$key] = $left;
             array_push($this->queue, ...$this->entered[$stop] ?? []);
@@ -256,7 +256,7 @@ final class Explorer
     private function settle(string $stop, State $left): void
     {
         foreach ($this->quiz->stop($stop)?->questions() ?? [] as $question) {
-            $key = "$question->id $left->handedIn ".$this->standpoint->ofQuestion($question->id, $left);
+            $key = "$question->id $left->handedIn ".$this->abstractState->ofQuestion($question->id, $left);
             if (isset($this->settled[$key])) {
                 continue;
             }
@@ -279,7 +279,7 @@ final class Explorer
         $outcome = $this->engine->apply($left, new HandedIn, 0);
         if ($outcome instanceof Applied) {
             $this->node($outcome->state);
-            $this->settle($stop, $this->standpoint->only($stop, $outcome->state));
+            $this->settle($stop, $this->abstractState->only($stop, $outcome->state));
         }
     }
 
@@ -291,7 +291,7 @@ final class Explorer
         foreach ($outcome instanceof Applied ? $this->lotsToTry($from, $outcome) : [] as $other) {
             $state = $this->engine->ahead($other, $move->event, $move->at);
             if ($state !== null) {
-                $lots[$this->standpoint->key($state)] ??= $other;
+                $lots[$this->abstractState->key($state)] ??= $other;
             }
         }
 

@@ -226,7 +226,7 @@ final class RoundChain
             $this->byKey[$key] = count($this->states);
             $this->states[] = $state->path === [] || $isBack || $this->past->matters($state)
                 ? $state
-                : $this->past->standpoint->forget($state);
+                : $this->past->abstractState->forget($state);
             $this->isBack[] = $isBack;
         }
 
@@ -262,14 +262,14 @@ final class RoundChain
         }
         $left = $to;
         if ($to->answersWait($this->terms) && $to->record($home->id)->response !== null && $from->record($home->id)->response === null) {
-            $outcome = $this->engine->apply($this->past->standpoint->only($stop->id, $to, self::SEED), new HandedIn, 0);
+            $outcome = $this->engine->apply($this->past->abstractState->only($stop->id, $to, self::SEED), new HandedIn, 0);
             $left = $outcome instanceof Applied ? $outcome->state : $to;
         }
         $isBack = $left->returning && $this->position->home($left)?->id === $home->id;
         if (! $isBack && ($this->position->comesBack($home, $from) || ! $this->position->comesBack($home, $left))) {
             return null;
         }
-        $back = $isBack ? clone $left : $this->engine->comingBack($this->past->standpoint->only($stop->id, $left, self::SEED), [$home->id]);
+        $back = $isBack ? clone $left : $this->engine->comingBack($this->past->abstractState->only($stop->id, $left, self::SEED), [$home->id]);
         $back->pending = [];
 
         return $back;

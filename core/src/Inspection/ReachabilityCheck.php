@@ -12,11 +12,10 @@ use HiddenLadder\Core\Ahead\Structure;
 use HiddenLadder\Core\Message;
 use HiddenLadder\Core\Quiz\ConditionKind;
 use HiddenLadder\Core\Quiz\QuizDocument;
-use HiddenLadder\Core\Quiz\Stop;
 use HiddenLadder\Core\Terms\Terms;
 
 /**
- * Whether everybody gets through: traps, marathons, and what nobody comes to. Found by exploring the engine's own
+ * Whether everybody gets through: traps, circles and marathons, with what nobody comes to. Found by exploring the engine's own
  * transitions.
  */
 final readonly class ReachabilityCheck
@@ -50,7 +49,7 @@ final readonly class ReachabilityCheck
             $loops = [...$this->circles(), ...$this->marathons($slipping), ...$this->neverRight($slipping)];
         }
 
-        return [...$traps, ...$loops, ...$this->neverReached(), ...$this->neverTaken()];
+        return [...$traps, ...$loops, ...(new UnreachedCheck($this->quiz, $this->terms, $this->explorer))->findings()];
     }
 
     /** @return list<Finding> */
@@ -320,85 +319,6 @@ final readonly class ReachabilityCheck
         }
 
         return $best === PHP_INT_MAX ? 1 : $best;
-    }
-
-    /** @return list<Finding> */
-    private function neverReached(): array
-    {
-        if (! $this->structure->isWhole) {
-            return [];
-        }
-        $reached = $finishes = [];
-        foreach ($this->structure->nodes as $node) {
-            $finishes[(string) $node->finish] = true;
-            foreach ($node->path as $frame) {
-                $reached[$frame->id] = true;
-            }
-        }
-        $findings = [];
-        foreach ([...$this->quiz->stops, ...$this->quiz->sideStops] as $stop) {
-            if (! isset($reached[$stop->id]) && ! $stop->extra) {
-                $findings[] = new Finding(
-                    Severity::Warns,
-                    $stop->id,
-                    $stop->id,
-                    $this->quiz->position($stop->id) === null
-                        ? new Message('inspection.ways.unreached-side-stop')
-                        : new Message('inspection.ways.unreached-stop'),
-                );
-            }
-        }
-        foreach (array_slice($this->quiz->finishes, 1) as $finish) {
-            if (! isset($finishes[$finish->id])) {
-                $findings[] = new Finding(
-                    Severity::Warns,
-                    null,
-                    $finish->id,
-                    new Message('inspection.ways.unreached-finish', ['title' => $finish->title]),
-                );
-            }
-        }
-
-        return $findings;
-    }
-
-    /** @return list<Finding> */
-    private function neverTaken(): array
-    {
-        $findings = [];
-        foreach ($this->structure->isWhole ? [...$this->quiz->stops, ...$this->quiz->sideStops] : [] as $stop) {
-            foreach ($stop->forks as $index => $fork) {
-                if ($this->terms->freeOrder && $fork->when->kind->looksBack()) {
-                    $findings[] = new Finding(
-                        Severity::Warns,
-                        $stop->id,
-                        $stop->id,
-                        new Message('inspection.ways.fork-off-in-free-order'),
-                        [],
-                        null,
-                        [$fork->id],
-                    );
-                } elseif (
-                    ! $this->explorer->guesses->hasTaken($fork)
-                    && ! ($fork->when->kind === ConditionKind::TimeOut && $this->hasNoClock($stop))
-                ) {
-                    $findings[] = new Finding(
-                        Severity::Warns, $stop->id, $stop->id,
-                        new Message(
-                            $index > 0 ? 'inspection.ways.fork-behind-others' : 'inspection.ways.fork-never-taken',
-                            ['number' => $index + 1],
-                        ), [], null, [$fork->id],
-                    );
-                }
-            }
-        }
-
-        return $findings;
-    }
-
-    private function hasNoClock(Stop $stop): bool
-    {
-        return $this->terms->secondsForQuestion === null && ! $this->quiz->mayBeTimed($stop->id);
     }
 
     /**

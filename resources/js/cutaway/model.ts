@@ -1,5 +1,7 @@
 import type { Finish, QuizDocument, Rung, Stop } from '../api/types';
-import { conditionWords, entriesOf, entryName, laddersOf, letter, promptText, questionsOf, showsOptions } from '../quiz/document';
+import { showsOptions } from '../quiz/kinds';
+import { conditionWords, entryName, letter, promptText } from '../quiz/names';
+import { entriesOf, laddersOf, questionsOf } from '../quiz/places';
 import { say } from '../words/words';
 
 /** What the picture is drawn from: columns on the ground line, what hangs below each, and the arcs above. */

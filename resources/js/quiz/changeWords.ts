@@ -1,8 +1,10 @@
 import type { QuizDocument, Rung, Stop } from '../api/types';
 import { timecode } from '../ui/time';
 import { type Code, locale, say } from '../words/words';
-import { kindWithin, letter, questionKinds, rungKinds, rungWithin, short, showsOptions, stopKinds, stopWithin } from './document';
-import { type Edit, type Node, nodeIn, placesOf } from './edits';
+import type { Edit } from './edits';
+import { kindWithin, questionKinds, rungKinds, rungWithin, showsOptions, stopKinds, stopWithin } from './kinds';
+import { letter, short } from './names';
+import { type Node, nodeIn, placesOf } from './nodes';
 import { structureOf } from './text';
 
 /** What a change does, in a few words as they stand in a diary: "Option C of stop 3 reworded". */

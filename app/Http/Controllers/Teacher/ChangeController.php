@@ -6,10 +6,12 @@ namespace HiddenLadder\App\Http\Controllers\Teacher;
 
 use Closure;
 use HiddenLadder\App\Http\Controllers\Controller;
+use HiddenLadder\App\Http\Resources\QuizFindings;
 use HiddenLadder\App\Models\Quiz;
 use HiddenLadder\App\Models\QuizChange;
 use HiddenLadder\App\Models\Teacher;
 use HiddenLadder\App\Quizzes\QuizChanges;
+use HiddenLadder\App\Quizzes\QuizInspection;
 use HiddenLadder\App\Quizzes\SentChange;
 use HiddenLadder\App\Quizzes\Steps;
 use HiddenLadder\App\Reason;
@@ -25,7 +27,7 @@ final class ChangeController extends Controller
     /** Entries of the history at a time. */
     private const PAGE = 100;
 
-    public function __construct(private readonly QuizChanges $changes, private readonly QuizController $quizzes)
+    public function __construct(private readonly QuizChanges $changes, private readonly QuizInspection $inspection)
     {
     }
 
@@ -137,7 +139,7 @@ final class ChangeController extends Controller
                 'unfit' => $change->unfit,
                 'edits' => json_decode($change->edits),
             ])->all(),
-            'findings' => $changes->isEmpty() ? null : $this->quizzes->found($quiz),
+            'findings' => $changes->isEmpty() ? null : new QuizFindings($this->inspection->of($quiz), $quiz->left_findings ?? []),
         ] + Steps::labels($quiz, $teacher));
     }
 

@@ -40,7 +40,7 @@ final class CorrectionController extends Controller
         );
     }
 
-    /** What the draft changed since the latest edition: mends, and what is structure. */
+    /** What the draft changed since the latest edition: corrections, and what is structure. */
     public function difference(Quiz $quiz): JsonResponse
     {
         $this->authorize('reach', $quiz);

@@ -5,7 +5,9 @@ declare(strict_types=1);
 namespace HiddenLadder\App\Http\Controllers\Teacher;
 
 use HiddenLadder\App\Http\Controllers\Controller;
+use HiddenLadder\App\Http\Resources\QuizFindings;
 use HiddenLadder\App\Http\Resources\QuizLine;
+use HiddenLadder\App\Http\Resources\WholeQuiz;
 use HiddenLadder\App\Models\Edition;
 use HiddenLadder\App\Models\Quiz;
 use HiddenLadder\App\Models\QuizState;
@@ -13,7 +15,6 @@ use HiddenLadder\App\Models\Teacher;
 use HiddenLadder\App\Models\Ulids;
 use HiddenLadder\App\Quizzes\Findings;
 use HiddenLadder\App\Quizzes\QuizInspection;
-use HiddenLadder\App\Quizzes\Steps;
 use HiddenLadder\App\Reason;
 use HiddenLadder\App\Rejected;
 use HiddenLadder\App\Words\Words;
@@ -87,7 +88,7 @@ final class QuizController extends Controller
                 throw new Rejected(
                     Reason::NotReady,
                     new Message('problem.quiz.not-ready'),
-                    ['findings' => $this->findings($locked, $findings)],
+                    ['findings' => (new QuizFindings($findings, $locked->left_findings ?? []))->resolve()],
                 );
             }
             $latest = $locked->latestEdition;
@@ -111,7 +112,7 @@ final class QuizController extends Controller
     {
         $this->authorize('reach', $quiz->load('latestEdition'));
 
-        return new JsonResponse($this->findings($quiz, $this->inspection->fromAnswers($quiz)));
+        return new JsonResponse(new QuizFindings($this->inspection->fromAnswers($quiz), $quiz->left_findings ?? []));
     }
 
     /** The teacher has seen a finding and leaves it as it is. */
@@ -162,34 +163,8 @@ final class QuizController extends Controller
         return new Response('', 204);
     }
 
-    /** @return list<array<string, mixed>> what the inspection finds of it */
-    public function found(Quiz $quiz): array
+    private function whole(Quiz $quiz, Teacher $teacher): WholeQuiz
     {
-        return $this->findings($quiz, $this->inspection->of($quiz));
-    }
-
-    /** @return array<string, mixed> */
-    private function whole(Quiz $quiz, Teacher $teacher): array
-    {
-        return (new QuizLine($quiz->load('latestEdition')))->resolve() + [
-            'version' => $quiz->version,
-            'findings' => $this->found($quiz),
-            // As it is stored: an empty object stays one.
-            'document' => json_decode(strval($quiz->getRawOriginal('document'))),
-        ] + Steps::labels($quiz, $teacher);
-    }
-
-    /**
-     * @param  list<Finding>  $findings
-     * @return list<array<string, mixed>>
-     */
-    private function findings(Quiz $quiz, array $findings): array
-    {
-        $left = $quiz->left_findings ?? [];
-
-        return array_map(
-            fn (Finding $finding): array => $this->said(Findings::told($finding)) + ['left' => in_array($finding->key(), $left, true)],
-            $findings,
-        );
+        return new WholeQuiz($quiz, $teacher, $this->inspection->of($quiz));
     }
 }

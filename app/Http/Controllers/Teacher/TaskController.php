@@ -6,10 +6,10 @@ namespace HiddenLadder\App\Http\Controllers\Teacher;
 
 use Carbon\CarbonImmutable;
 use HiddenLadder\App\Http\Controllers\Controller;
+use HiddenLadder\App\Http\Resources\RoundWalk;
 use HiddenLadder\App\Http\Resources\TaskLine;
 use HiddenLadder\App\Models\Quiz;
 use HiddenLadder\App\Models\Round;
-use HiddenLadder\App\Models\RoundEvent;
 use HiddenLadder\App\Models\SchoolClass;
 use HiddenLadder\App\Models\Student;
 use HiddenLadder\App\Models\Task;
@@ -24,13 +24,7 @@ use HiddenLadder\App\Tasks\Lookout;
 use HiddenLadder\Core\Fault as Fault;
 use HiddenLadder\Core\Fields;
 use HiddenLadder\Core\Message;
-use HiddenLadder\Core\Quiz\QuizDocument;
-use HiddenLadder\Core\Quiz\Text;
 use HiddenLadder\Core\Round\Event\Overruled;
-use HiddenLadder\Core\Round\Result\Fact;
-use HiddenLadder\Core\Round\Result\Replayed;
-use HiddenLadder\Core\Round\Series;
-use HiddenLadder\Core\Round\View\QuestionView;
 use HiddenLadder\Core\Terms\Terms;
 use HiddenLadder\Core\Terms\TermsInWords;
 use Illuminate\Http\JsonResponse;
@@ -126,10 +120,10 @@ final class TaskController extends Controller
         $this->authorize('reach', $task->load('class'));
         $found = self::concerned($task, $student);
         $rounds = $task->rounds()->where('student_id', $found->id)->orderBy('number')->get();
-        $walks = $rounds->map(function (Round $round) use ($book, $rules): array {
+        $walks = $rounds->map(static function (Round $round) use ($book, $rules): RoundWalk {
             $round = $book->upToDate($round)->load('events');
 
-            return self::walk($round, $book->fold($round, withFacts: true), $rules->quiz($round), $rules->terms($round));
+            return new RoundWalk($round, $book->fold($round, withFacts: true), $rules->quiz($round), $rules->terms($round));
         });
 
         return new JsonResponse([
@@ -144,56 +138,6 @@ final class TaskController extends Controller
     private static function concerned(Task $task, string $student): Student
     {
         return $task->students()->find($student) ?? Student::query()->whereRelation('rounds', 'task_id', $task->id)->findOrFail($student);
-    }
-
-    /**
-     * A round as it reads now: results under the corrections in force, the path as it was.
-     *
-     * @return array<string, mixed>
-     */
-    private static function walk(Round $round, Replayed $folded, QuizDocument $quiz, Terms $terms): array
-    {
-        $records = [];
-        foreach ($folded->state->records as $id => $record) {
-            $question = $quiz->question($record->standIn ?? $id);
-            $records[$id] = [
-                'standing' => $record->standing->value,
-                'share' => $record->share,
-                'own' => $record->response === null || $question === null
-                    ? null
-                    : array_map(
-                        static fn (Text $text): string => $text->name(),
-                        (new QuestionView($question, $terms, ''))->own($record->response),
-                    ),
-                'files' => $record->response?->as === 'files' ? $record->response->list : [],
-                'judged' => $record->judged,
-                'overruled' => $record->overruled,
-                'comment' => $record->comment,
-            ];
-        }
-
-        return [
-            'id' => $round->id,
-            'number' => $round->number,
-            'startedAt' => $round->started_at->toIso8601ZuluString('millisecond'),
-            'finishedAt' => $round->finished_at?->toIso8601ZuluString('millisecond'),
-            'score' => $round->score,
-            'mastered' => $round->mastered,
-            'interrupted' => $round->interrupted,
-            'records' => (object) $records,
-            'series' => (object) array_map(
-                static fn (Series $series): array => ['overruled' => $series->overruled, 'comment' => $series->comment],
-                $folded->state->series,
-            ),
-            'events' => $round->events->map(static fn (RoundEvent $event, int $index): array => [
-                'number' => $event->number,
-                'kind' => $event->kind,
-                'at' => $event->taken_ms,
-                'late' => $event->late,
-                'data' => (object) $event->data,
-                'facts' => array_map(static fn (Fact $fact): array => $fact->toArray(), $folded->facts[$index] ?? []),
-            ])->all(),
-        ];
     }
 
     /** A person's word on an answer: a share of the points with a comment, or sent back. It is an event of the round. */

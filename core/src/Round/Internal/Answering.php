@@ -36,13 +36,13 @@ final class Answering extends WalkPart
         } catch (UnfitResponse $unfit) {
             throw new Refused(Rule::UnfitResponse, $unfit->why);
         }
-        $record = $this->navigation->own($home);
+        $record = $this->records->of($home);
         $record->response = $event->response;
         $record->timedOut = false;
         $record->judged = null;
         if ($this->state->answersWait($this->terms) && $this->position->series($this->state) === null) {
             $this->decisions->tell(FactKind::Taken, ['question' => $question->id]);
-            $this->navigation->stand($home, $record, Standing::Answered);
+            $this->records->stand($home, $record, Standing::Answered);
             $this->navigation->leave();
 
             return;
@@ -50,7 +50,7 @@ final class Answering extends WalkPart
         if ($this->decisions->isFollowing() ? ($this->decisions->next(FactKind::Taken)['front'] ?? false) === true : $front !== null) {
             // It can be changed until the front reveals; the mark comes then.
             $this->decisions->tell(FactKind::Taken, ['question' => $question->id, 'front' => true]);
-            $this->navigation->stand($home, $record, Standing::Answered);
+            $this->records->stand($home, $record, Standing::Answered);
             $record->mark = null;
 
             return;
@@ -127,14 +127,14 @@ final class Answering extends WalkPart
             return;
         }
         $record->tries++;
-        $this->navigation->stand($home, $record, self::unmarked($question));
+        $this->records->stand($home, $record, self::unmarked($question));
         $this->led($home, $record, fn (): Led => Led::on($this->fork($home, $record->mark?->entry)));
     }
 
     private function right(Question $home, Record $record): void
     {
         $this->seriesResult(true);
-        $this->navigation->stand($home, $record, self::rightly($record));
+        $this->records->stand($home, $record, self::rightly($record));
         $this->led($home, $record, fn (): Led => Led::on($this->fork($home, $record->mark?->entry)));
     }
 
@@ -144,7 +144,7 @@ final class Answering extends WalkPart
         $record->slips++;
         $record->since = null;
         $this->seriesResult(false);
-        $this->navigation->stand($home, $record, Standing::OnTheLadder);
+        $this->records->stand($home, $record, Standing::OnTheLadder);
         $this->led($home, $record, fn (): Led => $this->afterSlip($home, $question, $record, $mark));
     }
 
@@ -202,7 +202,7 @@ final class Answering extends WalkPart
         } elseif ($led->way === Way::Shown) {
             $record->revealed = $this->terms->reveal;
             $record->leftForGood = $record->leftForGood || $record->stoodIn !== [];
-            $this->navigation->stand($home, $record, Standing::Shown);
+            $this->records->stand($home, $record, Standing::Shown);
             if ($this->terms->reveal) {
                 $this->decisions->tell(FactKind::Revealed, ['question' => $record->standIn ?? $home->id]);
             }
@@ -225,20 +225,20 @@ final class Answering extends WalkPart
     {
         $stop = $this->position->series($this->state);
         if ($stop !== null) {
-            $this->seriesWalk->answered($stop, $this->navigation->ownSeries($stop->id), $right);
+            $this->seriesWalk->answered($stop, $this->records->series($stop->id), $right);
         }
     }
 
     public function judgeOwn(JudgedOwn $event): void
     {
         [$home, $question] = $this->asked($event->question);
-        $record = $this->navigation->own($home);
+        $record = $this->records->of($home);
         $record->judged = $event->yes;
         $record->tries++;
         if ($event->yes) {
             $record->share = $this->terms->shareAt($record->tries);
             $standing = self::rightly($record);
-            $this->navigation->stand($home, $record, $question->readByTeacher ? Standing::ToBeRead : $standing);
+            $this->records->stand($home, $record, $question->readByTeacher ? Standing::ToBeRead : $standing);
             $this->led($home, $record, fn (): Led => Led::on($this->fork($home, null)));
 
             return;

@@ -50,10 +50,10 @@ final class Closing extends WalkPart
 
     private function markHandedIn(Question $home): void
     {
-        $record = $this->navigation->own($home);
+        $record = $this->records->of($home);
         $record->leftForGood = ! $this->terms->missedComeBack;
         if ($record->response === null) {
-            $this->navigation->stand($home, $record, Standing::SetAside);
+            $this->records->stand($home, $record, Standing::SetAside);
             $record->mayLeave = true;
 
             return;
@@ -62,11 +62,11 @@ final class Closing extends WalkPart
         if ($right === null && $this->waitsToBeJudged($home, $record)) {
             // Judging it is its first try.
             $record->tries = 0;
-            $this->navigation->stand($home, $record, Standing::SetAside);
+            $this->records->stand($home, $record, Standing::SetAside);
         } elseif ($right === null) {
-            $this->navigation->stand($home, $record, $this->unjudged($home, $record));
+            $this->records->stand($home, $record, $this->unjudged($home, $record));
         } else {
-            $this->navigation->stand($home, $record, $right ? Standing::Clear : Standing::SetAside);
+            $this->records->stand($home, $record, $right ? Standing::Clear : Standing::SetAside);
         }
     }
 
@@ -171,7 +171,7 @@ final class Closing extends WalkPart
         $this->state->startedAt = $this->state->startedAt === null ? null : $this->state->startedAt + $stood;
         $home = $this->position->home($this->state);
         if ($home !== null && $this->state->record($home->id)->since !== null) {
-            $this->navigation->own($home)->since = null;
+            $this->records->of($home)->since = null;
         }
     }
 }

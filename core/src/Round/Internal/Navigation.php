@@ -32,9 +32,6 @@ use HiddenLadder\Core\Terms\Terms;
  */
 final class Navigation
 {
-    /** @var array<string, true> records and series that are this walk's own already */
-    private array $owned = [];
-
     /** Now, in milliseconds since 1970. */
     public int $at = 0;
 
@@ -45,6 +42,7 @@ final class Navigation
         private readonly Conditions $conditions,
         private readonly State $state,
         private readonly Decisions $decisions,
+        private readonly Records $records,
         private readonly SeriesWalk $seriesWalk,
     ) {
     }
@@ -80,8 +78,7 @@ final class Navigation
         if (($stop instanceof DrillStop || $stop instanceof StaircaseStop) && ($this->state->series[$id]->ended ?? true)) {
             $series = new Series;
             $series->level = $stop instanceof StaircaseStop ? $stop->middle() : 0;
-            $this->state->series[$id] = $series;
-            $this->owned[$id] = true;
+            $this->records->begin($id, $series);
             $this->nextInSeries($stop);
         }
     }
@@ -99,9 +96,9 @@ final class Navigation
         } else {
             // Whoever is led past a question that is not right yet has it waiting, like one set aside.
             if ($home !== null && ! $this->state->record($home->id)->standing->isSettled()) {
-                $record = $this->own($home);
+                $record = $this->records->of($home);
                 $record->mayLeave = true;
-                $this->stand($home, $record, Standing::SetAside);
+                $this->records->stand($home, $record, Standing::SetAside);
             }
             $this->state->returning = false;
             $this->state->pending = [];
@@ -119,7 +116,7 @@ final class Navigation
         if ($series !== null) {
             $this->nextInSeries($series);
         } elseif ($decidedNext === $home->id) {
-            $this->standIn($home, $this->own($home));
+            $this->standIn($home, $this->records->of($home));
         } elseif ($decidedNext === null) {
             $this->leave();
         } else {
@@ -196,7 +193,7 @@ final class Navigation
 
             return;
         }
-        $record = $this->own($home);
+        $record = $this->records->of($home);
         $ladder = (string) $rung->ladder;
         $record->mayLeave = $record->mayLeave || $record->depth($ladder) >= count($this->quiz->ladder($ladder));
         $record->since = null;
@@ -212,12 +209,12 @@ final class Navigation
     {
         $ladder = (string) $rung->ladder;
         if (isset($this->state->series[$ladder])) {
-            $depth = ++$this->ownSeries($ladder)->depth;
+            $depth = ++$this->records->series($ladder)->depth;
         } else {
             $depth = $record->depths[$ladder] = $record->depth($ladder) + 1;
         }
         $record->helped = true;
-        $this->stand($home, $record, Standing::OnTheLadder);
+        $this->records->stand($home, $record, Standing::OnTheLadder);
         $this->push($rung);
         $this->decisions->tell(FactKind::RungSeen, ['question' => $home->id, 'rung' => $rung->id, 'depth' => $depth]);
         if ($this->quiz->rung($rung->id)?->kind === RungKind::Teacher) {
@@ -300,21 +297,21 @@ final class Navigation
         $this->state->path = [Frame::stop($place['stop']), ...($place['cue'] === null ? [] : [Frame::cue($place['cue'])])];
         $this->state->verdictShown = false;
         $this->decisions->made(new Shown($place['stop'], $place['cue']));
-        $record = $this->own($home);
+        $record = $this->records->of($home);
         $record->since = null;
         if (($this->decisions->isFollowing() || $record->standing === Standing::Shown) && $this->standIn($home, $record)) {
             $record->tries = 0;
         }
         // What has come back is asked again, whatever its answer was.
         if ($record->standing === Standing::SetAside || $record->standing === Standing::Shown) {
-            $this->stand($home, $record, Standing::OnTheLadder);
+            $this->records->stand($home, $record, Standing::OnTheLadder);
         }
     }
 
     /** The next question of a drill or a staircase, or out of it. */
     private function nextInSeries(DrillStop|StaircaseStop $stop): void
     {
-        $series = $this->ownSeries($stop->id);
+        $series = $this->records->series($stop->id);
         $dealt = $this->decisions->decide(Dealt::class, fn (): Dealt => $this->seriesWalk->next($stop, $series, $this->state));
         $question = $this->quiz->question((string) $dealt?->question);
         if ($dealt === null || $question === null) {
@@ -327,7 +324,7 @@ final class Navigation
         $series->level = $dealt->level ?? $series->level;
         $series->dealt++;
         $series->answered = false;
-        $record = $this->own($question);
+        $record = $this->records->of($question);
         $record->response = null;
         $record->mark = null;
         $record->since = null;
@@ -342,9 +339,9 @@ final class Navigation
         foreach ($stop->questions() as $question) {
             $record = $this->state->records[$question->id] ?? null;
             if ($record !== null && ! $record->standing->isSettled()) {
-                $record = $this->own($question);
+                $record = $this->records->of($question);
                 $record->leftForGood = true;
-                $this->stand($question, $record, Standing::SetAside);
+                $this->records->stand($question, $record, Standing::SetAside);
             }
         }
         if ($stop->forks !== []) {
@@ -367,62 +364,6 @@ final class Navigation
         $this->state->finish = $finish;
         $this->state->finishedAt = $this->at;
         $this->decisions->tell(FactKind::Finished, ['finish' => $finish]);
-    }
-
-    /** The time for a question runs from when it is shown, or shown again. */
-    public function startClock(): void
-    {
-        $path = $this->state->path;
-        if (
-            $path === []
-            || $this->state->verdictShown
-            || (
-                $this->terms->secondsForQuestion === null
-                && ! $this->quiz->mayBeTimed($path[count($path) - 1]->id)
-                && ! $this->quiz->mayBeTimed($path[0]->id)
-            )
-        ) {
-            return;
-        }
-        $home = $this->position->home($this->state);
-        if ($home === null || $this->position->secondsFor($home, $this->state) === null || $this->position->rung($this->state) !== null) {
-            return;
-        }
-        if ($this->state->record($home->id)->since === null) {
-            $this->own($home)->since = $this->at;
-        }
-    }
-
-    /** What is right stays right; only a person can say otherwise. */
-    public function stand(Question $home, Record $record, Standing $standing, bool $byPerson = false): void
-    {
-        if ($record->standing !== $standing && ($byPerson || ! $record->standing->isRight())) {
-            $record->standing = $standing;
-            $this->decisions->tell(FactKind::Stood, ['question' => $home->id, 'standing' => $standing->value]);
-        }
-    }
-
-    /** The question's record, to be changed. */
-    public function own(Question $home): Record
-    {
-        if (! isset($this->owned[$home->id])) {
-            $this->owned[$home->id] = true;
-            $this->state->records[$home->id] = isset($this->state->records[$home->id])
-                ? clone $this->state->records[$home->id]
-                : new Record;
-        }
-
-        return $this->state->records[$home->id];
-    }
-
-    public function ownSeries(string $stop): Series
-    {
-        if (! isset($this->owned[$stop])) {
-            $this->owned[$stop] = true;
-            $this->state->series[$stop] = clone $this->state->series[$stop];
-        }
-
-        return $this->state->series[$stop];
     }
 
     public function push(Frame $frame): void

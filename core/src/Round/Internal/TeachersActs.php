@@ -45,10 +45,10 @@ final class TeachersActs extends WalkPart
         if ($home === null || $home->id !== $id) {
             throw new Refused(Rule::NotHere, new Message('refusal.not-on-board'));
         }
-        $record = $this->navigation->own($home);
+        $record = $this->records->of($home);
         if ($record->response !== null && $record->mark === null) {
             $right = $this->closing->markAsItStands($home, $record);
-            $this->navigation->stand(
+            $this->records->stand(
                 $home,
                 $record,
                 $right === null ? $this->closing->unjudged($home, $record) : ($right ? Answering::rightly($record) : Standing::Shown),
@@ -76,7 +76,7 @@ final class TeachersActs extends WalkPart
             throw new Refused(Rule::NothingToRead, new Message('refusal.series-marked-whole'));
         }
         $cameTo = $event->sendBack && $this->state->isFinished() ? CameTo::of($this->quiz, $this->terms, $this->state) : null;
-        $record = $this->navigation->own($home);
+        $record = $this->records->of($home);
         $record->overruled = $event->share;
         $record->comment = $event->comment;
         $record->share = $event->share;
@@ -89,7 +89,7 @@ final class TeachersActs extends WalkPart
         $right = $event->share >= ($this->terms->enough ?? 1.0) || ($event->share > 0 && ! $home->isMarked());
         $unaided = Answering::rightly($record);
         $record->leftForGood = $record->leftForGood || ! $right;
-        $this->navigation->stand($home, $record, $right ? $unaided : Standing::SetAside, true);
+        $this->records->stand($home, $record, $right ? $unaided : Standing::SetAside, true);
     }
 
     /** The questions of a drill or a staircase give no points of their own: a person gives its stop a share. */
@@ -102,7 +102,7 @@ final class TeachersActs extends WalkPart
         if ($event->sendBack) {
             throw new Refused(Rule::NothingToRead, new Message('refusal.series-not-sent-back'));
         }
-        $series = $this->navigation->ownSeries($stop);
+        $series = $this->records->series($stop);
         $series->overruled = $event->share;
         $series->comment = $event->comment;
         $this->decisions->tell(FactKind::Overruled, ['stop' => $stop, 'share' => $event->share]);
@@ -115,7 +115,7 @@ final class TeachersActs extends WalkPart
         $record->response = null;
         $record->mark = null;
         $record->judged = null;
-        $this->navigation->stand($home, $record, Standing::SetAside, true);
+        $this->records->stand($home, $record, Standing::SetAside, true);
         if ($cameTo !== null && $this->state->interrupted === null && $this->quiz->stopOf($home->id) !== null) {
             $this->state->before = $cameTo;
             $this->state->finish = $this->state->finishedAt = null;

@@ -75,8 +75,9 @@ final class Walk extends WalkPart
     ) {
         $series = new SeriesWalk;
         $decisions = new Decisions($withFacts);
-        $navigation = new Navigation($quiz, $terms, $position, $conditions, $state, $decisions, $series);
-        parent::__construct($quiz, $terms, $position, $conditions, $marker, $state, $decisions, $navigation, $series);
+        $records = new Records($state, $decisions);
+        $navigation = new Navigation($quiz, $terms, $position, $conditions, $state, $decisions, $records, $series);
+        parent::__construct($quiz, $terms, $position, $conditions, $marker, $state, $decisions, $records, $navigation, $series);
         $this->answering = new Answering(...$this->parts());
         $this->closing = new Closing($this, $this->answering);
         $this->teachers = new TeachersActs($this, $this->answering, $this->closing);
@@ -131,10 +132,34 @@ final class Walk extends WalkPart
         if ($isLate && ! $this->state->isFinished()) {
             $this->closing->close();
         }
-        $this->navigation->startClock();
+        $this->startClock();
         $this->state->number++;
 
         return $this->decisions->facts();
+    }
+
+    /** The time for a question runs from when it is shown, or shown again. */
+    private function startClock(): void
+    {
+        $path = $this->state->path;
+        if (
+            $path === []
+            || $this->state->verdictShown
+            || (
+                $this->terms->secondsForQuestion === null
+                && ! $this->quiz->mayBeTimed($path[count($path) - 1]->id)
+                && ! $this->quiz->mayBeTimed($path[0]->id)
+            )
+        ) {
+            return;
+        }
+        $home = $this->position->home($this->state);
+        if ($home === null || $this->position->secondsFor($home, $this->state) === null || $this->position->rung($this->state) !== null) {
+            return;
+        }
+        if ($this->state->record($home->id)->since === null) {
+            $this->records->of($home)->since = $this->navigation->at;
+        }
     }
 
     private function start(Started $event): void
@@ -176,13 +201,13 @@ final class Walk extends WalkPart
         if ($this->position->rung($this->state) !== null) {
             $this->navigation->pop();
         }
-        $this->navigation->descend($home, $this->navigation->own($home), $led->rung);
+        $this->navigation->descend($home, $this->records->of($home), $led->rung);
     }
 
     private function askForAlike(string $id): void
     {
         [$home] = $this->asked($id);
-        $record = $this->navigation->own($home);
+        $record = $this->records->of($home);
         if (! $this->navigation->standIn($home, $record)) {
             throw new Refused(Rule::NoneAlike, new Message('refusal.none-alike'));
         }
@@ -238,9 +263,9 @@ final class Walk extends WalkPart
     private function setAside(string $id): void
     {
         [$home] = $this->asked($id);
-        $record = $this->navigation->own($home);
+        $record = $this->records->of($home);
         $record->leftForGood = $record->leftForGood || $this->state->returning;
-        $this->navigation->stand($home, $record, Standing::SetAside);
+        $this->records->stand($home, $record, Standing::SetAside);
         $this->navigation->leave();
     }
 
@@ -269,7 +294,7 @@ final class Walk extends WalkPart
         if ($home === null || $this->position->asked($home, $this->state)->id !== $id) {
             throw new Refused(Rule::NotHere, new Message('refusal.elsewhere'));
         }
-        $this->navigation->callTeacher($home, $this->navigation->own($home));
+        $this->navigation->callTeacher($home, $this->records->of($home));
     }
 
     private function timeOut(?string $id): void
@@ -280,7 +305,7 @@ final class Walk extends WalkPart
             return;
         }
         [$home, $question] = $this->asked($id);
-        $record = $this->navigation->own($home);
+        $record = $this->records->of($home);
         $record->response = null;
         $record->timedOut = true;
         $this->answering->marked($home, $question, $record, Mark::notRight());

@@ -28,6 +28,7 @@ abstract class WalkPart
         protected readonly Marker $marker,
         public readonly State $state,
         protected readonly Decisions $decisions,
+        protected readonly Records $records,
         protected readonly Navigation $navigation,
         protected readonly SeriesWalk $seriesWalk,
     ) {
@@ -36,13 +37,13 @@ abstract class WalkPart
     /**
      * For another part of this walk.
      *
-     * @return array{QuizDocument, Terms, Position, Conditions, Marker, State, Decisions, Navigation, SeriesWalk}
+     * @return array{QuizDocument, Terms, Position, Conditions, Marker, State, Decisions, Records, Navigation, SeriesWalk}
      */
     public function parts(): array
     {
         return [
-            $this->quiz, $this->terms, $this->position, $this->conditions, $this->marker, $this->state, $this->decisions, $this->navigation,
-            $this->seriesWalk,
+            $this->quiz, $this->terms, $this->position, $this->conditions, $this->marker, $this->state, $this->decisions, $this->records,
+            $this->navigation, $this->seriesWalk,
         ];
     }
 

@@ -5,20 +5,11 @@ import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
 import { client, Refused, sentence, take } from '../../api/client';
 import type { Forecast, Quiz, QuizDocument, Rung, Stop } from '../../api/types';
 import { Cutaway } from '../../cutaway/Cutaway';
-import {
-    addRung,
-    find,
-    insertStop,
-    move,
-    newRung,
-    newStop,
-    remove,
-    short,
-    stopKinds,
-    stopName,
-    stopWithin,
-    stopWords,
-} from '../../quiz/document';
+import { addRung, insertStop, move, remove } from '../../quiz/document';
+import { stopKinds, stopWithin, stopWords } from '../../quiz/kinds';
+import { newRung, newStop } from '../../quiz/making';
+import { short, stopName } from '../../quiz/names';
+import { find } from '../../quiz/places';
 import { Button, buttonClass } from '../../ui/Button';
 import { Notice } from '../../ui/Notice';
 import { Switch } from '../../ui/Switch';

@@ -1,8 +1,9 @@
 import { ArrowDown, ArrowLeft, ArrowRight, ArrowUp, Trash2 } from 'lucide-react';
 import type { ReactNode } from 'react';
 import type { Cue, Finding, Finish, QuizDocument, Stop } from '../../api/types';
-import { find, ladderAt, move, type Place, putLadder, putStop } from '../../quiz/document';
+import { move, putLadder, putStop } from '../../quiz/document';
 import { apply } from '../../quiz/edits';
+import { find, ladderAt, type Place } from '../../quiz/places';
 import { Button } from '../../ui/Button';
 import { Field } from '../../ui/Field';
 import { ShareField } from '../../ui/ShareField';

@@ -1,6 +1,7 @@
 import { createContext, useContext } from 'react';
 import type { Finding, QuizDocument } from '../../api/types';
-import { find, withFix } from '../../quiz/document';
+import { withFix } from '../../quiz/fixes';
+import { find } from '../../quiz/places';
 import { say } from '../../words/words';
 
 interface Props {

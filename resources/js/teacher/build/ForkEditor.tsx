@@ -1,16 +1,8 @@
 import { X } from 'lucide-react';
 import type { Condition, Fork, QuizDocument, Stop } from '../../api/types';
-import {
-    allQuestions,
-    conditionWords,
-    entriesOf,
-    entryName,
-    promptText,
-    questionsOf,
-    short,
-    showsOptions,
-    stopName,
-} from '../../quiz/document';
+import { showsOptions } from '../../quiz/kinds';
+import { conditionWords, entryName, promptText, short, stopName } from '../../quiz/names';
+import { allQuestions, entriesOf, questionsOf } from '../../quiz/places';
 import { Button } from '../../ui/Button';
 import { Select } from '../../ui/Field';
 import { ParsedField } from '../../ui/ParsedField';

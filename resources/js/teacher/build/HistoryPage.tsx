@@ -4,7 +4,7 @@ import { Link, useNavigate, useParams } from 'react-router';
 import { client, sentence, take } from '../../api/client';
 import type { History, Quiz, QuizDocument } from '../../api/types';
 import { Cutaway } from '../../cutaway/Cutaway';
-import { difference } from '../../quiz/edits';
+import { difference } from '../../quiz/difference';
 import { Button, buttonClass } from '../../ui/Button';
 import { Notice } from '../../ui/Notice';
 import { clock, day, exact } from '../../ui/time';

@@ -1,6 +1,7 @@
 import { useId, useState } from 'react';
 import type { Rung } from '../../api/types';
-import { rungKinds, rungName, rungWithin, rungWords, short } from '../../quiz/document';
+import { rungKinds, rungWithin, rungWords } from '../../quiz/kinds';
+import { rungName, short } from '../../quiz/names';
 import { Button } from '../../ui/Button';
 import { say } from '../../words/words';
 

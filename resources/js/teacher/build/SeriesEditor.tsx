@@ -1,5 +1,7 @@
 import type { DrillStop, Question, QuizDocument, Rung, StaircaseStop } from '../../api/types';
-import { newLevel, newQuestion, newRung, promptText, putStop } from '../../quiz/document';
+import { putStop } from '../../quiz/document';
+import { newLevel, newQuestion, newRung } from '../../quiz/making';
+import { promptText } from '../../quiz/names';
 import { Button } from '../../ui/Button';
 import { Field, Select } from '../../ui/Field';
 import { ParsedField } from '../../ui/ParsedField';

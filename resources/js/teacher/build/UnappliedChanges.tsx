@@ -1,5 +1,5 @@
 import type { ReactNode } from 'react';
-import { short } from '../../quiz/document';
+import { short } from '../../quiz/names';
 import { Button } from '../../ui/Button';
 import { Notice } from '../../ui/Notice';
 import { rich, say } from '../../words/words';

@@ -1,7 +1,9 @@
 import { useRef, useState } from 'react';
 import type { Cue, QuizDocument, VideoStop } from '../../api/types';
 import { VideoPlayer } from '../../player/VideoPlayer';
-import { newQuestion, promptText, putStop } from '../../quiz/document';
+import { putStop } from '../../quiz/document';
+import { newQuestion } from '../../quiz/making';
+import { promptText } from '../../quiz/names';
 import { nameOf } from '../../quiz/text';
 import { Button } from '../../ui/Button';
 import { Field } from '../../ui/Field';

@@ -1,7 +1,8 @@
 import { X } from 'lucide-react';
 import type { ReactNode } from 'react';
 import type { Finding, QuizDocument } from '../../api/types';
-import { newQuestion, promptText } from '../../quiz/document';
+import { newQuestion } from '../../quiz/making';
+import { promptText } from '../../quiz/names';
 import { TermsEditor } from '../../quiz/TermsEditor';
 import { Button } from '../../ui/Button';
 import { Field, inputClass, Select } from '../../ui/Field';

@@ -1,8 +1,10 @@
 import { client, Refused, sentence, take, Unreachable } from '../../api/client';
 import type { Changes, Finding, Quiz, QuizDocument } from '../../api/types';
 import { changeInWords } from '../../quiz/changeWords';
-import { short } from '../../quiz/document';
-import { apply, difference, type Edit, nodeIn, Unfit } from '../../quiz/edits';
+import { difference } from '../../quiz/difference';
+import { apply, type Edit, Unfit } from '../../quiz/edits';
+import { short } from '../../quiz/names';
+import { nodeIn } from '../../quiz/nodes';
 import { plainOf, structureOf } from '../../quiz/text';
 import { ulid } from '../../ui/ulid';
 import { say } from '../../words/words';

@@ -5,7 +5,7 @@ import { Link, useParams } from 'react-router';
 import { client, sentence, take } from '../../api/client';
 import type { Evidence, QuizDocument, Task } from '../../api/types';
 import { Cutaway } from '../../cutaway/Cutaway';
-import { find, questionsAt } from '../../quiz/document';
+import { find, questionsAt } from '../../quiz/places';
 import { Button } from '../../ui/Button';
 import { byWords } from '../../ui/figures/Sorting';
 import { shareWords } from '../../ui/figures/words';

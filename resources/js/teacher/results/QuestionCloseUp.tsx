@@ -1,5 +1,6 @@
 import type { Evidence, Question, QuizDocument, Share } from '../../api/types';
-import { entriesOf, findQuestion, laddersOf, questionName, rungName } from '../../quiz/document';
+import { questionName, rungName } from '../../quiz/names';
+import { entriesOf, findQuestion, laddersOf } from '../../quiz/places';
 import { nameOf } from '../../quiz/text';
 import { AnswerBars } from '../../ui/figures/AnswerBars';
 import { FEW, secondsWords, shareDetail, shareWords } from '../../ui/figures/words';

@@ -1,5 +1,6 @@
 import type { Evidence, QuizDocument } from '../../api/types';
-import { find, rungName, stopName } from '../../quiz/document';
+import { rungName, stopName } from '../../quiz/names';
+import { find } from '../../quiz/places';
 import { secondsWords } from '../../ui/figures/words';
 import { timecode } from '../../ui/time';
 import { say } from '../../words/words';

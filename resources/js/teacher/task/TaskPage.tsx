@@ -1,23 +1,21 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
-import type { ReactNode } from 'react';
-import { useMemo, useState } from 'react';
+import { type ReactNode, useMemo, useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { client, sentence, take } from '../../api/client';
-import type { Lookout, LookoutStudent, QuestionFigures, QuizDocument, Standing, Task, Terms } from '../../api/types';
+import type { Lookout, LookoutStudent, Task, Terms } from '../../api/types';
 import { Cutaway } from '../../cutaway/Cutaway';
-import { find, findQuestion, laddersOf, questionName, questionsAt, rungName, showsOptions } from '../../quiz/document';
+import { questionsAt } from '../../quiz/places';
 import { TermsEditor } from '../../quiz/TermsEditor';
 import { TermsForecast } from '../../quiz/TermsForecast';
 import { Button } from '../../ui/Button';
-import { AnswerBars } from '../../ui/figures/AnswerBars';
-import { type Column, QuestionRows } from '../../ui/figures/QuestionRows';
-import { StudentRows } from '../../ui/figures/StudentRows';
 import { GivenTo } from '../../ui/GivenTo';
 import { Notice } from '../../ui/Notice';
-import { Legend, StandingMark, standingWords } from '../../ui/Standing';
+import { Legend } from '../../ui/Standing';
 import { Switch } from '../../ui/Switch';
 import { exact, near } from '../../ui/time';
 import { rich, say } from '../../words/words';
+import { AllQuestions, CloseUp } from './Questions';
+import { StudentGrid, Students, standingHere } from './Students';
 
 /** New things are asked for this often, in milliseconds, so that they appear within three seconds. */
 const LOOK_EVERY = 2000;
@@ -187,64 +185,6 @@ function LookoutView({ task, lookout, lost }: { task: Task; lookout: Lookout; lo
     );
 }
 
-/** At most this many marks stand at one place; the rest are counted. */
-const MOST_MARKS = 9;
-
-/** How a student stands at the question they are at; none at a video, a reading or the finish. */
-function standingHere(document: QuizDocument, student: LookoutStudent): Standing | null {
-    const top = student.round?.path.at(-1);
-    const place = top === undefined ? null : find(document, top.id);
-    if (student.round === null || place === null) {
-        return null;
-    }
-    const question =
-        place.kind === 'rung' || place.kind === 'question'
-            ? place.question
-            : place.kind === 'cue'
-              ? place.cue.kind === 'question'
-                  ? place.cue.question
-                  : null
-              : place.stop.kind === 'question'
-                ? place.stop.question
-                : null;
-    return question === null ? null : (student.round.standings[question.id] ?? 'untouched');
-}
-
-function Students({
-    students,
-    standing,
-    names,
-}: {
-    students: LookoutStudent[];
-    standing: (student: LookoutStudent) => Standing | null;
-    names: boolean;
-}) {
-    const shown = students.length > MOST_MARKS ? students.slice(0, MOST_MARKS - 1) : students;
-    return (
-        <>
-            {shown.map((student) => {
-                const at = standing(student);
-                return (
-                    <span
-                        key={student.id}
-                        title={`${names ? student.name : say('teacher.task.a-student')}${at === null ? '' : `, ${standingWords[at]}`}`}
-                        className="inline-flex h-5 animate-rise items-center gap-0.5 rounded-full bg-ink px-1 text-[11px] leading-none font-semibold text-paper"
-                    >
-                        {at !== null && <StandingMark standing={at} size={14} />}
-                        {names ? initials(student.name) : at === null && '·'}
-                    </span>
-                );
-            })}
-            {students.length > shown.length && <span className="text-xs font-semibold">+{students.length - shown.length}</span>}
-        </>
-    );
-}
-
-function initials(name: string): string {
-    const words = name.split(/\s+/);
-    return `${words[0]?.[0] ?? ''}${words.length > 1 ? (words.at(-1)?.[0] ?? '') : ''}`.toUpperCase();
-}
-
 /** New terms are put together first, and sent when they are wanted. */
 function ChangeTerms({ terms, onSave }: { terms: Terms; onSave: (terms: Terms) => Promise<boolean> }) {
     const [draft, setDraft] = useState(terms);
@@ -271,162 +211,5 @@ function ChangeTerms({ terms, onSave }: { terms: Terms; onSave: (terms: Terms) =
                 )}
             </div>
         </div>
-    );
-}
-
-interface GridProps {
-    task: Task;
-    lookout: Lookout;
-    names: boolean;
-}
-
-function StudentGrid({ task, lookout, names }: GridProps) {
-    const rows = lookout.students.map((student, index) => ({
-        id: student.id,
-        name: names ? student.name : say('teacher.task.student', { number: index + 1 }),
-        to: student.round === null ? null : `/tasks/${task.id}/students/${student.id}`,
-        standings: student.round?.standings ?? null,
-        round: student.round,
-    }));
-    return (
-        <section aria-labelledby="students" className="min-w-0">
-            <h2 id="students" className="mb-2 text-xl">
-                {say('teacher.task.students')}
-            </h2>
-            <StudentRows
-                document={task.document}
-                questions={lookout.questions.map(({ question }) => question)}
-                rows={rows}
-                columns={[
-                    {
-                        key: 'seen',
-                        words: say('teacher.task.last-seen'),
-                        value: ({ round }) => round?.movedAt ?? null,
-                        title: ({ round }) => (round === null ? undefined : exact(round.movedAt)),
-                        className: 'text-soft',
-                        show: ({ round }) =>
-                            round === null
-                                ? say('teacher.task.not-begun')
-                                : [
-                                      round.closed
-                                          ? say('teacher.task.ended-by-the-closing')
-                                          : round.finishedAt === null
-                                            ? near(round.movedAt)
-                                            : say('teacher.task.finished'),
-                                      ...(round.number > 1 && round.finishedAt !== null
-                                          ? [say('teacher.task.round', { number: round.number })]
-                                          : []),
-                                      ...(round.late ? [say('teacher.task.in-part-after-the-closing')] : []),
-                                  ].join(', '),
-                    },
-                ]}
-            />
-        </section>
-    );
-}
-
-function notYet(figures: QuestionFigures): number {
-    return figures.standings['on-the-ladder'] + figures.standings['set-aside'];
-}
-
-const counts: Column<QuestionFigures>[] = [
-    {
-        key: 'clear',
-        words: say('teacher.task.right-at-once'),
-        value: ({ standings }) => standings.clear,
-        show: ({ standings }) => standings.clear,
-    },
-    {
-        key: 'climbed',
-        words: say('teacher.task.right-after-help'),
-        value: ({ standings }) => standings.climbed,
-        show: ({ standings }) => standings.climbed,
-    },
-    {
-        key: 'not-yet',
-        words: say('teacher.task.not-yet'),
-        value: notYet,
-        show: notYet,
-        className: (figures) => (notYet(figures) > 0 ? 'font-semibold text-yet' : ''),
-    },
-    {
-        key: 'answered',
-        words: say('teacher.task.given'),
-        value: ({ standings }) => standings.answered,
-        show: ({ standings }) => standings.answered,
-    },
-    {
-        key: 'untouched',
-        words: say('teacher.task.untouched'),
-        value: ({ standings }) => standings.untouched,
-        show: ({ standings }) => standings.untouched,
-        className: () => 'text-soft',
-    },
-];
-
-function AllQuestions({ task, figures, onSelect }: { task: Task; figures: QuestionFigures[]; onSelect: (id: string) => void }) {
-    return (
-        <>
-            <h2 className="mb-2 text-xl">{say('teacher.task.questions')}</h2>
-            <QuestionRows document={task.document} rows={figures} columns={counts} onSelect={onSelect} />
-            <p className="mt-2 text-sm text-soft">{say('teacher.task.counts-of-students-each-in')}</p>
-        </>
-    );
-}
-
-function CloseUp({ task, question: id, figures, answers }: { task: Task; question: string; figures: QuestionFigures; answers: boolean }) {
-    const question = findQuestion(task.document, id);
-    if (question === null) {
-        return null;
-    }
-    const touched = figures.students - figures.standings.untouched;
-    return (
-        <article className="mb-6 rounded-lg border border-line bg-sheet p-4">
-            <h2 className="text-lg">{questionName(task.document, id)}</h2>
-            <dl className="mt-3 flex flex-wrap gap-x-6 gap-y-1">
-                {[
-                    { words: say('teacher.task.right-at-once'), count: figures.standings.clear, mark: 'clear' as const },
-                    { words: say('teacher.task.right-after-help'), count: figures.standings.climbed, mark: 'climbed' as const },
-                    { words: say('teacher.task.not-yet'), count: notYet(figures), mark: 'on-the-ladder' as const },
-                ].map((line) => (
-                    <div key={line.words} className="flex items-center gap-2">
-                        <StandingMark standing={line.mark} />
-                        <dt className="text-sm">{line.words}</dt>
-                        <dd className="font-semibold">
-                            {line.count} <span className="text-sm font-normal text-soft">{say('teacher.task.of', { touched })}</span>
-                        </dd>
-                    </div>
-                ))}
-            </dl>
-            {answers && (
-                <>
-                    <h3 className="mt-4 mb-1 text-base">{say('teacher.task.what-was-answered')}</h3>
-                    <AnswerBars question={question} counts={figures.matched} />
-                    <p className="mt-1 text-sm text-soft">
-                        {showsOptions(question.kind)
-                            ? say('teacher.task.students-who-ever-chose-it')
-                            : say('teacher.task.students-who-ever-gave-it')}
-                    </p>
-                </>
-            )}
-            {laddersOf(question).some((ladder) => ladder.rungs.length > 0) && (
-                <>
-                    <h3 className="mt-4 mb-1 text-base">{say('teacher.task.how-far-down-the-ladder')}</h3>
-                    <ul className="grid gap-1 text-sm">
-                        {laddersOf(question).flatMap((ladder) =>
-                            ladder.rungs.map((rung) => (
-                                <li key={rung.id} className="grid grid-cols-[minmax(0,1fr)_5rem] gap-3">
-                                    <span className="truncate">{rungName(rung)}</span>
-                                    <span className="text-right">
-                                        {figures.rungs[rung.id] ?? 0}{' '}
-                                        <span className="text-soft">{say('teacher.task.of', { touched })}</span>
-                                    </span>
-                                </li>
-                            )),
-                        )}
-                    </ul>
-                </>
-            )}
-        </article>
     );
 }

@@ -1,5 +1,7 @@
 import type { Question } from '../../api/types';
-import { entriesOf, entryName, letter, showsOptions } from '../../quiz/document';
+import { showsOptions } from '../../quiz/kinds';
+import { entryName, letter } from '../../quiz/names';
+import { entriesOf } from '../../quiz/places';
 import { say } from '../../words/words';
 
 interface Props {

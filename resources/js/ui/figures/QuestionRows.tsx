@@ -1,5 +1,5 @@
 import type { QuizDocument } from '../../api/types';
-import { questionName } from '../../quiz/document';
+import { questionName } from '../../quiz/names';
 import { say } from '../../words/words';
 import { SortHead, sorted, useSorting } from './Sorting';
 

@@ -1,7 +1,7 @@
 import { type ReactNode, useState } from 'react';
 import { Link } from 'react-router';
 import type { QuizDocument, Standing } from '../../api/types';
-import { questionName, questionNumber } from '../../quiz/document';
+import { questionName, questionNumber } from '../../quiz/names';
 import { say } from '../../words/words';
 import { StandingMark, standingWords } from '../Standing';
 import { SortHead, sorted, useSorting } from './Sorting';

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace HiddenLadder\Core\Tests\Quiz;
 
+use HiddenLadder\Core\Quiz\Edits\Correctable;
 use HiddenLadder\Core\Quiz\Edits\Difference;
 use HiddenLadder\Core\Quiz\Edits\Edit;
-use HiddenLadder\Core\Quiz\Edits\Mendable;
 use HiddenLadder\Core\Quiz\Edits\Nodes;
 use HiddenLadder\Core\Quiz\Edits\Workpiece;
 use HiddenLadder\Core\Tests\Round\MadeUpQuiz;
@@ -18,10 +18,10 @@ use Random\Engine\Xoshiro256StarStar;
 use Random\Randomizer;
 
 /** What may be mended in a quiz in use, what is structure, and how two documents are told apart. */
-final class MendableTest extends TestCase
+final class CorrectableTest extends TestCase
 {
     /** @return iterable<string, array{Edit}> */
-    public static function mends(): iterable
+    public static function corrections(): iterable
     {
         $first = Sample::id('first/question');
         $entry = Sample::id('entry/plain');
@@ -51,11 +51,11 @@ final class MendableTest extends TestCase
         ];
     }
 
-    #[DataProvider('mends')]
+    #[DataProvider('corrections')]
     public function test_keys_points_wording_and_feedback_may_be_mended_and_are_told_as_they_were_made(Edit $edit): void
     {
         $before = Workpiece::of(Sample::document());
-        self::assertTrue(Mendable::allows(Nodes::of($before->document()), $edit));
+        self::assertTrue(Correctable::allows(Nodes::of($before->document()), $edit));
         $after = Workpiece::of(Sample::document());
         $after->apply([$edit]);
         $difference = Difference::between($before->document(), $after->document());
@@ -83,7 +83,7 @@ final class MendableTest extends TestCase
     #[DataProvider('structure')]
     public function test_everything_else_is_structure(Edit $edit): void
     {
-        self::assertFalse(Mendable::allows(Nodes::of(Workpiece::of(Sample::document())->document()), $edit));
+        self::assertFalse(Correctable::allows(Nodes::of(Workpiece::of(Sample::document())->document()), $edit));
     }
 
     public function test_answers_of_typed_gaps_may_be_added_and_those_to_choose_from_not(): void
@@ -105,12 +105,12 @@ final class MendableTest extends TestCase
         );
         $places = Nodes::of(Workpiece::of($d->quiz('Gaps', '', [$d->asks('s', $question)], 'End', ''))->document());
         $gaps = array_column($question['gaps'], 'id');
-        self::assertTrue(Mendable::allows($places, Edit::insert($gaps[0], 'entries', null, self::entry())));
-        self::assertFalse(Mendable::allows($places, Edit::insert($gaps[1], 'entries', null, self::entry())));
+        self::assertTrue(Correctable::allows($places, Edit::insert($gaps[0], 'entries', null, self::entry())));
+        self::assertFalse(Correctable::allows($places, Edit::insert($gaps[1], 'entries', null, self::entry())));
         self::assertTrue(
-            Mendable::allows($places, Edit::set($question['id'], 'sentence', str_replace('It', 'Water', $question['sentence']))),
+            Correctable::allows($places, Edit::set($question['id'], 'sentence', str_replace('It', 'Water', $question['sentence']))),
         );
-        self::assertFalse(Mendable::allows($places, Edit::set($question['id'], 'sentence', "It <span data-gap=\"$gaps[0]\"></span>.")));
+        self::assertFalse(Correctable::allows($places, Edit::set($question['id'], 'sentence', "It <span data-gap=\"$gaps[0]\"></span>.")));
     }
 
     public function test_the_difference_of_generated_documents_makes_one_of_the_other(): void

@@ -13,7 +13,7 @@ use HiddenLadder\Core\Quiz\Text;
  *
  * @phpstan-import-type Place from Nodes
  */
-final class Mendable
+final class Correctable
 {
     /** Members that may be set, by the type of their node; a member may be set at any depth. */
     private const MEMBERS = [

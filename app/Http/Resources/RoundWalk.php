@@ -1,0 +1,85 @@
+<?php
+
+declare(strict_types=1);
+
+namespace HiddenLadder\App\Http\Resources;
+
+use HiddenLadder\App\Models\Round;
+use HiddenLadder\App\Models\RoundEvent;
+use HiddenLadder\Core\Quiz\QuizDocument;
+use HiddenLadder\Core\Quiz\Text;
+use HiddenLadder\Core\Round\Result\Fact;
+use HiddenLadder\Core\Round\Result\Record;
+use HiddenLadder\Core\Round\Result\Replayed;
+use HiddenLadder\Core\Round\Series;
+use HiddenLadder\Core\Round\View\QuestionView;
+use HiddenLadder\Core\Terms\Terms;
+use Illuminate\Http\Request;
+use Illuminate\Http\Resources\Json\JsonResource;
+
+/** A round with all that happened in it, as it reads now: results under the corrections in force, the path as it was. */
+final class RoundWalk extends JsonResource
+{
+    /** @param  Round  $round  with its events */
+    public function __construct(
+        private readonly Round $round,
+        private readonly Replayed $folded,
+        private readonly QuizDocument $quiz,
+        private readonly Terms $terms,
+    ) {
+        parent::__construct($round);
+    }
+
+    /** @return array<string, mixed> */
+    public function toArray(Request $request): array
+    {
+        $records = [];
+        foreach ($this->folded->state->records as $id => $record) {
+            $records[$id] = $this->record($id, $record);
+        }
+
+        return [
+            'id' => $this->round->id,
+            'number' => $this->round->number,
+            'startedAt' => $this->round->started_at->toIso8601ZuluString('millisecond'),
+            'finishedAt' => $this->round->finished_at?->toIso8601ZuluString('millisecond'),
+            'score' => $this->round->score,
+            'mastered' => $this->round->mastered,
+            'interrupted' => $this->round->interrupted,
+            'records' => (object) $records,
+            'series' => (object) array_map(
+                static fn (Series $series): array => ['overruled' => $series->overruled, 'comment' => $series->comment],
+                $this->folded->state->series,
+            ),
+            'events' => $this->round->events->map(fn (RoundEvent $event, int $index): array => [
+                'number' => $event->number,
+                'kind' => $event->kind,
+                'at' => $event->taken_ms,
+                'late' => $event->late,
+                'data' => (object) $event->data,
+                'facts' => array_map(static fn (Fact $fact): array => $fact->toArray(), $this->folded->facts[$index] ?? []),
+            ])->all(),
+        ];
+    }
+
+    /** @return array<string, mixed> */
+    private function record(string $id, Record $record): array
+    {
+        $question = $this->quiz->question($record->standIn ?? $id);
+
+        return [
+            'standing' => $record->standing->value,
+            'share' => $record->share,
+            'own' => $record->response === null || $question === null
+                ? null
+                : array_map(
+                    static fn (Text $text): string => $text->name(),
+                    (new QuestionView($question, $this->terms, ''))->own($record->response),
+                ),
+            'files' => $record->response?->as === 'files' ? $record->response->list : [],
+            'judged' => $record->judged,
+            'overruled' => $record->overruled,
+            'comment' => $record->comment,
+        ];
+    }
+}

@@ -1,0 +1,73 @@
+import { BookOpen, BookOpenCheck, CircleHelp, Film, Hand, Lightbulb, NotebookPen } from 'lucide-react';
+import type { ReactNode } from 'react';
+import type { Rung } from '../api/types';
+import { rungWords } from '../quiz/kinds';
+import { rungName } from '../quiz/names';
+import { say } from '../words/words';
+import type { Props } from './Cutaway';
+
+const rungIcons: Record<Rung['kind'], ReactNode> = {
+    hint: <Lightbulb size={14} aria-hidden="true" />,
+    video: <Film size={14} aria-hidden="true" />,
+    reading: <BookOpen size={14} aria-hidden="true" />,
+    'worked-example': <BookOpenCheck size={14} aria-hidden="true" />,
+    exercise: <NotebookPen size={14} aria-hidden="true" />,
+    question: <CircleHelp size={14} aria-hidden="true" />,
+    teacher: <Hand size={14} aria-hidden="true" />,
+};
+
+interface LadderProps {
+    label: string;
+    rungs: Rung[];
+    far: boolean;
+    selected: string | null;
+    current: string | undefined;
+    onSelect: (id: string) => void;
+    at: Props['at'];
+    share: Props['share'];
+}
+
+export function Ladder({ label, rungs, far, selected, current, onSelect, at, share }: LadderProps) {
+    return (
+        <div className="mt-2">
+            {label !== '' && <p className="truncate px-3 text-xs text-soft">{label}</p>}
+            <ol className="border-x-4 border-rail px-0 max-md:flex max-md:border-x-0 max-md:border-y-4">
+                {rungs.map((rung, index) => {
+                    const part = share?.(rung.id) ?? 0;
+                    return (
+                        <li key={rung.id} className="py-1.5 max-md:flex-1 max-md:px-1">
+                            <button
+                                type="button"
+                                data-node={rung.id}
+                                tabIndex={current === rung.id ? 0 : -1}
+                                aria-current={selected === rung.id}
+                                aria-label={say('cutaway.rung', {
+                                    number: index + 1,
+                                    kind: rungWords(rung.kind),
+                                    name: rungName(rung),
+                                })}
+                                onClick={() => onSelect(rung.id)}
+                                className={`relative block w-full overflow-hidden border-y-2 px-2 py-1 text-left text-xs ${
+                                    selected === rung.id ? 'border-accent bg-tint' : 'border-rail bg-earth-deep hover:border-ink'
+                                }`}
+                            >
+                                {part > 0 && (
+                                    <span
+                                        aria-hidden="true"
+                                        className="absolute inset-y-0 left-0 bg-rail opacity-30"
+                                        style={{ width: `${part * 100}%` }}
+                                    />
+                                )}
+                                <span className="relative flex items-start gap-1.5">
+                                    <span className="mt-0.5 shrink-0">{rungIcons[rung.kind]}</span>
+                                    <span className={`min-w-0 break-words ${far ? 'line-clamp-1' : 'line-clamp-2'}`}>{rungName(rung)}</span>
+                                </span>
+                            </button>
+                            <div className="flex flex-wrap gap-0.5 px-1">{at?.(rung.id)}</div>
+                        </li>
+                    );
+                })}
+            </ol>
+        </div>
+    );
+}
