@@ -41,7 +41,7 @@ export function begins(words: string): RegExp {
 export function anyFigures(code: Code | Told, names: string[], values: Record<string, string | number> = {}): RegExp {
     const figures = Object.fromEntries(names.map((name) => [name, 777]));
     const words = say(code, { ...values, ...figures }).replace(/[.*+?^${}()|[\]\\]/g, '\\$&');
-    return new RegExp(words.replaceAll('777', '\\d+(?:[.,]\\d+)?'));
+    return new RegExp(words.replace(/777(?:\\\.0+)?/g, '\\d+(?:[.,]\\d+)?'));
 }
 
 /** From now on tests look for the words of the made-up language, as a device that asks for it shows them. */

@@ -41,6 +41,8 @@ export function Player({ view, busy, notice, send, kept, ending, leave, support 
     const goOn = (from: string) => send({ kind: 'went-on', data: { from } });
     const isOverview = place.kind === 'overview' || (looking && overview !== null);
     const at = view.progress.indexOf('here');
+    // A rehearsal stands in a page that has its main part already.
+    const Middle = kept ? 'main' : 'div';
     return (
         <MediaKnown value={view.media}>
             <div className="mx-auto flex min-h-dvh w-full max-w-2xl flex-col bg-paper" data-quiz-language={view.language}>
@@ -91,7 +93,7 @@ export function Player({ view, busy, notice, send, kept, ending, leave, support 
                         </div>
                     </details>
                 )}
-                <main className="flex flex-1 flex-col">
+                <Middle className="flex flex-1 flex-col">
                     {isOverview && overview !== null && (
                         <Overview
                             overview={overview}
@@ -136,7 +138,7 @@ export function Player({ view, busy, notice, send, kept, ending, leave, support 
                         </>
                     )}
                     {place.kind === 'finish' && <Finish place={place} standings={view.standings} ending={ending} />}
-                </main>
+                </Middle>
             </div>
         </MediaKnown>
     );
