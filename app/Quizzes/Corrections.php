@@ -67,7 +67,9 @@ final class Corrections
             $latest = $editions->last() ?? throw new Rejected(Reason::NotPublished, new Message('problem.correction.not-in-use-yet'));
             $places = Nodes::of($this->workpiece($latest)->document());
             foreach ($sent->edits as $number => $edit) {
-                Correctable::allows($places, $edit) || throw new MalformedInput("/edits/$number", new Message('problem.correction.structure'));
+                if (! Correctable::allows($places, $edit)) {
+                    throw new MalformedInput("/edits/$number", new Message('problem.correction.structure'));
+                }
             }
             $correction = Correction::query()->create([
                 'id' => $sent->id, 'quiz_id' => $locked->id, 'teacher_id' => $teacher->id, 'label' => $sent->label,

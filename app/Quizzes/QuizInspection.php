@@ -73,11 +73,10 @@ final class QuizInspection
         }
         $titles = Quiz::query()->whereKey($circle)->pluck('title', 'id');
         $titled = static fn (string $id): Message => new Message('problem.titled', ['title' => strval($titles->get($id, '?'))]);
-        $chain = array_reduce(
-            [...array_slice($circle, 1), $circle[0]],
-            static fn (Message $before, string $id): Message => new Message('problem.and-on-to', ['before' => $before, 'next' => $titled($id)]),
-            $titled($circle[0]),
-        );
+        $chain = $titled($circle[0]);
+        foreach ([...array_slice($circle, 1), $circle[0]] as $next) {
+            $chain = new Message('problem.and-on-to', ['before' => $chain, 'next' => $titled($next)]);
+        }
 
         return [
             new Finding(

@@ -269,7 +269,8 @@ final class RoundChain
         if (! $isBack && ($this->position->comesBack($home, $from) || ! $this->position->comesBack($home, $left))) {
             return null;
         }
-        $back = $isBack ? clone $left : $this->engine->comingBack($this->past->abstractState->only($stop->id, $left, self::SEED), [$home->id]);
+        $only = $this->past->abstractState->only($stop->id, $left, self::SEED);
+        $back = $isBack ? clone $left : $this->engine->comingBack($only, [$home->id]);
         $back->pending = [];
 
         return $back;
