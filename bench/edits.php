@@ -9,7 +9,7 @@ use HiddenLadder\Core\Quiz\DocumentCheck;
 use HiddenLadder\Core\Quiz\Edits\Edit;
 use HiddenLadder\Core\Quiz\Edits\Workpiece;
 
-require __DIR__.'/../vendor/autoload.php';
+require(getenv('COMPOSER_VENDOR_DIR') ?: __DIR__.'/../vendor').'/autoload.php';
 require __DIR__.'/measure.php';
 require __DIR__.'/quiz.php';
 

@@ -22,7 +22,7 @@ use HiddenLadder\Demo\Notes;
 use Random\Engine\Xoshiro256StarStar;
 use Random\Randomizer;
 
-require __DIR__.'/../vendor/autoload.php';
+require(getenv('COMPOSER_VENDOR_DIR') ?: __DIR__.'/../vendor').'/autoload.php';
 
 const ROUNDS = 40;
 

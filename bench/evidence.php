@@ -30,7 +30,7 @@ use Illuminate\Support\Facades\DB;
 use Random\Engine\Xoshiro256StarStar;
 use Random\Randomizer;
 
-require __DIR__.'/../vendor/autoload.php';
+require(getenv('COMPOSER_VENDOR_DIR') ?: __DIR__.'/../vendor').'/autoload.php';
 (require __DIR__.'/../bootstrap/app.php')->make(Kernel::class)->bootstrap();
 
 $document = Tides::document(array_fill_keys(['two-high-tides', 'tidal-range', 'rule-of-twelfths'], (new Draft('media'))->id('film')));

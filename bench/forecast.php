@@ -12,7 +12,7 @@ use HiddenLadder\Core\Forecast\Simulation;
 use HiddenLadder\Core\Quiz\QuizDocument;
 use HiddenLadder\Core\Terms\Terms;
 
-require __DIR__.'/../vendor/autoload.php';
+require(getenv('COMPOSER_VENDOR_DIR') ?: __DIR__.'/../vendor').'/autoload.php';
 require __DIR__.'/quiz.php';
 
 $terms = Terms::learn();

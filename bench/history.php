@@ -20,7 +20,7 @@ use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\DB;
 
-require __DIR__.'/../vendor/autoload.php';
+require(getenv('COMPOSER_VENDOR_DIR') ?: __DIR__.'/../vendor').'/autoload.php';
 require __DIR__.'/measure.php';
 require __DIR__.'/quiz.php';
 (require __DIR__.'/../bootstrap/app.php')->make(Kernel::class)->bootstrap();

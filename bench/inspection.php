@@ -11,7 +11,7 @@ use HiddenLadder\Core\Inspection\Passage;
 use HiddenLadder\Core\Inspection\SpellCheck;
 use HiddenLadder\Core\Quiz\QuizDocument;
 
-require __DIR__.'/../vendor/autoload.php';
+require(getenv('COMPOSER_VENDOR_DIR') ?: __DIR__.'/../vendor').'/autoload.php';
 require __DIR__.'/measure.php';
 require __DIR__.'/quiz.php';
 

@@ -9,7 +9,7 @@ use HiddenLadder\Core\Evidence\ItemAnalysis;
 use Random\Engine\Xoshiro256StarStar;
 use Random\Randomizer;
 
-require __DIR__.'/../vendor/autoload.php';
+require(getenv('COMPOSER_VENDOR_DIR') ?: __DIR__.'/../vendor').'/autoload.php';
 
 const PEOPLE = 20_000;
 const ITEMS = 50;

@@ -12,7 +12,7 @@ use HiddenLadder\Core\Quiz\Question;
 use HiddenLadder\Core\Quiz\QuestionKind;
 use HiddenLadder\Demo\Draft;
 
-require __DIR__.'/../vendor/autoload.php';
+require(getenv('COMPOSER_VENDOR_DIR') ?: __DIR__.'/../vendor').'/autoload.php';
 
 $d = new Draft('bench');
 $wrong = static fn (string $text): array => $d->wrong($text, $text);

@@ -5,6 +5,7 @@ declare(strict_types=1);
 use HiddenLadder\App\Http\Middleware\EndOldSessions;
 use HiddenLadder\App\Http\Middleware\SecureHeaders;
 use HiddenLadder\App\Http\Middleware\SpeakLanguage;
+use HiddenLadder\App\Http\Middleware\StartSession;
 use HiddenLadder\App\Http\ProblemDetails;
 use HiddenLadder\App\Rejected;
 use HiddenLadder\Core\MalformedInput;
@@ -14,7 +15,9 @@ use Illuminate\Foundation\Configuration\Exceptions;
 use Illuminate\Foundation\Configuration\Middleware;
 use Illuminate\Http\Middleware\HandleCors;
 use Illuminate\Http\Request;
+use Illuminate\Session\Middleware\StartSession as FrameworkStartSession;
 use Illuminate\Support\Facades\Route;
+use Illuminate\View\Middleware\ShareErrorsFromSession;
 
 return Application::configure(basePath: dirname(__DIR__))
     ->withRouting(
@@ -28,7 +31,12 @@ return Application::configure(basePath: dirname(__DIR__))
         $middleware->remove(HandleCors::class);
         $middleware->append(SecureHeaders::class);
         $middleware->append(SpeakLanguage::class);
-        $middleware->web(append: [EndOldSessions::class]);
+        // No page of ours is drawn by the server with what a form lacked.
+        $middleware->web(
+            append: [EndOldSessions::class],
+            remove: [ShareErrorsFromSession::class],
+            replace: [FrameworkStartSession::class => StartSession::class],
+        );
         $middleware->prependToPriorityList(before: AuthenticatesRequests::class, prepend: EndOldSessions::class);
         $middleware->trustProxies(at: array_filter(explode(',', (string) env('TRUSTED_PROXIES', ''))));
         $middleware->redirectGuestsTo('/');

@@ -10,6 +10,7 @@ use HiddenLadder\App\Models\Teacher;
 use HiddenLadder\App\Models\Ulids;
 use HiddenLadder\App\Reason;
 use HiddenLadder\App\Rejected;
+use HiddenLadder\App\SharedMemory;
 use HiddenLadder\Core\Fault as Fault;
 use HiddenLadder\Core\Message;
 use Illuminate\Http\UploadedFile;
@@ -181,13 +182,20 @@ final class MediaFolder
      */
     public function described(array $ids): array|\stdClass
     {
-        $described = [];
-        foreach ($ids === [] ? [] : Medium::query()->findMany($ids) as $medium) {
+        // A medium is never changed, so that what is kept of it stays right.
+        $described = $unknown = [];
+        foreach ($ids as $id) {
+            /** @var ?array{seconds: ?float, captions: bool, kind: string} $known */
+            $known = SharedMemory::get("medium/$id");
+            $known === null ? $unknown[] = $id : $described[$id] = $known;
+        }
+        foreach ($unknown === [] ? [] : Medium::query()->findMany($unknown) as $medium) {
             $described[$medium->id] = [
                 'seconds' => $medium->seconds,
                 'captions' => $medium->captions !== null,
                 'kind' => $medium->kind->value,
             ];
+            SharedMemory::put("medium/$medium->id", $described[$medium->id]);
         }
 
         return $described === [] ? new \stdClass : $described;

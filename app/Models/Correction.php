@@ -23,6 +23,8 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  */
 final class Correction extends Model
 {
+    protected $table = 'corrections';
+
     public $timestamps = false;
 
     /** @return HasMany<EditionCorrection, $this> */

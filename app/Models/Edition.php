@@ -21,6 +21,8 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  */
 final class Edition extends Model
 {
+    protected $table = 'editions';
+
     public $timestamps = false;
 
     protected $attributes = ['revision' => 0];

@@ -23,6 +23,8 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  */
 final class EditionCorrection extends Model
 {
+    protected $table = 'edition_corrections';
+
     public $timestamps = false;
 
     /** @return BelongsTo<Edition, $this> */

@@ -17,6 +17,8 @@ use Carbon\CarbonImmutable;
  */
 final class Letter extends Model
 {
+    protected $table = 'letters';
+
     public $timestamps = false;
 
     protected function casts(): array

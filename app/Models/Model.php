@@ -10,6 +10,7 @@ use Illuminate\Database\Eloquent\Model as Eloquent;
 /** What all stored things share: a ULID in the standard's capitals, and times to the millisecond. */
 abstract class Model extends Eloquent
 {
+    use BootsPlainly;
     use HasUlids;
 
     protected $guarded = [];

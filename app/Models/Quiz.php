@@ -22,6 +22,8 @@ use Illuminate\Database\Eloquent\Relations\HasOne;
  */
 final class Quiz extends Model
 {
+    protected $table = 'quizzes';
+
     /** @return HasMany<Edition, $this> */
     public function editions(): HasMany
     {

@@ -28,6 +28,10 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  */
 final class QuizChange extends Eloquent
 {
+    use BootsPlainly;
+
+    protected $table = 'quiz_changes';
+
     public $timestamps = false;
 
     public $incrementing = false;

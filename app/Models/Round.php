@@ -37,6 +37,8 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  */
 final class Round extends Model
 {
+    protected $table = 'rounds';
+
     public $timestamps = false;
 
     /** @return BelongsTo<Edition, $this> */
@@ -73,6 +75,16 @@ final class Round extends Model
         return (object) $rounds->toBase()->selectRaw(
             'count(*) as rounds, max(moved_at) as moved, count(finished_at) as finished, sum(interrupted) as interrupted',
         )->first();
+    }
+
+    /**
+     * With the revision of its edition, so that what it hangs on is there without another query.
+     *
+     * @param  Builder<self>  $rounds
+     */
+    public function scopeWithRevision(Builder $rounds): void
+    {
+        $rounds->addSelect(['rounds.*', 'edition_revision' => Edition::query()->select('revision')->whereColumn('id', 'rounds.edition_id')]);
     }
 
     protected function casts(): array

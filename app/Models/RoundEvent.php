@@ -21,6 +21,10 @@ use Illuminate\Database\Eloquent\Model as Eloquent;
  */
 final class RoundEvent extends Eloquent
 {
+    use BootsPlainly;
+
+    protected $table = 'round_events';
+
     public $timestamps = false;
 
     public $incrementing = false;

@@ -15,6 +15,8 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  */
 final class School extends Model
 {
+    protected $table = 'schools';
+
     protected $attributes = ['is_demo' => false];
 
     /** @return HasMany<Teacher, $this> */

@@ -32,6 +32,8 @@ final class Student extends Model implements Authenticatable, HasEpoch
 {
     use \Illuminate\Auth\Authenticatable;
 
+    protected $table = 'students';
+
     protected $hidden = ['secret'];
 
     protected $attributes = [

@@ -29,6 +29,8 @@ final class Teacher extends Model implements Authenticatable, HasEpoch, HasLocal
 {
     use CanResetPassword, \Illuminate\Auth\Authenticatable, Notifiable;
 
+    protected $table = 'teachers';
+
     protected $hidden = ['password', 'remember_token'];
 
     protected $attributes = ['is_keeper' => false, 'epoch' => 0, 'device' => null, 'language' => 'en'];

@@ -6,6 +6,7 @@ namespace HiddenLadder\App\Policies;
 
 use HiddenLadder\App\Models\Round;
 use HiddenLadder\App\Models\Student;
+use HiddenLadder\App\Models\Task;
 use Illuminate\Auth\Access\Response;
 
 /** A student reaches their own rounds, as long as the task is for them. */
@@ -17,8 +18,16 @@ final class RoundPolicy
 
     public function walk(Student $student, Round $round): Response
     {
-        return $round->student_id === $student->id
-            ? $this->tasks->take($student, $round->loadMissing('task')->task)
-            : Response::denyAsNotFound();
+        if ($round->student_id !== $student->id) {
+            return Response::denyAsNotFound();
+        }
+        if ($round->relationLoaded('task')) {
+            return $this->tasks->take($student, $round->task);
+        }
+        // The task is read and looked at in one query.
+        $task = Task::query()->givenTo($student)->find($round->task_id);
+        $round->setRelation('task', $task);
+
+        return TaskPolicy::of($task);
     }
 }

@@ -19,8 +19,12 @@ final class TaskPolicy
 
     public function take(Student $student, Task $task): Response
     {
-        return $task->taken_back_at === null && Task::query()->givenTo($student)->whereKey($task->id)->exists()
-            ? Response::allow()
-            : Response::denyAsNotFound();
+        return self::of(Task::query()->givenTo($student)->find($task->id));
+    }
+
+    /** @param  ?Task  $given as it was found among those that are for the student */
+    public static function of(?Task $given): Response
+    {
+        return $given !== null && $given->taken_back_at === null ? Response::allow() : Response::denyAsNotFound();
     }
 }

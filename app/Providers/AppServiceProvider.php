@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace HiddenLadder\App\Providers;
 
+use HiddenLadder\App\Accounts\SparingSessions;
 use HiddenLadder\App\Http\Middleware\EndOldSessions;
 use HiddenLadder\App\Mail\PostBoxTransport;
 use HiddenLadder\App\Models\Quiz;
@@ -15,11 +16,14 @@ use HiddenLadder\App\Policies\QuizPolicy;
 use HiddenLadder\App\Policies\RoundPolicy;
 use HiddenLadder\App\Policies\SchoolClassPolicy;
 use HiddenLadder\App\Policies\TaskPolicy;
+use HiddenLadder\App\Quizzes\Editions;
+use HiddenLadder\App\Rounds\RoundRules;
 use HiddenLadder\App\Words\Words;
 use HiddenLadder\Core\Message;
 use Illuminate\Auth\Notifications\ResetPassword;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\LazyLoadingViolationException;
+use Illuminate\Foundation\Application;
 use Illuminate\Notifications\Messages\MailMessage;
 use Illuminate\Support\Facades\Config;
 use Illuminate\Support\Facades\Date;
@@ -27,12 +31,20 @@ use Illuminate\Support\Facades\Event;
 use Illuminate\Support\Facades\Gate;
 use Illuminate\Support\Facades\Log;
 use Illuminate\Support\Facades\Mail;
+use Illuminate\Support\Facades\Session;
 use Illuminate\Support\Facades\View;
 use Illuminate\Support\Facades\Vite;
 use Illuminate\Support\ServiceProvider;
 
 final class AppServiceProvider extends ServiceProvider
 {
+    public function register(): void
+    {
+        // What was read of a quiz in a request is read once, whoever asks for it.
+        $this->app->scoped(Editions::class);
+        $this->app->scoped(RoundRules::class);
+    }
+
     public function boot(): void
     {
         Date::use(\Carbon\CarbonImmutable::class);
@@ -44,6 +56,11 @@ final class AppServiceProvider extends ServiceProvider
             }
             Log::warning('Loaded one by one: '.$model::class."::$relation");
         });
+        Session::extend('sparing', static fn (Application $app): SparingSessions => new SparingSessions(
+            $app->make('db')->connection(),
+            Config::string('session.table'),
+            Config::integer('session.lifetime'),
+        ));
         Event::listen(EndOldSessions::cameIn(...));
         Vite::createAssetPathsUsing(static fn (string $path): string => "/$path");
         Mail::extend('post-box', static fn (): PostBoxTransport => new PostBoxTransport);

@@ -20,13 +20,10 @@ use HiddenLadder\Core\Evidence\RoundEvidence;
 use HiddenLadder\Core\Fault as Fault;
 use HiddenLadder\Core\Fields;
 use HiddenLadder\Core\Message;
-use HiddenLadder\Core\Round\Engine;
 use HiddenLadder\Core\Round\Event\Answered;
 use HiddenLadder\Core\Round\Event\CameTo;
-use HiddenLadder\Core\Round\Event\Closed;
 use HiddenLadder\Core\Round\Event\Event;
 use HiddenLadder\Core\Round\Event\Overruled;
-use HiddenLadder\Core\Round\Event\Reopened;
 use HiddenLadder\Core\Round\Event\Started;
 use HiddenLadder\Core\Round\Event\StoredEvent;
 use HiddenLadder\Core\Round\Event\TimedOut;
@@ -49,14 +46,11 @@ final class RoundBook
     /** Times a write is tried again after a deadlock. */
     private const ATTEMPTS = 5;
 
-    /** Events made before closing count when they arrive within so many milliseconds after it. */
-    private const LATE = 24 * 3600 * 1000;
-
-    /** A device that was seen after the closing has so many milliseconds left to send what it made before. */
-    private const LATE_ONCE_SEEN = 10 * 60 * 1000;
-
-    public function __construct(private readonly RoundRules $rules, private readonly RoundViews $views)
-    {
+    public function __construct(
+        private readonly RoundRules $rules,
+        private readonly RoundViews $views,
+        private readonly RoundClock $clock,
+    ) {
     }
 
     /** Writes a new round with its first event, at the given time (milliseconds since 1970). */
@@ -100,16 +94,16 @@ final class RoundBook
     public function take(string $round, Closure $allow, SentEvent $sent): array
     {
         return DB::transaction(function () use ($round, $allow, $sent): array {
-            $locked = Round::query()->lockForUpdate()->findOrFail($round);
+            $locked = self::locked($round);
             $allow($locked);
-            $this->bringUpToDate($locked, byTheClock: false);
+            $before = $this->bringUpToDate($locked, byTheClock: false);
             if ($sent->after !== $locked->last_event_id) {
                 return $this->takenBefore($locked, $sent);
             }
             $this->ownFiles($locked, $sent->event);
-            $late = $this->isLate($locked, $sent->madeMs);
+            $late = $this->clock->isLate($locked, $sent->madeMs);
             $locked->last_event_id = $sent->id;
-            $state = $this->append($locked, $sent->id, $sent->event, (int) now()->valueOf(), $sent->madeMs, $late);
+            $state = $this->append($locked, $sent->id, $sent->event, (int) now()->valueOf(), $sent->madeMs, $late, $before);
 
             return $this->views->of($locked, $state);
         }, self::ATTEMPTS);
@@ -138,35 +132,6 @@ final class RoundBook
         throw new Rejected(Reason::Stale, new Message('problem.round.stale'), ['last' => $round->last_event_id]);
     }
 
-    /**
-     * Whether an event was made before its task closed and arrives after it.
-     *
-     * The device says when it was made; it is believed no longer than until the server has seen that device again, and ten
-     * minutes more, since what waits there is sent at once.
-     *
-     * @throws Rejected when it was made after that, or arrives too late
-     */
-    private function isLate(Round $round, ?int $madeMs): bool
-    {
-        $task = $round->loadMissing('task')->task;
-        if ($task->state()->isRunning()) {
-            return false;
-        }
-        $now = (int) now()->valueOf();
-        $closed = $task->closes_at?->getTimestampMs() ?? 0;
-        $seen = $round->seen_after_closing_at?->getTimestampMs();
-        if (
-            $madeMs === null
-            || $madeMs > $closed
-            || $now > $closed + self::LATE
-            || ($seen !== null && $now > $seen + self::LATE_ONCE_SEEN)
-        ) {
-            throw new Rejected(Reason::Closed, new Message('problem.round.closed-since'), ['last' => $round->last_event_id]);
-        }
-
-        return true;
-    }
-
     /** What is handed in was sent by the same student. */
     private function ownFiles(Round $round, Event $event): void
     {
@@ -183,7 +148,7 @@ final class RoundBook
     public function overrule(string $round, Closure $allow, Overruled $event): void
     {
         DB::transaction(function () use ($round, $allow, $event): void {
-            $locked = Round::query()->lockForUpdate()->findOrFail($round);
+            $locked = self::locked($round);
             $allow($locked);
             $this->bringUpToDate($locked);
             $this->append($locked, Ulids::make(), $event, (int) now()->valueOf());
@@ -196,12 +161,20 @@ final class RoundBook
      * @param  int  $at  milliseconds since 1970
      * @param  ?int  $madeMs  when a student's device made it
      * @param  bool  $late  it was made before the round's task closed
+     * @param  ?State  $before  the round's, where it is read already
      *
      * @throws Rejected when the rules refuse it
      */
-    public function append(Round $round, string $id, Event $event, int $at, ?int $madeMs = null, bool $late = false): State
-    {
-        $outcome = $this->rules->engine($round)->apply(State::fromArray($round->state), $event, $at, null, $late);
+    public function append(
+        Round $round,
+        string $id,
+        Event $event,
+        int $at,
+        ?int $madeMs = null,
+        bool $late = false,
+        ?State $before = null,
+    ): State {
+        $outcome = $this->rules->engine($round)->apply($before ?? State::fromArray($round->state), $event, $at, null, $late);
         if ($outcome instanceof Refusal) {
             throw Rejected::byRule($outcome);
         }
@@ -211,11 +184,8 @@ final class RoundBook
                 'number' => $outcome->state->number,
                 'event_id' => $id,
                 'kind' => $event->kind()->value,
-                'data' => json_encode($event->data(), JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_PRESERVE_ZERO_FRACTION),
-                'facts' => json_encode(
-                    array_map(static fn (Fact $fact): array => $fact->toArray(), $outcome->facts),
-                    JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_PRESERVE_ZERO_FRACTION,
-                ),
+                'data' => self::json($event->data()),
+                'facts' => self::json(array_map(static fn (Fact $fact): array => $fact->toArray(), $outcome->facts)),
                 'device_ms' => $madeMs,
                 'taken_ms' => $at,
                 'late' => $late,
@@ -256,7 +226,7 @@ final class RoundBook
     public function rebuild(string $round): array
     {
         return DB::transaction(function () use ($round): array {
-            $locked = Round::query()->lockForUpdate()->findOrFail($round);
+            $locked = self::locked($round);
             $before = clone $locked;
             $this->refold($locked);
 
@@ -288,6 +258,16 @@ final class RoundBook
         return $this->views->of($round, State::fromArray($round->state), true);
     }
 
+    /** The round to be changed; who else wants to waits. It is read with the revision of its edition. */
+    private static function locked(string $id): Round
+    {
+        $round = Round::query()->withRevision()->lockForUpdate()->findOrFail($id);
+        $edition = (new Edition)->newFromBuilder(['id' => $round->edition_id, 'revision' => $round->getAttribute('edition_revision')]);
+        $round->offsetUnset('edition_revision');
+
+        return $round->syncOriginal()->setRelation('edition', $edition);
+    }
+
     /** The round as it stands now: under the corrections in force, ended where its time or its task is over. */
     public function upToDate(Round $round): Round
     {
@@ -296,7 +276,7 @@ final class RoundBook
         }
 
         return DB::transaction(function () use ($round): Round {
-            $locked = Round::query()->lockForUpdate()->findOrFail($round->id);
+            $locked = self::locked($round->id);
             $this->bringUpToDate($locked);
 
             return $locked;
@@ -311,14 +291,14 @@ final class RoundBook
         $state->isRunning() ? $rounds->where('interrupted', true) : $rounds->whereNull('finished_at');
         foreach ($state === TaskState::TakenBack ? [] : $rounds->pluck('id') as $id) {
             DB::transaction(function () use ($id, $task): void {
-                $this->bringUpToDate(Round::query()->lockForUpdate()->findOrFail((string) $id)->setRelation('task', $task));
+                $this->bringUpToDate(self::locked((string) $id)->setRelation('task', $task));
             }, self::ATTEMPTS);
         }
     }
 
     private function isUpToDate(Round $round): bool
     {
-        return $round->revision === $this->rules->revision($round) && $this->due($round, State::fromArray($round->state)) === null;
+        return $round->revision === $this->rules->revision($round) && $this->clock->due($round, State::fromArray($round->state)) === null;
     }
 
     /**
@@ -326,50 +306,23 @@ final class RoundBook
      *
      * @param  bool  $byTheClock  whether a round whose time is over is ended; what is done in it just then is told by its own rule
      */
-    private function bringUpToDate(Round $round, bool $byTheClock = true): void
+    private function bringUpToDate(Round $round, bool $byTheClock = true): State
     {
         if ($round->revision !== $this->rules->revision($round)) {
             $this->refold($round);
         }
-        $due = $this->due($round, State::fromArray($round->state));
-        if ($due !== null && ($byTheClock || ! $due[0] instanceof TimedOut)) {
-            $this->append($round, Ulids::make(), $due[0], $due[1]);
-        }
-    }
+        $state = State::fromArray($round->state);
+        $due = $this->clock->due($round, $state);
 
-    /**
-     * What happens to a round by the clock or with its task, and has not happened yet.
-     *
-     * @return array{Event, int}|null with its time
-     */
-    private function due(Round $round, State $state): ?array
-    {
-        $now = (int) now()->valueOf();
-        $task = $round->loadMissing('task')->task;
-        if ($state->interrupted !== null) {
-            return $task->state()->isRunning() ? [new Reopened, $now] : null;
-        }
-        if ($state->isFinished()) {
-            return null;
-        }
-        $ends = $this->rules->engine($round)->roundEnds($state);
-        $closes = $this->isClosed($round) ? max($task->closes_at?->getTimestampMs() ?? $now, $round->moved_at->getTimestampMs()) : null;
-        if ($ends !== null && $now > $ends + Engine::GRACE && ($closes === null || $ends <= $closes)) {
-            return [new TimedOut(null), $now];
-        }
-
-        return $closes === null ? null : [new Closed, $closes];
-    }
-
-    private function isClosed(Round $round): bool
-    {
-        return $round->loadMissing('task')->task->state() === TaskState::Closed;
+        return $due !== null && ($byTheClock || ! $due[0] instanceof TimedOut)
+            ? $this->append($round, Ulids::make(), $due[0], $due[1], before: $state)
+            : $state;
     }
 
     /** That a student's device was seen after its task had closed is noted once. */
     public function seen(Round $round): void
     {
-        if ($round->seen_after_closing_at === null && $this->isClosed($round)) {
+        if ($round->seen_after_closing_at === null && $this->clock->isClosed($round)) {
             Round::query()->whereKey($round->id)->whereNull('seen_after_closing_at')->update(['seen_after_closing_at' => now()]);
         }
     }
@@ -377,17 +330,26 @@ final class RoundBook
     private function put(Round $round, State $state, RoundEvidence $roundEvidence, int $at): void
     {
         $cameTo = CameTo::of($this->rules->quiz($round), $this->rules->terms($round), $state);
-        $round->update([
-            'state' => $state->toArray(),
-            'evidence' => $roundEvidence->at($state)->toArray(),
+        $stored = [
+            'state' => self::json($state->toArray()),
+            'evidence' => self::json($roundEvidence->at($state)->toArray()),
+            'last_event_id' => $round->last_event_id,
             'revision' => $this->rules->revision($round),
-            'moved_at' => CarbonImmutable::createFromTimestampMs($at),
-            'finished_at' => $state->finishedAt === null ? null : CarbonImmutable::createFromTimestampMs($state->finishedAt),
-            'interrupted' => $state->interrupted !== null,
+            'moved_at' => $round->fromDateTime(CarbonImmutable::createFromTimestampMs($at)),
+            'finished_at' => $state->finishedAt === null ? null : $round->fromDateTime(CarbonImmutable::createFromTimestampMs($state->finishedAt)),
+            'interrupted' => (int) ($state->interrupted !== null),
             // Opened again, a device has till the next closing.
-            'seen_after_closing_at' => $state->isFinished() ? $round->seen_after_closing_at : null,
+            'seen_after_closing_at' => $state->isFinished() ? $round->getRawOriginal('seen_after_closing_at') : null,
             'score' => $cameTo->score,
-            'mastered' => $cameTo->mastered,
-        ]);
+            'mastered' => (int) $cameTo->mastered,
+        ];
+        // As it is to stand: a model would read what was there before to find what is different, and all of it mostly is.
+        Round::query()->toBase()->where('id', $round->id)->update($stored);
+        $round->setRawAttributes($stored + $round->getAttributes(), true);
+    }
+
+    private static function json(mixed $value): string
+    {
+        return json_encode($value, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_PRESERVE_ZERO_FRACTION);
     }
 }

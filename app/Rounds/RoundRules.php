@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace HiddenLadder\App\Rounds;
 
+use HiddenLadder\App\Models\Edition;
 use HiddenLadder\App\Models\Round;
 use HiddenLadder\App\Quizzes\Editions;
 use HiddenLadder\Core\Fields;
@@ -17,40 +18,53 @@ final class RoundRules
     /** @var array<string, Engine> by edition, revision and terms */
     private array $engines = [];
 
-    /** @var array<string, QuizDocument> editions read in this request, by id and revision */
-    private array $read = [];
+    /** @var \WeakMap<Round, array{array<array-key, mixed>, array<array-key, mixed>, Terms}> with what they were made of */
+    private \WeakMap $terms;
 
     public function __construct(private readonly Editions $editions)
     {
+        $this->terms = new \WeakMap;
     }
 
     public function engine(Round $round): Engine
     {
+        $quiz = $this->quiz($round);
+        $edition = $this->edition($round);
         $terms = $this->terms($round);
-        $edition = $round->loadMissing('edition')->edition;
 
         // Rounds of one task share their engine, and what it has marked already.
-        return $this->engines["$edition->id/$edition->revision/".json_encode($terms->toArray())]
-            ??= new Engine($this->quiz($round), $terms);
+        return $this->engines["$edition->id/$edition->revision/".json_encode($terms->toArray())] ??= new Engine($quiz, $terms);
     }
 
     /** The terms the round began with, and what its task has since then in the student's favour. */
     public function terms(Round $round): Terms
     {
-        return Terms::read(Fields::of($round->terms))->favouredBy(Terms::read(Fields::of($round->loadMissing('task')->task->terms)));
+        $own = $round->terms;
+        $tasks = $round->loadMissing('task')->task->terms;
+        [$ownBefore, $tasksBefore, $terms] = $this->terms[$round] ?? [null, null, null];
+        if ($terms === null || $ownBefore !== $own || $tasksBefore !== $tasks) {
+            $terms = Terms::read(Fields::of($own))->favouredBy(Terms::read(Fields::of($tasks)));
+            $this->terms[$round] = [$own, $tasks, $terms];
+        }
+
+        return $terms;
     }
 
     /** The edition it began on, with the corrections in force. */
     public function quiz(Round $round): QuizDocument
     {
-        $edition = $round->loadMissing('edition')->edition;
-
-        return $this->read["$edition->id/$edition->revision"] ??= $this->editions->read($edition);
+        return $this->editions->read($this->edition($round));
     }
 
     /** Of the corrections under which it is walked now. */
     public function revision(Round $round): int
     {
-        return $round->loadMissing('edition')->edition->revision;
+        return $this->edition($round)->revision;
+    }
+
+    /** Without its document, which is read where it is not known yet. */
+    private function edition(Round $round): Edition
+    {
+        return $round->loadMissing('edition:id,revision')->edition;
     }
 }

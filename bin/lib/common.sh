@@ -39,8 +39,8 @@ when_changed() {
     mkdir -p "$VAR/stamps" && printf '%s' "$now" >"$stamp"
 }
 
-PACKAGES="php8.2-cli php8.2-fpm php8.2-mysql php8.2-gd php8.2-intl php8.2-mbstring php8.2-xml php8.2-zip php8.2-bcmath php8.2-gmp php8.2-curl php8.2-opcache
- composer mariadb-server mariadb-client nginx-light ffmpeg espeak-ng fonts-dejavu-core unzip curl"
+PACKAGES="php8.2-cli php8.2-fpm php8.2-mysql php8.2-gd php8.2-intl php8.2-mbstring php8.2-xml php8.2-zip php8.2-bcmath php8.2-gmp php8.2-curl php8.2-opcache php8.2-apcu
+ composer mariadb-server mariadb-client nginx-light ffmpeg espeak-ng fonts-dejavu-core unzip curl iproute2"
 TEST_PACKAGES="chromium php8.2-pcov fonts-liberation"
 
 install_packages() {
@@ -58,10 +58,24 @@ install_packages() {
     [ -z "$made" ] || rm -f $policy
 }
 
+# Which versions there are is settled once, on the spot, so that what is served has the same as what is tested.
+settle_php() {
+    COMPOSER_ALLOW_SUPERUSER=1 quietly "Choosing PHP packages" composer update --no-install --no-interaction --no-progress
+}
+
 install_php() {
-    COMPOSER_ALLOW_SUPERUSER=1 quietly "Installing PHP packages" composer update --no-interaction --no-progress
+    COMPOSER_ALLOW_SUPERUSER=1 quietly "Installing PHP packages" composer install --no-interaction --no-progress
     # Some packages unpack readable for their owner alone, and the web server runs as somebody else.
     chmod -R a+rX vendor
+}
+
+# What is served has no package of the tests, and a class map in which every class is named.
+SERVED=$VAR/vendor
+install_served() {
+    COMPOSER_ALLOW_SUPERUSER=1 COMPOSER_VENDOR_DIR=$SERVED quietly "Installing the PHP packages that are served" \
+        composer install --no-dev --classmap-authoritative --no-interaction --no-progress
+    chmod 711 "$VAR"
+    chmod -R a+rX "$SERVED"
 }
 
 install_js() {
@@ -81,12 +95,24 @@ prepare() {
     # shellcheck disable=SC2086
     install_packages $PACKAGES "$@"
     mkdir -p "$VAR"
-    [ -d vendor ] || rm -f "$VAR/stamps/php"
+    [ -f composer.lock ] || rm -f "$VAR/stamps/settled"
+    [ -d "$SERVED" ] || rm -f "$VAR/stamps/served"
     [ -d node_modules ] || rm -f "$VAR/stamps/js"
     [ -f public/build/manifest.json ] || rm -f "$VAR/stamps/build"
-    when_changed php composer.json install_php
+    when_changed settled composer.json settle_php
+    when_changed served "composer.lock app core/src database/demo" install_served
     when_changed js package-lock.json install_js
     when_changed build "resources package-lock.json openapi.yaml vite.config.ts tsconfig.json" build_js
+    export COMPOSER_VENDOR_DIR=$SERVED
+}
+
+# The packages of the tests too, in a folder of their own.
+prepare_tests() {
+    # shellcheck disable=SC2086
+    prepare $TEST_PACKAGES
+    unset COMPOSER_VENDOR_DIR
+    [ -d vendor ] || rm -f "$VAR/stamps/php"
+    when_changed php composer.lock install_php
 }
 
 # The account that serves: the given one where it can read this folder, else whoever owns the folder.
@@ -100,7 +126,7 @@ account() {
 }
 
 # Whether the process of a pid file runs and is one of ours: after a restart of the machine its number may be another's.
-alive() { [ -s "$1" ] && grep -qaE 'nginx|php-fpm|mariadbd' "/proc/$(cat "$1")/cmdline" 2>/dev/null; }
+alive() { [ -s "$1" ] && grep -qaE 'nginx|php-fpm|mariadbd|bin/lib/watch' "/proc/$(cat "$1")/cmdline" 2>/dev/null; }
 
 taken() { (exec 3<>"/dev/tcp/127.0.0.1/$1") 2>/dev/null; }
 
@@ -127,19 +153,27 @@ DB_PID=$VAR/mysql.pid
 # The password goes by the environment: command lines can be read by every account of the machine.
 db() { MYSQL_PWD=$(cat "$VAR/mysql.password") mariadb --no-defaults --protocol=tcp -h 127.0.0.1 -P "$(cat "$VAR/mysql.port")" -u ladder "$@"; }
 
+# In a folder through which the app's account comes, unlike the one with the data. The path of a socket has a limit of about 100
+# characters; a deep folder gets its socket elsewhere.
+mysql_socket() {
+    local socket=$VAR/run/mysql.sock
+    [ ${#socket} -lt 100 ] || socket=/tmp/hidden-ladder-$(printf '%s' "$ROOT" | sha256sum | cut -c1-12).sock
+    printf '%s' "$socket"
+}
+
 start_database() {
-    local user data=$VAR/mysql port socket=$VAR/mysql/server.sock
+    local user data=$VAR/mysql port socket
+    socket=$(mysql_socket)
     if alive "$DB_PID"; then
         wait_for_database "$(cat "$DB_PID")"
         return
     fi
-    mkdir -p "$data" "$VAR/log"
+    mkdir -p "$data" "$VAR/log" "$VAR/run"
     close_var
     user=$(account mysql)
-    chown -R "$user" "$data"
+    chown -R "$user" "$data" "$VAR/run"
     chmod 700 "$data"
-    # The path of a socket has a limit of about 100 characters; a deep folder gets its socket elsewhere.
-    [ ${#socket} -lt 100 ] || socket=/tmp/hidden-ladder-$(printf '%s' "$ROOT" | sha256sum | cut -c1-12).sock
+    chmod 711 "$VAR/run"
     if [ ! -d "$data/mysql" ]; then
         quietly "Setting up the database" mariadb-install-db --no-defaults --user="$user" --datadir="$data" --auth-root-authentication-method=normal --skip-test-db
     fi
@@ -152,6 +186,9 @@ start_database() {
 CREATE USER IF NOT EXISTS 'ladder'@'127.0.0.1' IDENTIFIED BY '$(cat "$VAR/mysql.password")';
 ALTER USER 'ladder'@'127.0.0.1' IDENTIFIED BY '$(cat "$VAR/mysql.password")';
 GRANT ALL ON \`hidden\\_ladder%\`.* TO 'ladder'@'127.0.0.1';
+CREATE USER IF NOT EXISTS 'ladder'@'localhost' IDENTIFIED BY '$(cat "$VAR/mysql.password")';
+ALTER USER 'ladder'@'localhost' IDENTIFIED BY '$(cat "$VAR/mysql.password")';
+GRANT ALL ON \`hidden\\_ladder%\`.* TO 'ladder'@'localhost';
 ALTER USER 'root'@'localhost' IDENTIFIED VIA unix_socket;
 SQL
     chmod 600 "$VAR/mysql.init" && chown "$user" "$VAR/mysql.init"
@@ -199,37 +236,108 @@ instance_env() {
     [ -f "$VAR/app.key" ] || (umask 077; printf 'base64:%s' "$(head -c 32 /dev/urandom | base64)" >"$VAR/app.key")
     export APP_NAME="Hidden Ladder" APP_ENV=${APP_ENV:-production} APP_DEBUG=false APP_KEY=$(cat "$VAR/app.key")
     export APP_URL=http://127.0.0.1:$port LOG_CHANNEL=single LOG_LEVEL=warning
-    export DB_CONNECTION=mariadb DB_HOST=127.0.0.1 DB_PORT=$(cat "$VAR/mysql.port") DB_USERNAME=ladder DB_PASSWORD=$(cat "$VAR/mysql.password")
+    export DB_CONNECTION=mariadb DB_HOST=127.0.0.1 DB_PORT=$(cat "$VAR/mysql.port") DB_SOCKET=$(mysql_socket) DB_PERSISTENT=${DB_PERSISTENT:-true} DB_USERNAME=ladder DB_PASSWORD=$(cat "$VAR/mysql.password")
     export DB_DATABASE=hidden_ladder$([ "$name" = app ] || printf '_%s' "$name")
-    export SESSION_DRIVER=${SESSION_DRIVER:-database} SESSION_LIFETIME=${SESSION_LIFETIME:-720} CACHE_STORE=${CACHE_STORE:-database} QUEUE_CONNECTION=${QUEUE_CONNECTION:-sync}
+    export SESSION_DRIVER=${SESSION_DRIVER:-sparing} SESSION_LIFETIME=${SESSION_LIFETIME:-720} CACHE_STORE=${CACHE_STORE:-database} QUEUE_CONNECTION=${QUEUE_CONNECTION:-database}
     export SESSION_COOKIE=hidden_ladder_$name MAIL_MAILER=${MAIL_MAILER:-log} TRUSTED_PROXIES=
     export ACCENTED_WORDS=${ACCENTED_WORDS:-false}
     export LARAVEL_STORAGE_PATH=$base/storage MEDIA_FOLDER=$base/media MEDIA_BY_NGINX=true
     export APP_CONFIG_CACHE=$base/cache/config.php APP_ROUTES_CACHE=$base/cache/routes.php APP_SERVICES_CACHE=$base/cache/services.php APP_PACKAGES_CACHE=$base/cache/packages.php APP_EVENTS_CACHE=$base/cache/events.php
-    mkdir -p "$base"/{cache,media,storage/{app,logs,framework/{cache/data,sessions,views}},log,tmp}
+    # The instance's own settings of PHP, and packages without those of the tests: for its servers, its worker and its commands.
+    export COMPOSER_VENDOR_DIR=$SERVED PHPRC=$base/php PHP_INI_SCAN_DIR=$base/php
+    mkdir -p "$base"/{php,cache,media,storage/{app,logs,framework/{cache/data,sessions,views}},log,tmp}
     close_var
+    write_php_ini "$name"
+}
+
+# $1 the instance, $2 the script that loads what requests use, where there is one.
+write_php_ini() {
+    local base=$VAR/$1
+    sed -e "s|@BASE@|$base|g" -e "s|@USER@|$(account www-data)|g" -e "s|@PRELOAD@|${2:-}|g" -e "s|@MEMORY@|$(share_of_memory 50 96 256)|g" \
+        -e "s|@EDITIONS@|$(share_of_memory 100 32 128)|g" deploy/php.ini >"$base/php/served.ini"
+}
+
+# A part of the machine's memory in MB: one in $1, at least $2, at most $3.
+share_of_memory() { awk -v part="$1" -v least="$2" -v most="$3" '/MemTotal/ {mb = $2 / 1024 / part; print int(mb < least ? least : mb > most ? most : mb)}' /proc/meminfo; }
+
+# Three requests a core at once, since each waits for the disk a while, as long as a fourth of the memory holds them at 64 MB each.
+workers() {
+    local by_cores=$((3 * $(nproc))) by_memory
+    by_memory=$(share_of_memory 256 2 10000)
+    printf '%s' $((by_cores < by_memory ? by_cores : by_memory))
 }
 
 start_instance() {
-    local name=$1 port=$2 base=$VAR/$1 user
+    local name=$1 port=$2 base=$VAR/$1 user turn before
     user=$(account www-data)
     chown -R "$user" "$base/storage" "$base/cache" "$base/media" "$base/log" "$base/tmp"
     chmod 711 "$base"
+    chmod 755 "$base/php"
     chmod 700 "$base/storage" "$base/cache" "$base/media" "$base/log" "$base/tmp"
-    sed -e "s|@BASE@|$base|g" -e "s|@USER@|$user|g" deploy/php-fpm.conf >"$base/php-fpm.conf"
-    sed -e "s|@BASE@|$base|g" -e "s|@ROOT@|$ROOT|g" -e "s|@PORT@|$port|g" -e "s|@USER@|$user|g" deploy/nginx.conf >"$base/nginx.conf"
-    if alive "$base/php-fpm.pid"; then
-        kill -USR2 "$(cat "$base/php-fpm.pid")"
+    preload "$name" "$user"
+    # Each start has processes and a socket of its own beside those of the one before. Requests are sent there once it answers, by
+    # the name that nginx knows; the one before works on what it has, and ends. So none is lost.
+    before=$(cat "$base/turn" 2>/dev/null || echo 0)
+    turn=$((before + 1))
+    sed -e "s|@BASE@|$base|g" -e "s|@USER@|$user|g" -e "s|@TURN@|$turn|g" -e "s|@WORKERS@|$(workers)|g" deploy/php-fpm.conf >"$base/php-fpm.conf"
+    sed -e "s|@BASE@|$base|g" -e "s|@ROOT@|$ROOT|g" -e "s|@PORT@|$port|g" -e "s|@USER@|$user|g" deploy/nginx.conf >"$base/nginx.next.conf"
+    rm -f "$base/php-fpm.$turn.sock"
+    php-fpm8.2 --allow-to-run-as-root --fpm-config "$base/php-fpm.conf" --daemonize >"$base/log/start.log" 2>&1 || fail "php-fpm does not start: $(tail -n 1 "$base/log/start.log")"
+    wait_for 100 test -S "$base/php-fpm.$turn.sock" || fail "php-fpm did not come up; its log is $base/log/php-fpm.log."
+    point "$base" next "$turn"
+    if alive "$base/nginx.pid"; then
+        cmp -s "$base/nginx.conf" "$base/nginx.next.conf" || { mv "$base/nginx.next.conf" "$base/nginx.conf"; kill -HUP "$(cat "$base/nginx.pid")"; }
     else
-        rm -f "$base/php-fpm.sock"
-        php-fpm8.2 --allow-to-run-as-root --fpm-config "$base/php-fpm.conf" --daemonize >"$base/log/start.log" 2>&1 || fail "php-fpm does not start: $(tail -n 1 "$base/log/start.log")"
-    fi
-    wait_for 50 test -S "$base/php-fpm.sock" || fail "php-fpm did not come up; its log is $base/log/php-fpm.log."
-    if ! alive "$base/nginx.pid"; then
         taken "$port" && fail "Port $port is taken by another program. Choose another one: bin/start --port $((port + 1))"
+        rm -f "$base/next.sock"
+        mv "$base/nginx.next.conf" "$base/nginx.conf"
         nginx -e "$base/log/nginx.log" -c "$base/nginx.conf" >"$base/log/start.log" 2>&1 || fail "nginx does not start: $(tail -n 1 "$base/log/start.log")"
     fi
+    if ! wait_for 100 curl -fsS -o /dev/null --unix-socket "$base/next.sock" http://localhost/health; then
+        stop_pid "$base/php-fpm.$turn.pid"
+        fail "The app does not answer; its log is in var/$name/storage/logs. What was served before is served on."
+    fi
+    point "$base" now "$turn"
+    printf '%s' "$turn" >"$base/turn"
     wait_for 100 curl -fsS -o /dev/null "http://127.0.0.1:$port/health" || fail "The app does not answer on port $port; its log is in var/$name/storage/logs."
+    [ "$before" = 0 ] || let_go "$base" "$before"
+    start_watched "$name" "$user" queue queue:work --sleep=1 --tries=5 --backoff=10 --max-time=3600 --quiet
+    start_watched "$name" "$user" scheduler schedule:work --quiet
+}
+
+# Names of sockets, changed in one step.
+point() { ln -s "php-fpm.$3.sock" "$1/php-fpm.$2.sock.new" && mv -fT "$1/php-fpm.$2.sock.new" "$1/php-fpm.$2.sock"; }
+
+# The processes of an earlier start: they work on what waits at their socket, and end when they have done what they began.
+let_go() {
+    local pid
+    alive "$1/php-fpm.$2.pid" || return 0
+    pid=$(cat "$1/php-fpm.$2.pid")
+    wait_for 30 bash -c "! ss -Hxl state listening src '$1/php-fpm.$2.sock' | awk '\$2 > 0 {found = 1} END {exit !found}'"
+    sleep 0.2
+    kill -QUIT "$pid" 2>/dev/null || true
+    wait_for 50 bash -c "! kill -0 $pid" || true
+    rm -f "$1/php-fpm.$2.sock"
+}
+
+# What requests use is loaded once, before the first, where that works: it is tried out first. deploy/preload.txt is made by bin/preload.
+preload() {
+    local name=$1 user=$2 base=$VAR/$1 said
+    if [ ! -s deploy/preload.txt ]; then write_php_ini "$name"; return; fi
+    write_php_ini "$name" "$ROOT/deploy/preload.php"
+    if ! said=$(php -d opcache.enable_cli=1 -r 'exit(count(opcache_get_status(true)["preload_statistics"]["classes"] ?? []) > 100 ? 0 : 1);' 2>&1); then
+        printf '%s preload: %s\n' "$(date +%FT%T)" "${said:-nothing was loaded}" >>"$base/log/php-fpm.log"
+        say "  Started without loading classes ahead, so a little slower: ${said:-nothing was loaded}"
+        write_php_ini "$name"
+    fi
+}
+
+# A process that is to run as long as the app does: $3 its name, the rest an artisan command. bin/lib/watch brings it back when it dies.
+start_watched() {
+    local base=$VAR/$1 user=$2 what=$3; shift 3
+    stop_pid "$base/$what.pid"
+    setsid bin/lib/watch "$what" "$user" php artisan "$@" >>"$base/log/$what.log" 2>&1 </dev/null &
+    printf '%s' $! >"$base/$what.pid"
 }
 
 stop_pid() {
@@ -240,7 +348,12 @@ stop_pid() {
     rm -f "$1"
 }
 
-stop_instance() { stop_pid "$VAR/$1/nginx.pid"; stop_pid "$VAR/$1/php-fpm.pid"; }
+stop_instance() {
+    local pid
+    for pid in queue scheduler nginx; do stop_pid "$VAR/$1/$pid.pid"; done
+    for pid in "$VAR/$1"/php-fpm.*.pid; do [ ! -e "$pid" ] || stop_pid "$pid"; done
+    rm -f "$VAR/$1"/php-fpm.*.sock "$VAR/$1/next.sock" "$VAR/$1/turn"
+}
 
 # An instance with a fresh database and the demo in it, ready to be served: for browser tests, pictures and benchmarks.
 fresh_instance() {

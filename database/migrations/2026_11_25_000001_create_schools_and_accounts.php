@@ -59,9 +59,6 @@ return new class extends Migration
         });
         Schema::create('sessions', static function (Blueprint $table): void {
             $table->string('id')->primary();
-            $table->ulid('user_id')->nullable()->index();
-            $table->string('ip_address', 45)->nullable();
-            $table->text('user_agent')->nullable();
             $table->longText('payload');
             $table->integer('last_activity')->index();
         });
@@ -83,6 +80,23 @@ return new class extends Migration
             $table->string('owner');
             $table->integer('expiration');
         });
+        Schema::create('jobs', static function (Blueprint $table): void {
+            $table->id();
+            $table->string('queue')->index();
+            $table->longText('payload');
+            $table->unsignedTinyInteger('attempts');
+            $table->unsignedInteger('reserved_at')->nullable();
+            $table->unsignedInteger('available_at');
+            $table->unsignedInteger('created_at');
+        });
+        Schema::create('failed_jobs', static function (Blueprint $table): void {
+            $table->string('uuid')->primary();
+            $table->text('connection');
+            $table->text('queue');
+            $table->longText('payload');
+            $table->longText('exception');
+            $table->timestamp('failed_at')->useCurrent();
+        });
         Schema::create('letters', static function (Blueprint $table): void {
             $table->ulid('id')->primary();
             $table->string('to', 190);
@@ -94,7 +108,7 @@ return new class extends Migration
 
     public function down(): void
     {
-        foreach (['letters', 'cache_locks', 'cache', 'door_tries', 'sessions', 'students', 'password_reset_tokens', 'teachers', 'schools'] as $table) {
+        foreach (['letters', 'failed_jobs', 'jobs', 'cache_locks', 'cache', 'door_tries', 'sessions', 'students', 'password_reset_tokens', 'teachers', 'schools'] as $table) {
             Schema::drop($table);
         }
     }

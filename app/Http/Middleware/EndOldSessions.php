@@ -22,8 +22,8 @@ final class EndOldSessions
             if (! $guard instanceof SessionGuard || ! $request->session()->has($guard->getName())) {
                 continue;
             }
-            $account = $guard->getProvider()->retrieveById($request->session()->get($guard->getName()));
-            if ($account instanceof HasEpoch && $request->session()->get(self::key($name)) !== $account->epoch()) {
+            $epoch = self::epoch($guard->user());
+            if ($epoch !== null && $request->session()->get(self::key($name)) !== $epoch) {
                 $guard->logoutCurrentDevice();
                 $request->session()->forget(self::key($name));
             }
@@ -40,6 +40,11 @@ final class EndOldSessions
         if ($login->user instanceof HasEpoch && request()->hasSession()) {
             request()->session()->put(self::key($login->guard), $login->user->epoch());
         }
+    }
+
+    private static function epoch(?object $account): ?int
+    {
+        return $account instanceof HasEpoch ? $account->epoch() : null;
     }
 
     private static function key(string $guard): string

@@ -8,7 +8,7 @@ declare(strict_types=1);
 use HiddenLadder\Demo\Videos\Pen;
 use HiddenLadder\Demo\Videos\Scenes;
 
-require __DIR__.'/../../../vendor/autoload.php';
+require getenv('COMPOSER_VENDOR_DIR').'/autoload.php';
 
 const FPS = 10;
 const FONT = '/usr/share/fonts/truetype/dejavu/DejaVuSans.ttf';

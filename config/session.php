@@ -1,0 +1,10 @@
+<?php
+
+declare(strict_types=1);
+
+return [
+    // Here, or Redis or any other of the framework's.
+    'driver' => env('SESSION_DRIVER', 'sparing'),
+    // Those that have run out are cleared away by the scheduler, and not in somebody's request.
+    'lottery' => [0, 1],
+];
