@@ -37,15 +37,41 @@ final class DerivedCache
      */
     public static function once(string $about, array $from, \Closure $work): mixed
     {
-        $stamp = hash('sha256', serialize([Config::string('hidden_ladder.rules'), $from]));
-        $kept = Cache::get($about);
-        if (is_array($kept) && ($kept['stamp'] ?? null) === $stamp) {
-            return $kept['value'];
-        }
-        $value = $work();
-        Cache::put($about, ['stamp' => $stamp, 'value' => $value], self::KEPT);
+        return self::each([$about => $from], static fn (): array => [$about => $work()])[$about];
+    }
 
-        return $value;
+    /**
+     * The same of several things, asked for together.
+     *
+     * @template T
+     *
+     * @param  array<string, array<array-key, mixed>>  $from  all that each depends on, by what it is and of which thing
+     * @param  \Closure(list<string>): array<string, T>  $work  works out those that are missing
+     * @return array<string, T> in the order in which they were asked for
+     */
+    public static function each(array $from, \Closure $work): array
+    {
+        $rules = Config::string('hidden_ladder.rules');
+        $stamps = array_map(static fn (array $one): string => hash('sha256', serialize([$rules, $one])), $from);
+        $kept = $from === [] ? [] : Cache::many(array_keys($from));
+        $values = [];
+        foreach ($stamps as $about => $stamp) {
+            $one = $kept[$about] ?? null;
+            if (is_array($one) && ($one['stamp'] ?? null) === $stamp) {
+                $values[$about] = $one['value'];
+            }
+        }
+        $missing = array_keys(array_diff_key($from, $values));
+        if ($missing !== []) {
+            $worked = $work($missing);
+            Cache::putMany(array_map(
+                static fn (string $about): array => ['stamp' => $stamps[$about], 'value' => $worked[$about]],
+                array_combine($missing, $missing),
+            ), self::KEPT);
+            $values += $worked;
+        }
+
+        return array_replace(array_fill_keys(array_keys($from), null), $values);
     }
 
     /** @return list<string> */

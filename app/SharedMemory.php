@@ -21,10 +21,11 @@ final class SharedMemory
         return ($isKnown ?? false) === true ? $value : null;
     }
 
-    public static function put(string $key, mixed $value): void
+    /** @param  int  $seconds  after which it is forgotten; 0 where room alone decides */
+    public static function put(string $key, mixed $value, int $seconds = 0): void
     {
         // It says that there is no room by a warning; that is told below, once a day.
-        if (self::isThere() && ! @apcu_store($key, $value) && Cache::add('shared memory is full', true, 86_400)) {
+        if (self::isThere() && ! @apcu_store($key, $value, $seconds) && Cache::add('shared memory is full', true, 86_400)) {
             Log::warning('The shared memory has no room (apc.shm_size): quizzes are read anew with each request, which is slower.');
         }
     }

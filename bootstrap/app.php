@@ -8,7 +8,10 @@ use HiddenLadder\App\Http\Middleware\SpeakLanguage;
 use HiddenLadder\App\Http\Middleware\StartSession;
 use HiddenLadder\App\Http\ProblemDetails;
 use HiddenLadder\App\Rejected;
+use HiddenLadder\App\Upkeep\Beat;
+use HiddenLadder\App\Upkeep\Tidying;
 use HiddenLadder\Core\MalformedInput;
+use Illuminate\Console\Scheduling\Schedule;
 use Illuminate\Contracts\Auth\Middleware\AuthenticatesRequests;
 use Illuminate\Foundation\Application;
 use Illuminate\Foundation\Configuration\Exceptions;
@@ -27,6 +30,11 @@ return Application::configure(basePath: dirname(__DIR__))
             Route::middleware('web')->prefix('api')->group(__DIR__.'/../routes/api.php');
         },
     )
+    ->withSchedule(static function (Schedule $schedule): void {
+        $schedule->call(Beat::ofScheduler(...))->everyMinute()->name('beat');
+        $schedule->job(new Beat)->everyMinute();
+        $schedule->call(new Tidying)->hourly()->name('tidying')->withoutOverlapping();
+    })
     ->withMiddleware(static function (Middleware $middleware): void {
         $middleware->remove(HandleCors::class);
         $middleware->append(SecureHeaders::class);

@@ -14,11 +14,12 @@ require_once getenv('COMPOSER_VENDOR_DIR').'/composer/ClassLoader.php';
     $loader->setClassMapAuthoritative(true);
     $loader->register();
     $gone = 0;
-    foreach (file(__DIR__.'/preload.txt', FILE_IGNORE_NEW_LINES | FILE_SKIP_EMPTY_LINES) ?: [] as $name) {
+    foreach (file((string) getenv('PRELOAD_LIST'), FILE_IGNORE_NEW_LINES | FILE_SKIP_EMPTY_LINES) ?: [] as $name) {
         $gone += class_exists($name) || interface_exists($name, false) || trait_exists($name, false) ? 0 : 1;
     }
     $loader->unregister();
-    if ($gone > 0) {
-        error_log("deploy/preload.txt is out of date: $gone classes of it are not there any more. bin/preload makes it anew.");
+    // Not when it is only tried out, so that it is said once.
+    if ($gone > 0 && getenv('PRELOAD_TRIED') === false) {
+        error_log("deploy/preload.txt is out of date: of its classes $gone are not there any more. bin/preload makes it anew.");
     }
 })((string) getenv('COMPOSER_VENDOR_DIR'));

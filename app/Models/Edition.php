@@ -23,6 +23,9 @@ final class Edition extends Model
 {
     protected $table = 'editions';
 
+    /** All but the documents, which may be large. */
+    public const LINE = ['id', 'quiz_id', 'number', 'version', 'revision', 'published_at'];
+
     public $timestamps = false;
 
     protected $attributes = ['revision' => 0];

@@ -30,10 +30,11 @@ final class Quiz extends Model
         return $this->hasMany(Edition::class);
     }
 
-    /** @return HasOne<Edition, $this> */
+    /** @return HasOne<Edition, $this> without its document, which Editions reads where it is wanted */
     public function latestEdition(): HasOne
     {
-        return $this->hasOne(Edition::class)->ofMany('number', 'max');
+        return $this->hasOne(Edition::class)->ofMany('number', 'max')
+            ->select(array_map(static fn (string $column): string => "editions.$column", Edition::LINE));
     }
 
     /** @return HasMany<QuizChange, $this> */

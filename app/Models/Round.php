@@ -39,6 +39,9 @@ final class Round extends Model
 {
     protected $table = 'rounds';
 
+    private const STAMP = 'count(*) as rounds, sum(unix_timestamp(moved_at)) as moved, count(finished_at) as finished,'
+        .' sum(interrupted) as interrupted, sum(revision) as marked';
+
     public $timestamps = false;
 
     /** @return BelongsTo<Edition, $this> */
@@ -72,9 +75,19 @@ final class Round extends Model
      */
     public static function stamp(Builder $rounds): object
     {
-        return (object) $rounds->toBase()->selectRaw(
-            'count(*) as rounds, max(moved_at) as moved, count(finished_at) as finished, sum(interrupted) as interrupted',
-        )->first();
+        return (object) $rounds->toBase()->selectRaw(self::STAMP)->first();
+    }
+
+    /**
+     * The same of several tasks.
+     *
+     * @param  array<int, string>  $tasks
+     * @return array<string, object> by the task's id, of those that have rounds
+     */
+    public static function stamps(array $tasks): array
+    {
+        return self::query()->whereIn('task_id', $tasks)->toBase()->groupBy('task_id')->selectRaw('task_id, '.self::STAMP)->get()
+            ->keyBy('task_id')->all();
     }
 
     /**

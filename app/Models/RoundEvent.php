@@ -33,6 +33,17 @@ final class RoundEvent extends Eloquent
 
     protected $guarded = [];
 
+    /**
+     * @param  array<int, string>  $rounds
+     * @return list<string> those of them in which something arrived after the closing
+     */
+    public static function lateAmong(array $rounds): array
+    {
+        return array_values(
+            self::query()->where('late', true)->whereIn('round_id', $rounds)->distinct()->pluck('round_id')->map(strval(...))->all(),
+        );
+    }
+
     protected function casts(): array
     {
         return [

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace HiddenLadder\App\Models;
 
 use Carbon\CarbonImmutable;
+use HiddenLadder\App\Mail\PasswordLetter;
 use Illuminate\Auth\Passwords\CanResetPassword;
 use Illuminate\Contracts\Auth\Authenticatable;
 use Illuminate\Contracts\Auth\CanResetPassword as Resettable;
@@ -44,6 +45,12 @@ final class Teacher extends Model implements Authenticatable, HasEpoch, HasLocal
     public function preferredLocale(): string
     {
         return $this->language;
+    }
+
+    /** @param  string  $token */
+    public function sendPasswordResetNotification($token): void
+    {
+        $this->notify(new PasswordLetter($token));
     }
 
     public function epoch(): int

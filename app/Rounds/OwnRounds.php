@@ -23,13 +23,26 @@ final readonly class OwnRounds
 
     public static function of(string $student, Task $task): self
     {
-        $rounds = Round::query()->where('task_id', $task->id)->where('student_id', $student)->orderBy('number')->get();
+        return self::ofAll($student, new Collection([$task]))[$task->id];
+    }
 
-        return new self(
-            $task,
-            $rounds->each(static fn (Round $round) => $round->setRelation('task', $task)),
-            Terms::read(Fields::of($task->terms)),
-        );
+    /**
+     * Of several tasks, read together.
+     *
+     * @param  Collection<int, Task>  $tasks
+     * @return array<string, self> by the task's id
+     */
+    public static function ofAll(string $student, Collection $tasks): array
+    {
+        $rounds = Round::query()->whereIn('task_id', $tasks->modelKeys())->where('student_id', $student)->with('edition:id,revision')
+            ->orderBy('number')->get()->groupBy('task_id');
+        $own = [];
+        foreach ($tasks as $task) {
+            $ofTask = $rounds->get($task->id, new Collection)->each(static fn (Round $round) => $round->setRelation('task', $task));
+            $own[$task->id] = new self($task, $ofTask, Terms::read(Fields::of($task->terms)));
+        }
+
+        return $own;
     }
 
     /** Where the student goes on: the first that is under way, also where it is an earlier one that was sent back; else the last. */

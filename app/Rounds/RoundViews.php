@@ -8,6 +8,7 @@ use HiddenLadder\App\Media\MediaFolder;
 use HiddenLadder\App\Models\Round;
 use HiddenLadder\App\Models\RoundEvent;
 use HiddenLadder\App\Models\TaskState;
+use HiddenLadder\App\SharedMemory;
 use HiddenLadder\Core\Round\Circumstances;
 use HiddenLadder\Core\Round\Result\Standing;
 use HiddenLadder\Core\Round\State;
@@ -40,33 +41,63 @@ final class RoundViews
             + $view
             + [
                 'media' => $this->mediaFolder->described($media),
-                'late' => $state->isFinished() && RoundEvent::query()->where('round_id', $round->id)->where('late', true)->exists(),
+                'late' => $state->isFinished() && RoundEvent::lateAmong([$round->id]) !== [],
             ];
+    }
+
+    /**
+     * How far a round is, as its student may see it on coming back.
+     *
+     * @return array{title: string, finished: bool, progress: list<string>, standings: ?array<string, int>}
+     */
+    public function summary(Round $round, OwnRounds $own): array
+    {
+        $state = State::fromArray($round->state);
+
+        return $this->projection($round, $state, true, $own)->summary($state);
     }
 
     /** @return list<string> ids of the media the student may load where the round stands */
     public function media(Round $round): array
     {
+        $task = $round->loadMissing('task')->task;
+        // All that decides it; an answer moves the round.
+        $from = [
+            $round->getRawOriginal('moved_at'), $round->getRawOriginal('state'), $this->rules->revision($round), $round->terms, $task->terms,
+            $task->state(), $task->released_at !== null,
+        ];
+        $key = "shown/$round->id/".hash('xxh128', serialize($from));
+        $known = $round->finished_at === null ? SharedMemory::get($key) : null;
+        if (is_array($known)) {
+            return array_values(array_filter($known, is_string(...)));
+        }
         $state = State::fromArray($round->state);
-
         // Whoever loads a page again comes back to it, and sees what is there then.
-        return $this->projection($round, $state, true)->media($state);
+        $media = $this->projection($round, $state, true)->media($state);
+        SharedMemory::put($key, $media, seconds: 3600);
+
+        return $media;
     }
 
     /** Whether the student may see the score of a round that was finished. */
-    public function showsScore(Round $round): bool
+    public function showsScore(Round $round, OwnRounds $own): bool
     {
         $state = State::fromArray($round->state);
 
-        return $this->circumstances($round, $state, true)->let($this->rules->terms($round), Sight::Score, true, Standing::Untouched);
+        return $this->circumstances($round, $state, true, $own)->let($this->rules->terms($round), Sight::Score, true, Standing::Untouched);
     }
 
-    private function projection(Round $round, State $state, bool $comingBack): Projection
+    private function projection(Round $round, State $state, bool $comingBack, ?OwnRounds $own = null): Projection
     {
-        return new Projection($this->rules->quiz($round), $this->rules->terms($round), $this->circumstances($round, $state, $comingBack));
+        return new Projection(
+            $this->rules->quiz($round),
+            $this->rules->terms($round),
+            $this->circumstances($round, $state, $comingBack, $own),
+        );
     }
 
-    private function circumstances(Round $round, State $state, bool $comingBack): Circumstances
+    /** @param  ?OwnRounds  $own  the student's of the task, where they are read already */
+    private function circumstances(Round $round, State $state, bool $comingBack, ?OwnRounds $own): Circumstances
     {
         $task = $round->loadMissing('task')->task;
         $isOver = $state->isFinished();
@@ -74,7 +105,7 @@ final class RoundViews
         return new Circumstances(
             comingBack: $comingBack && $isOver,
             // Asked only where it can matter: most answers are given in the middle of a round.
-            lastRound: $isOver && OwnRounds::of($round->student_id, $task)->isOver(),
+            lastRound: $isOver && ($own ?? OwnRounds::of($round->student_id, $task))->isOver(),
             closed: $task->state() === TaskState::Closed,
             released: $task->released_at !== null,
         );

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace HiddenLadder\App\Tasks;
 
+use HiddenLadder\App\Models\Edition;
 use HiddenLadder\App\Models\Round;
 use HiddenLadder\App\Models\RoundEvent;
 use HiddenLadder\App\Models\Student;
@@ -15,6 +16,8 @@ use HiddenLadder\Core\Quiz\QuizDocument;
 use HiddenLadder\Core\Round\Frame;
 use HiddenLadder\Core\Round\Result\Record;
 use HiddenLadder\Core\Round\State;
+use Illuminate\Support\Facades\Config;
+use Illuminate\Support\Facades\DB;
 
 /** The live view of a class at work: where each student is, how they stand, and how each question goes. */
 final class Lookout
@@ -23,22 +26,36 @@ final class Lookout
     {
     }
 
-    /** @return array<string, mixed> from each student's latest round */
+    /** Another one as soon as something in it is another. What the clock does to rounds is done first. */
+    public function stamp(Task $task): string
+    {
+        $this->book->settle($task);
+        $members = DB::query()->fromSub(TaskProgress::members([$task->id]), 'members')->join('students', 'students.id', '=', 'student_id')
+            ->selectRaw('count(*), bit_xor(crc32(students.id)), max(students.updated_at)')->first();
+        $edition = $this->edition($task);
+
+        return hash('xxh128', serialize([
+            $members, Round::stamp($task->rounds()->getQuery()), $edition->id, $edition->revision, Config::string('hidden_ladder.rules'),
+        ]));
+    }
+
+    private function edition(Task $task): Edition
+    {
+        return Edition::query()->where('quiz_id', $task->quiz_id)->orderByDesc('number')->firstOrFail(Edition::LINE);
+    }
+
+    /** @return array<string, mixed> from each student's latest round, of a task whose rounds are settled */
     public function of(Task $task): array
     {
-        $edition = $task->quiz->latestEdition;
-        assert($edition !== null);
-        $quiz = $this->editions->read($edition);
-        $this->book->settle($task);
+        $quiz = $this->editions->read($this->edition($task));
         $students = $task->students();
         $latest = $task->latestRounds()->whereIn('student_id', $students->modelKeys())->get(
             ['id', 'student_id', 'number', 'state', 'moved_at', 'finished_at'],
         )->keyBy('student_id');
-        $late = RoundEvent::query()->where('late', true)->whereIn('round_id', $latest->pluck('id'))->distinct()->pluck('round_id')->all();
+        $late = RoundEvent::lateAmong($latest->map(static fn (Round $round): string => $round->id)->values()->all());
         $states = $latest->map(static fn (Round $round): State => State::fromArray($round->state));
 
         return [
-            'now' => now()->toIso8601ZuluString('millisecond'),
             'students' => $students->map(
                 fn (Student $student): array => $this->student($student, $latest->get($student->id), $states->get($student->id), $late),
             )->all(),

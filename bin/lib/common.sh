@@ -323,9 +323,10 @@ let_go() {
 # What requests use is loaded once, before the first, where that works: it is tried out first. deploy/preload.txt is made by bin/preload.
 preload() {
     local name=$1 user=$2 base=$VAR/$1 said
-    if [ ! -s deploy/preload.txt ]; then write_php_ini "$name"; return; fi
+    export PRELOAD_LIST=${PRELOAD_LIST:-$ROOT/deploy/preload.txt}
+    if [ "$PRELOAD_LIST" = none ]; then write_php_ini "$name"; return; fi
     write_php_ini "$name" "$ROOT/deploy/preload.php"
-    if ! said=$(php -d opcache.enable_cli=1 -r 'exit(count(opcache_get_status(true)["preload_statistics"]["classes"] ?? []) > 100 ? 0 : 1);' 2>&1); then
+    if ! said=$(PRELOAD_TRIED=1 php -d opcache.enable_cli=1 -r 'exit(count(opcache_get_status(true)["preload_statistics"]["classes"] ?? []) > 100 ? 0 : 1);' 2>&1); then
         printf '%s preload: %s\n' "$(date +%FT%T)" "${said:-nothing was loaded}" >>"$base/log/php-fpm.log"
         say "  Started without loading classes ahead, so a little slower: ${said:-nothing was loaded}"
         write_php_ini "$name"

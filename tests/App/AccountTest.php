@@ -166,7 +166,7 @@ final class AccountTest extends AppTestCase
 
     public function test_health_says_that_the_app_answers_and_nothing_else(): void
     {
-        $this->get('/health')->assertOk()->assertExactJson(['well' => true]);
+        $this->get('/health')->assertOk()->assertExactJson(['well' => true, 'workerSecondsAgo' => null, 'schedulerSecondsAgo' => null]);
     }
 
     private function rememberCookie(): string

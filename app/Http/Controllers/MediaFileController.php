@@ -77,7 +77,7 @@ final class MediaFileController extends Controller
         );
         // Mostly it is of a round under way; of one that is over, the closing words and what is looked back at show some too.
         foreach ([$rounds()->whereNull('finished_at'), $rounds()->whereNotNull('finished_at')->whereHas('edition', $names)] as $some) {
-            foreach ($some->get() as $round) {
+            foreach ($some->with(['task', 'edition:id,revision'])->get() as $round) {
                 if (in_array($medium->id, $this->views->media($round), true)) {
                     return true;
                 }

@@ -5,25 +5,29 @@ declare(strict_types=1);
 namespace HiddenLadder\App\Http\Resources;
 
 use HiddenLadder\App\Models\Task;
-use HiddenLadder\App\Results\DepthProfiles;
+use HiddenLadder\App\Tasks\TaskProgress;
+use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Http\Request;
 use Illuminate\Http\Resources\Json\JsonResource;
 
 /** A task in a list, with how far it is. */
 final class TaskLine extends JsonResource
 {
-    public function __construct(private readonly Task $task)
+    /** @param  list<array{came: int, depth: float, rungs: int}>  $depths */
+    public function __construct(private readonly Task $task, private readonly TaskProgress $progress, private readonly array $depths)
     {
         parent::__construct($task);
+    }
+
+    /** One task by itself. */
+    public static function of(Task $task): self
+    {
+        return (new TaskLines(new Collection([$task])))->toArray(request())[0];
     }
 
     /** @return array<string, mixed> */
     public function toArray(Request $request): array
     {
-        $students = $this->task->students();
-        // Who was taken out does not count any more.
-        $rounds = $this->task->rounds()->getQuery()->whereIn('student_id', $students->modelKeys());
-
         return [
             'id' => $this->task->id,
             'quiz' => $this->task->quiz_id,
@@ -36,10 +40,10 @@ final class TaskLine extends JsonResource
             'closesAt' => $this->task->closes_at?->toIso8601ZuluString(),
             'releasedAt' => $this->task->released_at?->toIso8601ZuluString(),
             'givenAt' => $this->task->created_at->toIso8601ZuluString(),
-            'students' => $students->count(),
-            'started' => (clone $rounds)->distinct()->count('student_id'),
-            'finished' => (clone $rounds)->whereNotNull('finished_at')->distinct()->count('student_id'),
-            'depths' => app(DepthProfiles::class)->of($this->task),
+            'students' => $this->progress->students,
+            'started' => $this->progress->started,
+            'finished' => $this->progress->finished,
+            'depths' => $this->depths,
         ];
     }
 }

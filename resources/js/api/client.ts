@@ -68,6 +68,26 @@ export async function take<T>(answer: Promise<{ data?: T; error?: unknown; respo
     throw new Refused(problem);
 }
 
+/** What was sent last, and under which name the server knows it. */
+export type Known<T> = { data: T; etag: string } | null;
+
+/** What is sent, or what was known where the server says that it is the same still (304). Nothing is kept on the device. */
+export async function unlessChanged<T>(
+    known: { current: Known<T> },
+    ask: (headers: Record<string, string>) => Promise<{ data?: T; error?: unknown; response: Response }>,
+): Promise<T> {
+    const before = known.current;
+    let etag: string | null = null;
+    const data = await take(
+        ask(before === null ? {} : { 'If-None-Match': before.etag }).then((given) => {
+            etag = given.response.headers.get('ETag');
+            return before !== null && given.response.status === 304 ? { data: before.data, response: new Response() } : given;
+        }),
+    );
+    known.current = etag === null ? null : { data, etag };
+    return data;
+}
+
 /** Sends a form with files, and tells how far it is (0 to 1). */
 export function sendFiles<T>(path: string, form: FormData, progress: (share: number) => void): Promise<T> {
     return new Promise((resolve, reject) => {

@@ -8,6 +8,7 @@ use Carbon\CarbonImmutable;
 use HiddenLadder\App\Accounts\Door;
 use HiddenLadder\App\Http\Controllers\Controller;
 use HiddenLadder\App\Http\Device;
+use HiddenLadder\App\Models\RoundEvent;
 use HiddenLadder\App\Models\SchoolClass;
 use HiddenLadder\App\Models\Student;
 use HiddenLadder\App\Models\Task;
@@ -101,10 +102,15 @@ final class EntryController extends Controller
     {
         $student = $this->student($request);
         $classes = $student->classes()->orderBy('name')->orderBy('id')->pluck('name', 'classes.id');
-        $tasks = Task::query()->givenTo($student)->with(['quiz', 'class'])->orderByDesc('created_at')->orderByDesc('id')
-            ->inState(TaskState::Open, TaskState::Due, TaskState::Closed)->get()
-            ->map(fn (Task $task): array => ['class' => (string) $task->class_id, 'task' => $this->task($student, $task, $book, $views)])
-            ->groupBy('class');
+        $given = Task::query()->givenTo($student)->with(['quiz:id,title', 'class'])->orderByDesc('created_at')->orderByDesc('id')
+            ->inState(TaskState::Open, TaskState::Due, TaskState::Closed)->get();
+        $own = OwnRounds::ofAll($student->id, $given);
+        $current = array_map(static fn (OwnRounds $ofTask): ?string => $ofTask->current()?->id, $own);
+        $late = RoundEvent::lateAmong(array_values(array_filter($current, is_string(...))));
+        $tasks = $given->map(fn (Task $task): array => [
+            'class' => (string) $task->class_id,
+            'task' => $this->task($student, $own[$task->id], $book, $views, $late),
+        ])->groupBy('class');
 
         return new JsonResponse($this->said([
             'id' => $student->id,
@@ -121,38 +127,41 @@ final class EntryController extends Controller
         ]));
     }
 
-    /** @return array<string, mixed> */
-    private function task(Student $student, Task $task, RoundBook $book, RoundViews $views): array
+    /**
+     * @param  list<string>  $late  rounds in which something arrived after the closing
+     * @return array<string, mixed>
+     */
+    private function task(Student $student, OwnRounds $own, RoundBook $book, RoundViews $views, array $late): array
     {
-        $own = OwnRounds::of($student->id, $task);
+        $task = $own->task;
         $before = $own->current();
         $current = $before === null ? null : $book->upToDate($before);
-        $view = $current === null ? null : $book->view($current);
+        // Read anew only where the clock, a closing or a correction moved it.
+        $own = $current === $before ? $own : OwnRounds::of($student->id, $task);
+        $summary = $current === null ? null : $views->summary($current, $own);
         if ($current !== null) {
             $book->seen($current);
         }
-        // Read anew only where the clock, a closing or a correction moved it.
-        $own = $current === $before ? $own : OwnRounds::of($student->id, $task);
         $done = $own->lastDone();
         $soFar = $own->soFar();
         $nextFrom = $soFar->nextFrom();
 
         return [
             'id' => $task->id,
-            'title' => $view['title'] ?? $task->quiz->title,
+            'title' => $summary['title'] ?? $task->quiz->title,
             'open' => $task->state()->isRunning(),
             'dueAt' => $task->due_at?->toIso8601ZuluString(),
             'closesAt' => $task->closes_at?->toIso8601ZuluString(),
             'terms' => TermsInWords::sentences(Terms::read(Fields::of($task->terms))),
-            'round' => $view === null ? null : [
-                'id' => $view['id'],
-                'number' => $view['round'],
-                'finished' => $view['finished'],
-                'progress' => $view['progress'],
-                'standings' => $view['standings'],
-                'late' => $view['late'],
+            'round' => $summary === null ? null : [
+                'id' => $current->id,
+                'number' => $current->number,
+                'finished' => $summary['finished'],
+                'progress' => $summary['progress'],
+                'standings' => $summary['standings'],
+                'late' => $summary['finished'] && in_array($current->id, $late, true),
             ],
-            'score' => $done !== null && $views->showsScore($done) ? $soFar->score() : null,
+            'score' => $done !== null && $views->showsScore($done, $own) ? $soFar->score() : null,
             'goal' => $soFar->goal(),
             'nextFrom' => $nextFrom === null ? null : CarbonImmutable::createFromTimestampMs($nextFrom)->toIso8601ZuluString(),
             'waitsFor' => OwnRounds::waitsFor($student, $task),

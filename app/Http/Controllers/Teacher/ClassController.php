@@ -7,10 +7,9 @@ namespace HiddenLadder\App\Http\Controllers\Teacher;
 use HiddenLadder\App\Accounts\Door;
 use HiddenLadder\App\Http\Controllers\Controller;
 use HiddenLadder\App\Http\Resources\ClassLine;
-use HiddenLadder\App\Http\Resources\TaskLine;
+use HiddenLadder\App\Http\Resources\TaskLines;
 use HiddenLadder\App\Models\SchoolClass;
 use HiddenLadder\App\Models\Student;
-use HiddenLadder\App\Models\Task;
 use HiddenLadder\App\School\Phrases;
 use HiddenLadder\App\School\Roster;
 use Illuminate\Http\JsonResponse;
@@ -125,9 +124,7 @@ final class ClassController extends Controller
                 'id' => $student->id, 'name' => $student->name, 'entered' => $student->secret !== null, 'extraTime' => $student->extra_time,
                 'shutUntil' => isset($shut[$student->id]) ? $shut[$student->id]->toIso8601ZuluString() : null,
             ])->all(),
-            'tasks' => $class->tasks()->with(['quiz.latestEdition', 'class'])->get()->map(
-                static fn (Task $task): TaskLine => new TaskLine($task),
-            )->all(),
+            'tasks' => new TaskLines($class->tasks()->get()),
         ];
     }
 }

@@ -34,6 +34,10 @@ use Illuminate\Http\Response;
 /** Giving a quiz to a class, and seeing how it goes. */
 final class TaskController extends Controller
 {
+    public function __construct(private readonly Editions $editions)
+    {
+    }
+
     public function store(Request $request, SchoolClass $class): JsonResponse
     {
         $this->authorize('reach', $class);
@@ -52,7 +56,7 @@ final class TaskController extends Controller
             'due_at' => self::time($request->input('dueAt')),
         ]);
 
-        return new JsonResponse(new TaskLine($task->load(['quiz.latestEdition', 'class'])), 201);
+        return new JsonResponse(TaskLine::of($task), 201);
     }
 
     public function update(Request $request, Task $task, RoundBook $book): JsonResponse
@@ -78,7 +82,7 @@ final class TaskController extends Controller
         $task->save();
         $book->settle($task);
 
-        return new JsonResponse(new TaskLine($task->load(['quiz.latestEdition', 'class'])));
+        return new JsonResponse(TaskLine::of($task));
     }
 
     /** Now, or opened again: a closing time that has passed then no longer holds. */
@@ -91,27 +95,29 @@ final class TaskController extends Controller
     }
 
     /** The task with the edition that rounds now begin on. */
-    public function show(Task $task, Editions $editions): JsonResponse
+    public function show(Task $task): JsonResponse
     {
-        $this->authorize('reach', $task->load(['class', 'quiz.latestEdition']));
+        $this->authorize('reach', $task->load(['class', 'quiz:id,title', 'quiz.latestEdition']));
         $edition = $task->quiz->latestEdition;
         assert($edition !== null);
 
         $terms = Terms::read(Fields::of($task->terms));
 
-        return new JsonResponse((new TaskLine($task))->resolve() + [
+        return new JsonResponse(TaskLine::of($task)->resolve() + [
             'terms' => $terms->toArray(),
             ...$this->said(['sentences' => TermsInWords::sentences($terms), 'consequences' => TermsInWords::consequences($terms)]),
             'edition' => $edition->number,
-            'document' => $editions->document($edition),
+            'document' => $this->editions->document($edition),
         ]);
     }
 
-    public function lookout(Task $task, Lookout $lookout): JsonResponse
+    /** As long as nothing changes it is answered by 304 (RFC 9110, 15.4.5), since it is asked for every two seconds. */
+    public function lookout(Request $request, Task $task, Lookout $lookout): JsonResponse
     {
-        $this->authorize('reach', $task->load(['class', 'quiz.latestEdition']));
+        $this->authorize('reach', $task);
+        $response = (new JsonResponse)->setEtag($lookout->stamp($task));
 
-        return new JsonResponse($lookout->of($task));
+        return $response->isNotModified($request) ? $response : $response->setData($lookout->of($task));
     }
 
     /** Everything one student did in this task, in order. */
@@ -161,7 +167,7 @@ final class TaskController extends Controller
     private function terms(Request $request, Quiz $quiz): Terms
     {
         $sent = $request->input('terms');
-        $terms = Terms::read(Fields::of($sent ?? $quiz->latestEdition?->document['terms'] ?? [], '/terms'));
+        $terms = Terms::read(Fields::of($sent ?? $this->suggested($quiz), '/terms'));
         if (Gating::circle($quiz, $terms) !== []) {
             throw Rejected::invalid(
                 new Message('problem.task.gates-in-a-circle'),
@@ -170,6 +176,15 @@ final class TaskController extends Controller
         }
 
         return $terms;
+    }
+
+    /** @return array<array-key, mixed> terms that the quiz suggests */
+    private function suggested(Quiz $quiz): array
+    {
+        $edition = $quiz->latestEdition;
+        $terms = $edition === null ? null : $this->editions->document($edition)['terms'] ?? null;
+
+        return is_array($terms) ? $terms : [];
     }
 
     private static function time(mixed $written): ?CarbonImmutable

@@ -6,7 +6,7 @@ namespace HiddenLadder\App\Http\Controllers\Teacher;
 
 use HiddenLadder\App\Http\Controllers\Controller;
 use HiddenLadder\App\Http\Resources\QuizLine;
-use HiddenLadder\App\Http\Resources\TaskLine;
+use HiddenLadder\App\Http\Resources\TaskLines;
 use HiddenLadder\App\Models\QuizState;
 use HiddenLadder\App\Models\TaskState;
 use Illuminate\Http\JsonResponse;
@@ -18,9 +18,7 @@ final class TodayController extends Controller
     public function __invoke(Request $request): JsonResponse
     {
         $teacher = $this->teacher($request);
-        $running = $teacher->tasks()->with(
-            ['quiz.latestEdition', 'class'],
-        )->inState(TaskState::Open, TaskState::Due)->orderByDesc('created_at')->get();
+        $running = $teacher->tasks()->inState(TaskState::Open, TaskState::Due)->orderByDesc('created_at')->get();
         $drafts = $teacher->quizzes()->with('latestEdition')->where(
             'state',
             '!=',
@@ -28,7 +26,7 @@ final class TodayController extends Controller
         )->orderByDesc('updated_at')->limit(4)->get();
 
         return new JsonResponse([
-            'running' => TaskLine::collection($running),
+            'running' => new TaskLines($running),
             'quizzes' => QuizLine::collection($drafts),
         ]);
     }

@@ -92,18 +92,25 @@ final readonly class Projection
         return [$view, array_values(array_unique(array_filter($media, is_string(...))))];
     }
 
+    /** @return array{title: string, finished: bool, progress: list<string>, standings: ?array<string, int>} how far a round is, without what it asks */
+    public function summary(State $state): array
+    {
+        return [
+            'title' => $this->quiz->title,
+            'finished' => $state->isFinished(),
+            'progress' => $this->progress($state),
+            'standings' => $this->standings($state),
+        ];
+    }
+
     /** @return array<string, mixed> with texts and videos as they are in the quiz */
     private function view(State $state): array
     {
-        return [
+        return $this->summary($state) + [
             'number' => $state->number,
-            'title' => $this->quiz->title,
             'language' => $this->quiz->language,
             'instructions' => $this->quiz->instructions,
-            'finished' => $state->isFinished(),
             'returning' => $state->returning,
-            'progress' => $this->progress($state),
-            'standings' => $this->standings($state),
             'ends' => $state->isFinished() ? null : $this->position->roundEnds($state),
             'atHand' => $this->atHand($state),
             'overview' => $this->overview($state),

@@ -1,7 +1,7 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { type ReactNode, useMemo, useState } from 'react';
+import { type ReactNode, useMemo, useRef, useState } from 'react';
 import { Link, useParams } from 'react-router';
-import { client, sentence, take } from '../../api/client';
+import { client, type Known, sentence, take, unlessChanged } from '../../api/client';
 import type { Lookout, LookoutStudent, Task, Terms } from '../../api/types';
 import { Cutaway } from '../../cutaway/Cutaway';
 import { questionsAt } from '../../quiz/places';
@@ -25,9 +25,10 @@ export function TaskPage() {
     const id = useParams().task ?? '';
     const path = { params: { path: { task: id } } };
     const task = useQuery({ queryKey: ['task', id], queryFn: () => take(client.GET('/tasks/{task}', path)) });
+    const known = useRef<Known<Lookout>>(null);
     const lookout = useQuery({
         queryKey: ['lookout', id],
-        queryFn: () => take(client.GET('/tasks/{task}/lookout', path)),
+        queryFn: () => unlessChanged(known, (headers) => client.GET('/tasks/{task}/lookout', { ...path, headers })),
         refetchInterval: LOOK_EVERY,
     });
     if (task.data === undefined || lookout.data === undefined) {

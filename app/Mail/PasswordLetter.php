@@ -1,0 +1,16 @@
+<?php
+
+declare(strict_types=1);
+
+namespace HiddenLadder\App\Mail;
+
+use Illuminate\Auth\Notifications\ResetPassword;
+use Illuminate\Bus\Queueable;
+use Illuminate\Contracts\Queue\ShouldBeEncrypted;
+use Illuminate\Contracts\Queue\ShouldQueue;
+
+/** Leads to a new password. The worker sends it, so that whoever asked does not wait, nor learns from the time whether there is such an account. */
+final class PasswordLetter extends ResetPassword implements ShouldBeEncrypted, ShouldQueue
+{
+    use Queueable;
+}

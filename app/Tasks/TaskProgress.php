@@ -1,0 +1,60 @@
+<?php
+
+declare(strict_types=1);
+
+namespace HiddenLadder\App\Tasks;
+
+use HiddenLadder\App\Models\Task;
+use HiddenLadder\App\Models\TaskAudience;
+use Illuminate\Database\Query\Builder;
+use Illuminate\Support\Collection;
+use Illuminate\Support\Facades\DB;
+
+/** How many students a task is for, and how many of them began and finished. Who was taken out does not count any more. */
+final readonly class TaskProgress
+{
+    private function __construct(public int $students, public int $started, public int $finished)
+    {
+    }
+
+    /**
+     * In one query, however many tasks there are.
+     *
+     * @param  Collection<int, Task>  $tasks
+     * @return array<string, self> by the task's id
+     */
+    public static function of(Collection $tasks): array
+    {
+        $ids = $tasks->map(static fn (Task $task): string => $task->id)->all();
+        $counts = DB::query()->fromSub(self::members($ids), 'members')
+            ->leftJoin('rounds', static fn ($join) => $join
+                ->on('rounds.task_id', '=', 'members.task_id')->on('rounds.student_id', '=', 'members.student_id'))
+            ->groupBy('members.task_id')
+            ->selectRaw(
+                'members.task_id, count(distinct members.student_id) as students, count(distinct rounds.student_id) as started,'
+                .' count(distinct case when rounds.finished_at is not null then rounds.student_id end) as finished',
+            )->get()->keyBy('task_id');
+
+        return array_map(static function (string $id) use ($counts): self {
+            $row = $counts->get($id);
+
+            return new self((int) ($row->students ?? 0), (int) ($row->started ?? 0), (int) ($row->finished ?? 0));
+        }, array_combine($ids, $ids));
+    }
+
+    /**
+     * Whom each task is for, as far as they are known.
+     *
+     * @param  array<int, string>  $tasks
+     */
+    public static function members(array $tasks): Builder
+    {
+        $from = static fn (TaskAudience $audience, string $table): Builder => DB::table('tasks')
+            ->join($table, ...($audience === TaskAudience::WholeClass ? ["$table.class_id", '=', 'tasks.class_id'] : ["$table.task_id", '=', 'tasks.id']))
+            ->whereIn('tasks.id', $tasks)->where('tasks.audience', $audience->value)->selectRaw("tasks.id as task_id, $table.student_id");
+
+        return $from(TaskAudience::WholeClass, 'enrolments')->whereNull('enrolments.removed_at')
+            ->unionAll($from(TaskAudience::Students, 'task_students'))
+            ->unionAll($from(TaskAudience::Link, 'rounds'));
+    }
+}
