@@ -30,6 +30,12 @@ final class Edition extends Model
 
     protected $attributes = ['revision' => 0];
 
+    /** With its documents, where only its line was read so far. */
+    public function whole(): self
+    {
+        return array_key_exists('document', $this->getAttributes()) ? $this : $this->refresh();
+    }
+
     /** @return HasMany<EditionCorrection, $this> all that was laid and taken back, in order */
     public function corrections(): HasMany
     {

@@ -244,6 +244,8 @@ final class Corrections
 
     private function workpiece(Edition $edition): Workpiece
     {
+        $edition = $edition->whole();
+
         return Workpiece::fromJson(strval($edition->getRawOriginal('corrected') ?? $edition->getRawOriginal('document')));
     }
 
@@ -318,7 +320,7 @@ final class Corrections
      */
     public function derived(Edition $edition): Workpiece
     {
-        $work = Workpiece::fromJson(strval($edition->getRawOriginal('document')));
+        $work = Workpiece::fromJson(strval($edition->whole()->getRawOriginal('document')));
         $layers = $edition->corrections()->get();
         $last = $layers->whereNull('unfit')->keyBy('correction_id');
         foreach ($layers as $layer) {

@@ -35,9 +35,7 @@ final class Editions
     /** @return array<array-key, mixed> */
     public function document(Edition $edition): array
     {
-        if (! array_key_exists('document', $edition->getAttributes())) {
-            $edition->refresh();
-        }
+        $edition = $edition->whole();
 
         return $edition->corrected ?? $edition->document;
     }
