@@ -1,5 +1,6 @@
 // 60 simulated students walk the demo's quiz on tides against the served app, each waiting for one reply before the next
-// event. Then the same students call the yardstick (signed in, one INSERT) as fast, in the same run.
+// event. Then the same students call the yardsticks as fast, in the same run: a signed-in route with one INSERT, and a bare script
+// in the same processes that does nothing but one INSERT.
 import { beginTogether, demoTeacher, Server, step } from './students.mjs';
 
 const STUDENTS = 60;
@@ -24,11 +25,13 @@ let events = 0;
 let eventSeconds = 0;
 let inserts = 0;
 let insertSeconds = 0;
+let bareInserts = 0;
+let bareSeconds = 0;
 for (let round = 0; round < ROUNDS; round++) {
     eventSeconds += await together(async (student) => {
         for (let i = 0; i < EVENTS_EACH; i++) {
             const began = performance.now();
-            const kind = await step(student, task);
+            const { kind } = await step(student, task);
             events++;
             if (kind === 'answered') {
                 answerTimes.push(performance.now() - began);
@@ -41,6 +44,12 @@ for (let round = 0; round < ROUNDS; round++) {
             await student.client.must('POST', '/api/student/yardstick', {});
             inserts++;
             yardstickTimes.push(performance.now() - began);
+        }
+    });
+    bareSeconds += await together(async (student) => {
+        for (let i = 0; i < 4 * EVENTS_EACH; i++) {
+            await student.client.must('GET', '/bare');
+            bareInserts++;
         }
     });
 }
@@ -60,6 +69,15 @@ const line = (name, value, unit, other) =>
         }),
     );
 line('answers', rate, 'events/s', yardstick);
+console.log(
+    JSON.stringify({
+        name: 'answers, of a bare INSERT',
+        value: rounded(rate),
+        unit: 'events/s',
+        against: `a bare script, one INSERT: ${rounded(bareInserts / bareSeconds)} /s`,
+        ratio: rounded((rate * bareSeconds) / bareInserts, 3),
+    }),
+);
 line('answers, median', median(answerTimes, 0.5), 'ms', median(yardstickTimes, 0.5));
 line('answers, 95th percentile', median(answerTimes, 0.95), 'ms', median(yardstickTimes, 0.95));
 console.log(

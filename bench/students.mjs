@@ -52,12 +52,16 @@ export class Client {
     }
 
     async must(method, path, body) {
+        return (await this.accepted(method, path, body)).body;
+    }
+
+    async accepted(method, path, body) {
         const answer = await this.call(method, path, body);
         if (answer.status >= 300) {
             this.server.errors++;
             throw new Error(`${method} ${path}: ${answer.status} ${JSON.stringify(answer.body).slice(0, 200)}`);
         }
-        return answer.body;
+        return answer;
     }
 }
 
@@ -109,13 +113,14 @@ export async function beginTogether(server, teacher, count) {
     return { students, task, class: made, quiz };
 }
 
-/** The next event of a student's walk, sent; a finished round is followed by another. Says what was done. */
+/** The next event of a student's walk, sent; a finished round is followed by another. Gives what was done, and the answer to it. */
 export async function step(student, task) {
     if (student.view.finished) {
         student.view = await student.client.must('POST', `/api/student/tasks/${task.id}/rounds`, { again: true });
     }
     const [kind, data] = next(student.view.place);
     const event = { id: ulid(), after: student.view.last, kind, at: Date.now(), data };
-    student.view = await student.client.must('POST', `/api/student/rounds/${student.view.id}/events`, event);
-    return kind;
+    const response = await student.client.accepted('POST', `/api/student/rounds/${student.view.id}/events`, event);
+    student.view = response.body;
+    return { kind, response };
 }

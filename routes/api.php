@@ -92,7 +92,7 @@ Route::middleware('auth:student')->prefix('student')->group(static function (): 
     Route::get('rounds/{round}', [RoundController::class, 'show']);
     Route::post('rounds/{round}/files', HandInController::class);
     Route::post('rounds/{round}/events', [RoundController::class, 'take']);
-    Route::post('yardstick', YardstickController::class);
+    Route::match(['get', 'post'], 'yardstick', YardstickController::class);
 });
 
 Route::get('post-box', PostBoxController::class);

@@ -245,7 +245,7 @@ instance_env() {
     export APP_CONFIG_CACHE=$base/cache/config.php APP_ROUTES_CACHE=$base/cache/routes.php APP_SERVICES_CACHE=$base/cache/services.php APP_PACKAGES_CACHE=$base/cache/packages.php APP_EVENTS_CACHE=$base/cache/events.php
     # The instance's own settings of PHP, and packages without those of the tests: for its servers, its worker and its commands.
     export COMPOSER_VENDOR_DIR=$SERVED PHPRC=$base/php PHP_INI_SCAN_DIR=$base/php
-    mkdir -p "$base"/{php,cache,media,storage/{app,logs,framework/{cache/data,sessions,views}},log,tmp}
+    mkdir -p "$base"/{php,more,cache,media,storage/{app,logs,framework/{cache/data,sessions,views}},log,tmp}
     close_var
     write_php_ini "$name"
 }

@@ -33,6 +33,9 @@ final readonly class ExactState
 
     private Conditions $conditions;
 
+    /** @var \WeakMap<Condition, list<?int>> positions of the stops whose questions a condition asks for; none where they can be met at any time */
+    private \WeakMap $lastAsked;
+
     /**
      * @param  ?float  $grain  shares of points and chances of mastery that differ by less count as the same, 0 to 1; without it
      *                         they are told apart exactly
@@ -57,6 +60,7 @@ final readonly class ExactState
             }
         }
         $this->looksBack = $looksBack;
+        $this->lastAsked = new \WeakMap;
         $this->mastery = new Mastery($quiz);
         $this->conditions = new Conditions($quiz, $terms);
     }
@@ -103,7 +107,7 @@ final readonly class ExactState
     private function isSettled(Condition $condition, State $state): bool
     {
         $here = $state->path === [] ? null : $this->quiz->position($state->path[0]->id);
-        foreach ($here === null || $condition->kind === ConditionKind::Score ? [null] : $this->lastAsked($condition) as $position) {
+        foreach ($here === null || $condition->kind === ConditionKind::Score ? [null] : ($this->lastAsked[$condition] ??= $this->lastAsked($condition)) as $position) {
             if ($position === null || $position >= $here) {
                 return false;
             }

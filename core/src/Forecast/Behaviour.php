@@ -55,9 +55,10 @@ final readonly class Behaviour
     /**
      * The round is begun, not finished, and not led from the front.
      *
+     * @param  bool  $all  with what may be done and is never done by the profile, so that every profile has the same list
      * @return non-empty-list<Choice> their chances add up to 1
      */
-    public function choices(State $state): array
+    public function choices(State $state, bool $all = false): array
     {
         $top = $state->top();
         if ($top === null) {
@@ -68,7 +69,7 @@ final readonly class Behaviour
             return [new Choice(new WentOn($top->id), 1.0)];
         }
         if ($home !== null) {
-            return $this->atQuestion($home, $state);
+            return $this->atQuestion($home, $state, $all);
         }
         $stop = $this->quiz->stop($top->id);
         $cue = $stop instanceof VideoStop && $top->kind === FrameKind::Stop ? $this->position->openCue($stop, $state) : null;
@@ -105,7 +106,7 @@ final readonly class Behaviour
     }
 
     /** @return non-empty-list<Choice> */
-    private function atQuestion(Question $home, State $state): array
+    private function atQuestion(Question $home, State $state, bool $all): array
     {
         $record = $state->record($home->id);
         $question = $this->position->asked($home, $state);
@@ -116,16 +117,17 @@ final readonly class Behaviour
             return [new Choice(new JudgedOwn($question->id, true), $yes), new Choice(new JudgedOwn($question->id, false), 1 - $yes)];
         }
         $leaves = $record->mayLeave ? $this->profile->leaves * (1 - $skill) : 0.0;
-        $asks = $this->terms->help && $this->position->nextRung($state) !== null ? (1 - $leaves) * $this->profile->asks : 0.0;
+        $mayAsk = $this->terms->help && $this->position->nextRung($state) !== null;
+        $asks = $mayAsk ? (1 - $leaves) * $this->profile->asks : 0.0;
         $choices = [];
-        if ($leaves > 0) {
+        if ($leaves > 0 || ($all && $record->mayLeave)) {
             $choices[] = new Choice(new SetAside($question->id), $leaves);
         }
-        if ($asks > 0) {
+        if ($asks > 0 || ($all && $mayAsk)) {
             $choices[] = new Choice(new AskedForHelp($question->id), $asks);
         }
         foreach ($this->answers($question, $skill) as $answer) {
-            if ($answer->chance > 0) {
+            if ($answer->chance > 0 || $all) {
                 $choices[] = new Choice($answer->event, (1 - $leaves - $asks) * $answer->chance);
             }
         }

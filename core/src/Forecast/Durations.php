@@ -36,10 +36,14 @@ final readonly class Durations
 
     private Position $position;
 
+    /** @var \WeakMap<Question, float> seconds that reading and answering takes at the usual pace */
+    private \WeakMap $answering;
+
     /** @param  array<string, float>  $videos  seconds by medium */
     public function __construct(private QuizDocument $quiz, Terms $terms, private Behaviour $behaviour, private array $videos = [])
     {
         $this->position = new Position($quiz, $terms);
+        $this->answering = new \WeakMap;
     }
 
     /** Seconds from where the student stands until this is done. */
@@ -52,7 +56,7 @@ final readonly class Durations
 
             return array_sum(
                 array_map(
-                    fn (Question $question): float => $this->behaviour->profile->seconds($question) ?? $pace * self::answering($question),
+                    fn (Question $question): float => $this->behaviour->profile->seconds($question) ?? $pace * ($this->answering[$question] ??= self::answering($question)),
                     $alike,
                 ),
             ) / count($alike);

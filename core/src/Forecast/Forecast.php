@@ -11,8 +11,11 @@ use HiddenLadder\Core\Terms\Terms;
 /** What is to be expected of a quiz under its terms, before anyone takes it, for students of one profile. */
 final readonly class Forecast
 {
-    /** Made-up students by whose walks median and 90th percentile are told. */
-    private const WALKS = 200;
+    /** Walks by which median and 90th percentile are told. */
+    private const WALKS = 2000;
+
+    /** The most of them that go by the engine, which takes longer. */
+    private const ENGINE_WALKS = 200;
 
     /**
      * @param  array<string, float>  $finishes  chance of each, by id
@@ -55,36 +58,74 @@ final readonly class Forecast
      */
     public static function of(QuizDocument $quiz, Terms $terms, Profile $profile, array $videos = [], int $walks = self::WALKS): self
     {
+        return self::each($quiz, $terms, [$profile], $videos, $walks)[0];
+    }
+
+    /**
+     * For several profiles: where a round can stand is worked out once for all of them.
+     *
+     * @param  non-empty-list<Profile>  $profiles
+     * @param  array<string, float>  $videos  seconds by medium
+     * @param  int  $walks  of made-up students, by which median and 90th percentile are told
+     * @return non-empty-list<self>
+     *
+     * @throws NoForecast when there is no stop, a question is not filled in, or a profile never comes to an end
+     */
+    public static function each(QuizDocument $quiz, Terms $terms, array $profiles, array $videos = [], int $walks = self::WALKS): array
+    {
         if ($quiz->stops === []) {
             throw new NoForecast(new Message('forecast.no-stops'));
         }
-        $walking = new Simulation($quiz, $terms, $profile, $videos);
-        $walked = array_map($walking->one(...), range(1, max(2, $walks)));
-        $seconds = array_map(static fn (SimulatedRound $one): float => $one->seconds, $walked);
-        sort($seconds);
+        $walks = max(2, $walks);
         try {
-            $round = new RoundChain($quiz, $terms, new Behaviour($quiz, $terms, $profile), $videos);
+            $graph = new RoundGraph($quiz, $terms);
+        } catch (TooLarge) {
+            return array_map(static fn (Profile $profile): self => self::byWalks($quiz, $terms, $profile, $videos, $walks), $profiles);
+        }
+
+        return array_map(static function (Profile $profile) use ($quiz, $terms, $videos, $walks, $graph): self {
+            $round = new RoundChain($quiz, $terms, new Behaviour($quiz, $terms, $profile), $videos, $graph);
             $visits = $round->chain()->visits(0);
             ['mean' => $mean, 'variance' => $variance] = $round->chain()->seconds(0);
-            [$finishes, $places, $isExact] = [$round->finishes($visits), $round->places($visits), true];
-        } catch (TooLarge) {
-            $mean = array_sum($seconds) / count($seconds);
-            $variance = array_sum(array_map(static fn (float $one): float => ($one - $mean) ** 2, $seconds)) / (count($seconds) - 1);
-            $finishes = self::means(
-                array_map(static fn (SimulatedRound $one): array => $one->finish === null ? [] : [$one->finish => 1], $walked),
+            $seconds = $round->walks()->seconds(0, $walks);
+
+            return new self(
+                $profile,
+                $round->finishes($visits),
+                $round->places($visits),
+                $mean,
+                sqrt(max(0.0, $variance)),
+                Quantile::of($seconds, 0.5),
+                Quantile::of($seconds, 0.9),
+                true,
             );
-            [$places, $isExact] = [self::means(array_map(static fn (SimulatedRound $one): array => $one->places, $walked)), false];
-        }
+        }, $profiles);
+    }
+
+    /**
+     * Where too much looks back to be worked out: all by students who walk by the engine.
+     *
+     * @param  array<string, float>  $videos  seconds by medium
+     * @param  int  $walks  at least 2
+     */
+    private static function byWalks(QuizDocument $quiz, Terms $terms, Profile $profile, array $videos, int $walks): self
+    {
+        $walking = new Simulation($quiz, $terms, $profile, $videos);
+        $walked = array_map($walking->one(...), range(1, min($walks, self::ENGINE_WALKS)));
+        $seconds = array_map(static fn (SimulatedRound $one): float => $one->seconds, $walked);
+        sort($seconds);
+        $mean = array_sum($seconds) / count($seconds);
+        $variance = array_sum(array_map(static fn (float $one): float => ($one - $mean) ** 2, $seconds)) / (count($seconds) - 1);
 
         return new self(
             $profile,
-            $finishes,
-            $places,
+            self::means(array_map(static fn (SimulatedRound $one): array => $one->finish === null ? [] : [$one->finish => 1], $walked)),
+            self::means(array_map(static fn (SimulatedRound $one): array => $one->places, $walked)),
             $mean,
             sqrt(max(0.0, $variance)),
             Quantile::of($seconds, 0.5),
             Quantile::of($seconds, 0.9),
-            $isExact,
+            false,
         );
     }
 

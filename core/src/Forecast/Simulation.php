@@ -46,7 +46,7 @@ final readonly class Simulation
             if (! $outcome instanceof Applied) {
                 throw new \LogicException("A made-up student did what the rules refuse: {$outcome->message->code}");
             }
-            foreach (RoundChain::arrived($state, $outcome->state) as $place) {
+            foreach (RoundGraph::arrived($state, $outcome->state) as $place) {
                 $places[$place] = ($places[$place] ?? 0) + 1;
             }
             $state = $outcome->state;

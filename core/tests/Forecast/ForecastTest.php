@@ -9,6 +9,7 @@ use HiddenLadder\Core\Forecast\Behaviour;
 use HiddenLadder\Core\Forecast\Forecast;
 use HiddenLadder\Core\Forecast\ObservedAnswers;
 use HiddenLadder\Core\Forecast\Profile;
+use HiddenLadder\Core\Forecast\Quantile;
 use HiddenLadder\Core\Forecast\RoundChain;
 use HiddenLadder\Core\Forecast\Simulation;
 use HiddenLadder\Core\Quiz\QuizDocument;
@@ -57,6 +58,16 @@ final class ForecastTest extends TestCase
         }
 
         self::assertEqualsWithDelta(1.0, array_sum($finishes), 1e-9);
+        // Quantiles of walks through the chain, held against ranks among the engine's; several walks may take as long.
+        $byChain = $round->walks()->seconds(0, 2000);
+        foreach ([0.5, 0.9] as $share) {
+            $quantile = Quantile::of($byChain, $share);
+            $margin = 4 * sqrt($share * (1 - $share) * (1 / $count + 1 / count($byChain)));
+            $upTo = count(array_filter($seconds, static fn (float $one): bool => $one <= $quantile + 1e-6)) / $count;
+            $below = count(array_filter($seconds, static fn (float $one): bool => $one < $quantile - 1e-6)) / $count;
+            self::assertGreaterThan($share - $margin, $upTo);
+            self::assertLessThan($share + $margin, $below);
+        }
         ['mean' => $mean, 'variance' => $variance] = $round->chain()->seconds(0);
         self::assertEqualsWithDelta($mean, array_sum($seconds) / $count, 4 * sqrt($variance / $count), 'seconds');
         foreach ([[$finishes, $ended], [$places, $came]] as [$expected, $seen]) {
@@ -132,6 +143,18 @@ final class ForecastTest extends TestCase
         self::assertEqualsWithDelta([$middling, $middling / 2, $middling * 10 / 1010], $chances, 1e-12);
         self::assertSame(40.0, Profile::ofClass([$question->id => new ObservedAnswers(3, 1, 40.0)])->seconds($question));
         self::assertNull(Profile::middling()->seconds($question));
+    }
+
+    public function test_profiles_worked_out_together_come_to_the_same_as_each_by_itself(): void
+    {
+        $quiz = QuizDocument::read(Sample::demo()[2]);
+        // One who never asks and never leaves has less before them than the others, and the same round to walk.
+        $profiles = [...Profile::three(), Profile::even(0.6, helps: 0.2, leaves: 0.0)];
+
+        self::assertEquals(
+            array_map(static fn (Profile $profile): Forecast => Forecast::of($quiz, Terms::learn(), $profile, walks: 20), $profiles),
+            Forecast::each($quiz, Terms::learn(), $profiles, walks: 20),
+        );
     }
 
     public function test_the_same_quiz_is_forecast_alike_each_time_and_its_figures_are_in_order(): void

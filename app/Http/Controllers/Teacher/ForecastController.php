@@ -24,12 +24,16 @@ use HiddenLadder\Core\Quiz\QuizDocument;
 use HiddenLadder\Core\Terms\Terms;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
+use Illuminate\Support\Facades\Cache;
 
 /** What a quiz lets expect, before class. */
 final class ForecastController extends Controller
 {
     /** For whom it is told where the teacher has no class yet. */
     private const STUDENTS = 24;
+
+    /** Seconds that one forecast may take. */
+    private const LONGEST = 50;
 
     public function __construct(private readonly ClassData $data)
     {
@@ -76,19 +80,26 @@ final class ForecastController extends Controller
             : (int) $this->teacher($request)->classes()->withCount('students')->get()->max('students_count');
         $students = $students > 0 ? $students : self::STUDENTS;
 
-        $from = [$read, $terms, $profile, $videos, $students];
-
-        $told = DerivedCache::once("forecast $quiz->id $which $name", $from, static function () use ($from): array {
-            [$read, $terms, $profile, $videos, $students] = $from;
+        // The three are worked out together, whichever is asked for first: where a round can stand is the same for all of them.
+        $profiles = $class === null ? array_column(Profile::three(), null, 'name') : [$name => $profile];
+        $from = [];
+        foreach ($profiles as $one => $ofOne) {
+            $from["forecast $quiz->id $which $one"] = [$read, $terms, $ofOne, $videos, $students];
+        }
+        $work = static fn (): array => DerivedCache::each($from, static function (array $missing) use ($read, $terms, $videos, $students, $from): array {
+            $profiles = array_map(static fn (string $about): Profile => $from[$about][2], $missing);
             try {
-                $forecast = Forecast::of($read, $terms, $profile, $videos);
+                $forecasts = $profiles === [] ? [] : Forecast::each($read, $terms, $profiles, $videos);
             } catch (NoForecast $unfinished) {
                 throw new Rejected(Reason::NoForecast, $unfinished->why);
             }
 
-            return $forecast->toArray() + ['sentence' => (new ForecastInWords($read))->sentence($forecast, $students)];
+            return array_combine($missing, array_map(static fn (Forecast $forecast): array => $forecast->toArray()
+                + ['sentence' => (new ForecastInWords($read))->sentence($forecast, $students)], $forecasts));
         });
+        // Who asks for another of them meanwhile waits, instead of working out the same.
+        $told = Cache::lock("forecast $quiz->id $which", self::LONGEST)->block(self::LONGEST, $work);
 
-        return new JsonResponse($this->said($told));
+        return new JsonResponse($this->said($told["forecast $quiz->id $which $name"]));
     }
 }

@@ -1,0 +1,31 @@
+<?php
+
+declare(strict_types=1);
+
+namespace HiddenLadder\App\Http\Middleware;
+
+use Closure;
+use Illuminate\Http\Request;
+use Illuminate\Support\Facades\DB;
+use Symfony\Component\HttpFoundation\Response;
+
+/** What a request cost, told to `bin/bench page` (Server-Timing): milliseconds from its first moment, and queries. There only while BENCH is set. */
+final class TellCost
+{
+    public function handle(Request $request, Closure $next): Response
+    {
+        $queries = 0;
+        DB::listen(static function () use (&$queries): void {
+            $queries++;
+        });
+        $response = $next($request);
+        assert($response instanceof Response);
+        $began = $request->server('REQUEST_TIME_FLOAT');
+        $response->headers->set(
+            'Server-Timing',
+            sprintf('app;dur=%.2f, db;desc="%d"', (microtime(true) - (is_numeric($began) ? (float) $began : LARAVEL_START)) * 1000, $queries),
+        );
+
+        return $response;
+    }
+}
