@@ -2,10 +2,11 @@
 import http from 'node:http';
 
 export class Server {
-    constructor(address, sockets) {
+    constructor(address, sockets, headers = {}) {
         this.base = new URL(address);
         this.agent = new http.Agent({ keepAlive: true, maxSockets: sockets });
         this.errors = 0;
+        this.headers = headers;
     }
 
     close() {
@@ -23,7 +24,7 @@ export class Client {
     call(method, path, body, more = {}) {
         return new Promise((resolve, reject) => {
             const cookies = [...this.cookies].map(([name, value]) => `${name}=${value}`).join('; ');
-            const headers = { Accept: 'application/json', Cookie: cookies, ...more };
+            const headers = { Accept: 'application/json', Cookie: cookies, ...this.server.headers, ...more };
             const token = this.cookies.get('XSRF-TOKEN');
             if (token !== undefined) {
                 headers['X-XSRF-TOKEN'] = decodeURIComponent(token);

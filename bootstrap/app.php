@@ -6,6 +6,7 @@ use HiddenLadder\App\Http\Middleware\EndOldSessions;
 use HiddenLadder\App\Http\Middleware\SecureHeaders;
 use HiddenLadder\App\Http\Middleware\SpeakLanguage;
 use HiddenLadder\App\Http\Middleware\StartSession;
+use HiddenLadder\App\Http\Middleware\TellCost;
 use HiddenLadder\App\Http\ProblemDetails;
 use HiddenLadder\App\Rejected;
 use HiddenLadder\App\Upkeep\Beat;
@@ -37,6 +38,9 @@ return Application::configure(basePath: dirname(__DIR__))
     })
     ->withMiddleware(static function (Middleware $middleware): void {
         $middleware->remove(HandleCors::class);
+        if ((bool) env('BENCH', false)) {
+            $middleware->prepend(TellCost::class);
+        }
         $middleware->append(SecureHeaders::class);
         $middleware->append(SpeakLanguage::class);
         // No page of ours is drawn by the server with what a form lacked.

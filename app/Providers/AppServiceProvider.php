@@ -6,7 +6,6 @@ namespace HiddenLadder\App\Providers;
 
 use HiddenLadder\App\Accounts\SparingSessions;
 use HiddenLadder\App\Http\Middleware\EndOldSessions;
-use HiddenLadder\App\Http\Middleware\TellCost;
 use HiddenLadder\App\Mail\PostBoxTransport;
 use HiddenLadder\App\Models\Quiz;
 use HiddenLadder\App\Models\Round;
@@ -25,7 +24,6 @@ use Illuminate\Auth\Notifications\ResetPassword;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\LazyLoadingViolationException;
 use Illuminate\Foundation\Application;
-use Illuminate\Foundation\Http\Kernel;
 use Illuminate\Notifications\Messages\MailMessage;
 use Illuminate\Support\Facades\Config;
 use Illuminate\Support\Facades\Date;
@@ -63,9 +61,6 @@ final class AppServiceProvider extends ServiceProvider
             Config::string('session.table'),
             Config::integer('session.lifetime'),
         ));
-        if (config('hidden_ladder.bench') === true) {
-            $this->app->make(Kernel::class)->prependMiddleware(TellCost::class);
-        }
         Event::listen(EndOldSessions::cameIn(...));
         Vite::createAssetPathsUsing(static fn (string $path): string => "/$path");
         Mail::extend('post-box', static fn (): PostBoxTransport => new PostBoxTransport);

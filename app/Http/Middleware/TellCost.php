@@ -9,11 +9,14 @@ use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
 use Symfony\Component\HttpFoundation\Response;
 
-/** What a request cost, told to `bin/bench page` (Server-Timing): milliseconds from its first moment, and queries. There only while BENCH is set. */
+/** What a request cost, told to `bin/bench page` (Server-Timing): milliseconds from its first moment, and queries. There only while BENCH is set, and for who asks. */
 final class TellCost
 {
     public function handle(Request $request, Closure $next): Response
     {
+        if (! $request->headers->has('X-Tell-Cost')) {
+            return $next($request);
+        }
         $queries = 0;
         DB::listen(static function () use (&$queries): void {
             $queries++;
