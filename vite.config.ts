@@ -12,5 +12,6 @@ export default defineConfig({
     plugins: [laravel({ input: [...scripts, ...said] }), words(), react(), tailwind()],
     // Messages are parsed when the bundle is built, so that no page needs the parser.
     resolve: { alias: { '@formatjs/icu-messageformat-parser': '@formatjs/icu-messageformat-parser/no-parser.js' } },
-    build: { target: 'es2022', chunkSizeWarningLimit: 700, assetsInlineLimit: 0 },
+    // Pages that are open while a new version comes still ask for the files of theirs; bin/lib/common.sh clears them away later.
+    build: { target: 'es2022', chunkSizeWarningLimit: 900, assetsInlineLimit: 0, emptyOutDir: false },
 });

@@ -25,7 +25,7 @@ final class SharedMemory
     public static function put(string $key, mixed $value, int $seconds = 0): void
     {
         // It says that there is no room by a warning; that is told below, once a day.
-        if (self::isThere() && ! @apcu_store($key, $value, $seconds) && Cache::add('shared memory is full', true, 86_400)) {
+        if (self::isThere() && ! @apcu_store($key, $value, $seconds) && Cache::add('shared-memory/full', true, 86_400)) {
             Log::warning('The shared memory has no room (apc.shm_size): quizzes are read anew with each request, which is slower.');
         }
     }

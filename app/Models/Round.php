@@ -9,6 +9,7 @@ use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasMany;
+use Illuminate\Database\Query\Builder as Query;
 
 /**
  * One student's walk through an edition. The state is derived from the events.
@@ -38,9 +39,6 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
 final class Round extends Model
 {
     protected $table = 'rounds';
-
-    private const STAMP = 'count(*) as rounds, sum(unix_timestamp(moved_at)) as moved, count(finished_at) as finished,'
-        .' sum(interrupted) as interrupted, sum(revision) as marked';
 
     public $timestamps = false;
 
@@ -75,7 +73,7 @@ final class Round extends Model
      */
     public static function stamp(Builder $rounds): object
     {
-        return (object) $rounds->toBase()->selectRaw(self::STAMP)->first();
+        return (object) self::stamped($rounds->toBase())->first();
     }
 
     /**
@@ -86,8 +84,14 @@ final class Round extends Model
      */
     public static function stamps(array $tasks): array
     {
-        return self::query()->whereIn('task_id', $tasks)->toBase()->groupBy('task_id')->selectRaw('task_id, '.self::STAMP)->get()
+        return self::stamped(self::query()->whereIn('task_id', $tasks)->toBase()->groupBy('task_id')->select('task_id'))->get()
             ->keyBy('task_id')->all();
+    }
+
+    private static function stamped(Query $rounds): Query
+    {
+        return $rounds->selectRaw('count(*) as rounds, sum(unix_timestamp(moved_at)) as moved, count(finished_at) as finished')
+            ->selectRaw('sum(interrupted) as interrupted, sum(revision) as marked');
     }
 
     /**

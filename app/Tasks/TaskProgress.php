@@ -30,10 +30,8 @@ final readonly class TaskProgress
             ->leftJoin('rounds', static fn ($join) => $join
                 ->on('rounds.task_id', '=', 'members.task_id')->on('rounds.student_id', '=', 'members.student_id'))
             ->groupBy('members.task_id')
-            ->selectRaw(
-                'members.task_id, count(distinct members.student_id) as students, count(distinct rounds.student_id) as started,'
-                .' count(distinct case when rounds.finished_at is not null then rounds.student_id end) as finished',
-            )->get()->keyBy('task_id');
+            ->selectRaw('members.task_id, count(distinct members.student_id) as students, count(distinct rounds.student_id) as started')
+            ->selectRaw('count(distinct case when rounds.finished_at is not null then rounds.student_id end) as finished')->get()->keyBy('task_id');
 
         return array_map(static function (string $id) use ($counts): self {
             $row = $counts->get($id);

@@ -87,6 +87,9 @@ install_js() {
 build_js() {
     quietly "Making TypeScript types from openapi.yaml" npm run --silent types
     quietly "Building the front end" npm run --silent build
+    find public/build/assets -type f -mtime +14 -delete
+    # As small as they get, once, and not anew for each phone.
+    find public/build/assets -type f \( -name "*.js" -o -name "*.css" \) -exec gzip -9 -k -f {} +
     chmod -R a+rX public/build
 }
 

@@ -6,7 +6,7 @@
     <meta name="color-scheme" content="light dark">
     <title>Hidden Ladder</title>
     <link rel="icon" href="/icon.svg" type="image/svg+xml">
-    @vite(["resources/words/".app()->getLocale()."/$bundle.words", "resources/js/$bundle/main.tsx"])
+    @vite(["resources/words/".app()->getLocale()."/$bundle.words", "resources/js/$bundle/main.tsx", ...($place === null ? [] : ["resources/js/$place.tsx"])])
 </head>
 <body>
     <div id="app">

@@ -80,11 +80,58 @@ final class WordList
         return $this->apart($word) ?? $this->near($word);
     }
 
+    /** The everyday word that comes first among those one slip away, else the first common one. */
     private function near(string $word): ?string
     {
-        $near = iterator_to_array(self::oneSlipFrom($word), false);
+        $length = strlen($word);
+        $common = null;
+        for ($i = 0; $i + 1 < $length; $i++) {
+            $one = substr($word, 0, $i).$word[$i + 1].$word[$i].substr($word, $i + 2);
+            if (isset($this->everyday[$one])) {
+                return $one;
+            }
+            $common ??= isset($this->common[$one]) ? $one : null;
+        }
+        // Three letters are near to too many words.
+        for ($i = 0; $length > 3 && $i <= $length; $i++) {
+            $found = $this->between(substr($word, 0, $i), substr($word, $i), $common);
+            if ($found !== null) {
+                return $found;
+            }
+        }
+        for ($i = 0; $length > 3 && $i < $length; $i++) {
+            $one = substr($word, 0, $i).substr($word, $i + 1);
+            if (isset($this->everyday[$one])) {
+                return $one;
+            }
+            $common ??= isset($this->common[$one]) ? $one : null;
+        }
+        for ($i = 0; $length > 3 && $i < $length; $i++) {
+            $found = $this->between(substr($word, 0, $i), substr($word, $i + 1), $common);
+            if ($found !== null) {
+                return $found;
+            }
+        }
 
-        return self::first($near, $this->everyday) ?? self::first($near, $this->common);
+        return $common;
+    }
+
+    /**
+     * The everyday word that a letter makes between two parts; a common one is noted, where none was before.
+     */
+    private function between(string $head, string $tail, ?string &$common): ?string
+    {
+        foreach (self::LETTERS as $letter) {
+            $one = $head.$letter.$tail;
+            if (isset($this->everyday[$one])) {
+                return $one;
+            }
+            if ($common === null && isset($this->common[$one])) {
+                $common = $one;
+            }
+        }
+
+        return null;
     }
 
     private function apart(string $word): ?string
@@ -93,21 +140,6 @@ final class WordList
             [$first, $second] = [substr($word, 0, $i), substr($word, $i)];
             if (($first === 'a' || isset($this->everyday[$first])) && isset($this->everyday[$second])) {
                 return "$first $second";
-            }
-        }
-
-        return null;
-    }
-
-    /**
-     * @param  list<string>  $words
-     * @param  array<string, int>  $list
-     */
-    private static function first(array $words, array $list): ?string
-    {
-        foreach ($words as $word) {
-            if (isset($list[$word])) {
-                return $word;
             }
         }
 
@@ -127,32 +159,6 @@ final class WordList
         [$everyday, $common, $rare] = $lists;
 
         return new self(array_flip(explode("\n", trim($everyday))), array_flip(explode("\n", trim($common))), "\n$rare");
-    }
-
-    /** @return iterable<string> */
-    private static function oneSlipFrom(string $word): iterable
-    {
-        $length = strlen($word);
-        for ($i = 0; $i + 1 < $length; $i++) {
-            yield substr($word, 0, $i).$word[$i + 1].$word[$i].substr($word, $i + 2);
-        }
-        if ($length < 4) {
-            // Three letters are near to too many words.
-            return;
-        }
-        for ($i = 0; $i <= $length; $i++) {
-            foreach (self::LETTERS as $letter) {
-                yield substr($word, 0, $i).$letter.substr($word, $i);
-            }
-        }
-        for ($i = 0; $i < $length; $i++) {
-            yield substr($word, 0, $i).substr($word, $i + 1);
-        }
-        for ($i = 0; $i < $length; $i++) {
-            foreach (self::LETTERS as $letter) {
-                yield substr($word, 0, $i).$letter.substr($word, $i + 1);
-            }
-        }
     }
 
     /** Halves the list until the word is found or cannot be there. */

@@ -1,11 +1,16 @@
 import '../ui/tokens.css';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
-import { StrictMode } from 'react';
+import { StrictMode, Suspense } from 'react';
 import { createRoot } from 'react-dom/client';
 import { BrowserRouter, Navigate, Route, Routes } from 'react-router';
+import { place } from '../ui/place';
+import { say } from '../words/words';
 import { EntryPage } from './EntryPage';
-import { OwnPage } from './OwnPage';
-import { Walk } from './RoundPage';
+
+const walk = () => import('./RoundPage');
+
+const OwnPage = place(() => import('./OwnPage'), 'OwnPage');
+const Walk = place(walk, 'Walk');
 
 const queries = new QueryClient({ defaultOptions: { queries: { retry: 1, refetchOnWindowFocus: true } } });
 const root = document.getElementById('app');
@@ -15,14 +20,18 @@ if (root !== null) {
         <StrictMode>
             <QueryClientProvider client={queries}>
                 <BrowserRouter>
-                    <Routes>
-                        <Route path="/join/:phrase?" element={<EntryPage />} />
-                        <Route path="/me" element={<OwnPage />} />
-                        <Route path="/walk/:round" element={<Walk />} />
-                        <Route path="*" element={<Navigate to="/join" replace />} />
-                    </Routes>
+                    <Suspense fallback={<p className="p-8">{say('ui.one-moment')}</p>}>
+                        <Routes>
+                            <Route path="/join/:phrase?" element={<EntryPage />} />
+                            <Route path="/me" element={<OwnPage />} />
+                            <Route path="/walk/:round" element={<Walk />} />
+                            <Route path="*" element={<Navigate to="/join" replace />} />
+                        </Routes>
+                    </Suspense>
                 </BrowserRouter>
             </QueryClientProvider>
         </StrictMode>,
     );
+    // Whoever waits at the door has the rest by the time they are in, and goes on without a connection.
+    addEventListener('load', () => void walk().catch(() => undefined), { once: true });
 }

@@ -1,4 +1,5 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { Suspense } from 'react';
 import { Navigate, NavLink, Outlet, useNavigate } from 'react-router';
 import { client, Refused, sentence, take } from '../api/client';
 import { Button } from '../ui/Button';
@@ -51,7 +52,9 @@ export function Navigation() {
                 </Button>
             </header>
             <div className="relative min-h-0 flex-1 overflow-auto">
-                <Outlet />
+                <Suspense fallback={<p className="p-8">{say('ui.one-moment')}</p>}>
+                    <Outlet />
+                </Suspense>
             </div>
         </div>
     );

@@ -1,23 +1,25 @@
 import { say } from '../words/words';
 import '../ui/tokens.css';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
-import { StrictMode } from 'react';
+import { StrictMode, Suspense } from 'react';
 import { createRoot } from 'react-dom/client';
 import { BrowserRouter, Navigate, Route, Routes } from 'react-router';
+import { place } from '../ui/place';
 import { UndoProvider } from '../ui/Undo';
 import { ForgottenPassword, NewPassword, SignIn, SignUp } from './account/Account';
-import { PostBox } from './account/PostBox';
-import { BuildPage } from './build/BuildPage';
-import { HistoryPage } from './build/HistoryPage';
-import { ClassesPage } from './classes/ClassesPage';
-import { ClassPage } from './classes/ClassPage';
 import { Navigation } from './Navigation';
-import { QuizzesPage } from './quizzes/QuizzesPage';
-import { RehearsePage } from './rehearse/RehearsePage';
-import { EvidencePage } from './results/EvidencePage';
-import { StudentPage } from './results/StudentPage';
-import { TaskPage } from './task/TaskPage';
-import { TodayPage } from './today/TodayPage';
+
+const TodayPage = place(() => import('./today/TodayPage'), 'TodayPage');
+const BuildPage = place(() => import('./build/BuildPage'), 'BuildPage');
+const HistoryPage = place(() => import('./build/HistoryPage'), 'HistoryPage');
+const ClassesPage = place(() => import('./classes/ClassesPage'), 'ClassesPage');
+const ClassPage = place(() => import('./classes/ClassPage'), 'ClassPage');
+const QuizzesPage = place(() => import('./quizzes/QuizzesPage'), 'QuizzesPage');
+const RehearsePage = place(() => import('./rehearse/RehearsePage'), 'RehearsePage');
+const EvidencePage = place(() => import('./results/EvidencePage'), 'EvidencePage');
+const StudentPage = place(() => import('./results/StudentPage'), 'StudentPage');
+const TaskPage = place(() => import('./task/TaskPage'), 'TaskPage');
+const PostBox = place(() => import('./account/PostBox'), 'PostBox');
 
 const queries = new QueryClient({ defaultOptions: { queries: { retry: 1, staleTime: 1000 } } });
 const root = document.getElementById('app');
@@ -33,7 +35,14 @@ if (root !== null) {
                             <Route path="/sign-up" element={<SignUp />} />
                             <Route path="/forgotten-password" element={<ForgottenPassword />} />
                             <Route path="/new-password" element={<NewPassword />} />
-                            <Route path="/post-box" element={<PostBox />} />
+                            <Route
+                                path="/post-box"
+                                element={
+                                    <Suspense fallback={<p className="p-8">{say('ui.one-moment')}</p>}>
+                                        <PostBox />
+                                    </Suspense>
+                                }
+                            />
                             <Route element={<Navigation />}>
                                 <Route index element={<Navigate to="/today" replace />} />
                                 <Route path="/today" element={<TodayPage />} />

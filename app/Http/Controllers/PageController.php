@@ -1,0 +1,40 @@
+<?php
+
+declare(strict_types=1);
+
+namespace HiddenLadder\App\Http\Controllers;
+
+use Illuminate\Contracts\View\View;
+use Illuminate\Http\Request;
+
+/** The page in which an application runs. What the place needs is loaded together with the application, not after it. */
+final class PageController extends Controller
+{
+    /** Scripts of the places, by what the path looks like; the others come with the application itself. */
+    private const PLACES = [
+        'me' => 'student/OwnPage',
+        'walk/*' => 'student/RoundPage',
+        'today' => 'teacher/today/TodayPage',
+        'quizzes' => 'teacher/quizzes/QuizzesPage',
+        'quizzes/*/rehearse' => 'teacher/rehearse/RehearsePage',
+        'quizzes/*/history' => 'teacher/build/HistoryPage',
+        'quizzes/*' => 'teacher/build/BuildPage',
+        'classes' => 'teacher/classes/ClassesPage',
+        'classes/*' => 'teacher/classes/ClassPage',
+        'tasks/*/evidence' => 'teacher/results/EvidencePage',
+        'tasks/*/students/*' => 'teacher/results/StudentPage',
+        'tasks/*' => 'teacher/task/TaskPage',
+    ];
+
+    public function __invoke(Request $request): View
+    {
+        // A student's phone never loads the teacher's application.
+        $bundle = $request->is('join', 'join/*', 'me', 'walk/*') ? 'student' : 'teacher';
+        $place = null;
+        foreach (self::PLACES as $path => $script) {
+            $place ??= $request->is($path) && str_starts_with($script, $bundle) ? $script : null;
+        }
+
+        return view('page', ['bundle' => $bundle, 'place' => $place]);
+    }
+}
