@@ -314,7 +314,7 @@ point() { ln -s "php-fpm.$3.sock" "$1/php-fpm.$2.sock.new" && mv -fT "$1/php-fpm
 # The processes of an earlier start: they work on what waits at their socket, and end when they have done what they began.
 let_go() {
     local pid
-    alive "$1/php-fpm.$2.pid" || return 0
+    alive "$1/php-fpm.$2.pid" || { rm -f "$1/php-fpm.$2.sock" "$1/php-fpm.$2.pid"; return 0; }
     pid=$(cat "$1/php-fpm.$2.pid")
     wait_for 30 bash -c "! ss -Hxl state listening src '$1/php-fpm.$2.sock' | awk '\$2 > 0 {found = 1} END {exit !found}'"
     sleep 0.2

@@ -7,9 +7,10 @@ import { place } from '../ui/place';
 import { say } from '../words/words';
 import { EntryPage } from './EntryPage';
 
+const own = () => import('./OwnPage');
 const walk = () => import('./RoundPage');
 
-const OwnPage = place(() => import('./OwnPage'), 'OwnPage');
+const OwnPage = place(own, 'OwnPage');
 const Walk = place(walk, 'Walk');
 
 const queries = new QueryClient({ defaultOptions: { queries: { retry: 1, refetchOnWindowFocus: true } } });
@@ -33,5 +34,5 @@ if (root !== null) {
         </StrictMode>,
     );
     // Whoever waits at the door has the rest by the time they are in, and goes on without a connection.
-    addEventListener('load', () => void walk().catch(() => undefined), { once: true });
+    addEventListener('load', () => void Promise.all([own(), walk()]).catch(() => undefined), { once: true });
 }

@@ -1,6 +1,6 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { Suspense } from 'react';
-import { Navigate, NavLink, Outlet, useNavigate } from 'react-router';
+import { Navigate, NavLink, Outlet, useLocation, useNavigate } from 'react-router';
 import { client, Refused, sentence, take } from '../api/client';
 import { Button } from '../ui/Button';
 import { Notice } from '../ui/Notice';
@@ -17,6 +17,7 @@ export function Navigation() {
     const teacher = useQuery({ queryKey: ['teacher'], queryFn: () => take(client.GET('/teacher')), staleTime: 60_000 });
     const navigate = useNavigate();
     const queries = useQueryClient();
+    const { pathname } = useLocation();
 
     if (teacher.error instanceof Refused) {
         return <Navigate to="/sign-in" replace />;
@@ -52,7 +53,8 @@ export function Navigation() {
                 </Button>
             </header>
             <div className="relative min-h-0 flex-1 overflow-auto">
-                <Suspense fallback={<p className="p-8">{say('ui.one-moment')}</p>}>
+                {/* Another place shows that it comes, instead of the last one's staying until it is there. */}
+                <Suspense key={pathname} fallback={<p className="p-8">{say('ui.one-moment')}</p>}>
                     <Outlet />
                 </Suspense>
             </div>

@@ -1,10 +1,13 @@
 import { type ComponentType, lazy } from 'react';
+import { say } from '../words/words';
+import { Button } from './Button';
+import { Notice } from './Notice';
 
 const reloaded = 'reloaded-for-a-new-version';
 
 /**
  * A place that is loaded when somebody goes there. Where its file is gone, since a new version has come, the page is loaded anew,
- * once: what was not saved yet waits on the device.
+ * once: what was not saved yet waits on the device. Where it cannot be had, that is said.
  */
 export function place<K extends string>(load: () => Promise<Record<K, ComponentType>>, name: K) {
     return lazy(async () => {
@@ -12,13 +15,22 @@ export function place<K extends string>(load: () => Promise<Record<K, ComponentT
             const loaded = await load();
             sessionStorage.removeItem(reloaded);
             return { default: loaded[name] };
-        } catch (problem) {
+        } catch {
             if (!navigator.onLine || sessionStorage.getItem(reloaded) !== null) {
-                throw problem;
+                return { default: NotThere };
             }
             sessionStorage.setItem(reloaded, '1');
             location.reload();
             return await new Promise<never>(() => {});
         }
     });
+}
+
+function NotThere() {
+    return (
+        <main className="grid justify-items-start gap-3 p-8">
+            <Notice>{say('ui.client.there-is-no-connection-to')}</Notice>
+            <Button onClick={() => location.reload()}>{say('ui.place.try-again')}</Button>
+        </main>
+    );
 }
