@@ -101,7 +101,8 @@ final class Round extends Model
      */
     public function scopeWithRevision(Builder $rounds): void
     {
-        $rounds->addSelect(['rounds.*', 'edition_revision' => Edition::query()->select('revision')->whereColumn('id', 'rounds.edition_id')]);
+        $revision = Edition::query()->select('revision')->whereColumn('id', 'rounds.edition_id');
+        $rounds->addSelect(['rounds.*', 'edition_revision' => $revision]);
     }
 
     protected function casts(): array

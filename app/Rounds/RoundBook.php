@@ -330,13 +330,14 @@ final class RoundBook
     private function put(Round $round, State $state, RoundEvidence $roundEvidence, int $at): void
     {
         $cameTo = CameTo::of($this->rules->quiz($round), $this->rules->terms($round), $state);
+        $time = static fn (int $ms): ?string => $round->fromDateTime(CarbonImmutable::createFromTimestampMs($ms));
         $stored = [
             'state' => self::json($state->toArray()),
             'evidence' => self::json($roundEvidence->at($state)->toArray()),
             'last_event_id' => $round->last_event_id,
             'revision' => $this->rules->revision($round),
-            'moved_at' => $round->fromDateTime(CarbonImmutable::createFromTimestampMs($at)),
-            'finished_at' => $state->finishedAt === null ? null : $round->fromDateTime(CarbonImmutable::createFromTimestampMs($state->finishedAt)),
+            'moved_at' => $time($at),
+            'finished_at' => $state->finishedAt === null ? null : $time($state->finishedAt),
             'interrupted' => (int) ($state->interrupted !== null),
             // Opened again, a device has till the next closing.
             'seen_after_closing_at' => $state->isFinished() ? $round->getRawOriginal('seen_after_closing_at') : null,

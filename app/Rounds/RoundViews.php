@@ -63,8 +63,8 @@ final class RoundViews
         $task = $round->loadMissing('task')->task;
         // All that decides it; an answer moves the round.
         $from = [
-            $round->getRawOriginal('moved_at'), $round->getRawOriginal('state'), $this->rules->revision($round), $round->terms, $task->terms,
-            $task->state(), $task->released_at !== null,
+            $round->getRawOriginal('moved_at'), $round->getRawOriginal('state'), $this->rules->revision($round),
+            $round->terms, $task->terms, $task->state(), $task->released_at !== null,
         ];
         $key = "shown/$round->id/".hash('xxh128', serialize($from));
         $known = $round->finished_at === null ? SharedMemory::get($key) : null;

@@ -31,7 +31,8 @@ final readonly class TaskProgress
                 ->on('rounds.task_id', '=', 'members.task_id')->on('rounds.student_id', '=', 'members.student_id'))
             ->groupBy('members.task_id')
             ->selectRaw('members.task_id, count(distinct members.student_id) as students, count(distinct rounds.student_id) as started')
-            ->selectRaw('count(distinct case when rounds.finished_at is not null then rounds.student_id end) as finished')->get()->keyBy('task_id');
+            ->selectRaw('count(distinct case when rounds.finished_at is not null then rounds.student_id end) as finished')
+            ->get()->keyBy('task_id');
 
         return array_map(static function (string $id) use ($counts): self {
             $row = $counts->get($id);
@@ -47,11 +48,12 @@ final readonly class TaskProgress
      */
     public static function members(array $tasks): Builder
     {
-        $from = static fn (TaskAudience $audience, string $table): Builder => DB::table('tasks')
-            ->join($table, ...($audience === TaskAudience::WholeClass ? ["$table.class_id", '=', 'tasks.class_id'] : ["$table.task_id", '=', 'tasks.id']))
-            ->whereIn('tasks.id', $tasks)->where('tasks.audience', $audience->value)->selectRaw("tasks.id as task_id, $table.student_id");
+        $from = static function (TaskAudience $audience, string $table, string $on = 'task_id', string $of = 'id') use ($tasks): Builder {
+            return DB::table('tasks')->join($table, "$table.$on", '=', "tasks.$of")->whereIn('tasks.id', $tasks)
+                ->where('tasks.audience', $audience->value)->selectRaw("tasks.id as task_id, $table.student_id");
+        };
 
-        return $from(TaskAudience::WholeClass, 'enrolments')->whereNull('enrolments.removed_at')
+        return $from(TaskAudience::WholeClass, 'enrolments', 'class_id', 'class_id')->whereNull('enrolments.removed_at')
             ->unionAll($from(TaskAudience::Students, 'task_students'))
             ->unionAll($from(TaskAudience::Link, 'rounds'));
     }

@@ -9,7 +9,10 @@ use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
 use Symfony\Component\HttpFoundation\Response;
 
-/** What a request cost, told to `bin/bench page` (Server-Timing): milliseconds from its first moment, and queries. There only while BENCH is set, and for who asks. */
+/**
+ * What a request cost, told to `bin/bench page` (Server-Timing): milliseconds from its first moment, and queries. There only while
+ * BENCH is set, and for who asks.
+ */
 final class TellCost
 {
     public function handle(Request $request, Closure $next): Response
@@ -24,10 +27,8 @@ final class TellCost
         $response = $next($request);
         assert($response instanceof Response);
         $began = $request->server('REQUEST_TIME_FLOAT');
-        $response->headers->set(
-            'Server-Timing',
-            sprintf('app;dur=%.2f, db;desc="%d"', (microtime(true) - (is_numeric($began) ? (float) $began : LARAVEL_START)) * 1000, $queries),
-        );
+        $seconds = microtime(true) - (is_numeric($began) ? (float) $began : LARAVEL_START);
+        $response->headers->set('Server-Timing', sprintf('app;dur=%.2f, db;desc="%d"', 1000 * $seconds, $queries));
 
         return $response;
     }

@@ -33,7 +33,7 @@ final readonly class ExactState
 
     private Conditions $conditions;
 
-    /** @var \WeakMap<Condition, list<?int>> positions of the stops whose questions a condition asks for; none where they can be met at any time */
+    /** @var \WeakMap<Condition, list<?int>> by condition, what lastAsked() finds */
     private \WeakMap $lastAsked;
 
     /**
@@ -107,7 +107,10 @@ final readonly class ExactState
     private function isSettled(Condition $condition, State $state): bool
     {
         $here = $state->path === [] ? null : $this->quiz->position($state->path[0]->id);
-        foreach ($here === null || $condition->kind === ConditionKind::Score ? [null] : ($this->lastAsked[$condition] ??= $this->lastAsked($condition)) as $position) {
+        if ($here === null || $condition->kind === ConditionKind::Score) {
+            return false;
+        }
+        foreach ($this->lastAsked[$condition] ??= $this->lastAsked($condition) as $position) {
             if ($position === null || $position >= $here) {
                 return false;
             }

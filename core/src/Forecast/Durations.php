@@ -53,13 +53,13 @@ final readonly class Durations
         $home = $this->position->home($state);
         if ($event instanceof Answered && $home !== null) {
             $alike = $this->behaviour->alike($home, $state);
+            $seconds = 0.0;
+            foreach ($alike as $question) {
+                $usual = $this->answering[$question] ??= self::answering($question);
+                $seconds += $this->behaviour->profile->seconds($question) ?? $pace * $usual;
+            }
 
-            return array_sum(
-                array_map(
-                    fn (Question $question): float => $this->behaviour->profile->seconds($question) ?? $pace * ($this->answering[$question] ??= self::answering($question)),
-                    $alike,
-                ),
-            ) / count($alike);
+            return $seconds / count($alike);
         }
         if ($event instanceof JudgedOwn) {
             return $pace * self::reading($home?->model->plain() ?? '');

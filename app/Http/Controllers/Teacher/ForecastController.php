@@ -86,8 +86,9 @@ final class ForecastController extends Controller
         foreach ($profiles as $one => $ofOne) {
             $from["forecast $quiz->id $which $one"] = [$read, $terms, $ofOne, $videos, $students];
         }
-        $work = static fn (): array => DerivedCache::each($from, static function (array $missing) use ($read, $terms, $videos, $students, $from): array {
-            $profiles = array_map(static fn (string $about): Profile => $from[$about][2], $missing);
+        /** @param  list<string>  $missing */
+        $work = static function (array $missing) use ($read, $terms, $videos, $students, $from): array {
+            $profiles = array_values(array_map(static fn (string $about): Profile => $from[$about][2], $missing));
             try {
                 $forecasts = $profiles === [] ? [] : Forecast::each($read, $terms, $profiles, $videos);
             } catch (NoForecast $unfinished) {
@@ -96,9 +97,12 @@ final class ForecastController extends Controller
 
             return array_combine($missing, array_map(static fn (Forecast $forecast): array => $forecast->toArray()
                 + ['sentence' => (new ForecastInWords($read))->sentence($forecast, $students)], $forecasts));
-        });
+        };
         // Who asks for another of them meanwhile waits, instead of working out the same.
-        $told = Cache::lock("forecast $quiz->id $which", self::LONGEST)->block(self::LONGEST, $work);
+        $told = Cache::lock("forecast $quiz->id $which", self::LONGEST)->block(
+            self::LONGEST,
+            static fn (): array => DerivedCache::each($from, $work),
+        );
 
         return new JsonResponse($this->said($told["forecast $quiz->id $which $name"]));
     }

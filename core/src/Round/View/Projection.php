@@ -92,7 +92,11 @@ final readonly class Projection
         return [$view, array_values(array_unique(array_filter($media, is_string(...))))];
     }
 
-    /** @return array{title: string, finished: bool, progress: list<string>, standings: ?array<string, int>} how far a round is, without what it asks */
+    /**
+     * How far a round is, without what it asks.
+     *
+     * @return array{title: string, finished: bool, progress: list<string>, standings: ?array<string, int>}
+     */
     public function summary(State $state): array
     {
         return [
