@@ -11,6 +11,8 @@ afterEach(() => {
     sessionStorage.clear();
 });
 
+const Bay = () => 'the bay';
+
 const show = (load: () => Promise<{ Here: () => string }>) => {
     const Here = place(load, 'Here');
     render(
@@ -21,7 +23,7 @@ const show = (load: () => Promise<{ Here: () => string }>) => {
 };
 
 it('shows a place as soon as it is loaded', async () => {
-    show(() => Promise.resolve({ Here: () => 'the bay' }));
+    show(() => Promise.resolve({ Here: Bay }));
     expect(await screen.findByText('the bay')).toBeTruthy();
 });
 
