@@ -9,10 +9,7 @@ use Illuminate\Bus\Queueable;
 use Illuminate\Contracts\Queue\ShouldBeEncrypted;
 use Illuminate\Contracts\Queue\ShouldQueue;
 
-/**
- * Leads to a new password. The worker sends it, so that whoever asked does not wait, nor learns from the time whether there is such
- * an account.
- */
+/** Leads to a new password. The worker sends it, so that whoever asked does not wait for the mail server. */
 final class PasswordLetter extends ResetPassword implements ShouldBeEncrypted, ShouldQueue
 {
     use Queueable;

@@ -96,7 +96,7 @@ build_js() {
 prepare() {
     need_room
     # shellcheck disable=SC2086
-    install_packages $PACKAGES "$@"
+    install_packages $PACKAGES ${REDIS_HOST:+php8.2-redis} "$@"
     mkdir -p "$VAR"
     [ -f composer.lock ] || rm -f "$VAR/stamps/settled"
     [ -d "$SERVED" ] || rm -f "$VAR/stamps/served"
@@ -242,6 +242,8 @@ instance_env() {
     export DB_CONNECTION=mariadb DB_HOST=127.0.0.1 DB_PORT=$(cat "$VAR/mysql.port") DB_SOCKET=$(mysql_socket) DB_PERSISTENT=${DB_PERSISTENT:-true} DB_USERNAME=ladder DB_PASSWORD=$(cat "$VAR/mysql.password")
     export DB_DATABASE=hidden_ladder$([ "$name" = app ] || printf '_%s' "$name")
     export SESSION_DRIVER=${SESSION_DRIVER:-sparing} SESSION_LIFETIME=${SESSION_LIFETIME:-720} CACHE_STORE=${CACHE_STORE:-database} QUEUE_CONNECTION=${QUEUE_CONNECTION:-database}
+    # Where there is Redis, queue and cache are in it: REDIS_HOST=… bin/start
+    [ -z "${REDIS_HOST:-}" ] || export CACHE_STORE=redis QUEUE_CONNECTION=redis
     export SESSION_COOKIE=hidden_ladder_$name MAIL_MAILER=${MAIL_MAILER:-log} TRUSTED_PROXIES=
     export ACCENTED_WORDS=${ACCENTED_WORDS:-false}
     export LARAVEL_STORAGE_PATH=$base/storage MEDIA_FOLDER=$base/media MEDIA_BY_NGINX=true
@@ -258,6 +260,7 @@ write_php_ini() {
     local base=$VAR/$1
     sed -e "s|@BASE@|$base|g" -e "s|@USER@|$(account www-data)|g" -e "s|@PRELOAD@|${2:-}|g" -e "s|@MEMORY@|$(share_of_memory 50 96 256)|g" \
         -e "s|@EDITIONS@|$(share_of_memory 100 32 128)|g" deploy/php.ini >"$base/php/served.ini"
+    [ -z "${REDIS_HOST:-}" ] || echo "extension = redis" >>"$base/php/served.ini"
 }
 
 # A part of the machine's memory in MB: one in $1, at least $2, at most $3.
@@ -309,7 +312,7 @@ start_instance() {
 }
 
 # Names of sockets, changed in one step.
-point() { ln -s "php-fpm.$3.sock" "$1/php-fpm.$2.sock.new" && mv -fT "$1/php-fpm.$2.sock.new" "$1/php-fpm.$2.sock"; }
+point() { ln -sfn "php-fpm.$3.sock" "$1/php-fpm.$2.sock.new" && mv -fT "$1/php-fpm.$2.sock.new" "$1/php-fpm.$2.sock"; }
 
 # The processes of an earlier start: they work on what waits at their socket, and end when they have done what they began.
 let_go() {

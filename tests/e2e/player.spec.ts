@@ -58,6 +58,9 @@ test('a student walks by keyboard alone: several choices, an unclear number, a s
     const greta = await enter(browser, phrase, 'Greta Solano');
     const keys = greta.keyboard;
     await greta.getByRole('button', { name: say('student.own.start') }).press('Enter');
+    await expect(greta.getByLabel('Heron')).toBeVisible();
+    const asked: string[] = [];
+    greta.on('request', (request) => asked.push(new URL(request.url()).pathname));
     await test.step('several choices: all of the right ones and no other', async () => {
         await greta.getByLabel('Heron').focus();
         await keys.press('Space');
@@ -102,6 +105,9 @@ test('a student walks by keyboard alone: several choices, an unclear number, a s
     await keys.press('Enter');
     await greta.getByRole('button', { name: say('player.player.go-on') }).press('Enter');
     await expect(greta.getByText('2 answers right with some help.')).toBeVisible();
+    // What an answer asks for is its own round, and nothing of other tasks.
+    expect(asked.filter((path) => path.endsWith('/events')).length).toBeGreaterThan(5);
+    expect(asked.filter((path) => path.startsWith('/api/') && !/^\/api\/student\/rounds\//.test(path))).toEqual([]);
     await greta.getByRole('link', { name: say('student.round.to-my-page') }).press('Enter');
     await expect(greta.getByRole('button', { name: say('student.own.another-round') })).toBeVisible();
 });
