@@ -20,7 +20,7 @@ if (root !== null) {
     createRoot(root).render(
         <StrictMode>
             <QueryClientProvider client={queries}>
-                <BrowserRouter>
+                <BrowserRouter useTransitions={false}>
                     <Suspense fallback={<p className="p-8">{say('ui.one-moment')}</p>}>
                         <Routes>
                             <Route path="/join/:phrase?" element={<EntryPage />} />

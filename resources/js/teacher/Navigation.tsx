@@ -53,7 +53,7 @@ export function Navigation() {
                 </Button>
             </header>
             <div className="relative min-h-0 flex-1 overflow-auto">
-                {/* Another place shows that it comes, instead of the last one's staying until it is there. */}
+                {/* By its path, so that the place one leaves is gone and not only hidden. */}
                 <Suspense key={pathname} fallback={<p className="p-8">{say('ui.one-moment')}</p>}>
                     <Outlet />
                 </Suspense>

@@ -29,7 +29,7 @@ if (root !== null) {
         <StrictMode>
             <QueryClientProvider client={queries}>
                 <UndoProvider>
-                    <BrowserRouter>
+                    <BrowserRouter useTransitions={false}>
                         <Routes>
                             <Route path="/sign-in" element={<SignIn />} />
                             <Route path="/sign-up" element={<SignUp />} />

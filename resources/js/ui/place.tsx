@@ -6,7 +6,8 @@ import { Notice } from './Notice';
 const reloaded = 'reloaded-for-a-new-version';
 
 /**
- * A place that is loaded when somebody goes there. Where its file is gone, since a new version has come, the page is loaded anew,
+ * A place that is loaded when somebody goes there; until then it is said that it comes, so that a tap shows at once (the routers
+ * make no transitions). Where its file is gone, since a new version has come, the page is loaded anew,
  * once: what was not saved yet waits on the device. Where it cannot be had, that is said.
  */
 export function place<K extends string>(load: () => Promise<Record<K, ComponentType>>, name: K) {
