@@ -23,6 +23,11 @@ use Illuminate\Session\Middleware\StartSession as FrameworkStartSession;
 use Illuminate\Support\Facades\Route;
 use Illuminate\View\Middleware\ShareErrorsFromSession;
 
+// Where the packages that are served are used, whose class map is all there is.
+if (getenv('COMPOSER_VENDOR_DIR') !== false) {
+    require_once __DIR__.'/classes.php';
+}
+
 return Application::configure(basePath: dirname(__DIR__))
     ->withRouting(
         web: __DIR__.'/../routes/pages.php',

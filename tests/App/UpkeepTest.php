@@ -84,6 +84,18 @@ final class UpkeepTest extends AppTestCase
         self::assertSame(1, substr_count($told, 'apc.shm_size'), $told);
     }
 
+    public function test_a_class_that_the_map_lacks_is_found_and_told_once(): void
+    {
+        $process = new Process([
+            PHP_BINARY, '-d', 'apc.enable_cli=1', '-d', 'error_log=', '-d', 'log_errors=1', '-d', 'display_errors=0', '-r',
+            'require "bootstrap/classes.php"; foreach ([HiddenLadder\Core\Fault::class, HiddenLadder\Core\Message::class, HiddenLadder\Core\Never::class] as $one)'
+            .' { echo (int) class_exists($one); }',
+        ], dirname(__DIR__, 2));
+        $process->mustRun();
+        self::assertSame('110', $process->getOutput());
+        self::assertSame(1, substr_count($process->getErrorOutput(), 'class map is out of date'), $process->getErrorOutput());
+    }
+
     public function test_without_shared_memory_nothing_is_known(): void
     {
         SharedMemory::put('here', 1);
