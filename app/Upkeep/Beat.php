@@ -31,7 +31,8 @@ final class Beat implements ShouldQueue
     {
         $at = Cache::get("beat/$who");
 
-        return is_int($at) ? max(0, now()->getTimestamp() - $at) : null;
+        // Some stores give a number back as it is written.
+        return is_numeric($at) ? max(0, now()->getTimestamp() - (int) $at) : null;
     }
 
     private static function note(string $who): void

@@ -244,6 +244,8 @@ instance_env() {
     export SESSION_DRIVER=${SESSION_DRIVER:-sparing} SESSION_LIFETIME=${SESSION_LIFETIME:-720} CACHE_STORE=${CACHE_STORE:-database} QUEUE_CONNECTION=${QUEUE_CONNECTION:-database}
     # Where there is Redis, queue and cache are in it: REDIS_HOST=… bin/start
     [ -z "${REDIS_HOST:-}" ] || export CACHE_STORE=redis QUEUE_CONNECTION=redis
+    # A page that a new version brings is not for the processes of the one before: what was drawn up at the start is used.
+    export VIEW_CHECK_CACHE_TIMESTAMPS=false
     export SESSION_COOKIE=hidden_ladder_$name MAIL_MAILER=${MAIL_MAILER:-log} TRUSTED_PROXIES=
     export ACCENTED_WORDS=${ACCENTED_WORDS:-false}
     export LARAVEL_STORAGE_PATH=$base/storage MEDIA_FOLDER=$base/media MEDIA_BY_NGINX=true
@@ -260,7 +262,7 @@ write_php_ini() {
     local base=$VAR/$1
     sed -e "s|@BASE@|$base|g" -e "s|@USER@|$(account www-data)|g" -e "s|@PRELOAD@|${2:-}|g" -e "s|@MEMORY@|$(share_of_memory 50 96 256)|g" \
         -e "s|@EDITIONS@|$(share_of_memory 100 32 128)|g" deploy/php.ini >"$base/php/served.ini"
-    [ -z "${REDIS_HOST:-}" ] || echo "extension = redis" >>"$base/php/served.ini"
+    [ -z "${REDIS_HOST:-}" ] || printf "extension = igbinary\nextension = redis\n" >>"$base/php/served.ini"
 }
 
 # A part of the machine's memory in MB: one in $1, at least $2, at most $3.
@@ -375,6 +377,7 @@ fresh_instance() {
     quietly "Loading the demo data" php artisan demo:load
     quietly "Preparing the settings" php artisan config:cache
     quietly "Preparing the routes" php artisan route:cache
+    quietly "Preparing the pages" php artisan view:cache
     start_instance "$name" "$port"
 }
 
