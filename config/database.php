@@ -25,6 +25,8 @@ return [
                 PDO::ATTR_PERSISTENT => (bool) env('DB_PERSISTENT', false),
                 // Bound by the driver in one way to the server instead of two; the connection's characters are set beforehand.
                 PDO::ATTR_EMULATE_PREPARES => true,
+                // One statement at a time, as it is when the server binds.
+                PDO::MYSQL_ATTR_MULTI_STATEMENTS => false,
             ],
         ],
     ],
