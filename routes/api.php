@@ -61,6 +61,7 @@ Route::middleware('auth:teacher')->group(static function (): void {
 
     Route::get('media', [MediaController::class, 'index']);
     Route::post('media', [MediaController::class, 'store']);
+    Route::post('media/from-address', [MediaController::class, 'fetch']);
 
     Route::get('classes', [ClassController::class, 'index']);
     Route::post('classes', [ClassController::class, 'store']);

@@ -163,6 +163,32 @@ final class MediaFolder
         ]);
     }
 
+    /**
+     * A picture that the server fetched from an address.
+     *
+     * @throws Rejected when it cannot be fetched or is none; nothing is kept then
+     */
+    public function takeFromAddress(Teacher $teacher, string $address, PictureFromAddress $pictures): Medium
+    {
+        $file = $pictures->fetch($address, $this->limit('picture'));
+        try {
+            if (! in_array((string) mime_content_type($file), self::PICTURES, true)) {
+                throw self::wrongType(new Message('problem.media.broken-picture'));
+            }
+            $id = Ulids::make();
+            $this->encodeAnew($file, $this->folder()."/$id.webp");
+        } finally {
+            unlink($file);
+        }
+        $title = Str::limit(trim(pathinfo(urldecode((string) parse_url($address, PHP_URL_PATH)), PATHINFO_FILENAME)), 190, '…');
+
+        return $teacher->media()->create([
+            'id' => $id, 'student_id' => null, 'round_id' => null, 'kind' => MediumKind::Picture, 'type' => 'image/webp',
+            'title' => $title === '' ? 'Untitled' : $title, 'bytes' => (int) filesize($this->folder()."/$id.webp"),
+            'seconds' => null, 'file' => "$id.webp", 'captions' => null,
+        ]);
+    }
+
     public function folder(): string
     {
         $folder = config('hidden_ladder.media_folder');
@@ -263,8 +289,14 @@ final class MediaFolder
     private function encodeAnew(string $from, string $to): void
     {
         $size = @getimagesize($from);
-        if ($size === false || $size[0] * $size[1] > self::MOST_PIXELS) {
+        if ($size === false) {
             throw self::wrongType(new Message('problem.media.broken-picture'));
+        }
+        if ($size[0] * $size[1] > self::MOST_PIXELS) {
+            throw new Rejected(
+                Reason::TooLarge,
+                new Message('problem.media.too-many-pixels', ['width' => $size[0], 'height' => $size[1], 'most' => self::MOST_PIXELS / 1e6]),
+            );
         }
         $picture = @imagecreatefromstring((string) file_get_contents($from));
         if ($picture === false) {

@@ -4,7 +4,11 @@ declare(strict_types=1);
 
 namespace HiddenLadder\App\Tests;
 
+use HiddenLadder\App\Media\PictureFromAddress;
+use HiddenLadder\App\Models\Medium;
 use Illuminate\Http\UploadedFile;
+use Illuminate\Support\Facades\Http;
+use Illuminate\Testing\TestResponse;
 use Symfony\Component\HttpFoundation\BinaryFileResponse;
 
 /** Invariants 6 and 7: what is taken in, and what every page carries. */
@@ -48,6 +52,53 @@ final class SafetyTest extends AppTestCase
         $size = getimagesizefromstring($stored);
         self::assertIsArray($size);
         self::assertSame([2000, 'image/webp'], [$size[0], $size['mime']]);
+    }
+
+    public function test_a_picture_with_too_many_points_is_told_so_and_not_decoded(): void
+    {
+        // A PNG's size stands in its head; this one says 9,000 by 9,000.
+        $head = 'IHDR'.pack('NNCCCCC', 9000, 9000, 8, 2, 0, 0, 0);
+        $png = "\x89PNG\r\n\x1A\n".pack('N', 13).$head.pack('N', crc32($head));
+        $this->asTeacher($this->teacher())->postJson('/api/media', ['file' => $this->upload('wall.png', $png)])
+            ->assertStatus(413)->assertJsonPath('detail', fn (string $words): bool => str_contains($words, '9,000 by 9,000'));
+    }
+
+    public function test_a_picture_is_fetched_from_the_public_web_alone(): void
+    {
+        ob_start();
+        imagepng(imagecreatetruecolor(30, 20));
+        $png = (string) ob_get_clean();
+        $names = ['pictures.example' => ['203.0.114.7'], 'inside.example' => ['10.0.0.8'], 'both.example' => ['203.0.114.7', '127.0.0.1']];
+        $this->app->instance(
+            PictureFromAddress::class,
+            new PictureFromAddress(static fn (string $host): array => $names[$host] ?? []),
+        );
+        Http::fake([
+            'pictures.example/gull%20one.png' => static fn () => Http::response($png),
+            'pictures.example/elsewhere' => Http::response('', 302, ['Location' => '/gull%20one.png']),
+            'pictures.example/inwards' => Http::response('', 302, ['Location' => 'http://169.254.169.254/latest']),
+            'pictures.example/round' => Http::response('', 302, ['Location' => '/round']),
+            'pictures.example/page' => Http::response('<html>'),
+            '*' => Http::response($png),
+        ]);
+        $this->asTeacher($this->teacher());
+        $fetch = fn (string $address): TestResponse => $this->postJson('/api/media/from-address', ['address' => $address]);
+        foreach (['https://pictures.example/gull%20one.png', 'http://pictures.example/elsewhere'] as $address) {
+            $medium = $fetch($address)->assertStatus(201)->assertJsonPath('kind', 'picture')->json();
+            $this->get("/media/{$medium['id']}")->assertOk()->assertHeader('Content-Type', 'image/webp');
+        }
+        self::assertSame('gull one', Medium::query()->orderBy('id')->firstOrFail()->title);
+        $fetch('https://pictures.example/page')->assertStatus(415);
+        foreach ([
+            'http://127.0.0.1/a.png', 'http://localhost/a.png', 'http://[::1]/a.png', 'http://[::ffff:10.0.0.8]/a.png',
+            'http://192.168.1.1/a.png', 'http://169.254.169.254/a', 'http://100.64.0.1/a', 'http://2130706433/a', 'http://0x7f.1/a',
+            'http://inside.example/a.png', 'http://both.example/a.png', 'http://pictures.example:8080/a.png',
+            'http://me@pictures.example/a.png', 'https://pictures.example/inwards', 'https://pictures.example/round',
+            'file:///etc/passwd', 'ftp://pictures.example/a.png', 'pictures.example', '',
+        ] as $address) {
+            $fetch($address)->assertStatus(422)->assertJsonPath('errors.0.pointer', '/address');
+        }
+        self::assertSame(2, Medium::query()->count());
     }
 
     public function test_a_video_is_told_by_its_content_and_keeps_its_captions(): void

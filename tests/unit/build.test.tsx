@@ -1,11 +1,12 @@
 // @vitest-environment jsdom
-import { act, cleanup, render, renderHook, screen, waitFor, within } from '@testing-library/react';
+import { act, cleanup, render, renderHook, screen, waitFor } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { client } from '../../resources/js/api/client';
 import type { Finding, Forecast, QuizDocument } from '../../resources/js/api/types';
 import { ForecastLines } from '../../resources/js/quiz/ForecastLines';
 import { FindingNote, LeaveFinding } from '../../resources/js/teacher/build/FindingNote';
+import { InspectionStrip } from '../../resources/js/teacher/build/InspectionStrip';
 import { useFindings } from '../../resources/js/teacher/build/useFindings';
 import { WholeQuiz } from '../../resources/js/teacher/build/WholeQuiz';
 import { Cached, Holding } from './Holding';
@@ -123,16 +124,7 @@ function whole(start: QuizDocument) {
     const seen = vi.fn<(document: QuizDocument) => void>();
     render(
         <Holding start={start} seen={seen}>
-            {(document, change) => (
-                <WholeQuiz
-                    document={document}
-                    findings={[]}
-                    left={[finding({ left: true })]}
-                    change={change}
-                    select={vi.fn()}
-                    forecast={null}
-                />
-            )}
+            {(document, change) => <WholeQuiz document={document} change={change} select={vi.fn()} forecast={null} />}
         </Holding>,
     );
     return () => seen.mock.lastCall?.[0];
@@ -166,14 +158,27 @@ describe('the whole quiz', () => {
         expect(stage()).toBeUndefined();
     });
 
-    it('keeps a language that is not in the list, and what was left can be taken up again', async () => {
+    it('keeps a language that is not in the list', async () => {
         const now = whole({ ...quiz, language: 'sv-FI' });
         const language = screen.getByLabelText('Language');
         expect((language as HTMLSelectElement).value).toBe('sv-FI');
         await userEvent.selectOptions(language, 'Deutsch');
         expect(now()?.language).toBe('de');
+    });
+});
+
+describe('what the inspection says below the editor', () => {
+    it('is of what is edited, with the way to all of it; what was left can be taken up again there', async () => {
+        const select = vi.fn();
+        const all = { document: quiz, all: [finding({ severity: 'stops' })], left: [finding({ left: true })], change: vi.fn(), select };
+        const { rerender } = render(<InspectionStrip {...all} here={[]} whole={false} />);
+        expect(screen.getByText('Nothing to mend here.')).toBeTruthy();
+        expect(screen.queryByText('Left as it is: 1')).toBeNull();
+        await userEvent.click(screen.getByRole('button', { name: /before publishing/ }));
+        expect(select).toHaveBeenCalledWith(null);
+        rerender(<InspectionStrip {...all} here={[]} whole />);
         expect(screen.getByText('Nothing to mend: this can be published.')).toBeTruthy();
-        expect(within(screen.getByLabelText('Inspection')).getByText('Left as it is: 1')).toBeTruthy();
+        expect(screen.getByText('Left as it is: 1')).toBeTruthy();
     });
 });
 

@@ -2,11 +2,10 @@ import { describe, expect, it } from 'vitest';
 import type { QuestionStop, QuizDocument, VideoStop } from '../../resources/js/api/types';
 import { addRung, insertStop, move, putQuestion, putStop, remove } from '../../resources/js/quiz/document';
 import { withFix } from '../../resources/js/quiz/fixes';
-import { isNamed, numberedSentence, withoutGap, withSentence } from '../../resources/js/quiz/gaps';
+import { inOrderOfSentence, isNamed, withoutGap, withSentence } from '../../resources/js/quiz/gaps';
 import { newEntry, newQuestion, newRung, newStop } from '../../resources/js/quiz/making';
-import { letter, promptText, rungName, stopName } from '../../resources/js/quiz/names';
+import { letter, rungName, stopName } from '../../resources/js/quiz/names';
 import { find, laddersOf, questionsOf } from '../../resources/js/quiz/places';
-import { withFirstWords } from '../../resources/js/teacher/build/PiecesEditor';
 import { quizOf } from './samples';
 
 function question(text: string): QuestionStop {
@@ -164,14 +163,6 @@ describe('changing', () => {
         expect(putStop(document, { ...film, title: 'Other' }).stops.map(stopName)).toEqual(['One', 'Other']);
     });
 
-    it('keeps a picture when the text of a prompt is changed', () => {
-        const picture = '<img data-medium="M" alt="A map">';
-        expect(withFirstWords(`<p>old</p>${picture}`, 'new')).toBe(`<p>new</p>${picture}`);
-        expect(withFirstWords(picture, 'new')).toBe(`<p>new</p>${picture}`);
-        expect(withFirstWords(`<p>old</p>${picture}`, '')).toBe(picture);
-        expect(promptText({ ...newQuestion(), prompt: `<p> a </p>${picture}` })).toBe('a');
-    });
-
     it('never has a right answer to begin with', () => {
         expect(newQuestion().entries.filter((entry) => entry.right)).toEqual([]);
     });
@@ -183,7 +174,7 @@ describe('changing', () => {
 
 describe('quick fixes', () => {
     it('change one member of what they name, however deep it stands, and nothing else', () => {
-        const chosen = newQuestion('one-choice');
+        const chosen = { ...newQuestion('one-choice'), entries: [newEntry(), newEntry(), newEntry()] };
         const before = frozen(quiz([{ ...question('One'), question: chosen }, video()]));
         const [first, second] = chosen.entries;
         const mend = (value: unknown) => ({ words: 'Say otherwise', at: second?.id ?? '', member: 'text', how: 'set' as const, value });
@@ -243,21 +234,28 @@ describe('quick fixes', () => {
 });
 
 describe('a sentence with gaps', () => {
-    const filled = (numbered: string, question = newQuestion('gaps')) => withSentence(question, numbered);
+    const sentence = (...ids: string[]) => ids.map((id) => `It <span data-gap="${id}"></span>`).join(', ');
+    const filled = (...ids: string[]) => withSentence(newQuestion('gaps'), sentence(...ids), new Map([['A', 'ebbs']]));
 
-    it('loses nothing that was typed when it names a gap no longer, and has it again when it does', () => {
-        const both = filled('It [1] and [2].');
-        const [first, second] = both.gaps ?? [];
-        const one = filled('It [1].', both);
-        expect(one.gaps).toEqual([first, second]);
-        expect([isNamed(one, 0), isNamed(one, 1)]).toEqual([true, false]);
-        expect(filled('It [1] and [2].', one).gaps).toEqual([first, second]);
+    it('has a gap for each that it names, with the words it takes the place of as what is accepted', () => {
+        expect(filled('A', 'B').gaps).toMatchObject([
+            { id: 'A', show: 'typed', entries: [{ key: 'ebbs', right: true }] },
+            { id: 'B', entries: [{ key: '' }] },
+        ]);
     });
 
-    it('without a gap the ones behind it move up', () => {
-        const three = filled('[1], [2] and [3]');
-        const two = withoutGap(three, 1);
-        expect(numberedSentence(two)).toBe('[1],  and [2]');
-        expect(two.gaps).toEqual([three.gaps?.[0], three.gaps?.[2]]);
+    it('loses nothing that was typed when it names a gap no longer, and has it again when it does', () => {
+        const both = filled('A', 'B');
+        const one = withSentence(both, sentence('A'), new Map());
+        expect(one.gaps).toEqual(both.gaps);
+        expect([isNamed(one, 'A'), isNamed(one, 'B')]).toEqual([true, false]);
+        expect(withSentence(one, sentence('B', 'A'), new Map()).gaps).toEqual(both.gaps);
+    });
+
+    it('tells its gaps as they stand in it, and takes one out with its place', () => {
+        const three = withSentence(filled('A', 'B'), sentence('C', 'A'), new Map());
+        expect(inOrderOfSentence(three).map(({ id }) => id)).toEqual(['C', 'A', 'B']);
+        const two = withoutGap(three, 'C');
+        expect([two.sentence, inOrderOfSentence(two).map(({ id }) => id)]).toEqual([`It , ${sentence('A')}`, ['A', 'B']]);
     });
 });

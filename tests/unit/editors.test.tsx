@@ -1,6 +1,6 @@
 // @vitest-environment jsdom
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
-import { cleanup, render, screen, within } from '@testing-library/react';
+import { cleanup, render, screen, waitFor, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { client } from '../../resources/js/api/client';
@@ -12,6 +12,8 @@ import { ConditionEditor, ForksEditor } from '../../resources/js/teacher/build/F
 import { QuestionEditor } from '../../resources/js/teacher/build/QuestionEditor';
 import { Holding } from './Holding';
 import { answer, asking, quizOf } from './samples';
+
+vi.mock('../../resources/js/richtext/RichField', () => import('./PlainField'));
 
 const user = userEvent.setup();
 
@@ -48,14 +50,13 @@ describe('the editor of a question', () => {
                 .map((entry) => entry.text);
         await user.click(screen.getByLabelText('Option B is right'));
         expect(right()).toEqual(['flood']);
-        await user.selectOptions(screen.getByLabelText('Kind'), 'Several choices');
+        await user.click(screen.getByRole('radio', { name: 'Several choices' }));
         await user.click(screen.getByLabelText('Option A is right'));
         expect(right()).toEqual(['ebb', 'flood']);
     });
 
     it('adds and removes options, none of them right by itself', async () => {
         const { now } = edit(asking('Which?', ['ebb']));
-        await user.click(screen.getByRole('button', { name: 'Add an option' }));
         await user.type(screen.getByLabelText('Option B'), 'slack');
         expect(now().entries.map(({ text, right }) => [text, right])).toEqual([
             ['ebb', true],
@@ -63,13 +64,42 @@ describe('the editor of a question', () => {
         ]);
         await user.click(screen.getByRole('button', { name: /Remove option A/i }));
         expect(now().entries.map(({ text }) => text)).toEqual(['slack']);
+        await user.clear(screen.getByLabelText('Option A'));
+        await user.click(screen.getByLabelText('Question'));
+        expect(now().entries, 'what says nothing is no answer').toEqual([]);
+    });
+
+    it('is written by keys alone: Enter leads on, one key each for right, feedback, explanation and hint', async () => {
+        const { now } = edit(asking('', []));
+        screen.getByLabelText('Question').focus();
+        await user.keyboard('Which?{Enter}ebb{Enter}flood{Alt>}r{/Alt}{Alt>}w{/Alt}');
+        await waitFor(() => expect(document.activeElement).toBe(screen.getByLabelText('Feedback to Option B')));
+        await user.keyboard('In it comes.{Enter}{Enter}');
+        expect(document.activeElement, 'the empty line ends the answers').toBe(screen.getByLabelText('Explanation, for everybody'));
+        await user.keyboard('It floods.{Alt>}l{/Alt}Look.');
+        expect(now()).toMatchObject({
+            prompt: 'Which?',
+            entries: [
+                { text: 'ebb', right: false },
+                { text: 'flood', right: true, feedback: 'In it comes.' },
+            ],
+            explanation: 'It floods.',
+            ladder: [{ kind: 'hint', text: 'Look.' }],
+        });
+        await user.keyboard('{Enter}');
+        await waitFor(() => expect(document.activeElement).toBe(screen.getByLabelText('Hint 2')));
+        await user.click(screen.getByLabelText('Option B'));
+        await user.keyboard('{Alt>}r{/Alt}');
+        expect(now().entries.map(({ right }) => right)).toEqual([false, false]);
     });
 
     it('keeps what was typed through other kinds and back', async () => {
         const { now } = edit(asking('Which?', ['ebb', 'flood']));
         const before = now().entries;
         for (const kind of ['Put in order', 'Match pairs', 'Written answer', 'Gaps in a sentence', 'One choice']) {
-            await user.selectOptions(screen.getByLabelText('Kind'), kind);
+            await (kind === 'One choice'
+                ? user.click(screen.getByRole('radio', { name: kind }))
+                : user.selectOptions(screen.getByLabelText('Other kinds'), kind));
         }
         expect(now().kind).toBe('one-choice');
         expect(now().entries).toEqual(before);
@@ -78,6 +108,7 @@ describe('the editor of a question', () => {
 
     it('takes points as they are typed, and leaves half-typed ones alone', async () => {
         const { now } = edit(asking('Which?', ['ebb']));
+        await user.click(screen.getByText('More'));
         const points = screen.getByLabelText('Points');
         await user.clear(points);
         expect(now().points).toBe(1);
@@ -90,11 +121,12 @@ describe('the editor of a question', () => {
 
     it('digs a rung for every slip and one for a single answer, and goes to it', async () => {
         const { now, select } = edit(asking('Which?', ['ebb', 'flood']));
-        await user.click(screen.getByRole('button', { name: 'Add hint' }));
-        expect(now().ladder.map(({ kind }) => kind)).toEqual(['hint']);
-        expect(select).toHaveBeenLastCalledWith(now().ladder[0]?.id);
-        await user.click(screen.getAllByText(/What follows/)[1] as HTMLElement);
-        await user.click(screen.getByRole('button', { name: 'Add video for option B' }));
+        await user.type(screen.getByLabelText('Hint 1'), 'Look.');
+        await user.click(screen.getByRole('button', { name: 'Add reading' }));
+        expect(now().ladder.map(({ kind }) => kind)).toEqual(['hint', 'reading']);
+        expect(select).toHaveBeenLastCalledWith(now().ladder[1]?.id);
+        await user.click(screen.getByRole('button', { name: 'What follows Option B' }));
+        await user.click(screen.getByRole('button', { name: 'Add video for Option B' }));
         expect(now().entries.map(({ ladder }) => ladder.map(({ kind }) => kind))).toEqual([[], ['video']]);
     });
 
@@ -108,20 +140,21 @@ describe('the editor of a question', () => {
         expect(screen.getByLabelText('Explanation, for everybody')).toBeTruthy();
     });
 
-    it('writes an order with its foreseen wrong ones, as numbers', async () => {
+    it('writes an order with its foreseen wrong ones, each with what follows it', async () => {
         const { now } = edit(asking('Order?', [], 'order'));
         for (const [index, text] of ['low', 'rising', 'high'].entries()) {
             await user.type(screen.getByLabelText(`Thing ${index + 1}`), text);
         }
-        await user.click(screen.getByRole('button', { name: 'Add an expected wrong order' }));
+        await user.click(screen.getByRole('button', { name: 'Add a wrong order you expect' }));
         const ids = (now().items ?? []).map(({ id }) => id);
         expect(now().entries.at(-1)?.order).toEqual([...ids].reverse());
-        const wrong = screen.getByLabelText('Wrong order');
-        await user.clear(wrong);
-        await user.type(wrong, '2 1 3');
-        expect(now().entries.at(-1)?.order).toEqual([ids[1], ids[0], ids[2]]);
-        await user.type(wrong, ' 3');
-        expect(screen.getByText('All numbers from 1 to 3, once.')).toBeTruthy();
+        const wrong = within(screen.getByRole('group', { name: 'Wrong order 1' }));
+        await user.click(wrong.getByRole('button', { name: 'Move low up' }));
+        expect(now().entries.at(-1)?.order).toEqual([ids[2], ids[0], ids[1]]);
+        await user.type(wrong.getByLabelText('Feedback to Wrong order 1'), 'Not yet.');
+        await user.click(wrong.getByText('What follows Wrong order 1'));
+        await user.type(wrong.getByLabelText('Hint 1 for Wrong order 1'), 'Watch.');
+        expect(now().entries.at(-1)).toMatchObject({ feedback: 'Not yet.', ladder: [{ kind: 'hint', text: 'Watch.' }] });
         await user.click(screen.getByRole('button', { name: 'Move thing 3 up' }));
         expect((now().items ?? []).map(({ text }) => text)).toEqual(['low', 'high', 'rising']);
         await user.click(screen.getByRole('button', { name: 'Remove thing 1' }));
@@ -138,21 +171,28 @@ describe('the editor of a question', () => {
         expect(now().items?.map(({ text }) => text)).toEqual(['full moon', '', '', 'eclipse']);
         await user.click(screen.getByRole('button', { name: 'Remove pair 1' }));
         expect([now().pairs?.length, now().items?.length]).toEqual([2, 3]);
+        await user.type(screen.getByLabelText('Right of pair 1'), 'half moon');
+        await user.click(screen.getByRole('button', { name: 'Add a wrong match you expect' }));
+        const { pairs, items } = now();
+        expect(now().entries.at(-1)?.pairs).toEqual({ [pairs?.[0]?.id ?? '']: items?.at(-1)?.id });
     });
 
-    it('writes gaps where the sentence names them', async () => {
-        const { now } = edit(asking('Fill in', [], 'gaps'));
-        await user.type(screen.getByLabelText('Sentence'), 'A [[1] and a [[2].');
-        expect(now().gaps).toHaveLength(2);
-        await user.type(screen.getByLabelText('Answer 1 of gap 2'), 'flood');
-        await user.selectOptions(within(screen.getByRole('group', { name: 'Gap 2' })).getByLabelText('Filled'), 'from a list');
-        await user.click(within(screen.getByRole('group', { name: 'Gap 2' })).getByRole('button', { name: 'Add an answer to this gap' }));
-        await user.type(screen.getByLabelText('Answer 2 of gap 2'), 'ebb');
-        expect(now().gaps?.[1]).toMatchObject({
+    it('writes the answers to gaps in the order of the sentence, with what follows each', async () => {
+        const stop = asking('Fill in', [], 'gaps');
+        const gap = (id: string) => ({ id, show: 'typed' as const, entries: [] });
+        const sentence = 'A <span data-gap="B"></span> and a <span data-gap="A"></span>.';
+        const { now } = edit({ ...stop, question: { ...stop.question, sentence, gaps: [gap('A'), gap('B')] } });
+        const second = within(screen.getByRole('group', { name: 'Gap 2' }));
+        await user.type(second.getByLabelText('Answer 1 of gap 2'), 'flood{Enter}ebb');
+        await user.selectOptions(second.getByLabelText('How gap 2 is filled'), 'from a list');
+        await user.click(second.getByRole('button', { name: 'Write feedback to Answer 2 of gap 2' }));
+        await user.type(await second.findByLabelText('Feedback to Answer 2 of gap 2'), 'No.');
+        expect(now().gaps?.[0]).toMatchObject({
+            id: 'A',
             show: 'list',
             entries: [
                 { key: 'flood', right: true },
-                { key: 'ebb', right: false },
+                { key: 'ebb', right: false, feedback: 'No.' },
             ],
         });
     });
@@ -336,6 +376,7 @@ describe('what belongs to the whole quiz', () => {
                             select={select}
                             onRemove={vi.fn()}
                             onRehearse={vi.fn()}
+                            onPicture={vi.fn()}
                             forecast={null}
                         />
                     )}

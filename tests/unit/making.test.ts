@@ -10,8 +10,8 @@ import { questionKinds, rungKinds, stopKinds } from '../../resources/js/quiz/kin
 import { newEntry, newQuestion, newRung, newStop, withKind } from '../../resources/js/quiz/making';
 import { placesOf } from '../../resources/js/quiz/nodes';
 import { allQuestions } from '../../resources/js/quiz/places';
-import { fromPieces, fromPlain, type Piece, piecesOf } from '../../resources/js/quiz/text';
-import { withFirstWords } from '../../resources/js/teacher/build/PiecesEditor';
+import { fromPlain } from '../../resources/js/quiz/text';
+import { toDoc, toRich } from '../../resources/js/richtext/convert';
 import { ulid } from '../../resources/js/ui/ulid';
 import { lots } from './samples';
 
@@ -29,14 +29,25 @@ const empty = (): QuizDocument => ({
 
 type Lot = <T>(list: readonly T[]) => T;
 
-const pieces: Piece[] = [
-    { kind: 'formula', tex: 'a < "b" & c', words: 'a is less' },
-    ...(['picture', 'sound', 'video', 'document'] as const).map((kind) => ({
-        kind: 'medium' as const,
-        decoration: false,
-        medium: { kind, medium: ulid(), words: 'So & "so" <', from: 1.5, to: kind === 'video' ? 3 : null },
-    })),
+/** What the editor of a text puts in, in the line or by itself. */
+const pieces = [
+    { type: 'formula', attrs: { tex: 'a < "b" & c', words: 'a is less' } },
+    { type: 'pictureBlock', attrs: { medium: ulid(), words: 'So & "so" <' } },
+    { type: 'picture', attrs: { medium: ulid(), decoration: true } },
+    { type: 'sound', attrs: { medium: ulid(), words: '' } },
+    { type: 'videoBlock', attrs: { medium: ulid(), words: 'So', from: 1.5, to: 3 } },
+    { type: 'bulletList', content: [{ type: 'listItem', content: [{ type: 'paragraph' }] }] },
+    { type: 'text', text: 'the sheet', marks: [{ type: 'link', attrs: { href: null, medium: ulid() } }] },
 ];
+
+const isInLine = (piece: (typeof pieces)[number]) => !/Block|List/.test(piece.type);
+
+function withPiece(rich: string, piece: (typeof pieces)[number]): string {
+    const doc = toDoc(rich);
+    return toRich({ ...doc, content: [...(doc.content ?? []), isInLine(piece) ? { type: 'paragraph', content: [piece] } : piece] });
+}
+
+const gapOf = (id: string) => `It <span data-gap="${id}"></span>.`;
 
 /** One thing that the editor does, to something that is there; the document as it was where there is nothing to do it to. */
 function operation(document: QuizDocument, lot: Lot): QuizDocument {
@@ -54,10 +65,10 @@ function operation(document: QuizDocument, lot: Lot): QuizDocument {
         () => ({ ...document, sideStops: [...document.sideStops, newStop('reading')] }),
         () => (question === null ? document : addRung(document, question, null, newRung(lot(rungKinds)))),
         () => put((one) => withKind(one, lot(questionKinds))),
-        () => put((one) => withSentence(one, lot(['It [1].', 'It [1] and [3].', '[2]', 'No gap', '[1] [1]']))),
-        () => put((one) => ({ ...one, prompt: withFirstWords(one.prompt, fromPlain(lot(['Why?', 'How <b> & "co"?', 'One\n\ntwo', '']))) })),
+        () => put((one) => withSentence(one, lot(['No gap', gapOf(lot([...(one.gaps ?? []).map(({ id }) => id), ulid()]))]), new Map())),
+        () => put((one) => ({ ...one, prompt: fromPlain(lot(['Why?', 'How <b> & "co"?', 'One\n\ntwo', ''])) })),
         () => put((one) => ({ ...one, entries: [...one.entries, newEntry(lot([true, false]), lot(['', 'ebb', '3 m']))] })),
-        () => put((one) => ({ ...one, prompt: fromPieces([...piecesOf(one.prompt), lot(pieces)]) })),
+        () => put((one) => ({ ...one, prompt: withPiece(one.prompt, lot(pieces)) })),
         () => put((one) => ({ ...one, explanation: fromPlain(lot(['So.', ' a  b\n', ''])) })),
         () => put((one) => ({ ...one, entries: one.entries.map((entry) => ({ ...entry, key: '3 m' })) })),
         () => put((one) => ({ ...one, entries: one.entries.slice(1) })),
@@ -102,7 +113,7 @@ describe('whatever the editor makes', () => {
         const walks = Array.from({ length: 8 }, () => {
             const documents = [empty()];
             const edits: Edit[][] = [];
-            for (let step = 0; step < 40; step++) {
+            for (let step = 0; step < 90; step++) {
                 const from = documents.at(-1) as QuizDocument;
                 const made = difference(from, operation(from, lot));
                 const done = apply(from, made);

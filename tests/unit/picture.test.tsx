@@ -83,7 +83,7 @@ describe('the picture of a quiz', () => {
         expect(right()).toEqual([]);
     });
 
-    it('puts the words of forks from the same stop below each other', () => {
+    it('puts the words of forks from the same stop above each other', () => {
         const forked = {
             ...stop,
             forks: [
@@ -95,7 +95,7 @@ describe('the picture of a quiz', () => {
         const words = [...screen.getByRole('region', { name: 'The quiz' }).querySelectorAll('svg text')];
         expect(words.map((one) => one.textContent)).toEqual(['right', 'time out']);
         const [first, second] = words.map((one) => Number(one.getAttribute('y')));
-        expect((second ?? 0) - (first ?? 0)).toBeGreaterThanOrEqual(12);
+        expect((first ?? 0) - (second ?? 0)).toBeGreaterThanOrEqual(12);
     });
 
     it('carries figures at its places and fills the rungs with shares', () => {

@@ -8,6 +8,7 @@ import { timecode } from '../ui/time';
 import { say } from '../words/words';
 import type { Props } from './Cutaway';
 import { Ladder } from './Ladder';
+import { DENSE } from './measures';
 import type { Column } from './model';
 
 interface ColumnProps {
@@ -42,6 +43,7 @@ export const ColumnView = memo(function ColumnView({
     answers,
 }: ColumnProps) {
     const { stop, finish } = column;
+    const dense = width < DENSE;
     const name = stop === null ? (finish?.title ?? '') : stopName(stop);
     const grave = findings.filter((finding) => finding.stop === column.id && finding.severity !== 'advises');
     const loops = findings.some((finding) => finding.loop.includes(column.id));
@@ -52,16 +54,13 @@ export const ColumnView = memo(function ColumnView({
           : say('cutaway.stop', { number: column.number });
 
     return (
-        <li
-            className="flex w-[var(--column)] shrink-0 flex-col max-md:w-full max-md:flex-row"
-            style={{ '--column': `${width}px` } as React.CSSProperties}
-        >
+        <li className="row-span-2 grid grid-rows-subgrid max-md:flex max-md:w-full max-md:flex-row">
             <div
                 className={`flex flex-col justify-end px-1.5 md:pt-[var(--sky)] max-md:w-44 max-md:shrink-0 max-md:border-r-3 max-md:border-ink max-md:py-1.5 ${column.side ? 'opacity-95' : ''}`}
                 style={{ '--sky': `${sky}px` } as React.CSSProperties}
             >
-                <div className="flex flex-col justify-end md:h-[204px]">
-                    <div className="relative flex min-h-6 flex-wrap items-end gap-0.5 px-1 pb-1">{at?.(column.id)}</div>
+                <div className="flex flex-col justify-end">
+                    {at !== undefined && <div className="relative flex min-h-6 flex-wrap items-end gap-0.5 px-1 pb-1">{at(column.id)}</div>}
                     <button
                         type="button"
                         data-node={column.id}
@@ -69,7 +68,7 @@ export const ColumnView = memo(function ColumnView({
                         aria-current={selected === column.id}
                         aria-label={say('cutaway.column', { place, name, grave: grave.length })}
                         onClick={() => onSelect(column.id)}
-                        className={`relative flex min-h-0 flex-col gap-1 overflow-hidden rounded-t-md border border-b-0 p-2 text-left max-md:rounded-md max-md:border ${
+                        className={`relative flex min-h-0 flex-col gap-1 overflow-hidden rounded-t-md border border-b-0 ${dense ? 'p-1.5' : 'p-2'} text-left max-md:rounded-md max-md:border ${
                             selected === column.id ? 'border-accent bg-tint' : 'border-edge bg-paper hover:border-ink'
                         } ${column.side ? 'border-dashed' : ''} ${loops ? 'outline-3 -outline-offset-3 outline-accent' : ''}`}
                     >
@@ -93,20 +92,22 @@ export const ColumnView = memo(function ColumnView({
                             )}
                             {grave.length > 0 && !loops && <TriangleAlert size={14} className="ml-auto text-accent" aria-hidden="true" />}
                         </span>
-                        <span className={`${far ? 'line-clamp-4 text-xs' : 'line-clamp-3 text-sm'} shrink-0 font-semibold break-words`}>
+                        <span
+                            className={`${dense ? 'line-clamp-4 text-xs' : 'line-clamp-3 text-sm'} shrink-0 font-semibold break-words hyphens-auto`}
+                        >
                             {name}
                         </span>
                         {!far && stop !== null && <Below stop={stop} answers={answers} />}
                     </button>
                 </div>
             </div>
-            <div className="min-w-0 flex-1 border-t-3 border-ink bg-earth px-1.5 pb-4 max-md:border-t-0 max-md:border-b max-md:border-b-earth-deep max-md:pt-2">
+            <div className="relative min-w-0 flex-1 border-t-3 border-ink bg-earth px-1.5 pb-3 max-md:border-t-0 max-md:border-b max-md:border-b-earth-deep max-md:pt-2">
                 {leadsTo !== '' && <p className="hidden text-xs text-accent max-md:block">{leadsTo}</p>}
                 {column.sections.map((section) => (
                     <div key={section.question}>
                         {section.cue !== null && (
-                            <div className="mt-2">
-                                <div className="flex flex-wrap gap-0.5 px-1">{at?.(section.cue.id)}</div>
+                            <div className={dense ? 'mt-1.5' : 'mt-2'}>
+                                {at !== undefined && <div className="flex flex-wrap gap-0.5 px-1">{at(section.cue.id)}</div>}
                                 <button
                                     type="button"
                                     data-node={section.cue.id}
@@ -114,12 +115,12 @@ export const ColumnView = memo(function ColumnView({
                                     aria-current={selected === section.cue.id}
                                     aria-label={say('cutaway.cue-at', { time: timecode(section.cue.at), text: section.cue.text })}
                                     onClick={() => onSelect(section.cue?.id ?? '')}
-                                    className={`w-full rounded-md border px-2 py-1 text-left text-xs ${
+                                    className={`w-full rounded-md border px-2 text-left text-xs ${dense ? 'flex gap-1 py-0.5' : 'py-1'} ${
                                         selected === section.cue.id ? 'border-accent bg-tint' : 'border-rail bg-sheet hover:border-ink'
                                     }`}
                                 >
                                     <span className="font-semibold">{timecode(section.cue.at)}</span>{' '}
-                                    <span className={far ? 'line-clamp-1' : 'line-clamp-2'}>
+                                    <span className={dense ? 'line-clamp-1' : 'line-clamp-2'}>
                                         {section.cue.text || say('cutaway.empty-question')}
                                     </span>
                                 </button>
@@ -130,7 +131,7 @@ export const ColumnView = memo(function ColumnView({
                                 key={ladder.label}
                                 label={ladder.label}
                                 rungs={ladder.rungs}
-                                far={far}
+                                dense={dense}
                                 selected={selected}
                                 current={current}
                                 onSelect={onSelect}

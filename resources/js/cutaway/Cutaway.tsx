@@ -2,7 +2,7 @@ import { type KeyboardEvent, type ReactNode, useEffect, useMemo, useRef } from '
 import type { Finding, QuizDocument } from '../api/types';
 import { Arcs } from './Arcs';
 import { ColumnView } from './Column';
-import { LOW_SKY, SKY, STANDS } from './measures';
+import { LOW_SKY, rowsOf, SKY, useRoom } from './measures';
 import { arcs, type Column, columns, neighbour } from './model';
 
 export interface Props {
@@ -22,21 +22,18 @@ export interface Props {
     onKey?: (event: KeyboardEvent, id: string) => void;
 }
 
-const NEAR = 216;
-
-const FAR = 116;
-
 /**
  * The picture of a quiz: stops on the ground line, ladders below, forks as arcs above. The same when building,
- * rehearsing, watching and looking back. On a narrow screen it turns: the ground on the left, ladders to the right.
+ * rehearsing, watching and looking back. What does not fit beside each other goes on in a row below, as lines of a text
+ * do. On a narrow screen it turns: the ground on the left, ladders to the right.
  */
 export function Cutaway({ document, label, selected, onSelect, far = false, findings = [], answers = true, at, share, onKey }: Props) {
     const all = useMemo(() => columns(document), [document]);
     const forks = useMemo(() => arcs(all), [all]);
     const ground = useRef<HTMLDivElement>(null);
     const current = selected !== null && all.some((column) => contains(column, selected)) ? selected : all[0]?.id;
-    const width = far ? FAR : NEAR;
-    const sky = forks.length > 0 ? SKY : LOW_SKY;
+    const { perRow, width } = rowsOf(all.length, useRoom(ground), far);
+    const rows = Array.from({ length: Math.ceil(all.length / perRow) }, (_, row) => all.slice(row * perRow, (row + 1) * perRow));
 
     // Only the selection brings a node into sight; typing beside the picture must not scroll it.
     useEffect(() => {
@@ -63,36 +60,50 @@ export function Cutaway({ document, label, selected, onSelect, far = false, find
             aria-label={label}
             ref={ground}
             onKeyDown={onKeyDown}
-            className="relative h-full overflow-auto rounded-lg border border-line bg-sheet md:[contain:layout_paint_style]"
+            className="relative max-h-full overflow-auto rounded-lg border border-line bg-sheet md:[contain:layout_paint_style]"
         >
-            <div className="relative flex min-h-full w-max min-w-full max-md:w-full max-md:flex-col">
-                <Arcs arcs={forks} width={width} count={all.length} />
-                <ol className="contents">
-                    {all.map((column, position) => (
-                        <ColumnView
-                            key={column.id}
-                            column={column}
-                            far={far}
-                            width={width}
-                            selected={selected !== null && contains(column, selected) ? selected : null}
-                            current={current !== undefined && contains(column, current) ? current : undefined}
-                            onSelect={onSelect}
-                            findings={findings}
-                            answers={answers}
-                            at={at}
-                            share={share}
-                            leadsTo={forks
-                                .filter((arc) => arc.from === position)
-                                .map((arc) => `${arc.label} → ${arc.to + 1}`)
-                                .join(', ')}
-                            sky={sky}
-                        />
-                    ))}
-                </ol>
-                <div className="flex min-w-4 flex-1 flex-col max-md:hidden" aria-hidden="true">
-                    <div style={{ height: sky + STANDS }} />
-                    <div className="flex-1 border-t-3 border-ink bg-earth" />
-                </div>
+            <div className="max-md:flex max-md:flex-col">
+                {rows.map((row, index) => {
+                    const first = index * perRow;
+                    const last = first + row.length - 1;
+                    const here = forks.filter(({ from, to }) => (from >= first && from <= last) || (to >= first && to <= last));
+                    return (
+                        <div key={first} className="relative flex max-md:contents">
+                            <Arcs arcs={here} width={width} first={first} count={row.length} />
+                            <ol
+                                start={first + 1}
+                                className="grid min-w-full grid-rows-[auto_1fr] max-md:contents"
+                                style={{ gridTemplateColumns: `repeat(${row.length}, ${width}px) minmax(0, 1fr)` }}
+                            >
+                                {row.map((column, position) => (
+                                    <ColumnView
+                                        key={column.id}
+                                        column={column}
+                                        far={far}
+                                        width={width}
+                                        selected={selected !== null && contains(column, selected) ? selected : null}
+                                        current={current !== undefined && contains(column, current) ? current : undefined}
+                                        onSelect={onSelect}
+                                        findings={findings}
+                                        answers={answers}
+                                        at={at}
+                                        share={share}
+                                        leadsTo={forks
+                                            .filter((arc) => arc.from === first + position)
+                                            .map((arc) => `${arc.label} → ${arc.to + 1}`)
+                                            .join(', ')}
+                                        sky={here.length > 0 ? SKY : LOW_SKY}
+                                    />
+                                ))}
+                                {/* The ground goes on to the edge. */}
+                                <li aria-hidden="true" className="row-span-2 grid grid-rows-subgrid max-md:hidden">
+                                    <div />
+                                    <div className="border-t-3 border-ink bg-earth" />
+                                </li>
+                            </ol>
+                        </div>
+                    );
+                })}
             </div>
         </section>
     );

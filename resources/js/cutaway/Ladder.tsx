@@ -19,7 +19,7 @@ const rungIcons: Record<Rung['kind'], ReactNode> = {
 interface LadderProps {
     label: string;
     rungs: Rung[];
-    far: boolean;
+    dense: boolean;
     selected: string | null;
     current: string | undefined;
     onSelect: (id: string) => void;
@@ -27,15 +27,15 @@ interface LadderProps {
     share: Props['share'];
 }
 
-export function Ladder({ label, rungs, far, selected, current, onSelect, at, share }: LadderProps) {
+export function Ladder({ label, rungs, dense, selected, current, onSelect, at, share }: LadderProps) {
     return (
-        <div className="mt-2">
-            {label !== '' && <p className="truncate px-3 text-xs text-soft">{label}</p>}
+        <div className={dense ? 'mt-1.5' : 'mt-2'}>
+            {label !== '' && <p className="truncate px-2 text-xs leading-tight text-soft">{label}</p>}
             <ol className="border-x-4 border-rail px-0 max-md:flex max-md:border-x-0 max-md:border-y-4">
                 {rungs.map((rung, index) => {
                     const part = share?.(rung.id) ?? 0;
                     return (
-                        <li key={rung.id} className="py-1.5 max-md:flex-1 max-md:px-1">
+                        <li key={rung.id} className={`${dense ? 'py-0.5' : 'py-1.5'} max-md:flex-1 max-md:px-1`}>
                             <button
                                 type="button"
                                 data-node={rung.id}
@@ -47,7 +47,7 @@ export function Ladder({ label, rungs, far, selected, current, onSelect, at, sha
                                     name: rungName(rung),
                                 })}
                                 onClick={() => onSelect(rung.id)}
-                                className={`relative block w-full overflow-hidden border-y-2 px-2 py-1 text-left text-xs ${
+                                className={`relative block w-full overflow-hidden border-y-2 px-1.5 py-0.5 text-left text-xs ${
                                     selected === rung.id ? 'border-accent bg-tint' : 'border-rail bg-earth-deep hover:border-ink'
                                 }`}
                             >
@@ -60,10 +60,12 @@ export function Ladder({ label, rungs, far, selected, current, onSelect, at, sha
                                 )}
                                 <span className="relative flex items-start gap-1.5">
                                     <span className="mt-0.5 shrink-0">{rungIcons[rung.kind]}</span>
-                                    <span className={`min-w-0 break-words ${far ? 'line-clamp-1' : 'line-clamp-2'}`}>{rungName(rung)}</span>
+                                    <span className={`min-w-0 break-words ${dense ? 'line-clamp-1' : 'line-clamp-2'}`}>
+                                        {rungName(rung)}
+                                    </span>
                                 </span>
                             </button>
-                            <div className="flex flex-wrap gap-0.5 px-1">{at?.(rung.id)}</div>
+                            {at !== undefined && <div className="flex flex-wrap gap-0.5 px-1">{at(rung.id)}</div>}
                         </li>
                     );
                 })}

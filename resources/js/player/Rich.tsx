@@ -1,15 +1,11 @@
 import { createContext, createElement, type ReactNode, useContext } from 'react';
 import type { RoundView } from '../api/types';
-import { blocks, type Tag, tokensOf } from '../quiz/text';
+import { type Branch, blocks, treeOf, wordsIn } from '../quiz/text';
 import { Formula } from './Formula';
 import { VideoPlayer } from './VideoPlayer';
 
 /** What is known of the media that texts show: how long they are, and whether they have captions. */
 export const MediaKnown = createContext<RoundView['media']>({});
-
-interface Node extends Tag {
-    children: (Node | string)[];
-}
 
 /** Elements that are drawn as they are; all others only by what is known of them, or not at all. */
 const drawn = new Set([
@@ -34,32 +30,6 @@ const drawn = new Set([
     'td',
 ]);
 
-function treeOf(rich: string): (Node | string)[] {
-    const root: Node = { open: true, name: '', attributes: {}, children: [] };
-    const open = [root];
-    for (const token of tokensOf(rich)) {
-        const above = open.at(-1) ?? root;
-        if (typeof token === 'string') {
-            above.children.push(token);
-        } else if (!token.open) {
-            if (open.length > 1) {
-                open.pop();
-            }
-        } else {
-            const node = { ...token, children: [] };
-            above.children.push(node);
-            if (token.name !== 'br' && token.name !== 'img') {
-                open.push(node);
-            }
-        }
-    }
-    return root.children;
-}
-
-function wordsIn(node: Node): string {
-    return node.children.filter((child) => typeof child === 'string').join('');
-}
-
 interface Props {
     text: string;
     className?: string;
@@ -75,7 +45,7 @@ export function Rich({ text, className = '', inline = false, gap }: Props) {
     const tree = treeOf(text);
     const isFlow = tree.some((node) => typeof node !== 'string' && blocks.has(node.name)) || tree.length === 1;
 
-    const element = (node: Node, key: number, isTop: boolean): ReactNode => {
+    const element = (node: Branch, key: number, isTop: boolean): ReactNode => {
         const { name, attributes } = node;
         const medium = attributes['data-medium'];
         const alone = isTop && isFlow && !inline;
@@ -140,7 +110,7 @@ export function Rich({ text, className = '', inline = false, gap }: Props) {
         }
         return node.children.map((child, index) => draw(child, index, false));
     };
-    const draw = (node: Node | string, key: number, isTop: boolean): ReactNode =>
+    const draw = (node: Branch | string, key: number, isTop: boolean): ReactNode =>
         typeof node === 'string' ? node : element(node, key, isTop);
 
     const content = tree.map((node, index) => draw(node, index, true));

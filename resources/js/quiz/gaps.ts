@@ -1,49 +1,37 @@
 import type { Gap, Question } from '../api/types';
-import { ulid } from '../ui/ulid';
 import { newEntry } from './making';
-import { gapsIn, withGaps, withNumbers } from './text';
-
-function newGap(): Gap {
-    return { id: ulid(), show: 'typed', entries: [newEntry(true)] };
-}
+import { gapsIn } from './text';
 
 /** At most so many gaps a sentence. */
 const mostGaps = 40;
 
-function gapIds(question: Question): string[] {
-    return (question.gaps ?? []).map((gap) => gap.id);
+/**
+ * Another sentence, with a gap for each that it names; of new ones it is told which words they take the place of. Those
+ * that it names no longer stay, with all that was typed, and come back when they are named again.
+ */
+export function withSentence(question: Question, sentence: string, told: ReadonlyMap<string, string>): Question {
+    const gaps = question.gaps ?? [];
+    const made = [...new Set(gapsIn(sentence))]
+        .filter((id) => !gaps.some((gap) => gap.id === id))
+        .slice(0, Math.max(0, mostGaps - gaps.length))
+        .map((id): Gap => ({ id, show: 'typed', entries: [{ ...newEntry(true), key: told.get(id) ?? '' }] }));
+    return made.length === 0 ? { ...question, sentence } : { ...question, sentence, gaps: [...gaps, ...made] };
 }
 
-/** The sentence as a plain field writes it: [1] stands for the first gap. */
-export function numberedSentence(question: Question): string {
-    return withNumbers(question.sentence ?? '', gapIds(question));
+/** The gaps as they stand in the sentence; those that it does not name come last. */
+export function inOrderOfSentence(question: Question): Gap[] {
+    const order = gapsIn(question.sentence ?? '');
+    const rank = (gap: Gap) => (order.includes(gap.id) ? order.indexOf(gap.id) : order.length);
+    return [...(question.gaps ?? [])].sort((a, b) => rank(a) - rank(b));
 }
 
-/** Another sentence, with as many gaps as it names: new ones are added; those that it names no longer stay, with all that was typed. */
-export function withSentence(question: Question, numbered: string): Question {
-    const most = Math.max(0, ...[...numbered.matchAll(/\[(\d+)\]/g)].map((found) => Number(found[1])));
-    const gaps = [...(question.gaps ?? [])];
-    while (gaps.length < Math.min(most, mostGaps)) {
-        gaps.push(newGap());
-    }
-    return {
-        ...question,
-        sentence: withGaps(
-            numbered,
-            gaps.map((gap) => gap.id),
-        ),
-        gaps,
-    };
-}
-
-/** Whether the sentence names its gap of that position, from 0. */
-export function isNamed(question: Question, at: number): boolean {
-    return gapsIn(question.sentence ?? '').includes(question.gaps?.[at]?.id ?? '');
+/** Whether the sentence names its gap of that id. */
+export function isNamed(question: Question, gap: string): boolean {
+    return gapsIn(question.sentence ?? '').includes(gap);
 }
 
 /** Without a gap, in the sentence too. */
-export function withoutGap(question: Question, at: number): Question {
-    const gaps = question.gaps ?? [];
-    const sentence = (question.sentence ?? '').replaceAll(`<span data-gap="${gaps[at]?.id ?? ''}"></span>`, '');
-    return { ...question, sentence, gaps: gaps.filter((_, index) => index !== at) };
+export function withoutGap(question: Question, gap: string): Question {
+    const sentence = (question.sentence ?? '').replaceAll(`<span data-gap="${gap}"></span>`, '');
+    return { ...question, sentence, gaps: (question.gaps ?? []).filter((one) => one.id !== gap) };
 }

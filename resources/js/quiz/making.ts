@@ -18,7 +18,7 @@ export function newQuestion(kind: QuestionKind = 'one-choice'): Question {
             points: 1,
             tolerance: { kind: 'absolute', value: '0' },
             feedback: { right: '', notRight: '' },
-            entries: [newEntry(), newEntry(), newEntry()],
+            entries: [],
             ladder: [],
         },
         kind,
@@ -32,10 +32,6 @@ export function withKind(question: Question, kind: QuestionKind): Question {
     switch (kind) {
         case 'true-false':
             return empty ? { ...next, entries: [newEntry(false, say('quiz.true')), newEntry(false, say('quiz.false'))] } : next;
-        case 'short-text':
-        case 'number':
-        case 'expression':
-            return empty ? { ...next, entries: [newEntry(true)] } : next;
         case 'order':
             return (question.items ?? []).length > 0
                 ? next

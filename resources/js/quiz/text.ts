@@ -4,14 +4,14 @@
  * (core/tests/Quiz/texts.json).
  */
 
-export interface Tag {
+interface Tag {
     open: boolean;
     name: string;
     attributes: Record<string, string>;
 }
 
 /** A tag, or the words between tags. */
-export type Token = Tag | string;
+type Token = Tag | string;
 
 /** What stands by itself in flow, beside media and formulas. */
 export const blocks = new Set(['p', 'blockquote', 'pre', 'ul', 'ol', 'table']);
@@ -23,16 +23,16 @@ function decoded(text: string): string {
     return text.replaceAll('&lt;', '<').replaceAll('&gt;', '>').replaceAll('&quot;', '"').replaceAll('&amp;', '&');
 }
 
-function escaped(text: string): string {
+export function escaped(text: string): string {
     return text.replaceAll('&', '&amp;').replaceAll('<', '&lt;').replaceAll('>', '&gt;');
 }
 
-function quoted(text: string): string {
+export function quoted(text: string): string {
     return escaped(text).replaceAll('"', '&quot;');
 }
 
 /** The tags of a text and the words between them, as they are meant. */
-export function tokensOf(rich: string): Token[] {
+function tokensOf(rich: string): Token[] {
     if (!rich.includes('<')) {
         return rich === '' ? [] : [decoded(rich)];
     }
@@ -47,6 +47,42 @@ export function tokensOf(rich: string): Token[] {
                   ),
               },
     );
+}
+
+/** An element with what stands in it. */
+export interface Branch {
+    name: string;
+    attributes: Record<string, string>;
+    children: (Branch | string)[];
+}
+
+/** A text as elements inside each other. */
+export function treeOf(rich: string): (Branch | string)[] {
+    const root: Branch = { name: '', attributes: {}, children: [] };
+    const open = [root];
+    for (const token of tokensOf(rich)) {
+        const above = open.at(-1) ?? root;
+        if (typeof token === 'string') {
+            above.children.push(token);
+        } else if (!token.open) {
+            if (open.length > 1) {
+                open.pop();
+            }
+        } else {
+            const { name, attributes } = token;
+            const node = { name, attributes, children: [] };
+            above.children.push(node);
+            if (name !== 'br' && name !== 'img') {
+                open.push(node);
+            }
+        }
+    }
+    return root.children;
+}
+
+/** The words that stand in an element itself. */
+export function wordsIn(node: Branch): string {
+    return node.children.filter((child) => typeof child === 'string').join('');
 }
 
 /** Words without formatting: an empty line parts paragraphs. What cannot be written in a field is left out. */
@@ -123,11 +159,6 @@ export function nameOf(rich: string): string {
     return plainOf(rich).trim() || told(rich, true).trim();
 }
 
-/** Whether a text has no formatting, so that a plain field can write it. */
-export function isPlain(rich: string): boolean {
-    return fromPlain(plainOf(rich)) === rich;
-}
-
 /** Nothing to read, see or hear. */
 export function isEmpty(rich: string): boolean {
     return plainOf(rich).trim() === '' && !rich.includes(' data-medium="');
@@ -148,137 +179,6 @@ export function withWord(rich: string, from: string, to: string): string {
     );
 }
 
-export interface Medium {
-    kind: 'picture' | 'sound' | 'video' | 'document';
-    medium: string;
-    words: string;
-    from: number;
-    to: number | null;
-}
-
-/** What stands in a text between its words, one under the other. */
-export type Piece =
-    | { kind: 'words'; rich: string }
-    | ({ kind: 'medium' } & { medium: Medium; decoration: boolean })
-    | { kind: 'formula'; tex: string; words: string };
-
-const kinds: Record<string, Medium['kind']> = { img: 'picture', audio: 'sound', video: 'video' };
-
-function pieceHtml(piece: Exclude<Piece, { kind: 'words' }>): string {
-    if (piece.kind === 'formula') {
-        return `<span data-tex="${quoted(piece.tex)}">${escaped(piece.words)}</span>`;
-    }
-    const { kind, medium, words, from, to } = piece.medium;
-    switch (kind) {
-        case 'picture':
-            return piece.decoration
-                ? `<img data-medium="${medium}" data-decoration="">`
-                : `<img data-medium="${medium}" alt="${quoted(words)}">`;
-        case 'sound':
-            return `<audio data-medium="${medium}">${escaped(words)}</audio>`;
-        case 'video':
-            return `<video data-medium="${medium}" data-from="${from}"${to === null ? '' : ` data-to="${to}"`}>${escaped(words)}</video>`;
-        case 'document':
-            return `<p><a data-medium="${medium}">${escaped(words)}</a></p>`;
-    }
-}
-
-/** A text of words in between which media and formulas stand by themselves. */
-export function fromPieces(pieces: Piece[]): string {
-    const told = pieces.filter((piece) => piece.kind !== 'words' || piece.rich !== '');
-    const html = told.map((piece) => {
-        if (piece.kind !== 'words') {
-            return pieceHtml(piece);
-        }
-        return told.length === 1 || isBlocks(piece.rich) ? piece.rich : `<p>${piece.rich}</p>`;
-    });
-    const whole = html.join('');
-    return told.length === 1 && told[0]?.kind === 'medium' && whole.startsWith('<p>') ? whole.slice(3, -4) : whole;
-}
-
-function isBlocks(rich: string): boolean {
-    return blocks.has(/^<([a-z]+)>/.exec(rich)?.[1] ?? '');
-}
-
-interface Stretch {
-    name: string;
-    raw: string;
-}
-
-/** What stands in a text side by side, each with all that is inside it. */
-function stretchesOf(rich: string): Stretch[] {
-    const found: Stretch[] = [];
-    let depth = 0;
-    for (const [raw, slash, name] of rich.matchAll(/<(\/?)([a-z]+)[^>]*>|[^<]+/g)) {
-        const last = found.at(-1);
-        if (depth > 0 && last !== undefined) {
-            last.raw += raw;
-        } else {
-            found.push({ name: name ?? '', raw });
-        }
-        if (name !== undefined && name !== 'br' && name !== 'img') {
-            depth += slash === '/' ? -1 : 1;
-        }
-    }
-    return found;
-}
-
-function standsAlone({ name, raw }: Stretch): boolean {
-    return name in kinds || raw.startsWith('<span data-tex=') || /^<p><a data-medium="[^"]*">[^<]*<\/a><\/p>$/.test(raw);
-}
-
-/** The pieces of a text: media and formulas that stand by themselves, and the words between them. */
-export function piecesOf(rich: string): Piece[] {
-    const stretches = stretchesOf(rich.startsWith('<a data-medium=') ? `<p>${rich}</p>` : rich);
-    // In a text of one paragraph a picture stands among the words, unless there are none.
-    if (!stretches.some(({ raw }) => isBlocks(raw)) && !stretches.every(standsAlone)) {
-        return [{ kind: 'words', rich }];
-    }
-    const pieces: Piece[] = [];
-    let words: Stretch[] = [];
-    const end = () => {
-        const only = words[0];
-        if (only !== undefined) {
-            const joined = words.map(({ raw }) => raw).join('');
-            pieces.push({ kind: 'words', rich: words.length === 1 && only.name === 'p' ? joined.slice(3, -4) : joined });
-        }
-        words = [];
-    };
-    for (const stretch of stretches) {
-        if (standsAlone(stretch)) {
-            end();
-            pieces.push(pieceOf(tokensOf(stretch.raw)));
-        } else {
-            words.push(stretch);
-        }
-    }
-    end();
-    return pieces;
-}
-
-function pieceOf(tokens: Token[]): Piece {
-    const tags = tokens.filter((token): token is Tag => typeof token !== 'string');
-    const tag = tags.find((one) => one.name !== 'p') as Tag;
-    const words = tokens.filter((token) => typeof token === 'string').join('');
-    const { attributes } = tag;
-    if (attributes['data-tex'] !== undefined) {
-        return { kind: 'formula', tex: attributes['data-tex'], words };
-    }
-    const kind = kinds[tag.name] ?? 'document';
-    const to = attributes['data-to'];
-    return {
-        kind: 'medium',
-        decoration: attributes['data-decoration'] !== undefined,
-        medium: {
-            kind,
-            medium: attributes['data-medium'] ?? '',
-            words: kind === 'picture' ? (attributes.alt ?? '') : words,
-            from: Number(attributes['data-from'] ?? 0),
-            to: to === undefined ? null : Number(to),
-        },
-    };
-}
-
 /** What is in a text beside words: its media and gaps, with what is shown of them. */
 export function structureOf(rich: string): string {
     return [...rich.matchAll(/ data-(?:medium|from|to|gap)="[^"]*"/g)].join('');
@@ -287,19 +187,4 @@ export function structureOf(rich: string): string {
 /** The ids of the gaps in a sentence, in order. */
 export function gapsIn(sentence: string): string[] {
     return [...sentence.matchAll(/<span data-gap="([^"]*)"><\/span>/g)].map((found) => found[1] ?? '');
-}
-
-/** A sentence as a plain field writes it: [1] stands for the first gap of the list. */
-export function withNumbers(sentence: string, gaps: string[]): string {
-    return sentence.replace(/<span data-gap="([^"]*)"><\/span>/g, (_, id: string) =>
-        gaps.includes(id) ? `[${gaps.indexOf(id) + 1}]` : '',
-    );
-}
-
-/** The same the other way round; a number without a gap stays as it is. */
-export function withGaps(numbered: string, gaps: string[]): string {
-    return numbered.replace(/\[(\d+)\]/g, (whole, digits: string) => {
-        const id = gaps[Number(digits) - 1];
-        return id === undefined ? whole : `<span data-gap="${id}"></span>`;
-    });
 }

@@ -6,10 +6,13 @@ import { say } from '../../words/words';
 import { Rich } from '../Rich';
 import type { InputProps } from './parts';
 
+/** What is arranged: of a question that is asked, or while it is written. */
+type Arranged = Omit<InputProps, 'question' | 'tried'> & { question: Pick<InputProps['question'], 'items' | 'pairs'> };
+
 const small = 'grid size-11 shrink-0 place-items-center rounded-md border border-edge bg-paper disabled:opacity-40';
 
 /** Things to put in order: dragged with a finger or a mouse, or moved by their buttons; each move is read out. */
-export function Order({ question, answer, onChange }: InputProps) {
+export function Order({ question, answer, onChange }: Omit<Arranged, 'parts'>) {
     const items = question.items ?? [];
     const order = 'order' in answer ? answer.order : [];
     const [dragged, setDragged] = useState<string | null>(null);
@@ -84,7 +87,7 @@ export function Order({ question, answer, onChange }: InputProps) {
 }
 
 /** Pairs to match: for each thing on the left, one is chosen from a list. */
-export function Match({ question, answer, onChange, parts }: InputProps) {
+export function Match({ question, answer, onChange, parts }: Arranged) {
     const made = 'pairs' in answer ? answer.pairs : {};
     return (
         <ul className="grid gap-2.5">

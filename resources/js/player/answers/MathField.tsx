@@ -1,5 +1,6 @@
 import { useEffect, useRef, useState } from 'react';
 import { inputClass } from '../../ui/Field';
+import { mathfield } from '../../ui/mathfield';
 import { rich, say } from '../../words/words';
 import { Formula } from '../Formula';
 import { plainMath, texOf } from './math';
@@ -20,17 +21,11 @@ export default function MathField({ answer, onChange }: InputProps) {
         }
         let gone = false;
         let field: HTMLElement | null = null;
-        Promise.all([import('mathlive'), import('mathlive/fonts.css')])
-            .then(([{ MathfieldElement }]) => {
+        mathfield(say('player.math-field.your-answer-a-formula'), texOf(first.current))
+            .then((made) => {
                 if (gone || host.current === null) {
                     return;
                 }
-                MathfieldElement.fontsDirectory = null;
-                MathfieldElement.soundsDirectory = null;
-                const made = new MathfieldElement();
-                made.mathVirtualKeyboardPolicy = 'manual';
-                made.setAttribute('aria-label', say('player.math-field.your-answer-a-formula'));
-                made.value = texOf(first.current);
                 made.addEventListener('input', () => latest.current({ text: plainMath(made.getValue('ascii-math')) }));
                 host.current.replaceChildren(made);
                 // The field knows its menu only once it stands on the page.

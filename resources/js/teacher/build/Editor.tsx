@@ -1,22 +1,20 @@
 import { ArrowDown, ArrowLeft, ArrowRight, ArrowUp, Trash2 } from 'lucide-react';
-import type { ReactNode } from 'react';
-import type { Cue, Finding, Finish, QuizDocument, Stop } from '../../api/types';
+import { type ReactNode, useEffect, useRef } from 'react';
+import type { Cue, Finding, QuizDocument, Stop } from '../../api/types';
 import { move, putLadder, putStop } from '../../quiz/document';
-import { apply } from '../../quiz/edits';
 import { find, ladderAt, type Place } from '../../quiz/places';
+import { RichField } from '../../richtext/RichField';
 import { Button } from '../../ui/Button';
 import { Field } from '../../ui/Field';
-import { ShareField } from '../../ui/ShareField';
+import { TimecodeField } from '../../ui/TimecodeField';
 import { timecode } from '../../ui/time';
-import { ulid } from '../../ui/ulid';
 import { say } from '../../words/words';
-import { FindingNote } from './FindingNote';
+import { FinishEditor } from './FinishEditor';
+import { InspectionStrip } from './InspectionStrip';
 import { QuestionEditor } from './QuestionEditor';
-import { RichField } from './RichField';
 import { RungEditor } from './RungEditor';
 import { DrillEditor, StaircaseEditor } from './SeriesEditor';
 import { StopSettings } from './StopSettings';
-import { TimecodeField } from './TimecodeField';
 import { VideoEditor } from './VideoEditor';
 import { WholeQuiz } from './WholeQuiz';
 
@@ -30,30 +28,56 @@ interface Props {
     select: (id: string | null) => void;
     onRemove: (id: string) => void;
     onRehearse: (stop: string) => void;
+    /** On a narrow screen: back to the picture. */
+    onPicture: () => void;
     /** Shown with what belongs to the whole quiz. */
     forecast: ReactNode;
 }
 
-/** What is selected in the cutaway, to be edited beside it. */
+/** What is selected in the cutaway, to be edited beside it; below it what the inspection says. */
 export function Editor(props: Props) {
-    const { document, findings, selected, change, select } = props;
+    const { document, findings, left, selected, change, select, onPicture } = props;
     const place = selected === null ? null : find(document, selected);
     const finish = document.finishes.find((other) => other.id === selected);
-    if (finish !== undefined) {
-        return <FinishEditor key={finish.id} document={document} finish={finish} change={change} select={select} />;
-    }
-    if (place === null) {
-        return (
-            <WholeQuiz
+    const whole = place === null && finish === undefined;
+    const panel = useRef<HTMLDivElement>(null);
+    // Another thing is read from its beginning.
+    // biome-ignore lint/correctness/useExhaustiveDependencies: it scrolls when the selection is another
+    useEffect(() => {
+        if (panel.current !== null) {
+            panel.current.scrollTop = 0;
+        }
+    }, [selected]);
+    return (
+        <>
+            <div ref={panel} className="min-h-0 flex-1 px-4 py-3 lg:overflow-y-auto">
+                <Button weight="quiet" className="mb-1 -ml-3 lg:hidden" onClick={onPicture}>
+                    {say('build.build.back-to-the-picture')}
+                </Button>
+                {finish !== undefined ? (
+                    <FinishEditor key={finish.id} document={document} finish={finish} change={change} select={select} />
+                ) : place === null ? (
+                    <WholeQuiz document={document} change={change} select={select} forecast={props.forecast} />
+                ) : (
+                    <PlaceEditor {...props} place={place} />
+                )}
+            </div>
+            <InspectionStrip
                 document={document}
-                findings={findings}
-                left={props.left}
+                here={whole ? findings : findings.filter((finding) => belongs(document, finding, place, finish?.id))}
+                all={findings}
+                left={left}
+                whole={whole}
                 change={change}
                 select={select}
-                forecast={props.forecast}
             />
-        );
-    }
+        </>
+    );
+}
+
+/** A stop, a cue, a question or a rung. */
+function PlaceEditor(props: Props & { place: Place }) {
+    const { document, findings, change, select, place } = props;
     const { stop } = place;
     const number = document.stops.findIndex((other) => other.id === stop?.id) + 1;
     const stopWords =
@@ -62,7 +86,6 @@ export function Editor(props: Props) {
             : number > 0
               ? say('build.editor.stop', { number })
               : say('build.editor.side-stop');
-    const here = findings.filter((finding) => belongs(finding, place));
     const arrow = (label: string, id: string, by: 1 | -1, picture: typeof ArrowUp) => {
         const Picture = picture;
         return (
@@ -92,7 +115,7 @@ export function Editor(props: Props) {
                     weight="quiet"
                     className="px-2"
                     aria-label={say('build.editor.delete')}
-                    onClick={() => props.onRemove(selected ?? '')}
+                    onClick={() => props.onRemove(props.selected ?? '')}
                 >
                     <Trash2 size={18} />
                 </Button>
@@ -110,15 +133,6 @@ export function Editor(props: Props) {
                                 : say('build.editor.back-to-side-stop')}
                     </button>
                 </p>
-            )}
-            {here.length > 0 && (
-                <ul className="mb-4 grid gap-1">
-                    {here.map((finding) => (
-                        <li key={finding.key}>
-                            <FindingNote finding={finding} document={document} change={change} />
-                        </li>
-                    ))}
-                </ul>
             )}
             {place.kind === 'rung' && (
                 <RungEditor
@@ -211,17 +225,26 @@ function above(place: Place): string | null {
     return place.stop?.id ?? null;
 }
 
-/** Whether a finding is about what is being edited. Those about single entries stand at the entry. */
-function belongs(finding: Finding, place: Place): boolean {
+/** Whether a finding is about what is being edited, or about one of its answers. */
+function belongs(document: QuizDocument, finding: Finding, place: Place | null, finish: string | undefined): boolean {
+    const at = finding.at ?? finding.stop;
+    if (at === null || place === null) {
+        return at !== null && at === finish;
+    }
+    const about = find(document, at);
+    return about !== null && about.kind === place.kind && nodeOf(about) === nodeOf(place);
+}
+
+function nodeOf(place: Place): string {
     switch (place.kind) {
-        case 'rung':
-            return finding.at === place.rung.id || (place.rung.kind === 'question' && finding.at === place.rung.question.id);
-        case 'cue':
-            return finding.at === place.cue.id || (place.cue.kind === 'question' && finding.at === place.cue.question.id);
-        case 'question':
-            return finding.at === place.question.id;
         case 'stop':
-            return finding.at === place.stop.id || (place.stop.kind === 'question' && finding.at === place.stop.question.id);
+            return place.stop.id;
+        case 'cue':
+            return place.cue.id;
+        case 'question':
+            return place.question.id;
+        case 'rung':
+            return place.rung.id;
     }
 }
 
@@ -263,84 +286,4 @@ function StopEditor({ stop, document, findings, change, select }: Props & { stop
                 </div>
             );
     }
-}
-
-function FinishEditor({
-    document,
-    finish,
-    change,
-    select,
-}: {
-    document: QuizDocument;
-    finish: Finish;
-    change: (document: QuizDocument) => void;
-    select: (id: string | null) => void;
-}) {
-    const add = () => {
-        const other = { id: ulid(), title: '', message: '' };
-        change({ ...document, finishes: [...document.finishes, other] });
-        select(other.id);
-    };
-    const takeOut = () => {
-        change(apply(document, [{ do: 'remove', at: finish.id }]).document);
-        select(null);
-    };
-    const isFirst = document.finishes[0]?.id === finish.id;
-    const put = (changes: Partial<Finish>) =>
-        change({ ...document, finishes: document.finishes.map((other) => (other.id === finish.id ? { ...other, ...changes } : other)) });
-    const byScore = finish.byScore ?? [];
-    return (
-        <div className="grid gap-4">
-            <div className="flex items-center justify-between">
-                <h2 className="text-xl">{say('build.editor.finish')}</h2>
-                {!isFirst && (
-                    <Button weight="quiet" onClick={takeOut}>
-                        {say('build.editor.take-this-finish-out')}
-                    </Button>
-                )}
-            </div>
-            <p className="text-sm text-soft">
-                {isFirst ? say('build.editor.whoever-is-past-the-last') : say('build.editor.only-forks-and-answers-lead')}
-            </p>
-            <Field
-                label={say('build.editor.heading-at-the-end')}
-                value={finish.title}
-                maxLength={500}
-                onChange={(event) => put({ title: event.currentTarget.value })}
-            />
-            <RichField label={say('build.editor.closing-message')} value={finish.message} onChange={(message) => put({ message })} />
-            <fieldset className="grid gap-3">
-                <legend className="mb-1 text-sm font-semibold">{say('build.editor.other-words-for-a-score')}</legend>
-                {byScore.map((words) => (
-                    <div key={words.id} className="grid grid-cols-[7rem_1fr] gap-3">
-                        <ShareField
-                            label={say('build.editor.percent')}
-                            value={words.from}
-                            onChange={(from) =>
-                                put({ byScore: byScore.map((other) => (other.id === words.id ? { ...other, from } : other)) })
-                            }
-                        />
-                        <RichField
-                            label={say('build.editor.message')}
-                            value={words.message}
-                            onChange={(message) =>
-                                put({ byScore: byScore.map((other) => (other.id === words.id ? { ...other, message } : other)) })
-                            }
-                        />
-                    </div>
-                ))}
-                <div className="flex gap-2">
-                    <Button onClick={() => put({ byScore: [...byScore, { id: ulid(), from: 0.8, message: '' }] })}>
-                        {say('build.editor.add-words-for-a-score')}
-                    </Button>
-                    {byScore.length > 0 && (
-                        <Button onClick={() => put({ byScore: byScore.slice(0, -1) })}>{say('build.editor.take-the-last-away')}</Button>
-                    )}
-                </div>
-            </fieldset>
-            <Button className="justify-self-start" disabled={document.finishes.length >= 20} onClick={add}>
-                {say('build.editor.add-another-finish')}
-            </Button>
-        </div>
-    );
 }

@@ -1,51 +1,64 @@
-import { X } from 'lucide-react';
-import type { Entry, Finding, Question, QuizDocument, Rung } from '../../api/types';
+import { Ellipsis, MessageSquareText, TriangleAlert, X } from 'lucide-react';
+import { useState } from 'react';
+import type { Entry, Finding, Question, QuizDocument } from '../../api/types';
 import { picksOne, showsOptions } from '../../quiz/kinds';
 import { isEmpty } from '../../quiz/text';
-import { Check, inputClass, Select } from '../../ui/Field';
-import { ShareField } from '../../ui/ShareField';
+import { focusField, RichField } from '../../richtext/RichField';
+import { inputClass } from '../../ui/Field';
 import { say } from '../../words/words';
-import { FindingNote } from './FindingNote';
-import { Targets } from './ForkEditor';
-import { afterFirst, firstWords, PiecesEditor, withFirstWords } from './PiecesEditor';
-import type { Props } from './QuestionEditor';
-import { RichField } from './RichField';
-import { AddRung, Rungs } from './Rungs';
+import { EntryFeedback, EntryFollows, followsOf, mayLead } from './EntryFollows';
 
 interface EntryProps {
     document: QuizDocument;
     question: Question;
     entry: Entry;
+    /** A letter or a number, and what its line is called. */
     name: string;
+    label: string;
+    /** The line for the next answer: it is none as long as nothing stands in it. */
+    isNext: boolean;
     findings: Finding[];
-    change: Props['change'];
     onChange: (entry: Entry) => void;
     onRight: (right: boolean) => void;
     onRemove: () => void;
-    addRung: (kind: Rung['kind']) => void;
+    /** Where Enter leads on to, and Backspace back. */
+    onEnter: () => void;
+    onBackOut: () => void;
     select: (id: string) => void;
 }
 
-export function EntryRow({ document, question, entry, name, findings, change, onChange, onRight, onRemove, addRung, select }: EntryProps) {
+const sign = 'grid h-9 w-7 shrink-0 place-items-center rounded-md text-soft hover:bg-tint hover:text-ink';
+
+/** One answer to a question: its words, whether it is right, and what follows. */
+export function EntryRow(props: EntryProps) {
+    const { document, question, entry, name, label, isNext, findings, onChange, onRight, onRemove, onEnter, onBackOut, select } = props;
     const choosing = showsOptions(question.kind);
     const isPoll = question.kind === 'poll';
     const kind = choosing ? 'option' : entry.right ? 'accepted' : 'wrong';
-    const label = say('build.question-editor.entry', { kind, name });
-    const follows = [
-        !isEmpty(entry.feedback) && say('build.question-editor.feedback'),
-        entry.ladder.length > 0 && say('build.question-editor.own-ladder'),
-        entry.fork !== null && say('build.question-editor.leads-elsewhere'),
-        (entry.misconception ?? null) !== null && say('build.question-editor.misconception'),
-        afterFirst(entry.text).length > 0 && choosing && say('build.question-editor.picture-or-formula'),
-        entry.pinned === true && 'pinned',
-    ].filter(Boolean);
+    const [answering, setAnswering] = useState(false);
+    const [more, setMore] = useState(false);
+    const follows = followsOf(entry);
+    const isSaid = answering || !isEmpty(entry.feedback);
+    const isBlank = choosing ? isEmpty(entry.text) : (entry.key ?? '').trim() === '';
+    const leaves = () => {
+        setAnswering(false);
+        // An answer that says nothing is none.
+        if (!isNext && isBlank && follows.length === 0) {
+            onRemove();
+        }
+    };
     return (
-        <div className="rounded-md border border-line bg-sheet p-2">
-            <div className="flex items-center gap-2">
-                {isPoll ? (
-                    <span className="w-6 text-sm text-soft">{name}</span>
+        // biome-ignore lint/a11y/noStaticElementInteractions: it is told when the cursor leaves its fields
+        <div
+            data-entry={isNext ? undefined : entry.id}
+            className="rounded-md border border-line bg-sheet py-1 pr-0.5 pl-2"
+            onBlur={(event) => !event.currentTarget.contains(event.relatedTarget) && leaves()}
+        >
+            <div className="flex items-start">
+                {isPoll || isNext ? (
+                    <span className="w-10 shrink-0 pt-2 text-sm text-soft">{name}</span>
                 ) : choosing ? (
-                    <label className="flex items-center gap-1.5 text-sm text-soft">
+                    <label className="flex w-10 shrink-0 items-center gap-1 pt-2 text-sm text-soft">
                         <input
                             type={picksOne(question.kind) ? 'radio' : 'checkbox'}
                             name={`right-${question.id}`}
@@ -58,8 +71,8 @@ export function EntryRow({ document, question, entry, name, findings, change, on
                     </label>
                 ) : (
                     <select
-                        className="rounded-md border border-edge bg-sheet px-1 py-1.5 text-sm"
-                        aria-label={say('build.question-editor.answer-is', { name })}
+                        className="mr-1 w-20 shrink-0 rounded-md border border-edge bg-sheet px-1 py-1.5 text-sm"
+                        aria-label={say('build.question-editor.answer-is', { label })}
                         value={entry.right ? 'right' : 'wrong'}
                         onChange={(event) => onRight(event.currentTarget.value === 'right')}
                     >
@@ -71,121 +84,107 @@ export function EntryRow({ document, question, entry, name, findings, change, on
                     <RichField
                         label={label}
                         hideLabel
-                        value={firstWords(entry.text)}
+                        line
+                        placeholder={isNext ? say('build.question-editor.another-option') : ''}
+                        name={`entry:${entry.id}`}
+                        value={entry.text}
                         maxLength={2000}
-                        onChange={(words) => onChange({ ...entry, text: withFirstWords(entry.text, words) })}
+                        onChange={(text) => onChange({ ...entry, text })}
+                        onEnter={onEnter}
+                        onBackOut={onBackOut}
                     />
                 ) : (
                     <input
                         className={inputClass}
                         aria-label={label}
+                        data-field={`entry:${entry.id}`}
+                        placeholder={isNext ? say('build.question-editor.another-answer', { kind }) : ''}
                         value={entry.key ?? ''}
                         maxLength={2000}
                         onChange={(event) => onChange({ ...entry, key: event.currentTarget.value })}
+                        onKeyDown={(event) => {
+                            if (event.key === 'Enter' && !event.ctrlKey && !event.nativeEvent.isComposing) {
+                                event.preventDefault();
+                                onEnter();
+                            } else if (event.key === 'Backspace' && event.currentTarget.value === '') {
+                                event.preventDefault();
+                                onBackOut();
+                            }
+                        }}
                     />
                 )}
-                <button
-                    type="button"
-                    className="grid size-9 shrink-0 place-items-center rounded-md hover:bg-tint"
-                    aria-label={say('build.question-editor.remove', { kind, name })}
-                    onClick={onRemove}
-                >
-                    <X size={18} />
-                </button>
-            </div>
-            {findings.map((finding) => (
-                <div key={finding.key} className="mt-1">
-                    <FindingNote finding={finding} document={document} change={change} />
-                </div>
-            ))}
-            <details className="mt-1 text-sm">
-                <summary className="text-soft">
-                    {say('build.question-editor.what-follows', {
-                        isSome: follows.length === 0 ? 'no' : 'yes',
-                        follows: follows.join(', '),
-                    })}
-                </summary>
-                <div className="mt-2 grid gap-3 pb-1">
-                    <RichField
-                        label={say('build.question-editor.feedback-to-this-answer')}
-                        value={entry.feedback}
-                        onChange={(feedback) => onChange({ ...entry, feedback })}
-                    />
-                    {(mayLead(document, question) || entry.fork !== null) && (
-                        <Select
-                            label={say('build.question-editor.leads-to')}
-                            data-fork={entry.id}
-                            value={entry.fork ?? ''}
-                            onChange={(event) => onChange({ ...entry, fork: event.currentTarget.value || null })}
+                {findings.length > 0 && (
+                    <span
+                        className="grid size-8 place-items-center text-accent"
+                        title={findings.map(({ sentence }) => sentence).join('\n')}
+                    >
+                        <TriangleAlert size={16} aria-hidden="true" />
+                        <span className="sr-only">{say('build.question-editor.looked-at-below', { count: findings.length })}</span>
+                    </span>
+                )}
+                {!isNext && (
+                    <>
+                        <button
+                            type="button"
+                            tabIndex={-1}
+                            className={`${sign} ${isSaid ? 'text-accent' : ''}`}
+                            aria-label={say('build.question-editor.write-feedback-to', { name: label })}
+                            title={say('build.question-editor.feedback-key')}
+                            aria-expanded={isSaid}
+                            onClick={() => {
+                                setAnswering(true);
+                                setTimeout(() => focusField(`feedback:${entry.id}`));
+                            }}
+                            data-open-feedback
                         >
-                            <option value="">
-                                {entry.right || isPoll
-                                    ? say('build.question-editor.the-next-stop')
-                                    : say('build.question-editor.help-and-back-to-this')}
-                            </option>
-                            <Targets document={document} />
-                        </Select>
-                    )}
-                    {!entry.right && !isPoll && (
-                        <>
-                            {(document.misconceptions ?? []).length > 0 && (
-                                <Select
-                                    label={say('build.question-editor.shows-the-misconception')}
-                                    value={entry.misconception ?? ''}
-                                    onChange={(event) => onChange({ ...entry, misconception: event.currentTarget.value || null })}
-                                >
-                                    <option value="">{say('build.question-editor.none')}</option>
-                                    {(document.misconceptions ?? []).map((one) => (
-                                        <option key={one.id} value={one.id}>
-                                            {one.text}
-                                        </option>
-                                    ))}
-                                </Select>
-                            )}
-                            {question.kind !== 'several-choices' && (
-                                <ShareField
-                                    label={say('build.question-editor.share-of-the-points')}
-                                    value={entry.share ?? 0}
-                                    onChange={(share) => onChange({ ...entry, share })}
-                                />
-                            )}
-                        </>
-                    )}
-                    {choosing && (
-                        <>
-                            <Check
-                                label={say('build.question-editor.keeps-its-place-where-options')}
-                                checked={entry.pinned ?? false}
-                                onChange={(pinned) => onChange({ ...entry, pinned })}
-                            />
-                            <PiecesEditor
-                                of={say('build.question-editor.this-option')}
-                                text={entry.text}
-                                onChange={(text) => onChange({ ...entry, text })}
-                            />
-                        </>
-                    )}
-                    {!entry.right && !isPoll && entry.fork === null && (
-                        <div>
-                            <p className="font-semibold">{say('build.question-editor.a-ladder-of-its-own')}</p>
-                            <Rungs rungs={entry.ladder} select={select} />
-                            <div className="mt-1">
-                                <AddRung forWhat={say('build.question-editor.this-entry', { kind, name })} onAdd={addRung} />
-                            </div>
-                        </div>
-                    )}
+                            <MessageSquareText size={16} aria-hidden="true" />
+                        </button>
+                        <button
+                            type="button"
+                            className={`${sign} ${follows.length > (isEmpty(entry.feedback) ? 0 : 1) ? 'text-accent' : ''}`}
+                            aria-label={say('build.question-editor.what-follows', { name: label })}
+                            title={follows.join(', ') || say('build.question-editor.what-follows', { name: label })}
+                            aria-expanded={more}
+                            onClick={() => setMore(!more)}
+                            data-open-follows
+                        >
+                            <Ellipsis size={16} aria-hidden="true" />
+                        </button>
+                        <button
+                            type="button"
+                            tabIndex={-1}
+                            className={sign}
+                            aria-label={say('build.question-editor.remove', { label })}
+                            onClick={onRemove}
+                        >
+                            <X size={16} aria-hidden="true" />
+                        </button>
+                    </>
+                )}
+            </div>
+            {isSaid && (
+                <div className="mt-1 pr-1.5 pl-10">
+                    <EntryFeedback entry={entry} name={label} onChange={onChange} onEnter={onEnter} />
                 </div>
-            </details>
+            )}
+            {more && (
+                <div className="mt-2 pr-1.5 pb-1 pl-10">
+                    <EntryFollows
+                        document={document}
+                        entry={entry}
+                        name={label}
+                        follows={{
+                            leads: mayLead(document, question.id),
+                            slips: !entry.right && !isPoll,
+                            share: question.kind !== 'several-choices',
+                            pinned: choosing,
+                        }}
+                        onChange={onChange}
+                        select={select}
+                    />
+                </div>
+            )}
         </div>
-    );
-}
-
-/** Only answers to a question of the way itself lead elsewhere: in drills, on staircases and on ladders they do not. */
-function mayLead(document: QuizDocument, question: Question): boolean {
-    return [...document.stops, ...document.sideStops].some(
-        (stop) =>
-            (stop.kind === 'question' && stop.question.id === question.id) ||
-            (stop.kind === 'video' && stop.cues.some((cue) => cue.kind === 'question' && cue.question.id === question.id)),
     );
 }
 

@@ -1,20 +1,29 @@
-import type { Question } from '../../api/types';
+import type { Finding, Question, QuizDocument } from '../../api/types';
+import { RichField } from '../../richtext/RichField';
 import { Check, Field, Select } from '../../ui/Field';
 import { ParsedField } from '../../ui/ParsedField';
 import { decimal, ShareField } from '../../ui/ShareField';
 import { say } from '../../words/words';
+import { ForeseenAnswers } from './ForeseenAnswers';
 import { GapFields } from './GapFields';
 import { Items } from './ItemFields';
 import { Pairs } from './PairFields';
-import { RichField } from './RichField';
 
 export interface Props {
+    document: QuizDocument;
     question: Question;
+    findings: Finding[];
     put: (changes: Partial<Question>) => void;
+    select: (id: string) => void;
+    onEnd: () => void;
 }
 
+type Fields = Pick<Props, 'question' | 'put'>;
+
 /** What is particular to a kind of question, beside its entries. */
-export function KindFields({ question, put }: Props) {
+export function KindFields(props: Props) {
+    const { document, question, put, select, onEnd } = props;
+    const foreseen = <ForeseenAnswers document={document} question={question} put={put} select={select} onEnd={onEnd} />;
     switch (question.kind) {
         case 'number':
             return <NumberFields question={question} put={put} />;
@@ -51,7 +60,7 @@ export function KindFields({ question, put }: Props) {
         case 'gaps':
             return (
                 <>
-                    <GapFields question={question} put={put} />
+                    <GapFields {...props} />
                     <TextRuleFields question={question} put={put} />
                     <ByParts question={question} put={put} />
                 </>
@@ -60,6 +69,7 @@ export function KindFields({ question, put }: Props) {
             return (
                 <>
                     <Items question={question} put={put} legend={say('build.kind-fields.things-to-put-in-order')} />
+                    {foreseen}
                     <ByParts question={question} put={put} />
                 </>
             );
@@ -67,6 +77,7 @@ export function KindFields({ question, put }: Props) {
             return (
                 <>
                     <Pairs question={question} put={put} />
+                    {foreseen}
                     <ByParts question={question} put={put} />
                 </>
             );
@@ -119,7 +130,7 @@ export function KindFields({ question, put }: Props) {
     }
 }
 
-function ByParts({ question, put }: Props) {
+function ByParts({ question, put }: Fields) {
     return (
         <Check
             label={say('build.kind-fields.part-of-the-points-for')}
@@ -129,7 +140,7 @@ function ByParts({ question, put }: Props) {
     );
 }
 
-function NumberFields({ question, put }: Props) {
+function NumberFields({ question, put }: Fields) {
     const { tolerance } = question;
     return (
         <div className="grid grid-cols-2 gap-3">
@@ -161,7 +172,7 @@ function NumberFields({ question, put }: Props) {
     );
 }
 
-function TextRuleFields({ question, put }: Props) {
+function TextRuleFields({ question, put }: Fields) {
     const rules = question.text ?? {};
     const set = (changes: NonNullable<Question['text']>) => put({ text: { ...rules, ...changes } });
     return (

@@ -1,16 +1,11 @@
-import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useRef, useState } from 'react';
-import { client, sendFiles, sentence, take } from '../../api/client';
 import type { Medium } from '../../api/types';
+import { useMedia, useUpload } from '../../richtext/media';
 import { Button } from '../../ui/Button';
 import { Select } from '../../ui/Field';
 import { Notice } from '../../ui/Notice';
 import { timecode } from '../../ui/time';
 import { say } from '../../words/words';
-
-export function useMedia() {
-    return useQuery({ queryKey: ['media'], queryFn: () => take(client.GET('/media')) }).data ?? [];
-}
 
 interface Props {
     kind: Medium['kind'];
@@ -52,41 +47,21 @@ const words: Record<Medium['kind'], { name: string; none: string; send: string; 
 /** Chooses one of the teacher's videos, pictures, sounds or documents, or sends a new one. */
 export function MediaPicker({ kind, value, onChange }: Props) {
     const media = useMedia().filter((medium) => medium.kind === kind);
-    const [progress, setProgress] = useState<number | null>(null);
-    const [error, setError] = useState<string | null>(null);
+    const { send, progress, error } = useUpload();
+    const [missing, setMissing] = useState(false);
     const file = useRef<HTMLInputElement>(null);
     const captions = useRef<HTMLInputElement>(null);
-    const queries = useQueryClient();
     // An upload takes its time: what it brings is put into what stands here then.
     const newest = useRef(onChange);
     newest.current = onChange;
 
-    const send = async () => {
+    const sendChosen = async () => {
         const chosen = file.current?.files?.[0];
-        if (chosen === undefined) {
-            setError(say('build.media-picker.choose-a-file-first'));
-            return;
+        setMissing(chosen === undefined);
+        const medium = chosen === undefined ? null : await send(chosen, kind, captions.current?.files?.[0]);
+        if (medium !== null) {
+            newest.current(medium.id);
         }
-        const form = new FormData();
-        form.append('file', chosen);
-        const subtitles = captions.current?.files?.[0];
-        if (subtitles !== undefined) {
-            form.append('captions', subtitles);
-        }
-        setError(null);
-        setProgress(0);
-        try {
-            const medium = await sendFiles<Medium>('/media', form, setProgress);
-            await queries.invalidateQueries({ queryKey: ['media'] });
-            if (medium.kind === kind) {
-                newest.current(medium.id);
-            } else {
-                setError(say('build.media-picker.another-kind', { kind: medium.kind, wanted: kind }));
-            }
-        } catch (problem) {
-            setError(sentence(problem));
-        }
-        setProgress(null);
     };
 
     return (
@@ -113,14 +88,14 @@ export function MediaPicker({ kind, value, onChange }: Props) {
                             <input ref={captions} type="file" accept=".vtt,text/vtt" className="mt-1 block w-full text-sm" />
                         </label>
                     )}
-                    <Button className="w-fit" disabled={progress !== null} onClick={() => void send()}>
+                    <Button className="w-fit" disabled={progress !== null} onClick={() => void sendChosen()}>
                         {progress === null
                             ? say('build.media-picker.send')
                             : say('build.media-picker.sending', { percent: Math.round(progress * 100) })}
                     </Button>
                 </div>
             </details>
-            {error !== null && <Notice>{error}</Notice>}
+            {(missing || error !== null) && <Notice>{missing ? say('build.media-picker.choose-a-file-first') : error}</Notice>}
         </div>
     );
 }

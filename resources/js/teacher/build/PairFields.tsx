@@ -1,13 +1,13 @@
 import { X } from 'lucide-react';
 import { newItem } from '../../quiz/making';
+import { RichField } from '../../richtext/RichField';
 import { Button } from '../../ui/Button';
 import { ulid } from '../../ui/ulid';
 import { say } from '../../words/words';
 import { icon } from './ItemFields';
 import type { Props } from './KindFields';
-import { RichField } from './RichField';
 
-export function Pairs({ question, put }: Props) {
+export function Pairs({ question, put }: Pick<Props, 'question' | 'put'>) {
     const items = question.items ?? [];
     const pairs = question.pairs ?? [];
     const word = (id: string | null) => items.find((item) => item.id === id)?.text ?? '';
@@ -20,6 +20,7 @@ export function Pairs({ question, put }: Props) {
                 <div key={pair.id} className="flex items-center gap-2">
                     <RichField
                         line
+                        hideLabel
                         label={say('build.kind-fields.left-of-pair', { number: index + 1 })}
                         value={pair.text}
                         onChange={(text) => put({ pairs: pairs.map((other) => (other.id === pair.id ? { ...other, text } : other)) })}
@@ -27,6 +28,7 @@ export function Pairs({ question, put }: Props) {
                     <span aria-hidden="true">→</span>
                     <RichField
                         line
+                        hideLabel
                         label={say('build.kind-fields.right-of-pair', { number: index + 1 })}
                         value={word(pair.item)}
                         onChange={(text) => pair.item !== null && setItem(pair.item, text)}
@@ -56,6 +58,7 @@ export function Pairs({ question, put }: Props) {
                     <span aria-hidden="true">→</span>
                     <RichField
                         line
+                        hideLabel
                         label={say('build.kind-fields.something-that-belongs-to-nothing')}
                         value={item.text}
                         onChange={(text) => setItem(item.id, text)}

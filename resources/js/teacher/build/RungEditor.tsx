@@ -1,12 +1,13 @@
 import type { Finding, QuizDocument, Rung } from '../../api/types';
 import { VideoPlayer } from '../../player/VideoPlayer';
+import { useMedia } from '../../richtext/media';
+import { RichField } from '../../richtext/RichField';
 import { Field } from '../../ui/Field';
 import { ParsedField } from '../../ui/ParsedField';
+import { EndField, TimecodeField } from '../../ui/TimecodeField';
 import { say } from '../../words/words';
-import { MediaPicker, useMedia } from './MediaPicker';
+import { MediaPicker } from './MediaPicker';
 import { QuestionEditor } from './QuestionEditor';
-import { RichField } from './RichField';
-import { EndField, TimecodeField } from './TimecodeField';
 
 interface Props {
     document: QuizDocument;

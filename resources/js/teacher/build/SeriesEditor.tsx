@@ -1,12 +1,12 @@
-import type { DrillStop, Question, QuizDocument, Rung, StaircaseStop } from '../../api/types';
+import type { DrillStop, Question, QuizDocument, StaircaseStop } from '../../api/types';
 import { putStop } from '../../quiz/document';
-import { newLevel, newQuestion, newRung } from '../../quiz/making';
+import { newLevel, newQuestion } from '../../quiz/making';
 import { promptText } from '../../quiz/names';
 import { Button } from '../../ui/Button';
 import { Field, Select } from '../../ui/Field';
 import { ParsedField } from '../../ui/ParsedField';
 import { say } from '../../words/words';
-import { AddRung, Rungs } from './Rungs';
+import { LadderPart } from './LadderPart';
 
 interface Props<S> {
     document: QuizDocument;
@@ -166,14 +166,12 @@ export function StaircaseEditor({ document, stop, change, select }: Props<Stairc
             </Button>
             <fieldset className="grid gap-2">
                 <legend className="mb-1 text-sm font-semibold">{say('build.series-editor.ladder-after-a-slip-at')}</legend>
-                <Rungs rungs={stop.ladder} select={select} />
-                <AddRung
+                <LadderPart
+                    owner={stop.id}
+                    rungs={stop.ladder}
+                    onChange={(ladder) => put({ ladder })}
+                    select={select}
                     without={['question']}
-                    onAdd={(kind: Rung['kind']) => {
-                        const rung = newRung(kind);
-                        put({ ladder: [...stop.ladder, rung] });
-                        select(rung.id);
-                    }}
                 />
             </fieldset>
         </div>

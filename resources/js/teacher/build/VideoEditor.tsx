@@ -5,13 +5,14 @@ import { putStop } from '../../quiz/document';
 import { newQuestion } from '../../quiz/making';
 import { promptText } from '../../quiz/names';
 import { nameOf } from '../../quiz/text';
+import { useMedia } from '../../richtext/media';
 import { Button } from '../../ui/Button';
 import { Field } from '../../ui/Field';
+import { EndField, TimecodeField } from '../../ui/TimecodeField';
 import { timecode } from '../../ui/time';
 import { ulid } from '../../ui/ulid';
 import { say } from '../../words/words';
-import { MediaPicker, useMedia } from './MediaPicker';
-import { EndField, TimecodeField } from './TimecodeField';
+import { MediaPicker } from './MediaPicker';
 
 interface Props {
     document: QuizDocument;

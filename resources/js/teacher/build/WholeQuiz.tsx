@@ -1,29 +1,26 @@
 import { X } from 'lucide-react';
 import type { ReactNode } from 'react';
-import type { Finding, QuizDocument } from '../../api/types';
+import type { QuizDocument } from '../../api/types';
 import { newQuestion } from '../../quiz/making';
 import { promptText } from '../../quiz/names';
 import { TermsEditor } from '../../quiz/TermsEditor';
+import { RichField } from '../../richtext/RichField';
 import { Button } from '../../ui/Button';
 import { Field, inputClass, Select } from '../../ui/Field';
 import { ParsedField } from '../../ui/ParsedField';
 import { decimal } from '../../ui/ShareField';
 import { ulid } from '../../ui/ulid';
 import { say } from '../../words/words';
-import { FindingNote } from './FindingNote';
-import { RichField } from './RichField';
 
 interface Props {
     document: QuizDocument;
-    findings: Finding[];
-    left: Finding[];
     change: (document: QuizDocument) => void;
     select: (id: string | null) => void;
     forecast: ReactNode;
 }
 
-/** What belongs to the quiz as a whole: title, instructions, inspection, its lists, alike questions, mastery and suggested terms. */
-export function WholeQuiz({ document, findings, left, change, select, forecast }: Props) {
+/** What belongs to the quiz as a whole: title, instructions, its lists, alike questions, mastery and suggested terms. */
+export function WholeQuiz({ document, change, select, forecast }: Props) {
     const rule = document.mastery?.rule ?? 'required';
     return (
         <div className="grid gap-5">
@@ -42,7 +39,6 @@ export function WholeQuiz({ document, findings, left, change, select, forecast }
                 value={document.instructions}
                 onChange={(instructions) => change({ ...document, instructions })}
             />
-            <Inspection document={document} findings={findings} left={left} change={change} select={select} />
             {forecast}
             <Words
                 legend={say('build.whole-quiz.objectives')}
@@ -289,30 +285,6 @@ function Shelf({ document, change }: Pick<Props, 'document' | 'change'>) {
 
 function tagsIn(typed: string): string[] {
     return [...new Set(typed.split(',').map((tag) => tag.trim().replace(/\s+/g, ' ')))].filter((tag) => tag !== '');
-}
-
-function Inspection({ document, findings, left, change, select }: Omit<Props, 'forecast'>) {
-    const note = (finding: Finding) => (
-        <li key={finding.key}>
-            <FindingNote finding={finding} document={document} change={change} select={select} />
-        </li>
-    );
-    return (
-        <section aria-label={say('build.whole-quiz.inspection')}>
-            <h3 className="mb-2 text-base">{say('build.whole-quiz.inspection')}</h3>
-            {findings.length === 0 ? (
-                <p className="text-sm">{say('build.whole-quiz.nothing-to-mend-this-can')}</p>
-            ) : (
-                <ul className="grid gap-2">{findings.map(note)}</ul>
-            )}
-            {left.length > 0 && (
-                <details className="mt-2 text-sm">
-                    <summary className="text-soft">{say('build.whole-quiz.left-as-it-is', { left: left.length })}</summary>
-                    <ul className="mt-2 grid gap-2">{left.map(note)}</ul>
-                </details>
-            )}
-        </section>
-    );
 }
 
 /** Languages by their own names; a quiz can be in any other, which then stands here too. */

@@ -1,6 +1,6 @@
-import { ParsedField } from '../../ui/ParsedField';
-import { seconds, timecode } from '../../ui/time';
-import { say } from '../../words/words';
+import { say } from '../words/words';
+import { ParsedField } from './ParsedField';
+import { seconds, timecode } from './time';
 
 interface Props {
     label: string;

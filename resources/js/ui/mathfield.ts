@@ -1,0 +1,13 @@
+import type { MathfieldElement } from 'mathlive';
+
+/** A field in which formulas are written as they look; loaded when the first is needed. */
+export async function mathfield(label: string, tex: string): Promise<MathfieldElement> {
+    const [{ MathfieldElement }] = await Promise.all([import('mathlive'), import('mathlive/fonts.css')]);
+    MathfieldElement.fontsDirectory = null;
+    MathfieldElement.soundsDirectory = null;
+    const field = new MathfieldElement();
+    field.mathVirtualKeyboardPolicy = 'manual';
+    field.setAttribute('aria-label', label);
+    field.value = tex;
+    return field;
+}
