@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { isAccessible, makeQuiz, saved, signInToDemo, signUp, writeChoice } from './helpers';
+import { alsoSay, isAccessible, makeQuiz, saved, signInToDemo, signUp, writeChoice } from './helpers';
 import { anyFigures, begins, say } from './words';
 
 const forecast = { ninetieth: 0, used: 0, students: 24, help: 'video', stop: '' };
@@ -15,10 +15,10 @@ test('the inspection shows a circle on the picture and mends it with one click',
     await signUp(page);
     await makeQuiz(page, 'Round and round');
     await writeChoice(page, 'Which way does the ebb run?', ['Out to sea', 'Up the beach', 'None of the above']);
-    await page.getByLabel(say('build.question-editor.when-it-is-not-right')).fill('Think of the falling water.');
+    await alsoSay(page, 'notRight', 'Think of the falling water.');
     await saved(page);
     await page.getByRole('button', { name: say('inspection.fix.say', { words: 'None of the other answers' }) }).click();
-    await expect(page.getByLabel(say('build.question-editor.entry', { kind: 'option', name: 'C' }), { exact: true })).toHaveValue(
+    await expect(page.getByLabel(say('build.question-editor.entry', { kind: 'option', name: 'C' }), { exact: true })).toHaveText(
         'None of the other answers',
     );
 
@@ -110,7 +110,7 @@ test('a likely slip of the pen is mended or left, and what is left stays left', 
     await saved(page);
     await page.getByRole('button', { name: say('inspection.fix.write', { word: 'Which' }) }).click();
     await page.getByRole('button', { name: say('inspection.fix.write', { word: 'separate' }) }).click();
-    await expect(page.getByLabel(say('build.question-editor.question'), { exact: true })).toHaveValue(
+    await expect(page.getByLabel(say('build.question-editor.question'), { exact: true })).toHaveText(
         'Which basin is separate from the wierly pool?',
     );
     await page.getByLabel(say('build.question-editor.question'), { exact: true }).fill('Which basin is separate from the weirdd pool?');

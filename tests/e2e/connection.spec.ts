@@ -1,24 +1,20 @@
 import { expect, test } from '@playwright/test';
-import { enter, giveOut, makeQuiz, saved, signUp } from './helpers';
+import { chooseKind, enter, giveOut, hint, makeQuiz, saved, signUp } from './helpers';
 import { say } from './words';
 
 test('a lost connection, a second device and the teacher’s own are told and lose nothing', async ({ page, browser }) => {
     await signUp(page);
     await makeQuiz(page, 'Far out');
     await page.getByRole('button', { name: say('build.build.add-the-first-question') }).click();
-    await page.getByLabel(say('build.question-editor.kind'), { exact: true }).selectOption({ label: say('quiz.kind.short-text') });
+    await chooseKind(page, 'short-text');
     await page.getByLabel(say('build.question-editor.question'), { exact: true }).fill('What is falling water called?');
-    await page.getByLabel(say('build.question-editor.answer-is', { name: '1' })).selectOption(say('player.right'));
     await page.getByLabel(say('build.question-editor.entry', { kind: 'accepted', name: 1 }), { exact: true }).fill('ebb');
-    await page
-        .getByRole('button', { name: say('build.rungs.add-for', { rung: say('quiz.rung-within.hint'), isFor: 'no' }), exact: true })
-        .click();
-    await page.getByLabel(say('player.rung-content.hint'), { exact: true }).fill('Three letters.');
+    await hint(page, 1, 'Three letters.');
     await saved(page);
 
     await test.step('the teacher’s typing survives a lost connection', async () => {
         await page.route('**/api/quizzes/**', (route) => route.abort());
-        await page.getByLabel(say('player.rung-content.hint'), { exact: true }).fill('Three letters, two the same.');
+        await hint(page, 1, 'Three letters, two the same.');
         await expect(page.getByText(say('build.build.kept-on-this-device-saving'))).toBeVisible();
         await page.unroute('**/api/quizzes/**');
         await saved(page);

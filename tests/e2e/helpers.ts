@@ -1,5 +1,6 @@
 import AxeBuilder from '@axe-core/playwright';
 import { type Browser, expect, type Page } from '@playwright/test';
+import type { QuestionKind } from '../../resources/js/api/types';
 import { say } from './words';
 
 export const phone = { width: 390, height: 844 };
@@ -51,11 +52,38 @@ export async function writeChoice(page: Page, question: string, options: string[
     await page.getByLabel(say('build.question-editor.is-right', { label: optionOf('A') })).check();
 }
 
+/** One of the kinds that stand first, or one of the others. */
+export async function chooseKind(page: Page, kind: QuestionKind): Promise<void> {
+    const words = say(`quiz.kind.${kind}`);
+    const first = page.getByRole('radio', { name: words, exact: true });
+    if ((await first.count()) > 0) {
+        await first.click();
+    } else {
+        await page.getByLabel(say('build.kind-choice.other-kinds'), { exact: true }).selectOption({ label: words });
+    }
+}
+
+/** What is said to right answers, or to others, beside the explanation. */
+export async function alsoSay(page: Page, verdict: 'right' | 'notRight', words: string): Promise<void> {
+    const field = page.getByLabel(
+        say(verdict === 'right' ? 'build.question-editor.when-it-is-right' : 'build.question-editor.when-it-is-not-right'),
+    );
+    if ((await field.count()) === 0) {
+        await page.getByRole('button', { name: say('build.explanations.also', { verdict }) }).click();
+    }
+    await field.fill(words);
+}
+
+/** A hint on the ladder of the question that is edited, by its number from 1. */
+export async function hint(page: Page, number: number, words: string): Promise<void> {
+    await page.getByLabel(say('build.ladder-part.hint', { number, isFor: 'no' }), { exact: true }).fill(words);
+}
+
 /** A quiz that asks for a number, 3, and is published. Gives its address. */
 export async function publishNumber(page: Page, title: string): Promise<string> {
     await makeQuiz(page, title);
     await page.getByRole('button', { name: say('build.build.add-the-first-question') }).click();
-    await page.getByLabel(say('build.question-editor.kind'), { exact: true }).selectOption({ label: say('quiz.kind.number') });
+    await chooseKind(page, 'number');
     await page.getByLabel(say('build.question-editor.question'), { exact: true }).fill('How many eggs does a tern lay?');
     await page.getByLabel(say('build.question-editor.entry', { kind: 'accepted', name: 1 }), { exact: true }).fill('3');
     await saved(page);

@@ -1,5 +1,5 @@
 import { expect, type Page, test } from '@playwright/test';
-import { enter, giveOut, isAccessible, makeQuiz, matchPairs, publishNumber, saved, signUp } from './helpers';
+import { chooseKind, enter, giveOut, hint, isAccessible, makeQuiz, matchPairs, publishNumber, saved, signUp } from './helpers';
 import { anyFigures, begins, say } from './words';
 
 const press = (page: Page, name: string) => page.getByRole('button', { name, exact: true }).click();
@@ -137,13 +137,14 @@ test('a check is handed in whole, and its results are seen when the teacher rele
     await makeQuiz(page, 'Short check');
     await test.step('the teacher writes a sentence with gaps and something to write', async () => {
         await page.getByRole('button', { name: say('build.build.add-the-first-question') }).click();
-        await page.getByLabel(say('build.question-editor.kind'), { exact: true }).selectOption({ label: say('quiz.kind.gaps') });
+        await chooseKind(page, 'gaps');
         await page.getByLabel(say('build.question-editor.question'), { exact: true }).fill('Fill it in.');
-        await page.getByLabel(say('build.kind-fields.sentence'), { exact: true }).fill('The [1] runs out and the [2] comes in.');
-        await page.getByLabel(say('build.kind-fields.answer-of-gap', { answer: 1, gap: 1 }), { exact: true }).fill('ebb');
-        await page.getByLabel(say('build.kind-fields.answer-of-gap', { answer: 1, gap: 2 }), { exact: true }).fill('flood');
+        await page.getByLabel(say('build.kind-fields.sentence'), { exact: true }).click();
+        await page.keyboard.type('The [ebb] runs out and the [flood] comes in.');
+        await expect(page.getByLabel(say('build.kind-fields.answer-of-gap', { answer: 1, gap: 1 }), { exact: true })).toHaveValue('ebb');
+        await expect(page.getByLabel(say('build.kind-fields.answer-of-gap', { answer: 1, gap: 2 }), { exact: true })).toHaveValue('flood');
         await page.getByRole('button', { name: say('build.build.add-a', { stop: 'question' }) }).click();
-        await page.getByLabel(say('build.question-editor.kind'), { exact: true }).selectOption({ label: say('quiz.kind.written') });
+        await chooseKind(page, 'written');
         await page.getByLabel(say('build.question-editor.question'), { exact: true }).fill('Why are there tides?');
         await page.getByLabel(say('build.kind-fields.i-read-these-answers-myself')).check();
         await saved(page);
@@ -242,10 +243,7 @@ test('a mend is laid where an edition reads as it did, named where it does not, 
         await page.goto(address);
         await page.getByRole('button', { name: begins(say('cutaway.stop', { number: 1 })) }).click();
         await page.getByLabel(say('build.question-editor.entry', { kind: 'accepted', name: 1 }), { exact: true }).fill('4');
-        await page
-            .getByRole('button', { name: say('build.rungs.add-for', { rung: say('quiz.rung-within.hint'), isFor: 'no' }), exact: true })
-            .click();
-        await page.getByLabel(say('player.rung-content.hint'), { exact: true }).fill('Fewer than you think.');
+        await hint(page, 1, 'Fewer than you think.');
         await saved(page);
         await page.getByRole('button', { name: say('build.build.publish-edition', { number: 2 }) }).click();
         await expect(page.getByText(say('build.build.edition-is-published', { edition: 2 }))).toBeVisible();

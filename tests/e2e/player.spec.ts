@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { enter, giveOut, isAccessible, makeQuiz, saved, signUp } from './helpers';
+import { alsoSay, chooseKind, enter, giveOut, hint, isAccessible, makeQuiz, saved, signUp } from './helpers';
 import { begins, say } from './words';
 
 test('a student walks by keyboard alone: several choices, an unclear number, a side stop, help asked for', async ({ page, browser }) => {
@@ -8,7 +8,7 @@ test('a student walks by keyboard alone: several choices, an unclear number, a s
 
     await test.step('the teacher makes a side stop and lets a wrong number lead to it', async () => {
         await page.getByRole('button', { name: say('build.build.add-the-first-question') }).click();
-        await page.getByLabel(say('build.question-editor.kind'), { exact: true }).selectOption({ label: say('quiz.kind.several-choices') });
+        await chooseKind(page, 'several-choices');
         await page.getByLabel(say('build.question-editor.question'), { exact: true }).fill('Which are birds of the shore?');
         for (const [option, text] of [
             ['A', 'Heron'],
@@ -23,32 +23,25 @@ test('a student walks by keyboard alone: several choices, an unclear number, a s
         await page
             .getByLabel(say('build.question-editor.is-right', { label: say('build.question-editor.entry', { kind: 'option', name: 'C' }) }))
             .check();
-        await page.getByLabel(say('build.question-editor.when-it-is-not-right')).fill('One of them has a shell.');
+        await alsoSay(page, 'notRight', 'One of them has a shell.');
         await page.getByRole('button', { name: say('build.build.add-a-side-stop') }).click();
         await page.getByLabel(say('build.editor.heading')).fill('Counting eggs');
         await page.getByLabel(say('build.editor.text'), { exact: true }).fill('A tern lays two eggs.');
         await page.getByRole('button', { name: begins(say('cutaway.stop', { number: 1 })) }).click();
         await page.getByRole('button', { name: say('build.build.add-a', { stop: 'question' }) }).click();
-        await page.getByLabel(say('build.question-editor.kind'), { exact: true }).selectOption({ label: say('quiz.kind.number') });
+        await chooseKind(page, 'number');
         await page.getByLabel(say('build.question-editor.question'), { exact: true }).fill('How many eggs does a tern lay?');
-        await page.getByLabel(say('build.question-editor.answer-is', { name: '1' })).selectOption(say('player.right'));
         await page.getByLabel(say('build.question-editor.entry', { kind: 'accepted', name: 1 }), { exact: true }).fill('2');
         await page.getByLabel(say('build.kind-fields.may-differ-by')).fill('0.5');
         await expect(page.getByLabel(say('build.kind-fields.may-differ-by'))).toHaveValue('0.5');
-        await page.getByRole('button', { name: say('build.question-editor.add-an-expected-wrong-answer') }).click();
         await page.getByLabel(say('build.question-editor.entry', { kind: 'wrong', name: 2 }), { exact: true }).fill('200');
-        await page
-            .getByText(say('build.question-editor.what-follows', { isSome: 'no' }))
-            .nth(1)
-            .click();
+        const wrong = say('build.question-editor.entry', { kind: 'wrong', name: 2 });
+        await page.getByRole('button', { name: say('build.question-editor.what-follows', { name: wrong }) }).click();
         await page
             .getByLabel(say('build.fork-editor.leads-to'))
-            .nth(1)
+            .first()
             .selectOption({ label: say('build.fork-editor.side-stop', { name: 'Counting eggs' }) });
-        await page
-            .getByRole('button', { name: say('build.rungs.add-for', { rung: say('quiz.rung-within.hint'), isFor: 'no' }), exact: true })
-            .click();
-        await page.getByLabel(say('player.rung-content.hint'), { exact: true }).fill('Fewer than three.');
+        await hint(page, 1, 'Fewer than three.');
         await saved(page);
     });
     await page.getByRole('button', { name: say('build.build.publish') }).click();
@@ -116,9 +109,8 @@ test('two devices at once: one event is taken, the other is told', async ({ page
     await signUp(page);
     await makeQuiz(page, 'At once');
     await page.getByRole('button', { name: say('build.build.add-the-first-question') }).click();
-    await page.getByLabel(say('build.question-editor.kind'), { exact: true }).selectOption({ label: say('quiz.kind.short-text') });
+    await chooseKind(page, 'short-text');
     await page.getByLabel(say('build.question-editor.question'), { exact: true }).fill('Ebb or flood?');
-    await page.getByLabel(say('build.question-editor.answer-is', { name: '1' })).selectOption(say('player.right'));
     await page.getByLabel(say('build.question-editor.entry', { kind: 'accepted', name: 1 }), { exact: true }).fill('ebb');
     await saved(page);
     await page.getByRole('button', { name: say('build.build.publish') }).click();

@@ -1,21 +1,16 @@
 import { expect, type Page, test } from '@playwright/test';
-import { enter, giveOut, isAccessible, makeQuiz, saved, signUp, writeChoice } from './helpers';
+import { alsoSay, chooseKind, enter, giveOut, hint, isAccessible, makeQuiz, saved, signUp, writeChoice } from './helpers';
 import { begins, say } from './words';
 
 /** Fills in a question with a ladder of a hint and a reading, as a teacher does. */
 async function writeQuestion(page: Page): Promise<void> {
     await writeChoice(page, 'Which way does the ebb run?', ['Out to sea', 'Up the beach', 'Along the shore']);
-    await page.getByLabel(say('build.question-editor.when-it-is-right')).fill('The ebb runs out.');
-    await page.getByLabel(say('build.question-editor.when-it-is-not-right')).fill('Think of the falling water.');
-    await page
-        .getByText(say('build.question-editor.what-follows', { isSome: 'no' }))
-        .nth(2)
-        .click();
-    await page.getByLabel(say('build.question-editor.feedback-to-this-answer')).nth(2).fill('That is the drift.');
-    await page
-        .getByRole('button', { name: say('build.rungs.add-for', { rung: say('quiz.rung-within.hint'), isFor: 'no' }), exact: true })
-        .click();
-    await page.getByLabel(say('player.rung-content.hint'), { exact: true }).fill('The level sinks. Where does the water go?');
+    await alsoSay(page, 'right', 'The ebb runs out.');
+    await alsoSay(page, 'notRight', 'Think of the falling water.');
+    const third = say('build.question-editor.entry', { kind: 'option', name: 'C' });
+    await page.getByRole('button', { name: say('build.question-editor.write-feedback-to', { name: third }) }).click();
+    await page.getByLabel(say('build.question-editor.feedback-to', { name: third }), { exact: true }).fill('That is the drift.');
+    await hint(page, 1, 'The level sinks. Where does the water go?');
     await page.getByRole('button', { name: say('build.editor.back-to-the-question-above') }).click();
     await page
         .getByRole('button', { name: say('build.rungs.add-for', { rung: say('quiz.rung-within.reading'), isFor: 'no' }), exact: true })
@@ -33,12 +28,11 @@ test('a quiz from the first word to the teacher’s figures', async ({ page, bro
 
     await test.step('an unready quiz says why, at the place', async () => {
         await page.getByRole('button', { name: say('build.build.add-a', { stop: 'question' }) }).click();
-        await page.getByLabel(say('build.question-editor.kind'), { exact: true }).selectOption({ label: say('quiz.kind.number') });
+        await chooseKind(page, 'number');
         await page.getByLabel(say('build.question-editor.question'), { exact: true }).fill('How many high tides has a day?');
         await page.getByRole('button', { name: say('build.build.publish'), exact: true }).click();
         await expect(page.getByText(`${say('problem.quiz.not-ready')} ${say('inspection.key.no-accepted')}`)).toBeVisible();
         await expect(page.getByRole('heading', { name: 'Stop 2' })).toBeVisible();
-        await page.getByLabel(say('build.question-editor.answer-is', { name: '1' })).selectOption(say('player.right'));
         await page.getByLabel(say('build.question-editor.entry', { kind: 'accepted', name: 1 }), { exact: true }).fill('2');
         await saved(page);
     });
@@ -46,7 +40,7 @@ test('a quiz from the first word to the teacher’s figures', async ({ page, bro
     await test.step('what was typed is there after a reload', async () => {
         await page.reload();
         await page.getByRole('button', { name: begins(`${say('cutaway.stop', { number: 1 })}: Which way`) }).click();
-        await expect(page.getByLabel(say('build.question-editor.when-it-is-right'))).toHaveValue('The ebb runs out.');
+        await expect(page.getByLabel(say('build.question-editor.when-it-is-right'))).toHaveText('The ebb runs out.');
         await expect(
             page.getByRole('button', {
                 name: begins(say('cutaway.rung', { number: 2, kind: say('quiz.rung.reading'), name: 'Ebb and flood' })),
@@ -149,13 +143,13 @@ test('all of building works by keyboard on the picture', async ({ page }) => {
     await page.getByLabel(say('build.question-editor.question'), { exact: true }).fill('Two');
     await page.getByRole('button', { name: begins(say('cutaway.stop', { number: 2 })) }).focus();
     await page.keyboard.press('r');
-    await page.getByLabel(say('player.rung-content.hint'), { exact: true }).fill('First hint');
+    await hint(page, 1, 'First hint');
     await page
         .getByRole('button', { name: /First hint/ })
         .first()
         .focus();
     await page.keyboard.press('r');
-    await page.getByLabel(say('player.rung-content.hint'), { exact: true }).fill('Second hint');
+    await hint(page, 1, 'Second hint');
     await page.locator('[data-node][aria-current=true]').focus();
     await page.keyboard.press('Alt+ArrowUp');
     await expect(page.getByRole('button', { name: say('cutaway.rung', { number: 1, kind: 'Hint', name: 'Second hint' }) })).toBeVisible();
@@ -186,41 +180,41 @@ test('two at one quiz see each other’s changes, and nothing that is typed is l
     await saved(page);
     const other = await context.newPage();
     await other.goto(page.url());
-    await expect(other.getByLabel(say('build.question-editor.question'), { exact: true })).toHaveValue('From the first tab');
+    await expect(other.getByLabel(say('build.question-editor.question'), { exact: true })).toHaveText('From the first tab');
 
     await test.step('what one does, the other sees within three seconds', async () => {
         await other.getByLabel(say('build.question-editor.question'), { exact: true }).fill('From the second tab');
-        await other.getByLabel(say('build.question-editor.when-it-is-right')).focus();
-        await expect(page.getByLabel(say('build.question-editor.question'), { exact: true })).toHaveValue('From the second tab', {
+        await other.getByLabel(say('build.question-editor.explanation-for-everybody')).focus();
+        await expect(page.getByLabel(say('build.question-editor.question'), { exact: true })).toHaveText('From the second tab', {
             timeout: 3500,
         });
         await expect(page.getByText(say('quiz.change.reworded', { what: 'You, on another page or device: Stop 1' }))).toBeVisible();
     });
     await test.step('both type in different places, one of them offline for a while', async () => {
         await other.route('**/api/quizzes/**', (route) => route.abort());
-        await other.getByLabel(say('build.question-editor.when-it-is-right')).fill('Written without a connection');
-        await page.getByLabel(say('build.question-editor.when-it-is-not-right')).fill('Written meanwhile');
+        await alsoSay(other, 'right', 'Written without a connection');
+        await alsoSay(page, 'notRight', 'Written meanwhile');
         await saved(page);
         await expect(other.getByText(say('build.build.kept-on-this-device-saving'))).toBeVisible();
         await other.unroute('**/api/quizzes/**');
         await saved(other);
         for (const one of [page, other]) {
-            await expect(one.getByLabel(say('build.question-editor.when-it-is-right'))).toHaveValue('Written without a connection');
-            await expect(one.getByLabel(say('build.question-editor.when-it-is-not-right'))).toHaveValue('Written meanwhile');
+            await expect(one.getByLabel(say('build.question-editor.when-it-is-right'))).toHaveText('Written without a connection');
+            await expect(one.getByLabel(say('build.question-editor.when-it-is-not-right'))).toHaveText('Written meanwhile');
         }
     });
     await test.step('where both write the same text, the later one is asked, and keeps what it wrote', async () => {
         await other.route('**/api/quizzes/**', (route) => route.abort());
         await other.getByLabel(say('build.question-editor.question'), { exact: true }).fill('Mine');
         await page.getByLabel(say('build.question-editor.question'), { exact: true }).fill('Theirs');
-        await page.getByLabel(say('build.question-editor.when-it-is-right')).focus();
+        await page.getByLabel(say('build.question-editor.explanation-for-everybody')).focus();
         await saved(page);
         await other.unroute('**/api/quizzes/**');
         await expect(other.getByText('wrote something else there: “Theirs”', { exact: false })).toBeVisible({ timeout: 15_000 });
-        await expect(other.getByLabel(say('build.question-editor.question'), { exact: true })).toHaveValue('Mine');
+        await expect(other.getByLabel(say('build.question-editor.question'), { exact: true })).toHaveText('Mine');
         await isAccessible(other);
         await other.getByRole('button', { name: say('build.unapplied.put-mine-in-its-place') }).click();
-        await expect(page.getByLabel(say('build.question-editor.question'), { exact: true })).toHaveValue('Mine', { timeout: 15_000 });
+        await expect(page.getByLabel(say('build.question-editor.question'), { exact: true })).toHaveText('Mine', { timeout: 15_000 });
     });
 });
 
@@ -240,10 +234,7 @@ test('every step is undone back to the empty quiz and done again, past a reload,
     await page.getByLabel(say('build.question-editor.question'), { exact: true }).fill('Which way does the ebb run?');
     await page.getByLabel(say('build.question-editor.entry', { kind: 'option', name: 'A' }), { exact: true }).fill('Out to sea');
     await page.getByLabel(say('build.question-editor.entry', { kind: 'option', name: 'B' }), { exact: true }).fill('Inland');
-    await page
-        .getByRole('button', { name: say('build.rungs.add-for', { rung: say('quiz.rung-within.hint'), isFor: 'no' }), exact: true })
-        .click();
-    await page.getByLabel(say('player.rung-content.hint'), { exact: true }).fill('Look at the boats.');
+    await hint(page, 1, 'Look at the boats.');
     for (const kind of [
         say('quiz.stop-within.video'),
         say('quiz.stop-within.reading'),
@@ -257,14 +248,8 @@ test('every step is undone back to the empty quiz and done again, past a reload,
         .getByRole('button', { name: begins(say('cutaway.stop', { number: 1 })) })
         .first()
         .click();
-    for (const kind of [
-        say('quiz.kind.order'),
-        say('quiz.kind.match'),
-        say('quiz.kind.gaps'),
-        say('quiz.kind.number'),
-        say('quiz.kind.one-choice'),
-    ]) {
-        await page.getByLabel(say('build.question-editor.kind'), { exact: true }).selectOption({ label: kind });
+    for (const kind of ['order', 'match', 'gaps', 'number', 'one-choice'] as const) {
+        await chooseKind(page, kind);
     }
     await page
         .getByRole('button', { name: begins(say('cutaway.stop', { number: 3 })) })

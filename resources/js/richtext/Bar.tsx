@@ -46,11 +46,11 @@ export function Bar({ editor, line }: { editor: Editor; line: boolean }) {
     const putLink = () => {
         const typed = address.trim();
         const href = /^(https?:\/\/|mailto:)/i.test(typed) ? typed : typed.includes('@') ? `mailto:${typed}` : `https://${typed}`;
-        const { chain } = editor;
         if (typed === '') {
-            chain().focus().extendMarkRange('link').unsetMark('link').run();
+            editor.chain().focus().extendMarkRange('link').unsetMark('link').run();
         } else {
-            chain()
+            editor
+                .chain()
                 .focus()
                 .extendMarkRange('link')
                 .setMark('link', { href: encodeURI(decodeURI(href)), medium: null })

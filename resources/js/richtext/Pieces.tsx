@@ -1,9 +1,10 @@
 import type { Extensions, Node } from '@tiptap/core';
+import { NodeSelection } from '@tiptap/pm/state';
 import { type NodeViewProps, NodeViewWrapper, ReactNodeViewRenderer } from '@tiptap/react';
 import { Film } from 'lucide-react';
 import { useEffect, useRef } from 'react';
 import { Formula } from '../player/Formula';
-import { mathfield } from '../ui/mathfield';
+import { mathfield, spoken } from '../ui/mathfield';
 import { timecode } from '../ui/time';
 import { say } from '../words/words';
 import type { PieceName } from './convert';
@@ -26,6 +27,7 @@ function PieceView({ node, editor, getPos, selected }: NodeViewProps) {
                 const at = getPos();
                 if (at !== undefined) {
                     tr.setNodeMarkup(at, undefined, { ...node.attrs, ...changes });
+                    tr.setSelection(NodeSelection.create(tr.doc, at));
                 }
                 return at !== undefined;
             })
@@ -67,19 +69,17 @@ function PieceView({ node, editor, getPos, selected }: NodeViewProps) {
                     <FormulaInLine
                         tex={attrs.tex}
                         onChange={(tex) => put({ tex })}
+                        onSpoken={(words, before) => (attrs.words === '' || attrs.words === before) && put({ words })}
                         onLeave={(forward) => {
                             const at = getPos() ?? 0;
-                            const { chain } = editor;
+                            const chain = editor.chain();
                             if (node.attrs.tex === '') {
-                                chain()
-                                    .deleteRange({ from: at, to: at + node.nodeSize })
-                                    .focus()
-                                    .run();
+                                chain.deleteRange({ from: at, to: at + node.nodeSize }).run();
                             } else {
-                                chain()
-                                    .focus(forward ? at + node.nodeSize : at)
-                                    .run();
+                                chain.setTextSelection(forward ? at + node.nodeSize : at).run();
                             }
+                            // Once the field is gone, which would take the cursor with it.
+                            setTimeout(() => editor.view.focus());
                         }}
                     />
                 ) : attrs.tex === '' ? (
@@ -92,12 +92,24 @@ function PieceView({ node, editor, getPos, selected }: NodeViewProps) {
 }
 
 /** A formula while it is being written, as it looks; an arrow beyond its ends, Enter or Escape lead back into the words. */
-function FormulaInLine({ tex, onChange, onLeave }: { tex: string; onChange: (tex: string) => void; onLeave: (forward: boolean) => void }) {
+function FormulaInLine({
+    tex,
+    onChange,
+    onSpoken,
+    onLeave,
+}: {
+    tex: string;
+    onChange: (tex: string) => void;
+    /** How it is read aloud, and how it was before. */
+    onSpoken: (words: string, before: string) => void;
+    onLeave: (forward: boolean) => void;
+}) {
     const host = useRef<HTMLSpanElement>(null);
-    const latest = useRef({ onChange, onLeave });
-    latest.current = { onChange, onLeave };
+    const latest = useRef({ onChange, onSpoken, onLeave });
+    latest.current = { onChange, onSpoken, onLeave };
     const first = useRef(tex);
     const own = useRef(tex);
+    const aloud = useRef('');
     const field = useRef<Awaited<ReturnType<typeof mathfield>> | null>(null);
     useEffect(() => {
         let gone = false;
@@ -108,6 +120,10 @@ function FormulaInLine({ tex, onChange, onLeave }: { tex: string; onChange: (tex
             made.addEventListener('input', () => {
                 own.current = made.getValue('latex');
                 latest.current.onChange(own.current);
+                void spoken(own.current).then((words) => {
+                    latest.current.onSpoken(words, aloud.current);
+                    aloud.current = words;
+                });
             });
             made.addEventListener('move-out', (event) => {
                 event.preventDefault();

@@ -1,4 +1,5 @@
 import { Editor } from '@tiptap/core';
+import { NodeSelection, Selection } from '@tiptap/pm/state';
 import { EditorContent, useEditor } from '@tiptap/react';
 import { type FocusEvent, useEffect, useId, useRef, useState } from 'react';
 import type { Medium } from '../api/types';
@@ -80,13 +81,14 @@ export function RichField({
     const [shelf, setShelf] = useState<Medium['kind'] | null>(null);
     const [menu, setMenu] = useState(false);
     const [said, setSaid] = useState<string | null>(null);
+    const [full, setFull] = useState<string | null>(null);
     const { send, fetch, progress, error } = useUpload();
     const written = useRef(value);
     const latest = useRef({ onChange, onEnter, onBackOut, onLeave, gaps, onGap, send, fetch });
     latest.current = { onChange, onEnter, onBackOut, onLeave, gaps, onGap, send, fetch };
 
     const editor = useEditor({
-        extensions: [...texts, ...drawnPieces, ownKeys(line, latest, () => setMenu(true)), atMost(maxLength, setSaid)],
+        extensions: [...texts, ...drawnPieces, ownKeys(line, latest, () => setMenu(true)), atMost(maxLength, setFull)],
         content: toDoc(value),
         injectCSS: false,
         enableInputRules: ['ownKeys'],
@@ -100,6 +102,16 @@ export function RichField({
                 ...(hint === undefined ? {} : { 'aria-describedby': `${id}-hint` }),
                 ...(name === undefined ? {} : { 'data-field': name }),
                 class: `rich rich-field scroll-my-8 rounded-md border border-edge bg-sheet ${line ? 'px-2 py-1.5' : 'px-3 py-2'}`,
+            },
+            handleDOMEvents: {
+                // Who comes back into the words does not write over the picture that was looked at last.
+                focus: (view) => {
+                    const { selection, tr } = view.state;
+                    if (selection instanceof NodeSelection) {
+                        view.dispatch(tr.setSelection(Selection.near(tr.doc.resolve(selection.to))));
+                    }
+                    return false;
+                },
             },
             transformPastedHTML: (html) => fromPaste(html, latest.current.gaps).html,
             handlePaste: (view, event) => {
@@ -147,8 +159,9 @@ export function RichField({
             medium.kind === 'file'
                 ? { type: 'text', text: medium.title, marks: [{ type: 'link', attrs: { href: null, medium: medium.id } }] }
                 : { type: medium.kind, attrs };
-        const at = editor.state.selection.from;
-        editor.chain().focus().insertContentAt(at, content, { updateSelection: true }).run();
+        editor.view.focus();
+        const at = editor.state.selection.to;
+        editor.commands.insertContentAt(at, content, { updateSelection: true });
         if (medium.kind !== 'file' && editor.state.doc.nodeAt(at)?.type.name === medium.kind) {
             editor.commands.setNodeSelection(at);
         }
@@ -246,7 +259,7 @@ export function RichField({
                     {say('build.media-shelf.on-its-way', { percent: Math.round(progress * 100) })}
                 </p>
             )}
-            {(said ?? error) !== null && <Notice>{said ?? error}</Notice>}
+            {(full ?? said ?? error) !== null && <Notice>{full ?? said ?? error}</Notice>}
         </div>
     );
 }

@@ -11,3 +11,12 @@ export async function mathfield(label: string, tex: string): Promise<MathfieldEl
     field.value = tex;
     return field;
 }
+
+/** A formula as it is read aloud. */
+export async function spoken(tex: string): Promise<string> {
+    const { convertLatexToSpeakableText } = await import('mathlive');
+    return convertLatexToSpeakableText(tex)
+        .replace(/<[^>]*>/g, ' ')
+        .replace(/\s+/g, ' ')
+        .trim();
+}

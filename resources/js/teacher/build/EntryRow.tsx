@@ -51,9 +51,18 @@ export function EntryRow(props: EntryProps) {
         // biome-ignore lint/a11y/noStaticElementInteractions: it is told when the cursor leaves its fields
         <div
             data-entry={isNext ? undefined : entry.id}
-            className="rounded-md border border-line bg-sheet py-1 pr-0.5 pl-2"
+            className="relative rounded-md border border-line bg-sheet py-1 pr-0.5 pl-2"
             onBlur={(event) => !event.currentTarget.contains(event.relatedTarget) && leaves()}
         >
+            {findings.length > 0 && (
+                <span
+                    className="absolute -top-2 -left-2 rounded-full bg-paper p-0.5 text-accent"
+                    title={findings.map(({ sentence }) => sentence).join('\n')}
+                >
+                    <TriangleAlert size={16} aria-hidden="true" />
+                    <span className="sr-only">{say('build.question-editor.looked-at-below', { count: findings.length })}</span>
+                </span>
+            )}
             <div className="flex items-start">
                 {isPoll || isNext ? (
                     <span className="w-10 shrink-0 pt-2 text-sm text-soft">{name}</span>
@@ -112,15 +121,6 @@ export function EntryRow(props: EntryProps) {
                             }
                         }}
                     />
-                )}
-                {findings.length > 0 && (
-                    <span
-                        className="grid size-8 place-items-center text-accent"
-                        title={findings.map(({ sentence }) => sentence).join('\n')}
-                    >
-                        <TriangleAlert size={16} aria-hidden="true" />
-                        <span className="sr-only">{say('build.question-editor.looked-at-below', { count: findings.length })}</span>
-                    </span>
                 )}
                 {!isNext && (
                     <>

@@ -31,7 +31,7 @@ export function KindChoice({
                     <RadioGroup.Item
                         key={kind}
                         value={kind}
-                        className="rounded-md border border-line px-1.5 py-1 text-sm hover:border-ink data-[state=checked]:border-ink data-[state=checked]:bg-ink data-[state=checked]:text-paper"
+                        className="rounded-md border border-line px-1 py-1 text-sm hover:border-ink data-[state=checked]:border-ink data-[state=checked]:bg-ink data-[state=checked]:text-paper"
                     >
                         {kindWords(kind)}
                     </RadioGroup.Item>
@@ -39,7 +39,7 @@ export function KindChoice({
             </RadioGroup.Root>
             <select
                 aria-label={say('build.kind-choice.other-kinds')}
-                className={`rounded-md border py-1 text-sm ${other === '' ? 'w-16 border-line bg-sheet' : 'border-ink bg-ink text-paper'}`}
+                className={`rounded-md border py-1 text-sm ${other === '' ? 'w-[4.4rem] border-line bg-sheet' : 'border-ink bg-ink text-paper'}`}
                 value={other}
                 onChange={(event) => onChange(event.currentTarget.value as QuestionKind)}
             >
