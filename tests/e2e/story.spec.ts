@@ -11,7 +11,6 @@ async function writeQuestion(page: Page): Promise<void> {
     await page.getByRole('button', { name: say('build.question-editor.write-feedback-to', { name: third }) }).click();
     await page.getByLabel(say('build.question-editor.feedback-to', { name: third }), { exact: true }).fill('That is the drift.');
     await hint(page, 1, 'The level sinks. Where does the water go?');
-    await page.getByRole('button', { name: say('build.editor.back-to-the-question-above') }).click();
     await page
         .getByRole('button', { name: say('build.rungs.add-for', { rung: say('quiz.rung-within.reading'), isFor: 'no' }), exact: true })
         .click();
@@ -143,13 +142,13 @@ test('all of building works by keyboard on the picture', async ({ page }) => {
     await page.getByLabel(say('build.question-editor.question'), { exact: true }).fill('Two');
     await page.getByRole('button', { name: begins(say('cutaway.stop', { number: 2 })) }).focus();
     await page.keyboard.press('r');
-    await hint(page, 1, 'First hint');
+    await page.getByLabel(say('build.rung-editor.hint'), { exact: true }).fill('First hint');
     await page
         .getByRole('button', { name: /First hint/ })
         .first()
         .focus();
     await page.keyboard.press('r');
-    await hint(page, 1, 'Second hint');
+    await page.getByLabel(say('build.rung-editor.hint'), { exact: true }).fill('Second hint');
     await page.locator('[data-node][aria-current=true]').focus();
     await page.keyboard.press('Alt+ArrowUp');
     await expect(page.getByRole('button', { name: say('cutaway.rung', { number: 1, kind: 'Hint', name: 'Second hint' }) })).toBeVisible();
@@ -164,7 +163,8 @@ test('all of building works by keyboard on the picture', async ({ page }) => {
     await expect(page.getByRole('button', { name: begins(`${say('cutaway.stop', { number: 2 })}: One`) })).toBeVisible();
     await page.getByRole('button', { name: begins(`${say('cutaway.stop', { number: 1 })}: Two`) }).focus();
     await page.keyboard.press('f');
-    await expect(page.getByLabel(say('build.fork-editor.leads-to')).first()).toBeFocused();
+    await expect(page.getByRole('button', { name: say('build.fork-editor.add-a-fork') })).toBeFocused();
+    await page.keyboard.press('Enter');
     await page.getByLabel(say('build.fork-editor.leads-to')).first().selectOption({ label: '2. One' });
     await saved(page);
     await page.getByRole('button', { name: begins(`${say('cutaway.stop', { number: 1 })}: Two`) }).focus();
@@ -283,8 +283,8 @@ test('every step is undone back to the empty quiz and done again, past a reload,
     await page.getByRole('link', { name: say('build.build.history') }).click();
     await expect(page.getByRole('button', { name: say('build.history.redone', { label: 'Stop 3 taken out' }) })).toBeVisible();
     await isAccessible(page);
-    await page.getByRole('button', { name: say('build.history.undone', { label: 'Option A of stop 1 reworded' }) }).click();
-    await expect(page.getByText(/As it was after: Option A of stop 1 reworded/)).toBeVisible();
+    await page.getByRole('button', { name: say('build.history.undone', { label: 'Option A of stop 1 added' }) }).click();
+    await expect(page.getByText(/As it was after: Option A of stop 1 added/)).toBeVisible();
     await page.getByRole('button', { name: say('build.history.the-beginning') }).click();
     await expect(page.getByText(say('build.history.there-were-no-stops-yet'))).toBeVisible();
     await page.getByRole('button', { name: say('build.history.bring-this-back') }).click();

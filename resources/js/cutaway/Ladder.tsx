@@ -30,7 +30,7 @@ interface LadderProps {
 export function Ladder({ label, rungs, dense, selected, current, onSelect, at, share }: LadderProps) {
     return (
         <div className={dense ? 'mt-1.5' : 'mt-2'}>
-            {label !== '' && <p className="truncate px-2 text-xs leading-tight text-soft">{label}</p>}
+            {label !== '' && <p className="line-clamp-2 px-2 text-xs leading-tight break-words text-soft">{label}</p>}
             <ol className="border-x-4 border-rail px-0 max-md:flex max-md:border-x-0 max-md:border-y-4">
                 {rungs.map((rung, index) => {
                     const part = share?.(rung.id) ?? 0;

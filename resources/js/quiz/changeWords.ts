@@ -101,9 +101,23 @@ function inserted(document: QuizDocument, edit: Extract<Edit, { do: 'insert' }>)
     if (edit.into === 'quiz') {
         return say('quiz.change.added', { what: single(edit.list) });
     }
+    if (edit.list === 'entries') {
+        const above = nodeIn(document, edit.into);
+        const entries = (above?.entries ?? []) as Node[];
+        const at = entries.findIndex((one) => one.id === edit.before);
+        const what = entryAt(above, at < 0 ? entries.length : at);
+        return say('quiz.change.added', { what: say('quiz.place.within', { what, whole: name(document, edit.into) }) });
+    }
     const rung: Rung['kind'] | undefined = rungKinds.find((one) => one === kind);
     const what = edit.list !== 'ladder' ? single(edit.list) : rung === undefined ? say('quiz.node.rung') : rungWithin(rung);
     return say('quiz.change.added-to', { what, place: name(document, edit.into) });
+}
+
+/** An answer by its place from 0: "option C". */
+function entryAt(above: Record<string, unknown> | undefined, index: number): string {
+    return showsOptions(above?.kind as never)
+        ? say('quiz.place.option', { letter: letter(index) })
+        : say('quiz.place.answer', { number: index + 1 });
 }
 
 const singles: Record<string, Code> = {
@@ -147,11 +161,7 @@ function name(document: QuizDocument, id: string): string {
                 ? name(document, place.above)
                 : within(say(place.in === 'pool' ? 'quiz.place.alike-question' : 'quiz.place.question', { number }));
         case 'entry':
-            return within(
-                showsOptions(above?.kind as never)
-                    ? say('quiz.place.option', { letter: letter(number - 1) })
-                    : say('quiz.place.answer', { number }),
-            );
+            return within(entryAt(above, number - 1));
         case 'rung':
             return within(say('quiz.place.rung', { number }));
         case 'cue':

@@ -6,7 +6,6 @@ import { say } from '../words/words';
 
 interface Props {
     editor: Editor;
-    label: string;
     /** One line: what has lines of its own cannot come into it. */
     line: boolean;
     open: boolean;
@@ -22,7 +21,7 @@ const media = [
 ] as const;
 
 /** What can be put into a text beside words. */
-export function InsertMenu({ editor, label, line, open, onOpen, onMedium }: Props) {
+export function InsertMenu({ editor, line, open, onOpen, onMedium }: Props) {
     const inTable = editor.isActive('table');
     const item = (words: string, Sign: typeof Plus, act: () => void) => (
         <DropdownMenu.Item
@@ -38,7 +37,7 @@ export function InsertMenu({ editor, label, line, open, onOpen, onMedium }: Prop
             <DropdownMenu.Trigger
                 tabIndex={-1}
                 className="grid size-6 shrink-0 place-items-center rounded-md text-soft hover:bg-tint hover:text-ink"
-                aria-label={say('build.insert-menu.put-something-into', { label })}
+                aria-label={say('build.insert-menu.put-in')}
                 title={say('build.insert-menu.put-in')}
             >
                 <Plus size={16} aria-hidden="true" />

@@ -196,7 +196,6 @@ export function RichField({
     const menuButton = (
         <InsertMenu
             editor={editor}
-            label={label}
             line={line}
             open={menu}
             onOpen={setMenu}
@@ -220,12 +219,12 @@ export function RichField({
                 </div>
             )}
             <div className="relative">
-                <div className="relative min-w-0">
-                    <EditorContent editor={editor} />
+                <div className="grid min-w-0">
+                    <EditorContent editor={editor} className="grid min-w-0 [grid-area:1/1]" />
                     {value === '' && placeholder !== undefined && (
                         <p
                             aria-hidden="true"
-                            className={`pointer-events-none absolute inset-x-0 top-0 truncate text-soft ${line ? 'px-2 py-1.5' : 'px-3 py-2'}`}
+                            className={`pointer-events-none z-1 text-soft [grid-area:1/1] ${line ? 'px-2 py-1.5' : 'px-3 py-2'}`}
                         >
                             {placeholder}
                         </p>

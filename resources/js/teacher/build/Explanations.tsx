@@ -30,7 +30,7 @@ export function Explanations({ question, marked, put, onEnd }: Props) {
         <>
             <RichField
                 label={say('build.question-editor.explanation-for-everybody')}
-                placeholder={say('build.question-editor.seen-when-the-terms-say')}
+                placeholder={say('build.question-editor.say-the-idea-once-more')}
                 name={`explanation:${question.id}`}
                 value={question.explanation ?? ''}
                 onChange={(explanation) => put({ explanation })}

@@ -278,6 +278,7 @@ export function ForksEditor({ document, stop, onChange }: { document: QuizDocume
                 </div>
             ))}
             <Button
+                data-add-fork
                 className="justify-self-start"
                 onClick={() =>
                     onChange([

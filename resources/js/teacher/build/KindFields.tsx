@@ -83,15 +83,6 @@ export function KindFields(props: Props) {
             );
         case 'several-choices':
             return <ByParts question={question} put={put} />;
-        case 'one-choice':
-        case 'true-false':
-            return (
-                <Check
-                    label={say('build.kind-fields.show-as-a-drop-down')}
-                    checked={question.show === 'drop-down'}
-                    onChange={(on) => put({ show: on ? 'drop-down' : 'list' })}
-                />
-            );
         case 'written':
             return (
                 <>

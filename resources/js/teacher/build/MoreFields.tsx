@@ -1,4 +1,5 @@
 import type { Question, QuizDocument } from '../../api/types';
+import { picksOne } from '../../quiz/kinds';
 import { Check, Field, Select } from '../../ui/Field';
 import { ParsedField } from '../../ui/ParsedField';
 import { decimal } from '../../ui/ShareField';
@@ -101,6 +102,13 @@ export function MoreFields({ document, question, put, canBeKeyless }: Props) {
                         />
                     ))}
                 </fieldset>
+            )}
+            {picksOne(question.kind) && (
+                <Check
+                    label={say('build.kind-fields.show-as-a-drop-down')}
+                    checked={question.show === 'drop-down'}
+                    onChange={(on) => put({ show: on ? 'drop-down' : 'list' })}
+                />
             )}
             {canBeKeyless && (
                 <Check

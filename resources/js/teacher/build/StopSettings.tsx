@@ -13,7 +13,7 @@ export function StopSettings({ document, stop, change }: { document: QuizDocumen
         (stop.forks ?? []).length > 0 && say('build.stop-settings.forks', { forks: stop.forks?.length ?? 0 }),
     ].filter(Boolean);
     return (
-        <details className="mt-5 rounded-md border border-line px-3 py-2">
+        <details data-forks className="mt-5 rounded-md border border-line px-3 py-2">
             <summary className="text-sm font-semibold">
                 {say('build.stop-settings.this-stop-on-its-way', { isSome: said.length > 0 ? 'yes' : 'no', said: said.join(', ') })}
             </summary>

@@ -27,8 +27,19 @@ export function useOperations({ document, selected, select, edit, step, rehearse
     // The key for a fork opens what follows the first answer, once its editor stands beside the picture.
     useEffect(() => {
         if (forkOf !== null && forkOf === selected) {
-            window.document.querySelector<HTMLElement>('[data-editor] [data-open-follows][aria-expanded="false"]')?.click();
-            setTimeout(() => window.document.querySelector<HTMLElement>('[data-fork]')?.focus());
+            const editor = window.document.querySelector<HTMLElement>('[data-editor]');
+            const answer = editor?.querySelector<HTMLElement>('[data-open-follows]');
+            if (answer?.getAttribute('aria-expanded') === 'false') {
+                answer.click();
+            }
+            // Without an answer it is one of the stop's own.
+            const settings = editor?.querySelector('[data-forks]');
+            if (answer === null || answer === undefined) {
+                settings?.setAttribute('open', '');
+            }
+            setTimeout(() =>
+                (editor?.querySelector<HTMLElement>('[data-fork]') ?? settings?.querySelector<HTMLElement>('[data-add-fork]'))?.focus(),
+            );
             setForkOf(null);
         }
     }, [forkOf, selected]);
