@@ -1,6 +1,6 @@
 import { expect, test } from '@playwright/test';
 import type { QuizDocument } from '../../resources/js/api/types';
-import { enter, giveOut, isAccessible, makeQuiz, phone, saved, signUp, writeChoice } from './helpers';
+import { enter, giveOut, hint, isAccessible, makeQuiz, phone, saved, signUp, writeChoice } from './helpers';
 import { begins, say } from './words';
 
 test('a new question has the cursor in its text; nothing goes on while saving fails; a link says when it is none', async ({ page }) => {
@@ -313,5 +313,104 @@ test('what is pasted from a word processor keeps what is allowed, and a cut of t
         await saved(page);
         expect(await prompt()).toBe('H<sub>2</sub>O see <a href="https://water.example">here</a>');
         await isAccessible(page);
+    });
+});
+
+test('stops, rungs and answers are moved by dragging and by keys, copied into another quiz, and marked together', async ({
+    page,
+    context,
+}) => {
+    await signUp(page);
+    await makeQuiz(page, 'Moving');
+    await writeChoice(page, 'One?', ['Ebb', 'Flood']);
+    await hint(page, 1, 'Look at the buoys.');
+    for (const words of ['Two?', 'Three?']) {
+        await page.getByRole('button', { name: say('build.build.add-a', { stop: say('quiz.stop-within.question') }), exact: true }).click();
+        await page.getByLabel(say('build.question-editor.question'), { exact: true }).fill(words);
+    }
+    await page.getByRole('button', { name: say('build.build.add-a', { stop: say('quiz.stop-within.drill') }), exact: true }).click();
+    await saved(page);
+    const picture = page.getByRole('region', { name: say('build.build.the-quiz-in-its-cutaway') });
+    const node = (words: string) => picture.getByRole('button', { name: new RegExp(`: ${words.replace('?', '\\?')}`) }).first();
+    const read = async (of = page) => {
+        const { document } = (await (await of.request.get(`/api${new URL(of.url()).pathname}`)).json()) as { document: QuizDocument };
+        return document;
+    };
+    const names = (document: QuizDocument) =>
+        document.stops.map((stop) =>
+            stop.kind === 'question'
+                ? stop.question.prompt
+                : `${stop.kind}:${stop.kind === 'drill' ? stop.questions.map(({ prompt }) => prompt).join('+') : ''}`,
+        );
+
+    await test.step('a stop to the front, and back by undo', async () => {
+        await node('Three?').dragTo(node('One?'), { targetPosition: { x: 6, y: 20 } });
+        await saved(page);
+        expect(names(await read())).toEqual(['Three?', 'One?', 'Two?', 'drill:']);
+        await page.keyboard.press('Control+z');
+        await expect.poll(async () => names(await read())).toEqual(['One?', 'Two?', 'Three?', 'drill:']);
+    });
+    await test.step('a stop into a drill, and a hint onto another ladder', async () => {
+        const drill = picture.getByRole('button', { name: begins(say('cutaway.stop', { number: 4 })) }).first();
+        await node('Three?').dragTo(drill);
+        await saved(page);
+        expect(names(await read())).toEqual(['One?', 'Two?', 'drill:+Three?']);
+        await picture.getByRole('button', { name: /Look at the buoys/ }).dragTo(node('Two?'));
+        await saved(page);
+        const document = await read();
+        expect(document.stops.map((stop) => (stop.kind === 'question' ? stop.question.ladder.length : 0))).toEqual([0, 1, 0]);
+    });
+    await test.step('answers by keys', async () => {
+        await node('One?').click();
+        await page.getByLabel(say('build.question-editor.entry', { kind: 'option', name: 'B' }), { exact: true }).focus();
+        await page.keyboard.press('Alt+ArrowUp');
+        await saved(page);
+        const [first] = (await read()).stops;
+        expect(first?.kind === 'question' ? first.question.entries.map(({ text }) => text) : []).toEqual(['Flood', 'Ebb']);
+    });
+    await test.step('a stop by keys into another quiz, with ids of its own', async () => {
+        await node('One?').focus();
+        await page.keyboard.press('Control+c');
+        await expect(page.getByText(say('build.carrying.on-the-clipboard', { count: 1 }))).toBeVisible();
+        const other = await context.newPage();
+        await other.goto('/quizzes');
+        await makeQuiz(other, 'Another');
+        await writeChoice(other, 'Here', ['Yes', 'No']);
+        await saved(other);
+        await other.getByRole('button', { name: begins(say('cutaway.stop', { number: 1 })) }).focus();
+        await other.keyboard.press('Control+v');
+        await expect(other.getByLabel(say('build.question-editor.question'), { exact: true })).toHaveText('One?');
+        await saved(other);
+        const [from, to] = [await read(), await read(other)];
+        expect(names(to)).toEqual(['Here', 'One?']);
+        expect(to.stops[1]?.id).not.toBe(from.stops[0]?.id);
+        await other.close();
+    });
+    await test.step('several are marked, and become a drill, or have the same points', async () => {
+        await node('One?').focus();
+        await page.keyboard.press('m');
+        await node('Two?').click({ modifiers: ['Control'] });
+        const bar = page.getByRole('region', { name: say('build.marked-bar.marked', { count: 2 }) });
+        await isAccessible(page);
+        await bar.getByLabel(say('build.marked-bar.points')).fill('3');
+        await bar.getByLabel(say('build.marked-bar.put-into-a-part')).selectOption('new');
+        await bar.getByRole('button', { name: say('build.marked-bar.make-a-drill') }).click();
+        await saved(page);
+        const document = await read();
+        expect(names(document)).toEqual(['drill:One?+Two?', 'drill:+Three?']);
+        const [drill] = document.stops;
+        expect(drill?.kind === 'drill' ? drill.questions.map(({ points }) => points) : []).toEqual([3, 3]);
+        expect(document.parts?.map(({ id }) => id)).toEqual([drill?.part]);
+    });
+    await test.step('a cut rung is pasted where another is', async () => {
+        await page.keyboard.press('Control+z');
+        await expect.poll(async () => (await read()).stops.length).toBe(3);
+        await page.reload();
+        await picture.getByRole('button', { name: /Look at the buoys/ }).focus();
+        await page.keyboard.press('Control+x');
+        await node('One?').focus();
+        await page.keyboard.press('Control+v');
+        await saved(page);
+        expect((await read()).stops.map((stop) => (stop.kind === 'question' ? stop.question.ladder.length : 0))).toEqual([1, 0, 0]);
     });
 });

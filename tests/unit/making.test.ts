@@ -1,6 +1,7 @@
 import { spawnSync } from 'node:child_process';
 import { describe, expect, it } from 'vitest';
-import type { Question, QuizDocument } from '../../resources/js/api/types';
+import type { DrillStop, Question, QuizDocument } from '../../resources/js/api/types';
+import { asDrill, carriedTo, pasted, type Spot, spotAt, taken } from '../../resources/js/quiz/carrying';
 import { changeInWords } from '../../resources/js/quiz/changeWords';
 import { difference } from '../../resources/js/quiz/difference';
 import { addRung, insertStop, move, putQuestion, putStop, remove } from '../../resources/js/quiz/document';
@@ -49,6 +50,12 @@ function withPiece(rich: string, piece: (typeof pieces)[number]): string {
 
 const gapOf = (id: string) => `It <span data-gap="${id}"></span>.`;
 
+function spotIn(document: QuizDocument, lot: Lot): Spot {
+    const into = lot([...placesOf(document).keys()]);
+    const list = lot(['stops', 'sideStops', 'pool', 'questions', 'cues', 'ladder', 'entries']);
+    return { into, list, before: null };
+}
+
 /** One thing that the editor does, to something that is there; the document as it was where there is nothing to do it to. */
 function operation(document: QuizDocument, lot: Lot): QuizDocument {
     const stops = [...document.stops, ...document.sideStops];
@@ -79,6 +86,15 @@ function operation(document: QuizDocument, lot: Lot): QuizDocument {
         () => move(document, lot(places), lot([1, -1] as const)),
         () => move(document, lot(places), lot([1, -1] as const)),
         () => remove(document, lot(places)),
+        () => carriedTo(document, lot(places), spotIn(document, lot)) ?? document,
+        () => carriedTo(document, lot(places), spotIn(document, lot)) ?? document,
+        () => {
+            const carried = taken(document, [lot(places)]);
+            const [one] = carried.nodes;
+            const spot = one === undefined || one.node.id === undefined ? null : spotAt(document, lot(places), one);
+            return spot === null ? document : (pasted(document, carried, spot)?.document ?? document);
+        },
+        () => asDrill(document, [lot(stops).id, lot(stops).id, lot(stops).id], newStop('drill') as DrillStop) ?? document,
         () => ({ ...document, objectives: [...(document.objectives ?? []), { id: ulid(), text: 'Tells ebb from flow' }] }),
         () => {
             const objectives = (document.objectives ?? []).map((one) => one.id);

@@ -1,4 +1,4 @@
-import { BookOpen, Film, Flag, Layers, RotateCw, TriangleAlert } from 'lucide-react';
+import { BookOpen, Film, Flag, Layers, RotateCw, SquareCheck, TriangleAlert } from 'lucide-react';
 import { memo } from 'react';
 import type { Finding, Stop } from '../api/types';
 import { kindWords, showsOptions } from '../quiz/kinds';
@@ -7,6 +7,7 @@ import { nameOf } from '../quiz/text';
 import { timecode } from '../ui/time';
 import { say } from '../words/words';
 import type { Props } from './Cutaway';
+import { type Drop, draggableNode, dropSign } from './dragging';
 import { Ladder } from './Ladder';
 import { DENSE } from './measures';
 import type { Column } from './model';
@@ -25,6 +26,10 @@ interface ColumnProps {
     /** Where it leads beside the next stop, in words. */
     leadsTo: string;
     sky: number;
+    marked: boolean;
+    canBeMoved: boolean;
+    /** Where in it something would be let go. */
+    drop: Drop | null;
 }
 
 /** Drawn again only where something of its own changed: a quiz has up to 300 of them. */
@@ -41,6 +46,9 @@ export const ColumnView = memo(function ColumnView({
     share,
     leadsTo,
     answers,
+    marked,
+    canBeMoved,
+    drop,
 }: ColumnProps) {
     const { stop, finish } = column;
     const dense = width < DENSE;
@@ -66,9 +74,11 @@ export const ColumnView = memo(function ColumnView({
                         data-node={column.id}
                         tabIndex={current === column.id ? 0 : -1}
                         aria-current={selected === column.id}
-                        aria-label={say('cutaway.column', { place, name, grave: grave.length })}
+                        aria-label={say('cutaway.column', { place, name, grave: grave.length, isMarked: marked ? 'yes' : 'no' })}
                         onClick={() => onSelect(column.id)}
-                        className={`relative flex min-h-0 flex-col gap-1 overflow-hidden rounded-t-md border border-b-0 ${dense ? 'p-1.5' : 'p-2'} text-left max-md:rounded-md max-md:border ${
+                        data-stands="across"
+                        {...(canBeMoved && stop !== null ? draggableNode(column.id) : {})}
+                        className={`relative flex min-h-0 flex-col gap-1 ${dropSign(drop, column.id, true)} rounded-t-md border border-b-0 ${dense ? 'p-1.5' : 'p-2'} text-left max-md:rounded-md max-md:border ${
                             selected === column.id ? 'border-accent bg-tint' : 'border-edge bg-paper hover:border-ink'
                         } ${column.side ? 'border-dashed' : ''} ${loops ? 'outline-3 -outline-offset-3 outline-accent' : ''}`}
                     >
@@ -85,6 +95,7 @@ export const ColumnView = memo(function ColumnView({
                             {stop?.kind === 'video' && <Film size={14} aria-hidden="true" />}
                             {(stop?.kind === 'reading' || stop?.kind === 'text') && <BookOpen size={14} aria-hidden="true" />}
                             {stop?.kind === 'drill' && <Layers size={14} aria-hidden="true" />}
+                            {marked && <SquareCheck size={16} className="text-accent" aria-hidden="true" />}
                             {loops && (
                                 <span className="ml-auto flex items-center gap-1 font-semibold text-accent">
                                     <RotateCw size={14} aria-hidden="true" /> {say('cutaway.in-a-circle')}
@@ -115,7 +126,8 @@ export const ColumnView = memo(function ColumnView({
                                     aria-current={selected === section.cue.id}
                                     aria-label={say('cutaway.cue-at', { time: timecode(section.cue.at), text: section.cue.text })}
                                     onClick={() => onSelect(section.cue?.id ?? '')}
-                                    className={`w-full rounded-md border px-2 text-left text-xs ${dense ? 'flex gap-1 py-0.5' : 'py-1'} ${
+                                    {...(canBeMoved ? draggableNode(section.cue.id) : {})}
+                                    className={`relative w-full ${dropSign(drop, section.cue.id, false)} rounded-md border px-2 text-left text-xs ${dense ? 'flex gap-1 py-0.5' : 'py-1'} ${
                                         selected === section.cue.id ? 'border-accent bg-tint' : 'border-rail bg-sheet hover:border-ink'
                                     }`}
                                 >
@@ -132,6 +144,8 @@ export const ColumnView = memo(function ColumnView({
                                 label={ladder.label}
                                 rungs={ladder.rungs}
                                 dense={dense}
+                                canBeMoved={canBeMoved}
+                                drop={drop}
                                 selected={selected}
                                 current={current}
                                 onSelect={onSelect}

@@ -1,7 +1,8 @@
-import { type KeyboardEvent, type ReactNode, useEffect, useMemo, useRef } from 'react';
+import { type ClipboardEvent, type KeyboardEvent, type MouseEvent, type ReactNode, useEffect, useMemo, useRef } from 'react';
 import type { Finding, QuizDocument } from '../api/types';
 import { Arcs } from './Arcs';
 import { ColumnView } from './Column';
+import { type Drop, useDrop } from './dragging';
 import { LOW_SKY, rowsOf, SKY, useRoom } from './measures';
 import { arcs, type Column, columns, neighbour } from './model';
 
@@ -20,14 +21,36 @@ export interface Props {
     /** Which share of the students went down to that rung, 0 to 1. */
     share?: (rung: string) => number;
     onKey?: (event: KeyboardEvent, id: string) => void;
+    /** Where it can be changed: what is marked, and what is moved by dragging or by the clipboard. */
+    change?: {
+        marked: ReadonlySet<string>;
+        onMark: (id: string) => void;
+        canDrop: (id: string, drop: Drop) => boolean;
+        onDrop: (id: string, drop: Drop) => void;
+        onClipboard: (event: ClipboardEvent, id: string) => void;
+    };
 }
+
+const never = () => false;
 
 /**
  * The picture of a quiz: stops on the ground line, ladders below, forks as arcs above. The same when building,
  * rehearsing, watching and looking back. What does not fit beside each other goes on in a row below, as lines of a text
  * do. On a narrow screen it turns: the ground on the left, ladders to the right.
  */
-export function Cutaway({ document, label, selected, onSelect, far = false, findings = [], answers = true, at, share, onKey }: Props) {
+export function Cutaway({
+    document,
+    label,
+    selected,
+    onSelect,
+    far = false,
+    findings = [],
+    answers = true,
+    at,
+    share,
+    onKey,
+    change,
+}: Props) {
     const all = useMemo(() => columns(document), [document]);
     const forks = useMemo(() => arcs(all), [all]);
     const ground = useRef<HTMLDivElement>(null);
@@ -40,6 +63,21 @@ export function Cutaway({ document, label, selected, onSelect, far = false, find
         ground.current?.querySelector(`[data-node="${selected}"]`)?.scrollIntoView({ block: 'nearest', inline: 'nearest' });
     }, [selected]);
 
+    const { drop, handlers } = useDrop(change?.canDrop ?? never, change?.onDrop ?? never);
+    const onClipboard = (event: ClipboardEvent) => {
+        const node = (event.target as HTMLElement).dataset.node;
+        if (node !== undefined) {
+            change?.onClipboard(event, node);
+        }
+    };
+    const onClick = (event: MouseEvent) => {
+        const node = (event.target as HTMLElement).closest<HTMLElement>('[data-node]')?.dataset.node;
+        if (node !== undefined && change !== undefined && (event.ctrlKey || event.metaKey || event.shiftKey)) {
+            event.preventDefault();
+            event.stopPropagation();
+            change.onMark(node);
+        }
+    };
     const onKeyDown = (event: KeyboardEvent) => {
         const node = (event.target as HTMLElement).dataset.node;
         if (node === undefined) {
@@ -60,6 +98,9 @@ export function Cutaway({ document, label, selected, onSelect, far = false, find
             aria-label={label}
             ref={ground}
             onKeyDown={onKeyDown}
+            {...(change === undefined
+                ? {}
+                : { ...handlers, onClickCapture: onClick, onCopy: onClipboard, onCut: onClipboard, onPaste: onClipboard })}
             className="relative max-h-full overflow-auto rounded-lg border border-line bg-sheet md:[contain:layout_paint_style]"
         >
             <div className="max-md:flex max-md:flex-col">
@@ -88,6 +129,9 @@ export function Cutaway({ document, label, selected, onSelect, far = false, find
                                         answers={answers}
                                         at={at}
                                         share={share}
+                                        marked={change?.marked.has(column.id) ?? false}
+                                        canBeMoved={change !== undefined}
+                                        drop={drop !== null && contains(column, drop.node) ? drop : null}
                                         leadsTo={forks
                                             .filter((arc) => arc.from === first + position)
                                             .map((arc) => `${arc.label} → ${arc.to + 1}`)

@@ -5,6 +5,7 @@ import { rungWords } from '../quiz/kinds';
 import { rungName } from '../quiz/names';
 import { say } from '../words/words';
 import type { Props } from './Cutaway';
+import { type Drop, draggableNode, dropSign } from './dragging';
 
 const rungIcons: Record<Rung['kind'], ReactNode> = {
     hint: <Lightbulb size={14} aria-hidden="true" />,
@@ -25,9 +26,11 @@ interface LadderProps {
     onSelect: (id: string) => void;
     at: Props['at'];
     share: Props['share'];
+    canBeMoved: boolean;
+    drop: Drop | null;
 }
 
-export function Ladder({ label, rungs, dense, selected, current, onSelect, at, share }: LadderProps) {
+export function Ladder({ label, rungs, dense, selected, current, onSelect, at, share, canBeMoved, drop }: LadderProps) {
     return (
         <div className={dense ? 'mt-1.5' : 'mt-2'}>
             {label !== '' && <p className="line-clamp-2 px-2 text-xs leading-tight break-words text-soft">{label}</p>}
@@ -47,7 +50,8 @@ export function Ladder({ label, rungs, dense, selected, current, onSelect, at, s
                                     name: rungName(rung),
                                 })}
                                 onClick={() => onSelect(rung.id)}
-                                className={`relative block w-full overflow-hidden border-y-2 px-1.5 py-0.5 text-left text-xs ${
+                                {...(canBeMoved ? draggableNode(rung.id) : {})}
+                                className={`relative block w-full ${dropSign(drop, rung.id, false)} border-y-2 px-1.5 py-0.5 text-left text-xs ${
                                     selected === rung.id ? 'border-accent bg-tint' : 'border-rail bg-earth-deep hover:border-ink'
                                 }`}
                             >

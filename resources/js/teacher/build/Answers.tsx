@@ -1,5 +1,6 @@
-import { useState } from 'react';
+import { type DragEvent, useState } from 'react';
 import type { Entry, Finding, Question, QuizDocument } from '../../api/types';
+import { draggedNode } from '../../cutaway/dragging';
 import { picksOne, showsOptions } from '../../quiz/kinds';
 import { newEntry } from '../../quiz/making';
 import { letter } from '../../quiz/names';
@@ -35,10 +36,34 @@ export function Answers({ document, question, entries, onChange, findings, selec
     // The first answer that is typed is the one that is accepted.
     const next: Entry = { ...newEntry(!choosing && !entries.some((entry) => entry.right)), id: fresh };
     const rows = question.kind === 'true-false' && entries.length >= 2 ? entries : [...entries, next];
+    // Answers are dragged by their letter, to where another stands.
+    const [target, setTarget] = useState<string | null>(null);
+    const rowUnder = (event: DragEvent) => {
+        const id = (event.target as HTMLElement).closest<HTMLElement>('[data-entry]')?.dataset.entry;
+        const isOwn = (one: string | null | undefined) => entries.some((entry) => entry.id === one);
+        return isOwn(draggedNode()) && isOwn(id) && id !== draggedNode() ? (id ?? null) : null;
+    };
+    const onDragOver = (event: DragEvent) => {
+        const row = rowUnder(event);
+        if (row !== null) {
+            event.preventDefault();
+        }
+        setTarget(row);
+    };
+    const onDrop = (event: DragEvent) => {
+        const to = entries.findIndex((entry) => entry.id === rowUnder(event));
+        const one = entries.find((entry) => entry.id === draggedNode());
+        setTarget(null);
+        if (to >= 0 && one !== undefined) {
+            event.preventDefault();
+            onChange(movedTo(entries, one, to));
+        }
+    };
     const at = (index: number) => rows[index]?.id;
     const remove = (entry: Entry) => onChange(entries.filter((other) => other.id !== entry.id));
     return (
-        <div className="grid gap-1.5">
+        // biome-ignore lint/a11y/noStaticElementInteractions: what is dragged can be moved by keys, too
+        <div className="grid gap-1.5" onDragOver={onDragOver} onDrop={onDrop} onDragLeave={() => setTarget(null)}>
             {rows.map((entry, index) => {
                 const isNext = entry.id === fresh;
                 const name = choosing ? letter(index) : `${index + 1}`;
@@ -51,6 +76,7 @@ export function Answers({ document, question, entries, onChange, findings, selec
                         name={name}
                         label={called(choosing ? 'option' : entry.right ? 'accepted' : 'wrong', name)}
                         isNext={isNext}
+                        isTarget={target === entry.id}
                         findings={findings.filter((finding) => finding.at === entry.id)}
                         onChange={(changed) =>
                             onChange(isNext ? [...entries, changed] : entries.map((other) => (other.id === changed.id ? changed : other)))
@@ -78,6 +104,11 @@ export function Answers({ document, question, entries, onChange, findings, selec
             })}
         </div>
     );
+}
+
+/** The same list with one of it at another place. */
+export function movedTo<T>(list: T[], one: T, to: number): T[] {
+    return to < 0 || to >= list.length ? list : list.filter((other) => other !== one).toSpliced(to, 0, one);
 }
 
 /** The entries where one of them is right, or no longer. */

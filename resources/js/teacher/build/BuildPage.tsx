@@ -14,7 +14,9 @@ import { Editor } from './Editor';
 import { LeaveFinding } from './FindingNote';
 import { ForecastList } from './ForecastList';
 import { KeysPage } from './KeysPage';
+import { MarkedBar } from './MarkedBar';
 import { UnappliedChanges } from './UnappliedChanges';
+import { useCarrying } from './useCarrying';
 import { useDraft } from './useDraft';
 import { useFindings } from './useFindings';
 import { useOperations } from './useOperations';
@@ -52,7 +54,7 @@ function Builder({ quiz }: { quiz: Quiz }) {
     const [keys, setKeys] = useState(false);
     const undo = useUndo();
     const [edition, setEdition] = useState({ number: quiz.edition, current: !quiz.changedSince });
-    const [message, setMessage] = useState<{ tone: 'well' | 'yet'; words: string } | null>(null);
+    const [message, setMessage] = useState<{ tone: 'well' | 'yet'; words: string; isOut?: boolean } | null>(null);
     const [forecast, setForecast] = useState<Forecast | null>(null);
     const [saved, setSaved] = useState(quiz.version);
     const { open: findings, left, leave } = useFindings(quiz.id, saved, shown.findings);
@@ -109,7 +111,16 @@ function Builder({ quiz }: { quiz: Quiz }) {
         }
         await navigate(`/quizzes/${quiz.id}/rehearse${from === null ? '' : `?from=${from}`}`);
     };
-    const operations = useOperations({ document, selected, select, edit, step, rehearse: (from) => void rehearse(from) });
+    const carrying = useCarrying({ document, select, edit, tell: (words, tone) => setMessage({ tone, words }) });
+    const operations = useOperations({
+        document,
+        selected,
+        select,
+        edit,
+        step,
+        rehearse: (from) => void rehearse(from),
+        mark: carrying.mark,
+    });
     useEffect(() => {
         const onKey = (event: KeyboardEvent) => {
             if (!(event.ctrlKey || event.metaKey) || event.altKey) {
@@ -135,7 +146,7 @@ function Builder({ quiz }: { quiz: Quiz }) {
         try {
             const published = await take(client.POST('/quizzes/{quiz}/editions', { params: { path: { quiz: quiz.id } } }));
             setEdition({ number: published.edition, current: true });
-            setMessage({ tone: 'well', words: say('build.build.edition-is-published', { edition: published.edition }) });
+            setMessage({ tone: 'well', words: say('build.build.edition-is-published', { edition: published.edition }), isOut: true });
             onSaved();
         } catch (problem) {
             const found =
@@ -168,7 +179,7 @@ function Builder({ quiz }: { quiz: Quiz }) {
                 <div className="px-5 pb-3">
                     <Notice tone={message.tone}>
                         {message.words}{' '}
-                        {message.tone === 'well' && (
+                        {message.isOut === true && (
                             <Link className="font-semibold underline" to="/classes">
                                 {say('build.build.give-it-to-a-class')}
                             </Link>
@@ -202,10 +213,21 @@ function Builder({ quiz }: { quiz: Quiz }) {
                                     far={far}
                                     findings={findings}
                                     onKey={operations.onKey}
+                                    change={carrying.picture}
                                     {...expected}
                                 />
                             </div>
-                            <AddStops onAdd={operations.add} onAddSide={operations.addSide} />
+                            {carrying.marked.length > 0 ? (
+                                <MarkedBar
+                                    document={document}
+                                    marked={carrying.marked}
+                                    edit={edit}
+                                    select={select}
+                                    onUnmark={carrying.unmark}
+                                />
+                            ) : (
+                                <AddStops onAdd={operations.add} onAddSide={operations.addSide} />
+                            )}
                             {forecast !== null && (
                                 <p role="status" className="w-full text-sm">
                                     <b>{say('build.build.forecast')}</b> {forecast.sentence}{' '}

@@ -1,6 +1,7 @@
 import { Ellipsis, MessageSquareText, TriangleAlert, X } from 'lucide-react';
 import { useState } from 'react';
 import type { Entry, Finding, Question, QuizDocument } from '../../api/types';
+import { draggableNode } from '../../cutaway/dragging';
 import { picksOne, showsOptions } from '../../quiz/kinds';
 import { isEmpty } from '../../quiz/text';
 import { focusField, RichField } from '../../richtext/RichField';
@@ -17,6 +18,8 @@ interface EntryProps {
     label: string;
     /** The line for the next answer: it is none as long as nothing stands in it. */
     isNext: boolean;
+    /** What is dragged would come to stand here. */
+    isTarget: boolean;
     findings: Finding[];
     onChange: (entry: Entry) => void;
     onRight: (right: boolean) => void;
@@ -31,7 +34,8 @@ const sign = 'grid h-9 w-7 shrink-0 place-items-center rounded-md text-soft hove
 
 /** One answer to a question: its words, whether it is right, and what follows. */
 export function EntryRow(props: EntryProps) {
-    const { document, question, entry, name, label, isNext, findings, onChange, onRight, onRemove, onEnter, onBackOut, select } = props;
+    const { document, question, entry, name, label, isNext, isTarget, findings, onChange, onRight, onRemove, onEnter, onBackOut, select } =
+        props;
     const choosing = showsOptions(question.kind);
     const isPoll = question.kind === 'poll';
     const kind = choosing ? 'option' : entry.right ? 'accepted' : 'wrong';
@@ -51,7 +55,7 @@ export function EntryRow(props: EntryProps) {
         // biome-ignore lint/a11y/noStaticElementInteractions: it is told when the cursor leaves its fields
         <div
             data-entry={isNext ? undefined : entry.id}
-            className="relative rounded-md border border-line bg-sheet py-1 pr-0.5 pl-2"
+            className={`relative rounded-md border bg-sheet py-1 pr-0.5 pl-2 ${isTarget ? 'border-accent bg-tint' : 'border-line'}`}
             onBlur={(event) => !event.currentTarget.contains(event.relatedTarget) && leaves()}
         >
             {findings.length > 0 && (
@@ -67,7 +71,10 @@ export function EntryRow(props: EntryProps) {
                 {isPoll || isNext ? (
                     <span className="w-10 shrink-0 pt-2 text-sm text-soft">{name}</span>
                 ) : choosing ? (
-                    <label className="flex w-10 shrink-0 items-center gap-1 pt-2 text-sm text-soft">
+                    <label
+                        {...draggableNode(entry.id)}
+                        className="flex w-10 shrink-0 cursor-grab items-center gap-1 pt-2 text-sm text-soft"
+                    >
                         <input
                             type={picksOne(question.kind) ? 'radio' : 'checkbox'}
                             name={`right-${question.id}`}

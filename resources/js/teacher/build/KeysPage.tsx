@@ -10,6 +10,7 @@ const writing: Keys = [
     ['Ctrl+Enter', say('build.keys.next-question')],
     ['Alt+R', say('build.keys.right')],
     ['Alt+W', say('build.keys.feedback')],
+    ['Alt+↑ ↓', say('build.keys.move-answer')],
     ['Alt+X', say('build.keys.explanation')],
     ['Alt+L', say('build.keys.hint')],
     ['Ctrl+Z', say('build.keys.undo')],
@@ -37,6 +38,10 @@ const picture: Keys = [
     ['F', say('build.keys.fork')],
     ['W', say('build.keys.rehearse')],
     ['Alt+← ↑ ↓ →', say('build.keys.move')],
+    ['M', say('build.keys.mark')],
+    ['Ctrl+C', say('build.keys.copy')],
+    ['Ctrl+X', say('build.keys.cut')],
+    ['Ctrl+V', say('build.keys.paste')],
     ['Delete', say('build.keys.delete')],
 ];
 

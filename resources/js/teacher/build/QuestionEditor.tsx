@@ -7,7 +7,7 @@ import { entriesOf } from '../../quiz/places';
 import { focusField, RichField } from '../../richtext/RichField';
 import { Fold, fold } from '../../ui/Fold';
 import { say } from '../../words/words';
-import { Answers, withRightOne } from './Answers';
+import { Answers, movedTo, withRightOne } from './Answers';
 import { Explanations } from './Explanations';
 import { KindChoice } from './KindChoice';
 import { KindFields } from './KindFields';
@@ -38,6 +38,13 @@ export function QuestionEditor({ document, question, findings, change, select, m
             ...(question.gaps === undefined ? {} : { gaps: question.gaps.map((gap) => ({ ...gap, entries: turned(gap.entries) })) }),
         });
     };
+    const moveEntry = (entry: Entry, by: 1 | -1) => {
+        const moved = (entries: Entry[]) => (entries.includes(entry) ? movedTo(entries, entry, entries.indexOf(entry) + by) : entries);
+        put({
+            entries: moved(question.entries),
+            ...(question.gaps === undefined ? {} : { gaps: question.gaps.map((gap) => ({ ...gap, entries: moved(gap.entries) })) }),
+        });
+    };
     const toExplanation = () => opened('said', () => focusField(`explanation:${question.id}`));
     const toHint = () => opened('ladder', () => focusField(nextHint(question.id)));
 
@@ -56,6 +63,13 @@ export function QuestionEditor({ document, question, findings, change, select, m
                 break;
             case 'KeyW':
                 row?.querySelector<HTMLElement>('[data-open-feedback]')?.click();
+                break;
+            case 'ArrowUp':
+            case 'ArrowDown':
+                if (entry === undefined) {
+                    return;
+                }
+                moveEntry(entry, event.code === 'ArrowUp' ? -1 : 1);
                 break;
             case 'KeyX':
                 toExplanation();

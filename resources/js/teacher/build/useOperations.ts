@@ -1,9 +1,9 @@
 import { type KeyboardEvent, useEffect, useState } from 'react';
 import type { Question, QuizDocument, Rung, Stop } from '../../api/types';
-import { addRung, insertStop, move, putStop, remove } from '../../quiz/document';
+import { addRung, insertStop, move, putLadder, putStop, remove } from '../../quiz/document';
 import { newQuestion, newRung, newStop } from '../../quiz/making';
 import { short, stopName } from '../../quiz/names';
-import { find, type Place } from '../../quiz/places';
+import { find, ladderAt, type Place } from '../../quiz/places';
 import { focusField } from '../../richtext/RichField';
 import { useUndo } from '../../ui/Undo';
 import { say } from '../../words/words';
@@ -15,10 +15,11 @@ interface Props {
     edit: (next: QuizDocument) => void;
     step: (what: 'undo' | 'redo') => Promise<void>;
     rehearse: (from: string) => void;
+    mark: (stop: string) => void;
 }
 
 /** What is done to the quiz by a key or a button; the cursor then stands where one goes on writing. */
-export function useOperations({ document, selected, select, edit, step, rehearse }: Props) {
+export function useOperations({ document, selected, select, edit, step, rehearse, mark }: Props) {
     const undo = useUndo();
     const [forkOf, setForkOf] = useState<string | null>(null);
     // What was only just added: the cursor goes into its text.
@@ -92,14 +93,20 @@ export function useOperations({ document, selected, select, edit, step, rehearse
     };
     const addRungAt = (id: string, kind: Rung['kind']) => {
         const place = find(document, id);
+        const rung = newRung(kind);
+        // Where a rung is, the next comes behind it; under a question, at the foot of its ladder.
+        if (place?.kind === 'rung') {
+            const rungs = ladderAt(place);
+            begin(putLadder(document, place, rungs.toSpliced(place.index + 1, 0, rung)), rung.id);
+            return;
+        }
         const question = place === null ? null : questionOf(place);
-        if (place !== null && question !== null) {
-            const rung = newRung(kind);
-            begin(addRung(document, question, place.kind === 'rung' ? (place.entry?.id ?? null) : null, rung), rung.id);
+        if (question !== null) {
+            begin(addRung(document, question, null, rung), rung.id);
         }
     };
 
-    /** One key each on the picture: n stop, r rung, f fork, w walk from here, Delete, and Alt with arrows to move. */
+    /** One key each on the picture: n stop, r rung, f fork, w walk from here, m mark, Delete, and Alt with arrows to move. */
     const onKey = (event: KeyboardEvent, id: string) => {
         const place = find(document, id);
         if (event.altKey && /^Arrow/.test(event.key)) {
@@ -119,6 +126,9 @@ export function useOperations({ document, selected, select, edit, step, rehearse
             setForkOf(id);
         } else if (event.key === 'w' && place !== null && place.stop !== null) {
             rehearse(place.stop.id);
+        } else if (event.key === 'm' && place !== null && place.stop !== null) {
+            event.preventDefault();
+            mark(place.stop.id);
         } else if (event.key === 'Delete') {
             event.preventDefault();
             takeOut(id);
@@ -160,9 +170,8 @@ function inWords(place: Place): string {
 }
 
 /** The question under which a new rung hangs. */
-function questionOf(place: Place): Question | null {
+function questionOf(place: Exclude<Place, { kind: 'rung' }>): Question | null {
     switch (place.kind) {
-        case 'rung':
         case 'question':
             return place.question;
         case 'cue':
