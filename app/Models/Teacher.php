@@ -24,6 +24,7 @@ use Illuminate\Notifications\Notifiable;
  * @property string $email
  * @property string $password
  * @property string $language that letters to them are written in
+ * @property ?string $standing_instructions with which new quizzes begin, as rich text
  * @property CarbonImmutable $created_at
  */
 final class Teacher extends Model implements Authenticatable, HasEpoch, HasLocalePreference, Resettable

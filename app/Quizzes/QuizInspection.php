@@ -7,6 +7,7 @@ namespace HiddenLadder\App\Quizzes;
 use HiddenLadder\App\DerivedCache;
 use HiddenLadder\App\Media\VideoInfos;
 use HiddenLadder\App\Models\Quiz;
+use HiddenLadder\App\Models\QuizState;
 use HiddenLadder\App\Models\Round;
 use HiddenLadder\App\Results\Evidence;
 use HiddenLadder\App\Tasks\Gating;
@@ -16,6 +17,7 @@ use HiddenLadder\Core\Inspection\AnswersCheck;
 use HiddenLadder\Core\Inspection\Finding;
 use HiddenLadder\Core\Inspection\Inspection;
 use HiddenLadder\Core\Inspection\Severity;
+use HiddenLadder\Core\Inspection\TitleCheck;
 use HiddenLadder\Core\Message;
 use HiddenLadder\Core\Quiz\QuizDocument;
 use HiddenLadder\Core\Terms\Terms;
@@ -39,6 +41,7 @@ final class QuizInspection
 
         return [
             ...$this->gates($quiz, $document),
+            ...TitleCheck::of($document->title, $this->otherTitles($quiz)),
             ...Inspection::of(
                 $document,
                 VideoInfos::of($document),
@@ -62,6 +65,14 @@ final class QuizInspection
         );
 
         return AnswersCheck::of(QuizDocument::read($quiz->document), $this->editions->read($edition), $questions);
+    }
+
+    /** @return list<string> of the teacher's other quizzes that are not put away */
+    private function otherTitles(Quiz $quiz): array
+    {
+        $others = Quiz::query()->where('teacher_id', $quiz->teacher_id)->where('state', '!=', QuizState::Archived)->whereKeyNot($quiz->id);
+
+        return array_values(array_map(strval(...), $others->pluck('title')->all()));
     }
 
     /** @return list<Finding> */

@@ -27,6 +27,8 @@ return new class extends Migration
             $table->string('password');
             // In which letters are written to them: the one that they last signed in with.
             $table->string('language', 20)->default('en');
+            // With what new quizzes begin: rich text to students.
+            $table->mediumText('standing_instructions')->nullable();
             // Raised when every session of the account is to end.
             $table->unsignedInteger('epoch')->default(0);
             // The device that came in last, by the name in its cookie: others' failed tries do not shut its door.

@@ -26,6 +26,36 @@ final class QuizTest extends AppTestCase
         $this->getJson('/api/quizzes')->assertOk()->assertJsonPath('0.title', 'Tides, year 8')->assertJsonPath('0.questions', 3);
     }
 
+    public function test_new_quizzes_begin_with_what_the_teacher_always_says(): void
+    {
+        $this->asTeacher($this->teacher());
+        $this->putJson('/api/teacher/standing-instructions', ['text' => '<p onclick="x()">Take <b>your</b> time.</p><script>1</script>'])
+            ->assertOk()->assertJsonPath('standingInstructions', 'Take <strong>your</strong> time.');
+        $this->getJson('/api/teacher')->assertOk()->assertJsonPath('standingInstructions', 'Take <strong>your</strong> time.');
+        $begins = fn (string $with): array => $this->postJson('/api/quizzes', ['title' => 'Tides'])
+            ->assertStatus(201)->assertJsonPath('document.instructions', $with)->json();
+        $begins('Take <strong>your</strong> time.');
+        $this->putJson('/api/teacher/standing-instructions', ['text' => str_repeat('x', 20_001)])->assertStatus(422);
+        $this->putJson('/api/teacher/standing-instructions', ['text' => ''])->assertOk();
+        $begins('');
+        $this->asTeacher($this->teacher('Other'));
+        $begins('');
+    }
+
+    public function test_a_title_that_another_quiz_has_is_told_and_one_put_away_does_not_count(): void
+    {
+        $this->asTeacher($teacher = $this->teacher());
+        $other = $this->quiz($teacher);
+        $quiz = $this->quiz($teacher);
+        $about = fn (): array => array_column($this->getJson("/api/quizzes/$quiz->id")->assertOk()->json('findings'), 'sentence');
+        $same = 'Another of your quizzes is called “Sample” too: in a list they cannot be told apart.';
+        self::assertContains($same, $about());
+        $this->deleteJson("/api/quizzes/$other->id")->assertOk();
+        self::assertNotContains($same, $about());
+        $this->quiz($this->teacher('Other'));
+        self::assertNotContains($same, $about());
+    }
+
     public function test_publishing_freezes_an_edition_once_for_each_change(): void
     {
         $quiz = $this->quiz($teacher = $this->teacher());

@@ -66,8 +66,8 @@ describe('columns', () => {
 describe('arcs', () => {
     it('lead from the answer to where it leads, and from nowhere to nowhere', () => {
         expect(arcs(all)).toEqual([
-            { from: 0, to: 4, label: 'C', right: false },
-            { from: 2, to: 3, label: 'ebb', right: true },
+            { from: 0, to: 4, label: 'C', right: false, goal: 'Side stop' },
+            { from: 2, to: 3, label: 'ebb', right: true, goal: 'Finish' },
         ]);
     });
 });

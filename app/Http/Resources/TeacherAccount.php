@@ -19,6 +19,11 @@ final class TeacherAccount extends JsonResource
     /** @return array<string, mixed> */
     public function toArray(Request $request): array
     {
-        return ['id' => $this->teacher->id, 'name' => $this->teacher->name, 'email' => $this->teacher->email];
+        return [
+            'id' => $this->teacher->id,
+            'name' => $this->teacher->name,
+            'email' => $this->teacher->email,
+            'standingInstructions' => $this->teacher->standing_instructions ?? '',
+        ];
     }
 }

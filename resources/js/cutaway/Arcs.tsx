@@ -39,7 +39,7 @@ export const Arcs = memo(function Arcs({ arcs: all, width, first, count }: Props
                         : leaves
                           ? `M${from} ${SKY} Q${from} ${level} ${from + (forward ? 24 : -24)} ${level} H${edge(!forward)}`
                           : `M${edge(forward)} ${level} H${to - (forward ? 24 : -24)} Q${to} ${level} ${to} ${SKY - 3}`;
-                const words = leaves && !arrives ? `${short(arc.label, 14)} → ${arc.to + 1}` : short(arc.label, 14);
+                const words = leaves && !arrives ? `${short(arc.label, 14)} → ${arc.goal}` : short(arc.label, 14);
                 return (
                     <g key={index}>
                         {/* Behind the columns, down to the ground: whatever a column's height, the arc stands on it. */}

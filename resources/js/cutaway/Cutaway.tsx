@@ -134,7 +134,7 @@ export function Cutaway({
                                         drop={drop !== null && contains(column, drop.node) ? drop : null}
                                         leadsTo={forks
                                             .filter((arc) => arc.from === first + position)
-                                            .map((arc) => `${arc.label} → ${arc.to + 1}`)
+                                            .map((arc) => `${arc.label} → ${arc.goal}`)
                                             .join(', ')}
                                         sky={here.length > 0 ? SKY : LOW_SKY}
                                     />

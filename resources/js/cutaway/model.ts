@@ -34,6 +34,8 @@ export interface Arc {
     to: number;
     label: string;
     right: boolean;
+    /** Where it leads, in a word: a stop by its number. */
+    goal: string;
 }
 
 /** A ladder with what hangs under its simpler questions, in the order in which one goes down it. */
@@ -91,6 +93,10 @@ export function columns(document: QuizDocument): Column[] {
 export function arcs(all: Column[]): Arc[] {
     const position = new Map(all.map((column, index) => [column.id, index]));
     const found: Arc[] = [];
+    const goal = (to: number) => {
+        const column = all[to];
+        return column?.number == null ? say(column?.side === true ? 'cutaway.side-stop' : 'cutaway.finish') : `${column.number}`;
+    };
     for (const [from, column] of all.entries()) {
         for (const { question } of column.stop === null ? [] : questionsOf(column.stop)) {
             for (const [index, entry] of entriesOf(question).entries()) {
@@ -101,6 +107,7 @@ export function arcs(all: Column[]): Arc[] {
                         to,
                         label: showsOptions(question.kind) ? letter(index) : entryName(entry, question.kind),
                         right: entry.right,
+                        goal: goal(to),
                     });
                 }
             }
@@ -113,6 +120,7 @@ export function arcs(all: Column[]): Arc[] {
                     to,
                     label: conditionWords(fork.when),
                     right: fork.when.kind === 'result' && fork.when.result === 'right',
+                    goal: goal(to),
                 });
             }
         }

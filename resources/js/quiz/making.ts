@@ -9,13 +9,13 @@ export function newEntry(right = false, text = ''): Entry {
     return { id: ulid(), text, right, feedback: '', fork: null, ladder: [] };
 }
 
-export function newQuestion(kind: QuestionKind = 'one-choice'): Question {
+export function newQuestion(kind: QuestionKind = 'one-choice', points = 1): Question {
     return withKind(
         {
             id: ulid(),
             kind: 'one-choice',
             prompt: '',
-            points: 1,
+            points,
             tolerance: { kind: 'absolute', value: '0' },
             feedback: { right: '', notRight: '' },
             entries: [],
@@ -71,11 +71,12 @@ export function newItem(): { id: string; text: string } {
     return { id: ulid(), text: '' };
 }
 
-export function newStop(kind: Stop['kind']): Stop {
+/** A stop with nothing in it; its question has so many points. */
+export function newStop(kind: Stop['kind'], points = 1): Stop {
     const id = ulid();
     switch (kind) {
         case 'question':
-            return { id, kind, question: newQuestion() };
+            return { id, kind, question: newQuestion('one-choice', points) };
         case 'video':
             return { id, kind, title: '', clip: { media: null, from: 0, to: null }, cues: [] };
         case 'reading':

@@ -10,6 +10,7 @@ use HiddenLadder\App\Http\Device;
 use HiddenLadder\App\Http\Resources\TeacherAccount;
 use HiddenLadder\App\Models\School;
 use HiddenLadder\App\Models\Teacher;
+use HiddenLadder\App\Quizzes\TextCleaner;
 use HiddenLadder\App\Rejected;
 use HiddenLadder\Core\Fault as Fault;
 use HiddenLadder\Core\Marking\PlainText;
@@ -95,6 +96,16 @@ final class AccountController extends Controller
     public function me(Request $request): JsonResponse
     {
         return new JsonResponse(new TeacherAccount($this->teacher($request)));
+    }
+
+    /** What stands before the first question of every new quiz. */
+    public function instruct(Request $request, TextCleaner $cleaner): JsonResponse
+    {
+        $request->validate(['text' => ['present', 'nullable', 'string', 'max:20000']]);
+        $teacher = $this->teacher($request);
+        $teacher->update(['standing_instructions' => $cleaner->clean($request->string('text')->value())]);
+
+        return new JsonResponse(new TeacherAccount($teacher));
     }
 
     /** Says the same whether the address is known or not. */

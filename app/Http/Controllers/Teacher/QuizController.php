@@ -59,7 +59,7 @@ final class QuizController extends Controller
             'document' => [
                 'schema' => QuizDocument::SCHEMA,
                 'title' => $title,
-                'instructions' => '',
+                'instructions' => $this->teacher($request)->standing_instructions ?? '',
                 'language' => $request->string('language', 'en')->value(),
                 'stops' => [],
                 'sideStops' => [],

@@ -3,7 +3,6 @@ import { asDrill, withQuestions, withStops } from '../../quiz/carrying';
 import { remove } from '../../quiz/document';
 import { newStop } from '../../quiz/making';
 import { Button } from '../../ui/Button';
-import { ParsedField } from '../../ui/ParsedField';
 import { decimal } from '../../ui/ShareField';
 import { ulid } from '../../ui/ulid';
 import { say } from '../../words/words';
@@ -16,7 +15,7 @@ interface Props {
     onUnmark: () => void;
 }
 
-const choice = 'min-h-9 max-w-48 rounded-md border border-edge bg-sheet px-1 text-sm';
+const choice = 'min-h-9 max-w-36 rounded-md border border-edge bg-sheet px-1 text-sm';
 
 /** What is done with all stops that are marked, in one change. */
 export function MarkedBar({ document, marked, edit, select, onUnmark }: Props) {
@@ -33,9 +32,9 @@ export function MarkedBar({ document, marked, edit, select, onUnmark }: Props) {
     return (
         <section
             aria-label={say('build.marked-bar.marked', { count: marked.length })}
-            className="flex flex-wrap items-end gap-2 rounded-lg border border-accent bg-tint px-3 py-2"
+            className="flex flex-wrap items-center gap-2 rounded-lg border border-accent bg-tint px-3 py-2"
         >
-            <p role="status" className="self-center text-sm font-semibold">
+            <p role="status" className="text-sm font-semibold">
                 {say('build.marked-bar.marked', { count: marked.length })}
             </p>
             <Button
@@ -83,20 +82,20 @@ export function MarkedBar({ document, marked, edit, select, onUnmark }: Props) {
                     ))}
                 </select>
             )}
-            <div className="w-24">
-                <ParsedField<number | null>
-                    label={say('build.marked-bar.points')}
-                    value={null}
-                    read={(text) => {
-                        const points = text.trim() === '' ? Number.NaN : Number(decimal(text) ?? Number.NaN);
-                        return points <= 1000 ? points : null;
-                    }}
-                    write={(points) => (points === null ? '' : String(points))}
-                    wrong={say('build.question-editor.from-0-to-1000')}
-                    inputMode="decimal"
-                    onChange={(points) => points !== null && each((question) => ({ ...question, points }))}
-                />
-            </div>
+            <input
+                className="min-h-9 w-20 rounded-md border border-edge bg-sheet px-2 text-sm"
+                aria-label={say('build.marked-bar.points')}
+                placeholder={say('build.marked-bar.points')}
+                title={say('build.question-editor.from-0-to-1000')}
+                inputMode="decimal"
+                onChange={(event) => {
+                    const text = event.currentTarget.value.trim();
+                    const points = text === '' ? Number.NaN : Number(decimal(text) ?? Number.NaN);
+                    if (points >= 0 && points <= 1000) {
+                        each((question) => ({ ...question, points }));
+                    }
+                }}
+            />
             <Button
                 onClick={() => {
                     edit(marked.reduce((next, id) => remove(next, id), document));

@@ -1,5 +1,10 @@
 import type { Question, QuizDocument } from '../../api/types';
+import { alikeTo, withAlike } from '../../quiz/alike';
 import { picksOne } from '../../quiz/kinds';
+import { newQuestion } from '../../quiz/making';
+import { promptText, questionName } from '../../quiz/names';
+import { allQuestions } from '../../quiz/places';
+import { Button } from '../../ui/Button';
 import { Check, Field, Select } from '../../ui/Field';
 import { ParsedField } from '../../ui/ParsedField';
 import { decimal } from '../../ui/ShareField';
@@ -9,6 +14,7 @@ interface Props {
     document: QuizDocument;
     question: Question;
     put: (changes: Partial<Question>) => void;
+    change: (document: QuizDocument) => void;
     /** Whether it can be said that there is no right answer. */
     canBeKeyless: boolean;
 }
@@ -36,8 +42,7 @@ export function moreInWords(question: Question): string {
 }
 
 /** What most questions can do without. */
-export function MoreFields({ document, question, put, canBeKeyless }: Props) {
-    const groups = [...new Set((document.pool ?? []).map((other) => other.alike).filter((group) => group !== null && group !== undefined))];
+export function MoreFields({ document, question, put, change, canBeKeyless }: Props) {
     return (
         <>
             <div className="grid grid-cols-3 gap-3">
@@ -76,17 +81,7 @@ export function MoreFields({ document, question, put, canBeKeyless }: Props) {
                     ))}
                 </Select>
             </div>
-            <Field
-                label={say('build.question-editor.group-of-alike-questions')}
-                hint={
-                    groups.length === 0
-                        ? say('build.question-editor.alike-can-take-its-place')
-                        : say('build.question-editor.alike-there-are-for', { groups: groups.join(', ') })
-                }
-                value={question.alike ?? ''}
-                maxLength={100}
-                onChange={(event) => put({ alike: event.currentTarget.value === '' ? null : event.currentTarget.value })}
-            />
+            <AlikeFields document={document} question={question} change={change} />
             {(document.objectives ?? []).length > 0 && (
                 <fieldset className="grid gap-1">
                     <legend className="mb-1 text-sm font-semibold">{say('build.question-editor.objectives-it-serves')}</legend>
@@ -118,5 +113,61 @@ export function MoreFields({ document, question, put, canBeKeyless }: Props) {
                 />
             )}
         </>
+    );
+}
+
+/** The questions that can stand in for this one: chosen from those there are. */
+function AlikeFields({ document, question, change }: Pick<Props, 'document' | 'question' | 'change'>) {
+    const all = allQuestions(document);
+    const alike = alikeTo(document, question);
+    const others = all.filter((other) => other.id !== question.id && !alike.includes(other));
+    return (
+        <fieldset className="grid gap-1">
+            <legend className="mb-1 text-sm font-semibold">{say('build.question-editor.alike-questions')}</legend>
+            {alike.map((other) => (
+                <p key={other.id} className="flex items-center gap-2 text-sm">
+                    <span className="min-w-0 flex-1 truncate" title={promptText(other)}>
+                        {promptText(other) || say('build.series-editor.empty-question')}
+                    </span>
+                    <button
+                        type="button"
+                        className="text-soft underline underline-offset-2"
+                        aria-label={say('build.question-editor.not-alike-with', { name: promptText(other) })}
+                        onClick={() => change(withAlike(document, question, other, false))}
+                    >
+                        {say('build.question-editor.not-alike')}
+                    </button>
+                </p>
+            ))}
+            {others.length > 0 && (
+                <Select
+                    label={say('build.question-editor.alike-to')}
+                    hideLabel
+                    value=""
+                    onChange={(event) => {
+                        const other = others.find(({ id }) => id === event.currentTarget.value);
+                        if (other !== undefined) {
+                            change(withAlike(document, question, other, true));
+                        }
+                    }}
+                >
+                    <option value="">{say('build.question-editor.choose-an-alike-question')}</option>
+                    {others.map((other) => (
+                        <option key={other.id} value={other.id}>
+                            {questionName(document, other.id) || promptText(other) || say('build.series-editor.empty-question')}
+                        </option>
+                    ))}
+                </Select>
+            )}
+            <Button
+                className="justify-self-start"
+                onClick={() => {
+                    const copy = { ...newQuestion(question.kind, question.points), difficulty: question.difficulty ?? 3 };
+                    change(withAlike({ ...document, pool: [...(document.pool ?? []), copy] }, question, copy, true));
+                }}
+            >
+                {say('build.whole-quiz.add-an-alike-question')}
+            </Button>
+        </fieldset>
     );
 }

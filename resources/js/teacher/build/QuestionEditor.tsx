@@ -147,7 +147,13 @@ export function QuestionEditor({ document, question, findings, change, select, m
                 <LadderPart owner={question.id} rungs={question.ladder} onChange={(ladder) => put({ ladder })} select={select} />
             </Fold>
             <Fold name="more" open={false} heading={say('build.question-editor.more')} summary={moreInWords(question)}>
-                <MoreFields document={document} question={question} put={put} canBeKeyless={!marked && !unmarked.includes(question.kind)} />
+                <MoreFields
+                    document={document}
+                    question={question}
+                    put={put}
+                    change={change}
+                    canBeKeyless={!marked && !unmarked.includes(question.kind)}
+                />
             </Fold>
             <p className="text-right text-xs text-soft max-lg:hidden">{say('build.keys.shown-next')}</p>
         </div>

@@ -1,3 +1,4 @@
+import { ArrowDown, ArrowUp, X } from 'lucide-react';
 import type { DrillStop, Question, QuizDocument, StaircaseStop } from '../../api/types';
 import { putStop } from '../../quiz/document';
 import { newLevel, newQuestion } from '../../quiz/making';
@@ -6,6 +7,8 @@ import { Button } from '../../ui/Button';
 import { Field, Select } from '../../ui/Field';
 import { ParsedField } from '../../ui/ParsedField';
 import { say } from '../../words/words';
+import { movedTo } from './Answers';
+import { icon } from './ItemFields';
 import { LadderPart } from './LadderPart';
 
 interface Props<S> {
@@ -134,12 +137,41 @@ export function StaircaseEditor({ document, stop, change, select }: Props<Stairc
             </div>
             {stop.levels.map((level, index) => (
                 <fieldset key={level.id}>
-                    <legend className="mb-1 text-sm font-semibold">
-                        {say('build.series-editor.level', {
-                            number: index + 1,
-                            easiest: index === 0 ? 'yes' : 'no',
-                            hardest: index === stop.levels.length - 1 ? 'yes' : 'no',
-                        })}
+                    <legend className="mb-1 flex w-full items-center text-sm font-semibold">
+                        <span className="mr-auto">
+                            {say('build.series-editor.level', {
+                                number: index + 1,
+                                easiest: index === 0 ? 'yes' : 'no',
+                                hardest: index === stop.levels.length - 1 ? 'yes' : 'no',
+                            })}
+                        </span>
+                        <button
+                            type="button"
+                            className={icon}
+                            disabled={index === 0}
+                            aria-label={say('build.series-editor.make-easier', { number: index + 1 })}
+                            onClick={() => put({ levels: movedTo(stop.levels, level, index - 1) })}
+                        >
+                            <ArrowUp size={16} />
+                        </button>
+                        <button
+                            type="button"
+                            className={icon}
+                            disabled={index === stop.levels.length - 1}
+                            aria-label={say('build.series-editor.make-harder', { number: index + 1 })}
+                            onClick={() => put({ levels: movedTo(stop.levels, level, index + 1) })}
+                        >
+                            <ArrowDown size={16} />
+                        </button>
+                        <button
+                            type="button"
+                            className={icon}
+                            disabled={stop.levels.length === 1}
+                            aria-label={say('build.series-editor.take-level-out', { number: index + 1 })}
+                            onClick={() => put({ levels: stop.levels.filter((other) => other.id !== level.id) })}
+                        >
+                            <X size={16} />
+                        </button>
                     </legend>
                     <Questions
                         questions={level.questions}

@@ -30,7 +30,10 @@ export function VideoEditor({ document, stop, change, select }: Props) {
     const add = (kind: Cue['kind']) => {
         video.current?.pause();
         const place = { id: ulid(), at: Math.round(at * 10) / 10 };
-        const cue: Cue = kind === 'question' ? { ...place, kind, question: newQuestion() } : { ...place, kind, text: '' };
+        const cue: Cue =
+            kind === 'question'
+                ? { ...place, kind, question: newQuestion('one-choice', document.questionPoints) }
+                : { ...place, kind, text: '' };
         put({ cues: [...stop.cues, cue].sort((a, b) => a.at - b.at) });
         select(cue.id);
     };

@@ -12,6 +12,8 @@ import { decimal } from '../../ui/ShareField';
 import { ulid } from '../../ui/ulid';
 import { say } from '../../words/words';
 
+import { StandingInstructions } from './StandingInstructions';
+
 interface Props {
     document: QuizDocument;
     change: (document: QuizDocument) => void;
@@ -39,6 +41,7 @@ export function WholeQuiz({ document, change, select, forecast }: Props) {
                 value={document.instructions}
                 onChange={(instructions) => change({ ...document, instructions })}
             />
+            <StandingInstructions instructions={document.instructions} />
             {forecast}
             <Words
                 legend={say('build.whole-quiz.objectives')}
@@ -54,6 +57,20 @@ export function WholeQuiz({ document, change, select, forecast }: Props) {
                 onChange={(misconceptions) => change({ ...document, misconceptions })}
             />
             <Parts document={document} change={change} />
+            <div className="w-48">
+                <ParsedField
+                    label={say('build.whole-quiz.points-of-new-questions')}
+                    value={document.questionPoints ?? 1}
+                    read={(text) => {
+                        const points = text.trim() === '' ? Number.NaN : Number(decimal(text) ?? Number.NaN);
+                        return points <= 1000 ? points : null;
+                    }}
+                    write={String}
+                    wrong={say('build.question-editor.from-0-to-1000')}
+                    inputMode="decimal"
+                    onChange={(questionPoints) => change({ ...document, questionPoints })}
+                />
+            </div>
             <fieldset className="grid gap-1">
                 <legend className="mb-1 text-sm font-semibold">{say('build.whole-quiz.alike-questions')}</legend>
                 {(document.pool ?? []).map((question) => (
@@ -63,13 +80,13 @@ export function WholeQuiz({ document, change, select, forecast }: Props) {
                         className="max-w-full justify-start px-0 text-left whitespace-normal"
                         onClick={() => select(question.id)}
                     >
-                        {question.alike}: {promptText(question) || say('build.whole-quiz.empty-question')}
+                        {promptText(question) || say('build.whole-quiz.empty-question')}
                     </Button>
                 ))}
                 <Button
                     className="justify-self-start"
                     onClick={() => {
-                        const question = { ...newQuestion(), alike: 'a' };
+                        const question = newQuestion('one-choice', document.questionPoints);
                         change({ ...document, pool: [...(document.pool ?? []), question] });
                         select(question.id);
                     }}

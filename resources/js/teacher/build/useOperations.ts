@@ -58,7 +58,7 @@ export function useOperations({ document, selected, select, edit, step, rehearse
         setFresh(id);
     };
     const add = (kind: Stop['kind']) => {
-        const stop = newStop(kind);
+        const stop = newStop(kind, document.questionPoints);
         const behind = selected === null ? null : (find(document, selected)?.stop?.id ?? null);
         begin(insertStop(document, stop, behind), stop.id);
     };
@@ -73,7 +73,7 @@ export function useOperations({ document, selected, select, edit, step, rehearse
             add('question');
             return;
         }
-        const question = { ...newQuestion(place.question.kind), alike: place.question.alike ?? null };
+        const question = { ...newQuestion(place.question.kind, document.questionPoints), alike: place.question.alike ?? null };
         begin(withQuestionBehind(document, place, question), question.id);
     };
     const takeOut = (id: string) => {
