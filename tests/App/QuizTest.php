@@ -7,6 +7,7 @@ namespace HiddenLadder\App\Tests;
 use HiddenLadder\App\Models\Edition;
 use HiddenLadder\App\Models\Quiz;
 use HiddenLadder\Core\Tests\Sample;
+use Illuminate\Testing\TestResponse;
 
 final class QuizTest extends AppTestCase
 {
@@ -101,12 +102,39 @@ final class QuizTest extends AppTestCase
             'data' => ['question' => Sample::id('first/question'), 'response' => ['choices' => [Sample::id('entry/plain')]]],
         ];
         $this->postJson("/api/quizzes/$quiz->id/rehearsals", ['from' => null, 'events' => [$slip]])
-            ->assertOk()->assertJsonPath('place.rung.id', Sample::id('hint-1'));
+            ->assertOk()->assertJsonPath('view.place.rung.id', Sample::id('hint-1'));
         $this->postJson("/api/quizzes/$quiz->id/rehearsals", ['from' => Sample::id('last'), 'events' => []])
-            ->assertOk()->assertJsonPath('place.question.id', Sample::id('last/question'));
+            ->assertOk()->assertJsonPath('view.place.question.id', Sample::id('last/question'));
         $this->postJson("/api/quizzes/$quiz->id/rehearsals", ['from' => null, 'events' => [$slip, $slip]])
             ->assertStatus(422)->assertJsonPath('rule', 'not-here');
         $this->assertDatabaseEmpty('rounds');
         $this->assertDatabaseEmpty('round_events');
+    }
+
+    public function test_a_rehearsal_goes_on_as_somebody_and_says_why(): void
+    {
+        $quiz = $this->quiz($teacher = $this->teacher());
+        $this->asTeacher($teacher);
+        $walk = fn (array $more): TestResponse => $this->postJson("/api/quizzes/$quiz->id/rehearsals", $more + ['from' => null, 'events' => []]);
+        $slipped = $walk(['next' => ['as' => 'slip']])->assertOk()->assertJsonCount(1, 'made')->json();
+        self::assertSame('answered', $slipped['made'][0]['kind']);
+        self::assertSame('On to stop 1.', $slipped['trace'][0][0]);
+        self::assertStringContainsString('is a slip, the 1st here.', implode(' ', $slipped['trace'][1]));
+        $walk(['next' => ['as' => 'help']])->assertOk()->assertJsonPath('view.place.rung.id', Sample::id('hint-1'))
+            ->assertJsonPath('trace.1.0', 'Help was asked for: rung 1 opens, and a right answer counts as climbed.');
+        $done = $walk(['next' => ['as' => 'never-slips', 'toEnd' => true]])->assertOk()->assertJsonPath('view.finished', true)->json();
+        self::assertStringStartsWith('Finish: ', array_slice($done['trace'], -1)[0][0]);
+        // Played again, it comes to the same; and a further round knows this one.
+        self::assertSame($done['trace'], $walk(['events' => $done['made']])->assertOk()->json('trace'));
+        $walk(['earlier' => [['events' => $done['made']]]])->assertOk()->assertJsonPath('view.round', 2);
+        $slips = $walk(['next' => ['as' => 'always-slips', 'toEnd' => true, 'seed' => 3]])->assertOk()->json('made');
+        self::assertSame($slips, $walk(['next' => ['as' => 'always-slips', 'toEnd' => true, 'seed' => 3]])->json('made'));
+        $terms = ['seen' => ['rightAnswer' => 'when-released']];
+        $result = fn (string $moment): ?array => $walk(['events' => $done['made'], 'terms' => $terms, 'moment' => $moment])
+            ->assertOk()->json('view.place');
+        self::assertNotEquals($result('now'), $result('released'));
+        $walk(['next' => ['as' => 'nobody']])->assertStatus(422)->assertJsonPath('errors.0.pointer', '/next/as');
+        $walk(['moment' => 'never'])->assertStatus(422);
+        $this->assertDatabaseEmpty('rounds');
     }
 }

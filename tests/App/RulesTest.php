@@ -343,6 +343,6 @@ final class RulesTest extends AppTestCase
         $this->asTeacher($this->teacher)->postJson(
             "/api/quizzes/$quiz->id/rehearsals",
             ['from' => null, 'terms' => ['purpose' => 'check'], 'events' => []],
-        )->assertOk()->assertJsonPath('overview.handIn', true);
+        )->assertOk()->assertJsonPath('view.overview.handIn', true);
     }
 }

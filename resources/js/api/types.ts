@@ -54,6 +54,10 @@ export type Overview = Schemas['Overview'];
 export type AtHand = Schemas['AtHand'];
 export type Terms = Schemas['Terms'];
 export type Purpose = Schemas['Purpose'];
+
+export type Rehearsal = Schemas['Rehearsal'];
+
+export type RehearsedBy = Schemas['RehearsedBy'];
 export type Moment = Schemas['Moment'];
 export type Condition = Schemas['Condition'];
 export type Fork = Schemas['Fork'];

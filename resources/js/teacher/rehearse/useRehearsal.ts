@@ -1,0 +1,92 @@
+import { useCallback, useEffect, useRef, useState } from 'react';
+import { client, sentence, take } from '../../api/client';
+import type { QuizDocument, Rehearsal, RehearsedBy, Terms } from '../../api/types';
+import type { Step } from '../../player/Player';
+
+/** When what is seen is looked at. */
+export type Moment = 'now' | 'coming-back' | 'closed' | 'released';
+
+/** Under which terms it is walked: those the quiz suggests, or those of a purpose. */
+export type Under = 'suggested' | NonNullable<Terms['purpose']>;
+
+export function termsOf(document: QuizDocument, under: Under): Terms {
+    return under === 'suggested' ? (document.terms ?? {}) : { purpose: under };
+}
+
+interface Walk {
+    steps: Step[];
+    /** The steps of the rounds before this one. */
+    earlier: Step[][];
+    moment: Moment;
+}
+
+const begun: Walk = { steps: [], earlier: [], moment: 'now' };
+
+/** A walk through the draft: the server is told all of it at each step, and keeps nothing. */
+export function useRehearsal(quiz: string, from: string | null, terms: Terms | null) {
+    const [walk, setWalk] = useState(begun);
+    const [told, setTold] = useState<Rehearsal | null>(null);
+    const [busy, setBusy] = useState(false);
+    const [message, setMessage] = useState<string | null>(null);
+    // Another set of terms is another walk; an answer to the one before comes too late.
+    const turn = useRef(0);
+
+    const ask = useCallback(
+        async (next: Walk, as?: { as: RehearsedBy; toEnd?: boolean; seed?: number }): Promise<Rehearsal | null> => {
+            if (terms === null) {
+                return null;
+            }
+            turn.current++;
+            const mine = turn.current;
+            setBusy(true);
+            setMessage(null);
+            try {
+                const { steps, earlier, moment } = next;
+                const body = {
+                    from: earlier.length === 0 ? from : null,
+                    terms,
+                    events: steps,
+                    earlier: earlier.map((events) => ({ events })),
+                    moment,
+                    ...(as === undefined ? {} : { next: as }),
+                };
+                const reply = await take(client.POST('/quizzes/{quiz}/rehearsals', { params: { path: { quiz } }, body }));
+                if (mine !== turn.current) {
+                    return null;
+                }
+                setTold(reply);
+                setWalk({ ...next, steps: [...steps, ...(reply.made as Step[])] });
+                return reply;
+            } catch (problem) {
+                if (mine === turn.current) {
+                    setMessage(sentence(problem));
+                }
+                return null;
+            } finally {
+                if (mine === turn.current) {
+                    setBusy(false);
+                }
+            }
+        },
+        [quiz, from, terms],
+    );
+    useEffect(() => {
+        void ask(begun);
+    }, [ask]);
+
+    return {
+        ...walk,
+        told,
+        busy,
+        message,
+        send: (step: Step) => ask({ ...walk, moment: 'now', steps: [...walk.steps, step] }),
+        back: () => ask({ ...walk, moment: 'now', steps: walk.steps.slice(0, -1) }),
+        again: () => ask(begun),
+        /** One step as it is asked for, or as a made-up student. */
+        as: (who: RehearsedBy) => ask({ ...walk, moment: 'now' }, { as: who }),
+        /** From where it is to the end; each time with other lots. */
+        toEnd: (who: RehearsedBy) => ask({ ...walk, moment: 'now' }, { as: who, toEnd: true, seed: Math.floor(Math.random() * 1e9) }),
+        nextRound: () => ask({ steps: [], earlier: [...walk.earlier, walk.steps], moment: 'now' }),
+        look: (moment: Moment) => ask({ ...walk, moment }),
+    };
+}
