@@ -295,7 +295,10 @@ final class MediaFolder
         if ($size[0] * $size[1] > self::MOST_PIXELS) {
             throw new Rejected(
                 Reason::TooLarge,
-                new Message('problem.media.too-many-pixels', ['width' => $size[0], 'height' => $size[1], 'most' => self::MOST_PIXELS / 1e6]),
+                new Message(
+                    'problem.media.too-many-pixels',
+                    ['width' => $size[0], 'height' => $size[1], 'most' => self::MOST_PIXELS / 1e6],
+                ),
             );
         }
         $picture = @imagecreatefromstring((string) file_get_contents($from));

@@ -22,7 +22,7 @@ export type CarriedType = 'stop' | 'rung' | 'cue' | 'question' | 'entry';
 const DEEPEST = 3;
 
 /** What is carried, as the list of another type holds it; null where it cannot be one of those. */
-export function asType(node: Node, type: CarriedType, wanted: string): Node | null {
+function asType(node: Node, type: CarriedType, wanted: string): Node | null {
     if (type === wanted) {
         return node;
     }

@@ -89,7 +89,8 @@ final class RehearsalController extends Controller
     {
         $history = $rounds === [] ? new History : History::of($document, $rounds, $terms->rounds->onlyMissed);
         $rehearsal = new Rehearsal($document, $terms, (int) now()->valueOf());
-        $refused = $rehearsal->walk(new Started($from, $quiz->id.(count($rounds) === 0 ? '' : '/'.count($rounds)), history: $history), $events);
+        $seed = $quiz->id.(count($rounds) === 0 ? '' : '/'.count($rounds));
+        $refused = $rehearsal->walk(new Started($from, $seed, history: $history), $events);
 
         return $refused === null ? $rehearsal : throw Rejected::byRule($refused);
     }

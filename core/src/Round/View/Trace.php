@@ -133,7 +133,9 @@ final readonly class Trace
     /** @param  array<string, mixed>  $data */
     private function dealt(Dealt $dealt, array $data): Message
     {
-        $prompt = $dealt->question === null ? '' : self::short(($this->quiz->questions()[$dealt->question] ?? null)?->prompt->plain() ?? '');
+        $prompt = $dealt->question === null ? '' : self::short(
+            ($this->quiz->questions()[$dealt->question] ?? null)?->prompt->plain() ?? '',
+        );
 
         return match (true) {
             isset($data['for']) => $dealt->question === null
