@@ -10,6 +10,7 @@ import { withSentence } from '../../resources/js/quiz/gaps';
 import { questionKinds, rungKinds, stopKinds } from '../../resources/js/quiz/kinds';
 import { newEntry, newQuestion, newRung, newStop, withKind } from '../../resources/js/quiz/making';
 import { placesOf } from '../../resources/js/quiz/nodes';
+import { patterns, withPattern } from '../../resources/js/quiz/patterns';
 import { allQuestions } from '../../resources/js/quiz/places';
 import { fromPlain } from '../../resources/js/quiz/text';
 import { toDoc, toRich } from '../../resources/js/richtext/convert';
@@ -94,6 +95,7 @@ function operation(document: QuizDocument, lot: Lot): QuizDocument {
             const spot = one === undefined || one.node.id === undefined ? null : spotAt(document, lot(places), one);
             return spot === null ? document : (pasted(document, carried, spot)?.document ?? document);
         },
+        () => withPattern(document, lot(patterns)).document,
         () => asDrill(document, [lot(stops).id, lot(stops).id, lot(stops).id], newStop('drill') as DrillStop) ?? document,
         () => ({ ...document, objectives: [...(document.objectives ?? []), { id: ulid(), text: 'Tells ebb from flow' }] }),
         () => {

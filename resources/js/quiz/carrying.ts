@@ -111,6 +111,10 @@ export function carriedTo(document: QuizDocument, id: string, spot: Spot): QuizD
     if (place === undefined || node === undefined || place.above === null || spot.before === id) {
         return null;
     }
+    // A question that stands alone goes with the stop, cue or rung that is it.
+    if (place.in === 'question') {
+        return carriedTo(document, place.above, spot);
+    }
     // Nothing is carried into itself.
     for (let up: string | null = spot.into; up !== null; up = placesOf(document).get(up)?.above ?? null) {
         if (up === id) {

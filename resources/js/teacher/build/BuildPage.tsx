@@ -201,7 +201,7 @@ function Builder({ quiz }: { quiz: Quiz }) {
             <div className="grid min-h-0 flex-1 grid-cols-[minmax(0,1fr)] gap-3 px-5 pb-3 lg:grid-cols-[minmax(0,1fr)_28rem]">
                 <div className={`flex min-h-72 min-w-0 flex-col gap-2 ${atPicture ? '' : 'max-lg:hidden'}`}>
                     {isEmpty ? (
-                        <Empty add={operations.add} />
+                        <Empty add={operations.add} onPattern={operations.addPattern} />
                     ) : (
                         <>
                             <div className="min-h-0">
@@ -226,7 +226,7 @@ function Builder({ quiz }: { quiz: Quiz }) {
                                     onUnmark={carrying.unmark}
                                 />
                             ) : (
-                                <AddStops onAdd={operations.add} onAddSide={operations.addSide} />
+                                <AddStops onAdd={operations.add} onAddSide={operations.addSide} onPattern={operations.addPattern} />
                             )}
                             {forecast !== null && (
                                 <p role="status" className="w-full text-sm">

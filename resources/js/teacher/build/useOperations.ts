@@ -3,6 +3,7 @@ import type { Question, QuizDocument, Rung, Stop } from '../../api/types';
 import { addRung, insertStop, move, putLadder, putStop, remove } from '../../quiz/document';
 import { newQuestion, newRung, newStop } from '../../quiz/making';
 import { short, stopName } from '../../quiz/names';
+import { type Pattern, withPattern } from '../../quiz/patterns';
 import { find, ladderAt, type Place } from '../../quiz/places';
 import { focusField } from '../../richtext/RichField';
 import { useUndo } from '../../ui/Undo';
@@ -65,6 +66,10 @@ export function useOperations({ document, selected, select, edit, step, rehearse
     const addSide = () => {
         const stop = newStop('reading');
         begin({ ...document, sideStops: [...document.sideStops, stop] }, stop.id);
+    };
+    const addPattern = (pattern: Pattern) => {
+        const { document: next, first } = withPattern(document, pattern);
+        begin(next, first);
     };
     /** Another question where this one stands: a stop behind it, or one more of a drill or the alike ones. */
     const addNext = () => {
@@ -141,7 +146,7 @@ export function useOperations({ document, selected, select, edit, step, rehearse
             addNext();
         }
     };
-    return { add, addSide, takeOut, onKey, onEditorKey };
+    return { add, addSide, addPattern, takeOut, onKey, onEditorKey };
 }
 
 /** Where one begins to write in the editor. */

@@ -1,7 +1,7 @@
 import { useQuery } from '@tanstack/react-query';
 import { useEffect, useMemo, useState } from 'react';
 import { Link, useParams, useSearchParams } from 'react-router';
-import { client, take } from '../../api/client';
+import { client, sentence, take } from '../../api/client';
 import type { Quiz, RehearsedBy } from '../../api/types';
 import { Cutaway } from '../../cutaway/Cutaway';
 import { Player } from '../../player/Player';
@@ -40,22 +40,21 @@ export function RehearsePage() {
     const [picked, setPicked] = useState<string | null>(null);
     const { shown, play, show } = usePlay(walk.told?.path.length ?? 0);
     const view = walk.told?.view ?? null;
+    const problem = walk.message ?? (quiz.error === null ? null : sentence(quiz.error));
 
     // One key each: right, a slip, help.
     const { as, busy } = walk;
     useEffect(() => {
         const onKey = (event: KeyboardEvent) => {
             const wanted = ({ KeyR: 'right', KeyW: 'slip', KeyL: 'help' } as const)[event.code as 'KeyR'];
-            if (event.altKey && !event.ctrlKey && !event.metaKey && wanted !== undefined) {
+            if (event.altKey && !event.ctrlKey && !event.metaKey && !event.repeat && wanted !== undefined) {
                 event.preventDefault();
-                if (!busy) {
-                    void as(wanted);
-                }
+                void as(wanted);
             }
         };
         window.addEventListener('keydown', onKey);
         return () => window.removeEventListener('keydown', onKey);
-    }, [as, busy]);
+    }, [as]);
 
     const here = walk.told?.path[shown] ?? null;
     const stop = picked === null || quiz.data === undefined ? undefined : find(quiz.data.document, picked)?.stop;
@@ -150,7 +149,7 @@ export function RehearsePage() {
             <div className="grid min-h-0 flex-1 lg:grid-cols-[minmax(22rem,28rem)_minmax(0,1fr)]">
                 <div className="rehearsal min-h-0 overflow-y-auto border-r border-line">
                     {view === null ? (
-                        <div className="p-5">{walk.message === null ? say('ui.one-moment') : <Notice>{walk.message}</Notice>}</div>
+                        <div className="p-5">{problem === null ? say('ui.one-moment') : <Notice>{problem}</Notice>}</div>
                     ) : (
                         <Player
                             view={view}

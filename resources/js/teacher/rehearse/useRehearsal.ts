@@ -25,6 +25,7 @@ const begun: Walk = { steps: [], earlier: [], moment: 'now' };
 /** A walk through the draft: the server is told all of it at each step, and keeps nothing. */
 export function useRehearsal(quiz: string, from: string | null, terms: Terms | null) {
     const [walk, setWalk] = useState(begun);
+    const latest = useRef(begun);
     const [told, setTold] = useState<Rehearsal | null>(null);
     const [busy, setBusy] = useState(false);
     const [message, setMessage] = useState<string | null>(null);
@@ -55,7 +56,8 @@ export function useRehearsal(quiz: string, from: string | null, terms: Terms | n
                     return null;
                 }
                 setTold(reply);
-                setWalk({ ...next, steps: [...steps, ...(reply.made as Step[])] });
+                latest.current = { ...next, steps: [...steps, ...(reply.made as Step[])] };
+                setWalk(latest.current);
                 return reply;
             } catch (problem) {
                 if (mine === turn.current) {
@@ -74,19 +76,30 @@ export function useRehearsal(quiz: string, from: string | null, terms: Terms | n
         void ask(begun);
     }, [ask]);
 
+    // One after the other: a key that is pressed while a step is on its way follows on what that comes to.
+    const queue = useRef<Promise<Rehearsal | null>>(Promise.resolve(null));
+    const follow = useCallback(
+        (make: (now: Walk) => Walk, as?: { as: RehearsedBy; toEnd?: boolean; seed?: number }) => {
+            queue.current = queue.current.then(() => ask(make(latest.current), as));
+            return queue.current;
+        },
+        [ask],
+    );
+
     return {
         ...walk,
         told,
         busy,
         message,
-        send: (step: Step) => ask({ ...walk, moment: 'now', steps: [...walk.steps, step] }),
-        back: () => ask({ ...walk, moment: 'now', steps: walk.steps.slice(0, -1) }),
-        again: () => ask(begun),
+        send: (step: Step) => follow((now) => ({ ...now, moment: 'now', steps: [...now.steps, step] })),
+        back: () => follow((now) => ({ ...now, moment: 'now', steps: now.steps.slice(0, -1) })),
+        again: () => follow(() => begun),
         /** One step as it is asked for, or as a made-up student. */
-        as: (who: RehearsedBy) => ask({ ...walk, moment: 'now' }, { as: who }),
+        as: useCallback((who: RehearsedBy) => follow((now) => ({ ...now, moment: 'now' }), { as: who }), [follow]),
         /** From where it is to the end; each time with other lots. */
-        toEnd: (who: RehearsedBy) => ask({ ...walk, moment: 'now' }, { as: who, toEnd: true, seed: Math.floor(Math.random() * 1e9) }),
-        nextRound: () => ask({ steps: [], earlier: [...walk.earlier, walk.steps], moment: 'now' }),
-        look: (moment: Moment) => ask({ ...walk, moment }),
+        toEnd: (who: RehearsedBy) =>
+            follow((now) => ({ ...now, moment: 'now' }), { as: who, toEnd: true, seed: Math.floor(Math.random() * 1e9) }),
+        nextRound: () => follow((now) => ({ steps: [], earlier: [...now.earlier, now.steps], moment: 'now' })),
+        look: (moment: Moment) => follow((now) => ({ ...now, moment })),
     };
 }
