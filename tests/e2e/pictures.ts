@@ -111,13 +111,13 @@ test('terms and a drill', async ({ page }) => {
     await expect(page.getByRole('button', { name: begins(say('build.build.redo')) })).toBeEnabled();
     await page.getByRole('link', { name: say('build.build.history') }).click();
     await page
-        .getByRole('button', { name: /Option B of stop 2 reworded/ })
+        .getByRole('button', { name: /Option B of stop 2 added/ })
         .first()
         .click();
     await picture(
         page,
         'history',
-        page.getByText(say('quiz.change.reworded', { what: 'As it was after: Option B of stop 2' }), { exact: false }),
+        page.getByText(say('quiz.change.added', { what: 'As it was after: Option B of stop 2' }), { exact: false }),
     );
     await page.goto('/classes');
     await page.getByRole('link', { name: /Year 8 Geography/ }).click();
