@@ -31,6 +31,7 @@ const view = (more: Partial<RoundView> = {}) =>
         standings: null,
         ends: null,
         atHand: [],
+        part: null,
         overview: null,
         media: {},
         place: { kind: 'reading', frame: 'F1', maySkip: false, title: 'Rocks', text: 'Rocks stay.' },

@@ -17,6 +17,7 @@ final class PageController extends Controller
         'today' => 'teacher/today/TodayPage',
         'quizzes' => 'teacher/quizzes/QuizzesPage',
         'quizzes/*/rehearse' => 'teacher/rehearse/RehearsePage',
+        'quizzes/*/print' => 'teacher/print/PrintPage',
         'quizzes/*/history' => 'teacher/build/HistoryPage',
         'quizzes/*' => 'teacher/build/BuildPage',
         'classes' => 'teacher/classes/ClassesPage',

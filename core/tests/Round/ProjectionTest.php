@@ -6,6 +6,7 @@ namespace HiddenLadder\Core\Tests\Round;
 
 use HiddenLadder\Core\Fields;
 use HiddenLadder\Core\Marking\Response;
+use HiddenLadder\Core\Quiz\QuizDocument;
 use HiddenLadder\Core\Round\Engine;
 use HiddenLadder\Core\Round\Event\Answered;
 use HiddenLadder\Core\Round\Event\Event;
@@ -53,6 +54,24 @@ final class ProjectionTest extends TestCase
         self::assertTrue($view['place']['moreHelp']);
         self::assertFalse($view['place']['maySetAside']);
         self::assertSame([], $this->place(null, new Started(Sample::id('last')))['place']['question']['options']);
+    }
+
+    public function test_the_heading_of_the_part_is_told_while_the_student_is_in_it(): void
+    {
+        $document = Sample::document();
+        $document['parts'] = [['id' => Sample::id('part'), 'title' => 'Warming up'], ['id' => Sample::id('bare'), 'title' => '']];
+        $document['stops'][0]['part'] = Sample::id('part');
+        $document['stops'][1]['part'] = Sample::id('bare');
+        $quiz = QuizDocument::read($document);
+        $at = static function (?string $from) use ($quiz): mixed {
+            $outcome = (new Engine($quiz, Terms::learn()))->apply(new State, new Started($from), 0);
+            self::assertInstanceOf(Applied::class, $outcome);
+
+            return (new Projection($quiz, Terms::learn()))->of($outcome->state)['part'];
+        };
+        self::assertSame('Warming up', $at(null));
+        self::assertNull($at(Sample::id('video')), 'a part without a heading');
+        self::assertNull($at(Sample::id('last')), 'no part');
     }
 
     public function test_a_slip_shows_its_feedback_the_own_answer_and_the_rung(): void

@@ -19,7 +19,7 @@ export function rowsOf(count: number, room: number, far: boolean): { perRow: num
     }
     const fit = Math.max(1, Math.floor(room / least));
     const perRow = Math.ceil(count / Math.ceil(count / fit));
-    return { perRow, width: Math.min(most, Math.floor(room / perRow)) };
+    return { perRow, width: Math.floor(room / perRow) };
 }
 
 /** The width in pixels that an element has for what stands in it; 0 as long as it is not known. */

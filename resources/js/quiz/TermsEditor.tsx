@@ -2,6 +2,7 @@ import { useQuery } from '@tanstack/react-query';
 import { client, take } from '../api/client';
 import type { Moment, Purpose, Terms } from '../api/types';
 import { Check, Field, Select } from '../ui/Field';
+import { ShareField } from '../ui/ShareField';
 import { say } from '../words/words';
 
 const purposes: Record<Purpose, string> = {
@@ -180,8 +181,30 @@ export function TermsEditor({
                             <option value="rounds">{say('teacher.terms-editor.so-many-rounds')}</option>
                             <option value="perfect">{say('teacher.terms-editor.so-many-with-everything-right')}</option>
                             <option value="rounds-or-perfect">{say('teacher.terms-editor.so-many-rounds-or-a')}</option>
-                            <option value="score">{say('teacher.terms-editor.80-of-the-points')}</option>
+                            <option value="score">{say('teacher.terms-editor.a-share-of-the-points')}</option>
                         </Select>
+                        {whole.goal?.kind === 'score' && (
+                            <ShareField
+                                label={say('teacher.terms-editor.points-to-reach')}
+                                value={whole.goal.score ?? 0.8}
+                                onChange={(score) => put({ goal: { ...whole.goal, kind: 'score', score } })}
+                            />
+                        )}
+                        {whole.goal !== undefined && whole.goal.kind !== 'none' && whole.goal.kind !== 'score' && (
+                            <Field
+                                label={say('teacher.terms-editor.how-many-rounds')}
+                                type="number"
+                                min={1}
+                                max={50}
+                                value={whole.goal.rounds ?? 3}
+                                onChange={(event) => {
+                                    const rounds = count(event.currentTarget.value);
+                                    if (rounds !== null && rounds <= 50 && whole.goal !== undefined) {
+                                        put({ goal: { ...whole.goal, rounds } });
+                                    }
+                                }}
+                            />
+                        )}
                         <Field
                             label={say('teacher.terms-editor.seconds-for-a-question-empty')}
                             type="number"

@@ -31,8 +31,8 @@ export function Navigation() {
         await navigate('/sign-in');
     };
     return (
-        <div className="flex h-dvh flex-col">
-            <header className="flex flex-wrap items-center gap-x-6 gap-y-1 border-b-3 border-ink bg-paper px-5 py-2">
+        <div className="flex h-dvh flex-col print:block print:h-auto">
+            <header className="flex flex-wrap items-center gap-x-6 gap-y-1 border-b-3 border-ink bg-paper px-5 py-2 print:hidden">
                 <p className="font-display text-lg">{say('teacher.navigation.hidden-ladder')}</p>
                 <nav aria-label={say('teacher.navigation.places')} className="flex gap-1">
                     {places.map((place) => (
@@ -52,7 +52,7 @@ export function Navigation() {
                     {say('teacher.navigation.sign-out')}
                 </Button>
             </header>
-            <div className="relative min-h-0 flex-1 overflow-auto">
+            <div className="relative min-h-0 flex-1 overflow-auto print:overflow-visible">
                 {/* By its path, so that the place one leaves is gone and not only hidden. */}
                 <Suspense key={pathname} fallback={<p className="p-8">{say('ui.one-moment')}</p>}>
                     <Outlet />

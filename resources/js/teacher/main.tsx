@@ -16,6 +16,7 @@ const ClassesPage = place(() => import('./classes/ClassesPage'), 'ClassesPage');
 const ClassPage = place(() => import('./classes/ClassPage'), 'ClassPage');
 const QuizzesPage = place(() => import('./quizzes/QuizzesPage'), 'QuizzesPage');
 const RehearsePage = place(() => import('./rehearse/RehearsePage'), 'RehearsePage');
+const PrintPage = place(() => import('./print/PrintPage'), 'PrintPage');
 const EvidencePage = place(() => import('./results/EvidencePage'), 'EvidencePage');
 const StudentPage = place(() => import('./results/StudentPage'), 'StudentPage');
 const TaskPage = place(() => import('./task/TaskPage'), 'TaskPage');
@@ -49,6 +50,7 @@ if (root !== null) {
                                 <Route path="/quizzes" element={<QuizzesPage />} />
                                 <Route path="/quizzes/:quiz" element={<BuildPage />} />
                                 <Route path="/quizzes/:quiz/rehearse" element={<RehearsePage />} />
+                                <Route path="/quizzes/:quiz/print" element={<PrintPage />} />
                                 <Route path="/quizzes/:quiz/history" element={<HistoryPage />} />
                                 <Route path="/classes" element={<ClassesPage />} />
                                 <Route path="/classes/:class" element={<ClassPage />} />

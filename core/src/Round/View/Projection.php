@@ -115,11 +115,25 @@ final readonly class Projection
             'language' => $this->quiz->language,
             'instructions' => $this->quiz->instructions,
             'returning' => $state->returning,
+            'part' => $this->part($state),
             'ends' => $state->isFinished() ? null : $this->position->roundEnds($state),
             'atHand' => $this->atHand($state),
             'overview' => $this->overview($state),
             'place' => $this->place($state),
         ];
+    }
+
+    /** The heading of the part in which the student stands; none outside of all parts, and for one without a heading. */
+    private function part(State $state): ?string
+    {
+        $stop = $this->quiz->stop($state->stop() ?? '');
+        foreach ($this->quiz->parts as $part) {
+            if ($part->id === $stop?->part) {
+                return $part->title === '' ? null : $part->title;
+            }
+        }
+
+        return null;
     }
 
     /** From the front, at the stop where the class stands. */

@@ -66,6 +66,16 @@ export function BuildHeader({ quiz, shown, draft, edition, far, onFar, onWhole, 
                 >
                     {say('build.build.history')}
                 </Link>
+                <Link
+                    className={`${buttonClass('quiet')} max-md:hidden`}
+                    to={`/quizzes/${quiz}/print`}
+                    onClick={(event) => {
+                        event.preventDefault();
+                        void draft.save().then(() => navigate(`/quizzes/${quiz}/print`));
+                    }}
+                >
+                    {say('build.build.print')}
+                </Link>
                 <Button
                     weight="quiet"
                     className="max-lg:hidden"

@@ -3,7 +3,7 @@ import { asDrill, withQuestions, withStops } from '../../quiz/carrying';
 import { remove } from '../../quiz/document';
 import { newStop } from '../../quiz/making';
 import { Button } from '../../ui/Button';
-import { decimal } from '../../ui/ShareField';
+import { pointsIn } from '../../ui/PointsField';
 import { ulid } from '../../ui/ulid';
 import { say } from '../../words/words';
 
@@ -89,9 +89,8 @@ export function MarkedBar({ document, marked, edit, select, onUnmark }: Props) {
                 title={say('build.question-editor.from-0-to-1000')}
                 inputMode="decimal"
                 onChange={(event) => {
-                    const text = event.currentTarget.value.trim();
-                    const points = text === '' ? Number.NaN : Number(decimal(text) ?? Number.NaN);
-                    if (points >= 0 && points <= 1000) {
+                    const points = pointsIn(event.currentTarget.value);
+                    if (points !== null) {
                         each((question) => ({ ...question, points }));
                     }
                 }}

@@ -6,8 +6,7 @@ import { promptText, questionName } from '../../quiz/names';
 import { allQuestions } from '../../quiz/places';
 import { Button } from '../../ui/Button';
 import { Check, Field, Select } from '../../ui/Field';
-import { ParsedField } from '../../ui/ParsedField';
-import { decimal } from '../../ui/ShareField';
+import { PointsField } from '../../ui/PointsField';
 import { say } from '../../words/words';
 
 interface Props {
@@ -46,18 +45,7 @@ export function MoreFields({ document, question, put, change, canBeKeyless }: Pr
     return (
         <>
             <div className="grid grid-cols-3 gap-3">
-                <ParsedField
-                    label={say('build.question-editor.points')}
-                    value={question.points}
-                    read={(text) => {
-                        const points = text.trim() === '' ? Number.NaN : Number(decimal(text) ?? Number.NaN);
-                        return points <= 1000 ? points : null;
-                    }}
-                    write={String}
-                    wrong={say('build.question-editor.from-0-to-1000')}
-                    inputMode="decimal"
-                    onChange={(points) => put({ points })}
-                />
+                <PointsField label={say('build.question-editor.points')} value={question.points} onChange={(points) => put({ points })} />
                 <Field
                     label={say('build.question-editor.seconds-empty-no-limit')}
                     type="number"

@@ -8,10 +8,12 @@ import { RichField } from '../../richtext/RichField';
 import { Button } from '../../ui/Button';
 import { Field, inputClass, Select } from '../../ui/Field';
 import { ParsedField } from '../../ui/ParsedField';
+import { PointsField } from '../../ui/PointsField';
 import { decimal } from '../../ui/ShareField';
 import { ulid } from '../../ui/ulid';
 import { say } from '../../words/words';
 
+import { MasteryFields } from './MasteryFields';
 import { StandingInstructions } from './StandingInstructions';
 
 interface Props {
@@ -23,7 +25,6 @@ interface Props {
 
 /** What belongs to the quiz as a whole: title, instructions, its lists, alike questions, mastery and suggested terms. */
 export function WholeQuiz({ document, change, select, forecast }: Props) {
-    const rule = document.mastery?.rule ?? 'required';
     return (
         <div className="grid gap-5">
             <h2 className="text-xl">{say('build.whole-quiz.the-whole-quiz')}</h2>
@@ -58,16 +59,9 @@ export function WholeQuiz({ document, change, select, forecast }: Props) {
             />
             <Parts document={document} change={change} />
             <div className="w-48">
-                <ParsedField
+                <PointsField
                     label={say('build.whole-quiz.points-of-new-questions')}
                     value={document.questionPoints ?? 1}
-                    read={(text) => {
-                        const points = text.trim() === '' ? Number.NaN : Number(decimal(text) ?? Number.NaN);
-                        return points <= 1000 ? points : null;
-                    }}
-                    write={String}
-                    wrong={say('build.question-editor.from-0-to-1000')}
-                    inputMode="decimal"
                     onChange={(questionPoints) => change({ ...document, questionPoints })}
                 />
             </div>
@@ -94,43 +88,7 @@ export function WholeQuiz({ document, change, select, forecast }: Props) {
                     {say('build.whole-quiz.add-an-alike-question')}
                 </Button>
             </fieldset>
-            <div className="grid grid-cols-2 gap-3">
-                <Select
-                    label={say('build.whole-quiz.it-is-mastered-when')}
-                    value={rule}
-                    onChange={(event) => {
-                        const chosen = event.currentTarget.value as NonNullable<QuizDocument['mastery']>['rule'];
-                        const needs = { right: { need: 5 }, 'in-a-row': { need: 3 }, 'of-the-last': { need: 4, last: 5 } } as const;
-                        change({ ...document, mastery: { rule: chosen, ...(chosen in needs ? needs[chosen as keyof typeof needs] : {}) } });
-                    }}
-                >
-                    <option value="required">{say('build.whole-quiz.every-required-stop-is-right')}</option>
-                    <option value="until-right">{say('build.whole-quiz.every-question-is-right-in')}</option>
-                    <option value="right">{say('build.whole-quiz.so-many-are-right')}</option>
-                    <option value="in-a-row">{say('build.whole-quiz.so-many-are-right-in')}</option>
-                    <option value="of-the-last">{say('build.whole-quiz.so-many-of-the-last')}</option>
-                    <option value="estimate">{say('build.whole-quiz.the-estimate-says-so-95')}</option>
-                </Select>
-                {(['need', 'last'] as const).map((name) => {
-                    const value = document.mastery?.[name];
-                    return value === undefined ? null : (
-                        <Field
-                            key={name}
-                            label={name === 'need' ? say('build.whole-quiz.so-many') : say('build.whole-quiz.of-the-last')}
-                            type="number"
-                            min={1}
-                            max={100}
-                            value={value}
-                            onChange={(event) => {
-                                const count = Number(event.currentTarget.value);
-                                if (Number.isInteger(count) && count >= 1 && count <= 100) {
-                                    change({ ...document, mastery: { ...document.mastery, rule, [name]: count } });
-                                }
-                            }}
-                        />
-                    );
-                })}
-            </div>
+            <MasteryFields document={document} change={change} />
             <details className="rounded-md border border-line px-3 py-2">
                 <summary className="text-sm font-semibold">{say('build.whole-quiz.suggested-terms-how-this-is')}</summary>
                 <div className="mt-3">
