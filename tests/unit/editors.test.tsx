@@ -177,6 +177,22 @@ describe('the editor of a question', () => {
         expect(now().entries.at(-1)?.pairs).toEqual({ [pairs?.[0]?.id ?? '']: items?.at(-1)?.id });
     });
 
+    it('leads on through things and pairs by Enter, and an empty one ends the list', async () => {
+        const { now } = edit(asking('Order?', [], 'order'));
+        screen.getByLabelText('Question').focus();
+        await user.keyboard('{Enter}low{Enter}rising{Enter}high{Enter}');
+        await waitFor(() => expect(document.activeElement).toBe(screen.getByLabelText('Thing 4')));
+        await user.keyboard('{Enter}');
+        expect(document.activeElement).toBe(screen.getByLabelText('Explanation, for everybody'));
+        expect((now().items ?? []).map(({ text }) => text)).toEqual(['low', 'rising', 'high', '']);
+        cleanup();
+        const match = edit(asking('Match?', [], 'match'));
+        screen.getByLabelText('Question').focus();
+        await user.keyboard('{Enter}ebb{Enter}out{Enter}flood{Enter}in{Enter}slack{Enter}still{Enter}');
+        await waitFor(() => expect(document.activeElement).toBe(screen.getByLabelText('Left of pair 4')));
+        expect(match.now().pairs?.map(({ text }) => text)).toEqual(['ebb', 'flood', 'slack', '']);
+    });
+
     it('writes the answers to gaps in the order of the sentence, with what follows each', async () => {
         const stop = asking('Fill in', [], 'gaps');
         const gap = (id: string) => ({ id, show: 'typed' as const, entries: [] });

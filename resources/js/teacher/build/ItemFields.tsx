@@ -1,14 +1,28 @@
 import { ArrowDown, ArrowUp, X } from 'lucide-react';
 import { newItem } from '../../quiz/making';
-import { RichField } from '../../richtext/RichField';
+import { isEmpty } from '../../quiz/text';
+import { focusField, RichField } from '../../richtext/RichField';
 import { Button } from '../../ui/Button';
 import { say } from '../../words/words';
 import type { Props } from './KindFields';
 
 export const icon = 'grid size-9 shrink-0 place-items-center rounded-md hover:bg-tint disabled:opacity-40';
 
-export function Items({ question, put, legend }: Pick<Props, 'question' | 'put'> & { legend: string }) {
+/** Things in their right order; Enter leads from one to the next, and an empty one ends the list. */
+export function Items({ question, put, legend, onEnd }: Pick<Props, 'question' | 'put' | 'onEnd'> & { legend: string }) {
     const items = question.items ?? [];
+    const leadOn = (index: number) => {
+        const next = items[index + 1];
+        if (next !== undefined) {
+            focusField(`item:${next.id}`);
+        } else if (isEmpty(items[index]?.text ?? '')) {
+            onEnd();
+        } else {
+            const item = newItem();
+            put({ items: [...items, item] });
+            setTimeout(() => focusField(`item:${item.id}`));
+        }
+    };
     const swap = (at: number, to: number) => put({ items: items.toSpliced(at, 1).toSpliced(to, 0, items[at] as (typeof items)[number]) });
     return (
         <fieldset className="grid gap-2">
@@ -20,6 +34,8 @@ export function Items({ question, put, legend }: Pick<Props, 'question' | 'put'>
                         line
                         hideLabel
                         label={say('build.kind-fields.thing', { number: index + 1 })}
+                        name={`item:${item.id}`}
+                        onEnter={() => leadOn(index)}
                         value={item.text}
                         onChange={(text) => put({ items: items.map((other) => (other.id === item.id ? { ...other, text } : other)) })}
                     />

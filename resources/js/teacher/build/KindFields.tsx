@@ -68,7 +68,7 @@ export function KindFields(props: Props) {
         case 'order':
             return (
                 <>
-                    <Items question={question} put={put} legend={say('build.kind-fields.things-to-put-in-order')} />
+                    <Items question={question} put={put} onEnd={onEnd} legend={say('build.kind-fields.things-to-put-in-order')} />
                     {foreseen}
                     <ByParts question={question} put={put} />
                 </>
@@ -76,7 +76,7 @@ export function KindFields(props: Props) {
         case 'match':
             return (
                 <>
-                    <Pairs question={question} put={put} />
+                    <Pairs question={question} put={put} onEnd={onEnd} />
                     {foreseen}
                     <ByParts question={question} put={put} />
                 </>
@@ -88,6 +88,8 @@ export function KindFields(props: Props) {
                 <>
                     <RichField
                         label={say('build.kind-fields.model-answer')}
+                        name={`model:${question.id}`}
+                        onEnter={onEnd}
                         hint={say('build.kind-fields.students-see-it-after-they')}
                         value={question.model ?? ''}
                         onChange={(model) => put({ model })}
