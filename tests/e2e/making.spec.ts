@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import type { QuizDocument } from '../../resources/js/api/types';
+import type { QuestionKind, Quiz, QuizDocument } from '../../resources/js/api/types';
 import { enter, giveOut, hint, isAccessible, makeQuiz, phone, saved, signUp, writeChoice } from './helpers';
 import { begins, say } from './words';
 
@@ -413,4 +413,79 @@ test('stops, rungs and answers are moved by dragging and by keys, copied into an
         await saved(page);
         expect((await read()).stops.map((stop) => (stop.kind === 'question' ? stop.question.ladder.length : 0))).toEqual([1, 0, 0]);
     });
+});
+
+test('a question of every kind is written by keyboard alone', async ({ page }) => {
+    test.setTimeout(180_000);
+    await signUp(page);
+    await makeQuiz(page, 'Every kind of question by keys');
+    const { keyboard } = page;
+    const question = page.getByLabel(say('build.question-editor.question'), { exact: true });
+    /** What is typed after the question itself, with Enter between the lines; the first answer is right where it can be. */
+    const answers: [kind: QuestionKind, lines: string[]][] = [
+        ['one-choice', ['Ebb', 'Flood']],
+        ['several-choices', ['Ebb', 'Flood']],
+        ['short-text', ['ebb', 'flood']],
+        ['number', ['3', '4']],
+        ['true-false', []],
+        ['gaps', ['The [ebb] runs out.']],
+        ['expression', ['2x', 'x^2']],
+        ['order', ['low', 'rising', 'high']],
+        ['match', ['ebb', 'out', 'flood', 'in', 'slack', 'still']],
+        ['poll', ['Yes', 'No']],
+        ['written', ['The Moon pulls.']],
+        ['hand-in', []],
+    ];
+    const first = ['one-choice', 'several-choices', 'short-text', 'number'];
+    await page.getByRole('button', { name: say('build.build.add-the-first-question') }).focus();
+    await keyboard.press('Enter');
+    for (const [index, [kind, lines]] of answers.entries()) {
+        await expect(question).toBeFocused();
+        await expect(question).toHaveText('');
+        await keyboard.type(`What is ${kind}?`);
+        await keyboard.press('Tab');
+        await expect(page.getByRole('radio', { name: say('quiz.kind.one-choice'), exact: true })).toBeFocused();
+        if (first.includes(kind)) {
+            for (let step = 0; step < first.indexOf(kind); step++) {
+                await keyboard.press('ArrowRight');
+            }
+        } else {
+            await keyboard.press('Tab');
+            await keyboard.type(say(`quiz.kind.${kind}`), { delay: 20 });
+            await expect(page.getByLabel(say('build.kind-choice.other-kinds'), { exact: true })).toHaveValue(kind);
+        }
+        const isBack = () => question.evaluate((field) => field === window.document.activeElement);
+        for (let back = 0; back < 3 && !(await isBack()); back++) {
+            await keyboard.press('Shift+Tab');
+        }
+        await expect(question, kind).toBeFocused();
+        for (const [at, words] of lines.entries()) {
+            await keyboard.press('Enter');
+            if (at > 0 || !['gaps', 'written'].includes(kind)) {
+                await expect(page.locator('[data-answers] :focus')).toBeVisible();
+            }
+            await keyboard.type(words);
+            if (at === 0 && ['one-choice', 'several-choices'].includes(kind)) {
+                await keyboard.press('Alt+r');
+            }
+        }
+        if (kind === 'true-false') {
+            await keyboard.press('Enter');
+            await keyboard.press('Alt+r');
+        }
+        if (index < answers.length - 1) {
+            await keyboard.press('Control+Enter');
+        }
+    }
+    await saved(page);
+    const { document, findings } = (await (await page.request.get(`/api${new URL(page.url()).pathname}`)).json()) as Quiz;
+    const written = document.stops.map((stop) => (stop.kind === 'question' ? stop.question : null));
+    expect(written.map((one) => [one?.kind, one?.prompt])).toEqual(answers.map(([kind]) => [kind, `What is ${kind}?`]));
+    const by = (kind: QuestionKind) => written.find((one) => one?.kind === kind);
+    expect(by('gaps')?.gaps?.map(({ entries }) => entries.map(({ key }) => key))).toEqual([['ebb']]);
+    expect(by('order')?.items?.map(({ text }) => text)).toEqual(['low', 'rising', 'high']);
+    expect(by('match')?.pairs?.map(({ text }) => text)).toEqual(['ebb', 'flood', 'slack']);
+    expect(by('true-false')?.entries.map(({ right }) => right)).toEqual([true, false]);
+    expect(by('written')?.model).toBe('The Moon pulls.');
+    expect(findings.filter(({ severity }) => severity === 'stops')).toEqual([]);
 });

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import type { Question, QuestionStop, QuizDocument, Stop, VideoStop } from '../../resources/js/api/types';
 import { asDrill, carriedTo, pasted, type Spot, spotAt, taken, withQuestions, withStops } from '../../resources/js/quiz/carrying';
+import { changeInWords } from '../../resources/js/quiz/changeWords';
 import { difference } from '../../resources/js/quiz/difference';
 import { apply } from '../../resources/js/quiz/edits';
 import { newRung, newStop } from '../../resources/js/quiz/making';
@@ -222,6 +223,7 @@ describe('several stops at once', () => {
         const done = asDrill(document, ['stop B?', 'stop C?'], drill);
         expect(done?.stops.map(({ id }) => id)).toEqual(['stop A?', 'D', 'R']);
         expect(done?.stops[1]).toMatchObject({ deal: 2, need: 1, questions: [{ id: 'B?' }, { id: 'C?' }] });
+        expect(changeInWords(document, difference(document, done as QuizDocument))).toBe('2 stops made one');
         expect(asDrill(document, ['R', 'stop A?'], drill)).toBeNull();
         expect(asDrill(document, ['stop A?'], drill)).toBeNull();
     });

@@ -1,5 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import type { QuizDocument } from '../../resources/js/api/types';
+import { changeInWords } from '../../resources/js/quiz/changeWords';
+import { difference } from '../../resources/js/quiz/difference';
 import { patterns, withPattern } from '../../resources/js/quiz/patterns';
 import { allQuestions } from '../../resources/js/quiz/places';
 import { asking, quizOf } from './samples';
@@ -18,6 +20,8 @@ describe('a pattern', () => {
             ),
         ).toEqual(new Set([3]));
         expect(document.terms).toBeUndefined();
+        const words = changeInWords(before, difference(before, document));
+        expect(words).toBe(document.stops.length > 2 ? `${document.stops.length - 1} stops added` : 'Staircase added');
     });
 
     it('asks for each objective how it feels, and one alike question by lot; alone it suggests an exit check', () => {

@@ -13,8 +13,23 @@ export function changeInWords(document: QuizDocument, edits: Edit[]): string {
     if (first === undefined) {
         return say('quiz.change.nothing');
     }
-    const words = sentence(document, first);
+    const words = ofSeveral(document, edits) ?? sentence(document, first);
     return short(words.charAt(0).toLocaleUpperCase(locale()) + words.slice(1), 200);
+}
+
+/** What is done with several stops at once. */
+function ofSeveral(document: QuizDocument, edits: Edit[]): string | null {
+    const isStop = (id: string) => placesOf(document).get(id)?.type === 'stop';
+    const added = edits.filter((edit) => edit.do === 'insert' && edit.list === 'stops').length;
+    const gone = edits.filter((edit) => edit.do === 'remove' && isStop(edit.at)).length;
+    const moved = edits.filter((edit) => edit.do === 'move' && isStop(edit.at)).length;
+    if (gone > 1) {
+        return say(added === 1 ? 'quiz.change.stops-made-one' : 'quiz.change.stops-taken-out', { count: gone });
+    }
+    if (gone === 0 && added > 1) {
+        return say('quiz.change.stops-added', { count: added });
+    }
+    return gone === 0 && moved > 1 ? say('quiz.change.stops-moved', { count: moved }) : null;
 }
 
 /** Of several edits that belong together, the one that the others follow from. */

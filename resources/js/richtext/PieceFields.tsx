@@ -1,6 +1,7 @@
 import type { Editor } from '@tiptap/core';
 import { NodeSelection } from '@tiptap/pm/state';
 import { useEditorState } from '@tiptap/react';
+import { useEffect, useState } from 'react';
 import { Button } from '../ui/Button';
 import { Check, Field } from '../ui/Field';
 import { EndField, TimecodeField } from '../ui/TimecodeField';
@@ -13,6 +14,33 @@ function selectedPiece(editor: Editor) {
     const { selection } = editor.state;
     const name = selection instanceof NodeSelection ? (selection.node.type.name.replace('Block', '') as PieceName) : null;
     return name !== null && pieceNames.includes(name) ? { name, at: selection.from, attrs: (selection as NodeSelection).node.attrs } : null;
+}
+
+/** Says where TeX cannot be read; it is kept as it was typed. */
+function TexFault({ tex }: { tex: string }) {
+    const [isRead, setIsRead] = useState(true);
+    useEffect(() => {
+        let gone = false;
+        void import('katex').then(({ default: katex }) => {
+            if (gone) {
+                return;
+            }
+            try {
+                katex.renderToString(tex, { throwOnError: true, trust: false, maxExpand: 100 });
+                setIsRead(true);
+            } catch {
+                setIsRead(false);
+            }
+        });
+        return () => {
+            gone = true;
+        };
+    }, [tex]);
+    return isRead ? null : (
+        <p role="status" className="font-semibold text-accent">
+            {say('build.rich-field.tex-not-read')}
+        </p>
+    );
 }
 
 /** What belongs to the selected piece of a text: its words for those who cannot see or hear it, from when to when it plays. */
@@ -40,6 +68,7 @@ export function PieceFields({ editor }: { editor: Editor }) {
                     onChange={(event) => put({ tex: event.currentTarget.value })}
                 />
             )}
+            {name === 'formula' && <TexFault tex={attrs.tex} />}
             {name === 'video' && (
                 <div className="grid grid-cols-2 gap-2">
                     <TimecodeField label={say('build.rich-field.plays-from')} value={attrs.from} onChange={(from) => put({ from })} />
