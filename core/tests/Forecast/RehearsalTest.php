@@ -63,6 +63,22 @@ final class RehearsalTest extends TestCase
         self::assertEquals(new Message('place.side-stop', ['number' => 1]), $fork->parameters['place']);
     }
 
+    public function test_answers_on_ladders_and_to_alike_questions_are_named_too(): void
+    {
+        $document = Sample::document();
+        $simpler = $document['stops'][2]['question'];
+        array_walk_recursive($simpler, static function (mixed &$value, int|string $key): void {
+            $value = $key === 'id' ? Sample::id("simpler/$value") : $value;
+        });
+        $document['stops'][0]['question']['ladder'] = [['id' => Sample::id('asked'), 'kind' => 'question', 'question' => $simpler]];
+        $rehearsal = self::begun($document);
+        $rehearsal->goOn(RehearsedBy::Help, false, 1);
+        $rehearsal->goOn(RehearsedBy::Right, false, 1);
+        $right = array_slice($rehearsal->trace, -1)[0][0];
+        self::assertSame('trace.right', $right->code);
+        self::assertSame(['isForeseen' => 'yes', 'entry' => '12'], $right->parameters);
+    }
+
     /** Whatever the demo has, everybody comes to a finish, or is in a marathon that the inspection tells. */
     #[DataProvider('walks')]
     public function test_a_made_up_student_walks_to_the_end_and_each_event_says_something_or_is_no_news(int $quiz, RehearsedBy $as): void

@@ -6,6 +6,7 @@ namespace HiddenLadder\Core\Round\View;
 
 use HiddenLadder\Core\Marking\Result;
 use HiddenLadder\Core\Message;
+use HiddenLadder\Core\Quiz\Entry;
 use HiddenLadder\Core\Quiz\QuizDocument;
 use HiddenLadder\Core\Quiz\StaircaseStop;
 use HiddenLadder\Core\Round\Decision\Dealt;
@@ -65,8 +66,7 @@ final readonly class Trace
     /** @param  array<string, mixed>  $data */
     private function marked(array $data, State $after): Message
     {
-        $question = self::string($data, 'question');
-        $entry = ($this->quiz->questions()[$question] ?? null)?->entry(self::string($data, 'entry'));
+        $entry = $this->quiz->question(self::string($data, 'question'))?->entry(self::string($data, 'entry'));
         $given = ['isForeseen' => $entry === null ? 'no' : 'yes', 'entry' => self::short($entry?->name() ?? '')];
 
         return match (Result::tryFrom(self::string($data, 'result'))) {
@@ -98,14 +98,11 @@ final readonly class Trace
         $place = $stop === null
             ? new Message('trace.finish', ['title' => self::short($this->quiz->finish($to)->title ?? '')])
             : $this->quiz->placeOf($to);
-        foreach ($entry === null ? [] : $this->quiz->questions() as $question) {
-            $found = $question->entry($entry);
-            if ($found !== null && $found->fork === $to) {
-                return new Message('trace.fork-of-answer', ['entry' => self::short($found->name()), 'place' => $place]);
-            }
-        }
+        $answer = $this->entry($entry);
 
-        return new Message('trace.fork-of-stop', ['place' => $place]);
+        return $answer?->fork === $to
+            ? new Message('trace.fork-of-answer', ['entry' => self::short($answer->name()), 'place' => $place])
+            : new Message('trace.fork-of-stop', ['place' => $place]);
     }
 
     private function down(string $rung, string $ladder, bool $slipped): Message
@@ -115,14 +112,24 @@ final readonly class Trace
         if (! $slipped) {
             return new Message('trace.asked-for-help', ['number' => $number]);
         }
-        foreach ($this->quiz->questions() as $question) {
-            $entry = $question->entry($ladder);
+        $answer = $this->entry($ladder);
+
+        return $answer === null
+            ? new Message('trace.down', ['number' => $number, 'of' => count($rungs)])
+            : new Message('trace.down-of-answer', ['number' => $number, 'entry' => self::short($answer->name())]);
+    }
+
+    /** An answer that is foreseen somewhere in the quiz, on ladders and among alike questions too. */
+    private function entry(?string $id): ?Entry
+    {
+        foreach ($this->quiz->allQuestions() as $question) {
+            $entry = $question->entry($id);
             if ($entry !== null) {
-                return new Message('trace.down-of-answer', ['number' => $number, 'entry' => self::short($entry->name())]);
+                return $entry;
             }
         }
 
-        return new Message('trace.down', ['number' => $number, 'of' => count($rungs)]);
+        return null;
     }
 
     private function shown(Shown $shown): Message
@@ -134,7 +141,7 @@ final readonly class Trace
     private function dealt(Dealt $dealt, array $data): Message
     {
         $prompt = $dealt->question === null ? '' : self::short(
-            ($this->quiz->questions()[$dealt->question] ?? null)?->prompt->plain() ?? '',
+            $this->quiz->question($dealt->question)?->prompt->plain() ?? '',
         );
 
         return match (true) {
