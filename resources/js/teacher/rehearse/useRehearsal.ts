@@ -29,16 +29,12 @@ export function useRehearsal(quiz: string, from: string | null, terms: Terms | n
     const [told, setTold] = useState<Rehearsal | null>(null);
     const [busy, setBusy] = useState(false);
     const [message, setMessage] = useState<string | null>(null);
-    // Another set of terms is another walk; an answer to the one before comes too late.
-    const turn = useRef(0);
 
     const ask = useCallback(
         async (next: Walk, as?: { as: RehearsedBy; toEnd?: boolean; seed?: number }): Promise<Rehearsal | null> => {
             if (terms === null) {
                 return null;
             }
-            turn.current++;
-            const mine = turn.current;
             setBusy(true);
             setMessage(null);
             try {
@@ -52,30 +48,19 @@ export function useRehearsal(quiz: string, from: string | null, terms: Terms | n
                     ...(as === undefined ? {} : { next: as }),
                 };
                 const reply = await take(client.POST('/quizzes/{quiz}/rehearsals', { params: { path: { quiz } }, body }));
-                if (mine !== turn.current) {
-                    return null;
-                }
                 setTold(reply);
                 latest.current = { ...next, steps: [...steps, ...(reply.made as Step[])] };
                 setWalk(latest.current);
                 return reply;
             } catch (problem) {
-                if (mine === turn.current) {
-                    setMessage(sentence(problem));
-                }
+                setMessage(sentence(problem));
                 return null;
             } finally {
-                if (mine === turn.current) {
-                    setBusy(false);
-                }
+                setBusy(false);
             }
         },
         [quiz, from, terms],
     );
-    useEffect(() => {
-        void ask(begun);
-    }, [ask]);
-
     // One after the other: a key that is pressed while a step is on its way follows on what that comes to.
     const queue = useRef<Promise<Rehearsal | null>>(Promise.resolve(null));
     const follow = useCallback(
@@ -85,6 +70,10 @@ export function useRehearsal(quiz: string, from: string | null, terms: Terms | n
         },
         [ask],
     );
+    // Under other terms, or from another stop, it is another walk.
+    useEffect(() => {
+        void follow(() => begun);
+    }, [follow]);
 
     return {
         ...walk,
