@@ -1,4 +1,4 @@
-import { RadioGroup } from 'radix-ui';
+import { useId } from 'react';
 import type { QuestionKind } from '../../api/types';
 import { kindWords, questionKinds } from '../../quiz/kinds';
 import { say } from '../../words/words';
@@ -17,26 +17,29 @@ export function KindChoice({
     without: QuestionKind[];
     onChange: (kind: QuestionKind) => void;
 }) {
+    const group = useId();
     const others = questionKinds.filter((kind) => !first.includes(kind) && !without.includes(kind));
     const other = others.includes(value) ? value : '';
     return (
         <div className="flex flex-wrap items-center gap-1">
-            <RadioGroup.Root
-                aria-label={say('build.question-editor.kind')}
-                value={value}
-                onValueChange={(kind) => onChange(kind as QuestionKind)}
-                className="flex flex-wrap gap-1"
-            >
+            <div role="radiogroup" aria-label={say('build.question-editor.kind')} className="flex flex-wrap gap-1">
                 {first.map((kind) => (
-                    <RadioGroup.Item
+                    <label
                         key={kind}
-                        value={kind}
-                        className="rounded-md border border-line px-1 py-1 text-sm hover:border-ink data-[state=checked]:border-ink data-[state=checked]:bg-ink data-[state=checked]:text-paper"
+                        className="relative rounded-md border border-line px-1 py-1 text-sm hover:border-ink has-[:checked]:border-ink has-[:checked]:bg-ink has-[:checked]:text-paper has-[:focus-visible]:outline-3 has-[:focus-visible]:outline-offset-2 has-[:focus-visible]:outline-accent"
                     >
+                        {/* The browser's own: an arrow key chooses at once, however short it is pressed. */}
+                        <input
+                            type="radio"
+                            name={group}
+                            className="absolute inset-0 cursor-pointer opacity-0"
+                            checked={value === kind}
+                            onChange={() => onChange(kind)}
+                        />
                         {kindWords(kind)}
-                    </RadioGroup.Item>
+                    </label>
                 ))}
-            </RadioGroup.Root>
+            </div>
             <select
                 aria-label={say('build.kind-choice.other-kinds')}
                 className={`rounded-md border py-1 text-sm ${other === '' ? 'w-[4.4rem] border-line bg-sheet' : 'border-ink bg-ink text-paper'}`}
