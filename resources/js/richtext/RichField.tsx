@@ -1,7 +1,8 @@
 import { Editor } from '@tiptap/core';
 import { NodeSelection, Selection } from '@tiptap/pm/state';
+import type { EditorProps } from '@tiptap/pm/view';
 import { EditorContent, useEditor } from '@tiptap/react';
-import { type FocusEvent, useEffect, useId, useRef, useState } from 'react';
+import { type FocusEvent, useEffect, useId, useMemo, useRef, useState } from 'react';
 import type { Medium } from '../api/types';
 import { Notice } from '../ui/Notice';
 import { say } from '../words/words';
@@ -84,17 +85,19 @@ export function RichField({
     const [full, setFull] = useState<string | null>(null);
     const { send, fetch, progress, error } = useUpload();
     const written = useRef(value);
-    const latest = useRef({ onChange, onEnter, onBackOut, onLeave, gaps, onGap, send, fetch });
-    latest.current = { onChange, onEnter, onBackOut, onLeave, gaps, onGap, send, fetch };
+    const latest = useRef<Latest>({ onChange, onEnter, onBackOut, onLeave, gaps, onGap, takePictures: async () => {} });
 
-    const editor = useEditor({
+    // What an editor is made of is made once: it is set up anew whenever something else is handed to it.
+    const [made] = useState(() => ({
         extensions: [...texts, ...drawnPieces, ownKeys(line, latest, () => setMenu(true)), atMost(maxLength, setFull)],
         content: toDoc(value),
         injectCSS: false,
         enableInputRules: ['ownKeys'],
-        enablePasteRules: false,
+        enablePasteRules: false as const,
         shouldRerenderOnTransaction: false,
-        editorProps: {
+    }));
+    const editorProps = useMemo(
+        (): EditorProps => ({
             attributes: {
                 role: 'textbox',
                 'aria-multiline': String(!line),
@@ -103,47 +106,13 @@ export function RichField({
                 ...(name === undefined ? {} : { 'data-field': name }),
                 class: `rich rich-field scroll-my-8 rounded-md border border-edge bg-sheet ${line ? 'px-2 py-1.5' : 'px-3 py-2'}`,
             },
-            handleDOMEvents: {
-                // Who comes back into the words does not write over the picture that was looked at last.
-                focus: (view) => {
-                    const { selection, tr } = view.state;
-                    if (selection instanceof NodeSelection) {
-                        view.dispatch(tr.setSelection(Selection.near(tr.doc.resolve(selection.to))));
-                    }
-                    return false;
-                },
-            },
-            transformPastedHTML: (html) => fromPaste(html, latest.current.gaps).html,
-            handlePaste: (view, event) => {
-                const html = event.clipboardData?.getData('text/html') ?? '';
-                const plain = event.clipboardData?.getData('text/plain') ?? '';
-                if (html.length + plain.length > LARGEST_PASTE) {
-                    setSaid(say('build.rich-field.too-much-to-paste'));
-                    return true;
-                }
-                const pictures = picturesOf(event.clipboardData);
-                if (pictures.length > 0 && html === '') {
-                    void takePictures(pictures);
-                    return true;
-                }
-                const { addresses, lost } = fromPaste(html);
-                setSaid(lost === 0 ? null : say('build.rich-field.pictures-not-brought', { lost }));
-                if (addresses.length > 0) {
-                    void takePictures(addresses);
-                }
-                view.focus();
-                return false;
-            },
-            handleDrop: (_view, event) => {
-                const pictures = picturesOf(event.dataTransfer);
-                if (pictures.length === 0) {
-                    return false;
-                }
-                event.preventDefault();
-                void takePictures(pictures);
-                return true;
-            },
-        },
+            ...takingIn(latest, setSaid),
+        }),
+        [label, hideLabel, hint, name, line, id],
+    );
+    const editor = useEditor({
+        ...made,
+        editorProps,
         onUpdate: ({ editor: now }) => {
             const rich = toRich(now.getJSON());
             if (rich !== written.current) {
@@ -169,12 +138,13 @@ export function RichField({
     /** One after the other, each put in where the cursor stands by then. */
     const takePictures = async (pictures: (File | string)[]) => {
         for (const picture of pictures) {
-            const medium = await (typeof picture === 'string' ? latest.current.fetch(picture) : latest.current.send(picture, 'picture'));
+            const medium = await (typeof picture === 'string' ? fetch(picture) : send(picture, 'picture'));
             if (medium !== null && !editor.isDestroyed) {
                 put(medium);
             }
         }
     };
+    latest.current = { onChange, onEnter, onBackOut, onLeave, gaps, onGap, takePictures };
 
     // What comes from elsewhere replaces what stands here, and leaves the cursor where it was as far as it goes.
     useEffect(() => {
@@ -261,6 +231,67 @@ export function RichField({
             {(full ?? said ?? error) !== null && <Notice>{full ?? said ?? error}</Notice>}
         </div>
     );
+}
+
+/** What the parts of an editor that are made once call: as it is by the time they call it. */
+interface Latest extends Pick<RichFieldProps, 'onChange'> {
+    onEnter: RichFieldProps['onEnter'] | undefined;
+    onBackOut: RichFieldProps['onBackOut'] | undefined;
+    onLeave: RichFieldProps['onLeave'] | undefined;
+    gaps: string[] | undefined;
+    onGap: RichFieldProps['onGap'] | undefined;
+    takePictures: (pictures: (File | string)[]) => Promise<void>;
+}
+
+/** How what is pasted and dropped is taken in. */
+function takingIn(latest: { current: Latest }, tell: (words: string | null) => void): EditorProps {
+    // The browser's paste is read once: for its words, and for the pictures in it.
+    let read: ReturnType<typeof fromPaste> | null = null;
+    return {
+        handleDOMEvents: {
+            // Who comes back into the words does not write over the picture that was looked at last.
+            focus: (view) => {
+                const { selection, tr } = view.state;
+                if (selection instanceof NodeSelection) {
+                    view.dispatch(tr.setSelection(Selection.near(tr.doc.resolve(selection.to))));
+                }
+                return false;
+            },
+        },
+        transformPastedHTML: (html) => {
+            read = html.length > LARGEST_PASTE ? null : fromPaste(html, latest.current.gaps);
+            return read?.html ?? '';
+        },
+        handlePaste: (view, event) => {
+            const html = event.clipboardData?.getData('text/html') ?? '';
+            const plain = event.clipboardData?.getData('text/plain') ?? '';
+            if (html.length + plain.length > LARGEST_PASTE) {
+                tell(say('build.rich-field.too-much-to-paste'));
+                return true;
+            }
+            const pictures = picturesOf(event.clipboardData);
+            if (pictures.length > 0 && html === '') {
+                void latest.current.takePictures(pictures);
+                return true;
+            }
+            const { addresses, lost } = (html === '' ? null : read) ?? { addresses: [], lost: 0 };
+            tell(lost === 0 ? null : say('build.rich-field.pictures-not-brought', { lost }));
+            if (addresses.length > 0) {
+                void latest.current.takePictures(addresses);
+            }
+            view.focus();
+            return false;
+        },
+        handleDrop: (_view, event) => {
+            const pictures = picturesOf(event.dataTransfer);
+            if (pictures.length === 0) {
+                return false;
+            }
+            event.preventDefault();
+            void latest.current.takePictures(pictures);
+            return true;
+        },
+    };
 }
 
 function picturesOf(data: DataTransfer | null): File[] {
