@@ -3,7 +3,10 @@ import { useEditorState } from '@tiptap/react';
 import { BubbleMenu } from '@tiptap/react/menus';
 import { Bold, Code, Italic, Link, List, ListOrdered, Subscript, Superscript, Underline } from 'lucide-react';
 import { useState } from 'react';
+import { webAddress } from '../ui/address';
 import { say } from '../words/words';
+
+const isMail = (typed: string) => /^[^\s@/:]+@[^\s@/]+$/.test(typed);
 
 const tools = [
     { name: 'bold', Sign: Bold, words: say('build.bar.bold'), keys: 'Ctrl+B' },
@@ -23,6 +26,7 @@ const lists = [
 export function Bar({ editor, line }: { editor: Editor; line: boolean }) {
     const [linking, setLinking] = useState(false);
     const [address, setAddress] = useState('');
+    const [isNone, setIsNone] = useState(false);
     const active = useEditorState({
         editor,
         selector: ({ editor: now }) =>
@@ -45,16 +49,15 @@ export function Bar({ editor, line }: { editor: Editor; line: boolean }) {
     );
     const putLink = () => {
         const typed = address.trim();
-        const href = /^(https?:\/\/|mailto:)/i.test(typed) ? typed : typed.includes('@') ? `mailto:${typed}` : `https://${typed}`;
-        if (typed === '') {
+        const href = /^mailto:\S+$/i.test(typed) ? typed : isMail(typed) ? `mailto:${typed}` : webAddress(typed);
+        setIsNone(href === null);
+        if (href === null) {
+            return;
+        }
+        if (href === '') {
             editor.chain().focus().extendMarkRange('link').unsetMark('link').run();
         } else {
-            editor
-                .chain()
-                .focus()
-                .extendMarkRange('link')
-                .setMark('link', { href: encodeURI(decodeURI(href)), medium: null })
-                .run();
+            editor.chain().focus().extendMarkRange('link').setMark('link', { href, medium: null }).run();
         }
         setLinking(false);
     };
@@ -83,8 +86,10 @@ export function Bar({ editor, line }: { editor: Editor; line: boolean }) {
                             // biome-ignore lint/a11y/noAutofocus: it was asked for just now
                             autoFocus
                             aria-label={say('build.bar.address-of-the-link')}
+                            aria-invalid={isNone}
+                            title={isNone ? say('build.rung-editor.this-is-no-address-of') : ''}
                             placeholder="https://"
-                            className="w-56 rounded-sm border border-edge bg-sheet px-2 py-1 text-sm"
+                            className="w-56 rounded-sm border border-edge bg-sheet px-2 py-1 text-sm aria-invalid:border-accent"
                             value={address}
                             maxLength={2000}
                             onChange={(event) => setAddress(event.currentTarget.value)}

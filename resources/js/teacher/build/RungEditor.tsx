@@ -2,6 +2,7 @@ import type { Finding, QuizDocument, Rung } from '../../api/types';
 import { VideoPlayer } from '../../player/VideoPlayer';
 import { useMedia } from '../../richtext/media';
 import { RichField } from '../../richtext/RichField';
+import { webAddress } from '../../ui/address';
 import { Field } from '../../ui/Field';
 import { ParsedField } from '../../ui/ParsedField';
 import { EndField, TimecodeField } from '../../ui/TimecodeField';
@@ -16,21 +17,6 @@ interface Props {
     put: (rung: Rung) => void;
     change: (document: QuizDocument) => void;
     select: (id: string) => void;
-}
-
-/** The address that is meant; without its beginning it is one of the web. Null where it is none. */
-function address(text: string): string | null {
-    const typed = text.trim();
-    if (typed === '') {
-        return '';
-    }
-    try {
-        const url = new URL(/^[a-z][a-z0-9+.-]*:/i.test(typed) ? typed : `https://${typed}`);
-        const whole = /^[a-z][a-z0-9+.-]*:/i.test(typed) ? typed : `https://${typed}`;
-        return /^https?:$/.test(url.protocol) && url.hostname.includes('.') && !/\s/.test(typed) ? whole : null;
-    } catch {
-        return null;
-    }
 }
 
 /** One rung of any kind. */
@@ -77,7 +63,7 @@ export function RungEditor({ document, findings, rung, put, change, select }: Pr
                             <ParsedField
                                 label={say('build.rung-editor.link-if-it-is-elsewhere')}
                                 value={rung.link ?? ''}
-                                read={address}
+                                read={webAddress}
                                 write={(link) => link}
                                 wrong={say('build.rung-editor.this-is-no-address-of')}
                                 inputMode="url"
