@@ -1,7 +1,7 @@
 import type { Question, QuizDocument } from '../api/types';
 import { ulid } from '../ui/ulid';
 import { putQuestion } from './document';
-import { allQuestions } from './places';
+import { allQuestions, findQuestion } from './places';
 
 /** Alike questions share the name of a group; which name it is nobody needs to know. */
 
@@ -23,7 +23,7 @@ export function withAlike(document: QuizDocument, question: Question, other: Que
     const group = groupOf(question) ?? groupOf(other) ?? ulid();
     const joined = [question, other, ...alikeTo(document, question), ...alikeTo(document, other)];
     return joined.reduce((next, { id }) => {
-        const now = allQuestions(next).find((one) => one.id === id);
-        return now === undefined || groupOf(now) === group ? next : putQuestion(next, { ...now, alike: group });
+        const now = findQuestion(next, id);
+        return now === null || groupOf(now) === group ? next : putQuestion(next, { ...now, alike: group });
     }, document);
 }

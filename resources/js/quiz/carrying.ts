@@ -1,7 +1,7 @@
 import type { Cue, Question, QuizDocument, Stop } from '../api/types';
 import { ulid } from '../ui/ulid';
 import { apply, type Edit } from './edits';
-import { eachBelow, type Node, nodeIn, placesOf, type Thing } from './nodes';
+import { eachBelow, idsIn, type Node, nodeIn, placesOf, type Thing } from './nodes';
 import { typeInList } from './shapes';
 
 /**
@@ -77,8 +77,8 @@ function depthAt(document: QuizDocument, id: string): number {
 
 /** A node as it would stand at a spot; null where it cannot. */
 export function fitted(document: QuizDocument, node: Node, type: CarriedType, spot: Spot): Node | null {
-    const into = spot.into === 'quiz' ? (document as unknown as Thing) : nodeIn(document, spot.into);
-    const intoType = spot.into === 'quiz' ? 'quiz' : placesOf(document).get(spot.into)?.type;
+    const into = nodeIn(document, spot.into);
+    const intoType = placesOf(document).get(spot.into)?.type;
     const wanted = into === undefined || intoType === undefined ? null : typeInList(intoType, into.kind, spot.list);
     const made = wanted === null ? null : asType(node, type, wanted);
     if (made === null || wanted === null) {
@@ -182,7 +182,7 @@ export function pasted(document: QuizDocument, carried: Carried, spot: Spot): Pa
         }
     }
     // Nodes that were copied together refer to each other's copies.
-    for (const id of carried.nodes.flatMap(({ node, type }) => idsOf(node, type))) {
+    for (const id of carried.nodes.flatMap(({ node }) => idsIn(node))) {
         known.set(id, ulid());
     }
     const made = carried.nodes.map(({ type, node }) => fitted(next, renamed(node, known) as Node, type, spot));
@@ -190,19 +190,13 @@ export function pasted(document: QuizDocument, carried: Carried, spot: Spot): Pa
         return null;
     }
     const nodes = made as Node[];
-    // What leads nowhere is cleared by the change itself.
-    const { document: done } = apply(
+    const { document: done, edits } = apply(
         next,
         nodes.map((node): Edit => ({ do: 'insert', ...spot, node })),
     );
-    const lost = nodes.reduce((sum, node) => sum + references(node) - references(nodeIn(done, node.id)), 0);
-    return { document: done, ids: nodes.map(({ id }) => id), lost };
-}
-
-function idsOf(node: Thing, type: string): string[] {
-    const ids = [String(node.id)];
-    eachBelow(node, type, (one, inside) => ids.push(...idsOf(one, inside)));
-    return ids;
+    // What leads nowhere is cleared by the change itself, behind what was put in; that a part is another quiz's is no loss.
+    const cleared = edits.slice(nodes.length).filter((edit) => edit.do !== 'set' || edit.member !== 'part');
+    return { document: done, ids: nodes.map(({ id }) => id), lost: cleared.length };
 }
 
 /** Every id that is known by its new one, in values, keys and the gaps of a text. */
@@ -217,17 +211,6 @@ function renamed(value: unknown, ids: ReadonlyMap<string, string>): unknown {
         return Object.fromEntries(Object.entries(value).map(([key, one]) => [ids.get(key) ?? key, renamed(one, ids)]));
     }
     return value;
-}
-
-/** How many forks and conditions there are in a node. */
-function references(value: unknown): number {
-    if (typeof value !== 'object' || value === null) {
-        return 0;
-    }
-    const own = value as Record<string, unknown>;
-    const here = Array.isArray(value) ? 0 : Number(typeof own.fork === 'string') + Number(own.to !== undefined && own.when !== undefined);
-    const shown = !Array.isArray(value) && typeof own.shownIf === 'object' && own.shownIf !== null ? 1 : 0;
-    return here + shown + Object.values(own).reduce<number>((sum, one) => sum + references(one), 0);
 }
 
 /** The lists of a node's own into which something may come: of a drill its questions, of a question its ladder and answers. */

@@ -109,9 +109,9 @@ export function insertStop(document: QuizDocument, stop: Stop, behind: string | 
     return { ...document, stops: document.stops.toSpliced(at < 0 ? document.stops.length : at + 1, 0, placed) };
 }
 
-function moved<T>(list: T[], at: number, by: number): T[] {
+/** The same list with the item at one place at another; as it was where there is none of the two. */
+export function moved<T>(list: T[], at: number, to: number): T[] {
     const item = list[at];
-    const to = at + by;
     return item === undefined || to < 0 || to >= list.length ? list : list.toSpliced(at, 1).toSpliced(to, 0, item);
 }
 
@@ -119,14 +119,13 @@ function moved<T>(list: T[], at: number, by: number): T[] {
 export function move(document: QuizDocument, id: string, by: 1 | -1): QuizDocument {
     const place = find(document, id);
     if (place?.kind === 'stop') {
-        const at = (list: Stop[]) => list.findIndex((stop) => stop.id === place.stop.id);
-        return {
-            ...document,
-            stops: moved(document.stops, at(document.stops), by),
-            sideStops: moved(document.sideStops, at(document.sideStops), by),
+        const inList = (list: Stop[]) => {
+            const at = list.findIndex((stop) => stop.id === place.stop.id);
+            return moved(list, at, at + by);
         };
+        return { ...document, stops: inList(document.stops), sideStops: inList(document.sideStops) };
     }
-    return place?.kind === 'rung' ? putLadder(document, place, moved(ladderAt(place), place.index, by)) : document;
+    return place?.kind === 'rung' ? putLadder(document, place, moved(ladderAt(place), place.index, place.index + by)) : document;
 }
 
 /** Takes a stop, cue, rung or question out. What named it, forks and conditions among it, is cleared with it. */

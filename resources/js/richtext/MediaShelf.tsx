@@ -5,14 +5,7 @@ import { Field } from '../ui/Field';
 import { Notice } from '../ui/Notice';
 import { timecode } from '../ui/time';
 import { say } from '../words/words';
-import { useMedia, useUpload } from './media';
-
-const accepts: Record<Medium['kind'], string> = {
-    video: 'video/webm,video/mp4',
-    picture: 'image/*',
-    sound: 'audio/*',
-    file: '.pdf,.txt,.odt,.docx,.xlsx',
-};
+import { accepts, useMedia, useUpload } from './media';
 
 /** Where a medium for a text comes from: a file, what is on the teacher's shelf already, or, for a picture, an address. */
 export function MediaShelf({ kind, onChoose, onClose }: { kind: Medium['kind']; onChoose: (medium: Medium) => void; onClose: () => void }) {

@@ -4,6 +4,14 @@ import { client, sendFiles, sentence, take } from '../api/client';
 import type { Medium } from '../api/types';
 import { say } from '../words/words';
 
+/** What the device's own dialog offers for each kind. */
+export const accepts: Record<Medium['kind'], string> = {
+    video: 'video/webm,video/mp4',
+    picture: 'image/*',
+    sound: 'audio/*',
+    file: '.pdf,.txt,.odt,.docx,.xlsx',
+};
+
 /** The teacher's own shelf, by title. */
 export function useMedia(): Medium[] {
     return useQuery({ queryKey: ['media'], queryFn: () => take(client.GET('/media')) }).data ?? [];

@@ -1,11 +1,12 @@
 import { type DragEvent, useState } from 'react';
 import type { Entry, Finding, Question, QuizDocument } from '../../api/types';
 import { draggedNode } from '../../cutaway/dragging';
+import { moved } from '../../quiz/document';
 import { picksOne, showsOptions } from '../../quiz/kinds';
 import { newEntry } from '../../quiz/making';
 import { letter } from '../../quiz/names';
 import { focusField } from '../../richtext/RichField';
-import { ulid } from '../../ui/ulid';
+import { useNextId } from '../../ui/useNextId';
 import { say } from '../../words/words';
 import { EntryRow, withRight } from './EntryRow';
 
@@ -28,10 +29,7 @@ const callEntry: NonNullable<Props['called']> = (kind, name) => say('build.quest
 
 /** The answers to a choice, or to what is typed; the last line is the next one. */
 export function Answers({ document, question, entries, onChange, findings, select, onEnd, onStart, called = callEntry }: Props) {
-    const [fresh, setFresh] = useState(ulid);
-    if (entries.some((entry) => entry.id === fresh)) {
-        setFresh(ulid());
-    }
+    const fresh = useNextId(entries);
     const choosing = showsOptions(question.kind);
     // The first answer that is typed is the one that is accepted.
     const next: Entry = { ...newEntry(!choosing && !entries.some((entry) => entry.right)), id: fresh };
@@ -51,12 +49,12 @@ export function Answers({ document, question, entries, onChange, findings, selec
         setTarget(row);
     };
     const onDrop = (event: DragEvent) => {
-        const to = entries.findIndex((entry) => entry.id === rowUnder(event));
-        const one = entries.find((entry) => entry.id === draggedNode());
+        const at = (id: string | null) => entries.findIndex((entry) => entry.id === id);
+        const row = rowUnder(event);
         setTarget(null);
-        if (to >= 0 && one !== undefined) {
+        if (row !== null) {
             event.preventDefault();
-            onChange(movedTo(entries, one, to));
+            onChange(moved(entries, at(draggedNode()), at(row)));
         }
     };
     const at = (index: number) => rows[index]?.id;
@@ -104,11 +102,6 @@ export function Answers({ document, question, entries, onChange, findings, selec
             })}
         </div>
     );
-}
-
-/** The same list with one of it at another place. */
-export function movedTo<T>(list: T[], one: T, to: number): T[] {
-    return to < 0 || to >= list.length ? list : list.filter((other) => other !== one).toSpliced(to, 0, one);
 }
 
 /** The entries where one of them is right, or no longer. */

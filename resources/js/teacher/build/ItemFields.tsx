@@ -1,4 +1,5 @@
 import { ArrowDown, ArrowUp, X } from 'lucide-react';
+import { moved } from '../../quiz/document';
 import { newItem } from '../../quiz/making';
 import { isEmpty } from '../../quiz/text';
 import { focusField, RichField } from '../../richtext/RichField';
@@ -23,7 +24,7 @@ export function Items({ question, put, legend, onEnd }: Pick<Props, 'question' |
             setTimeout(() => focusField(`item:${item.id}`));
         }
     };
-    const swap = (at: number, to: number) => put({ items: items.toSpliced(at, 1).toSpliced(to, 0, items[at] as (typeof items)[number]) });
+    const swap = (at: number, to: number) => put({ items: moved(items, at, to) });
     return (
         <fieldset className="grid gap-2">
             <legend className="mb-1 text-sm font-semibold">{legend}</legend>

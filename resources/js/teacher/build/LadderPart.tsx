@@ -1,10 +1,9 @@
-import { useState } from 'react';
 import type { Rung } from '../../api/types';
 import { newRung } from '../../quiz/making';
 import { rungName } from '../../quiz/names';
 import { isEmpty } from '../../quiz/text';
 import { focusField, RichField } from '../../richtext/RichField';
-import { ulid } from '../../ui/ulid';
+import { useNextId } from '../../ui/useNextId';
 import { say } from '../../words/words';
 import { AddRung } from './AddRung';
 
@@ -26,10 +25,7 @@ export function nextHint(owner: string): string {
 
 /** A ladder: hints are written where they stand, other rungs lead to where they are edited. The last line is the next hint. */
 export function LadderPart({ owner, rungs, onChange, select, forWhat = '', without = [] }: Props) {
-    const [fresh, setFresh] = useState(ulid);
-    if (rungs.some((rung) => rung.id === fresh)) {
-        setFresh(ulid());
-    }
+    const fresh = useNextId(rungs);
     const put = (id: string, text: string) =>
         onChange(rungs.map((rung) => (rung.id === id && rung.kind === 'hint' ? { ...rung, text } : rung)));
     const add = (kind: Rung['kind']) => {

@@ -1,6 +1,6 @@
 import { useRef, useState } from 'react';
 import type { Medium } from '../../api/types';
-import { useMedia, useUpload } from '../../richtext/media';
+import { accepts, useMedia, useUpload } from '../../richtext/media';
 import { Button } from '../../ui/Button';
 import { Select } from '../../ui/Field';
 import { Notice } from '../../ui/Notice';
@@ -13,34 +13,30 @@ interface Props {
     onChange: (id: string | null) => void;
 }
 
-const words: Record<Medium['kind'], { name: string; none: string; send: string; types: string; accept: string }> = {
+const words: Record<Medium['kind'], { name: string; none: string; send: string; types: string }> = {
     video: {
         name: say('build.media-picker.video'),
         none: say('build.media-picker.no-video-yet'),
         send: say('build.media-picker.send-a-video-of-your'),
         types: say('build.media-picker.webm-or-mp4-up-to'),
-        accept: 'video/webm,video/mp4',
     },
     picture: {
         name: say('build.media-picker.picture'),
         none: say('build.media-picker.no-picture'),
         send: say('build.media-picker.send-a-picture-of-your'),
         types: say('build.media-picker.jpeg-png-webp-or-gif'),
-        accept: 'image/*',
     },
     sound: {
         name: say('build.media-picker.sound'),
         none: say('build.media-picker.no-sound'),
         send: say('build.media-picker.send-a-sound-of-your'),
         types: say('build.media-picker.mp3-ogg-wav-m4a-or'),
-        accept: 'audio/*',
     },
     file: {
         name: say('build.media-picker.document'),
         none: say('build.media-picker.no-document'),
         send: say('build.media-picker.send-a-document-of-your'),
         types: say('build.media-picker.pdf-text-or-a-document'),
-        accept: '.pdf,.txt,.odt,.docx,.xlsx',
     },
 };
 
@@ -80,7 +76,7 @@ export function MediaPicker({ kind, value, onChange }: Props) {
                 <div className="mt-2 grid gap-2">
                     <label>
                         {words[kind].types}
-                        <input ref={file} type="file" accept={words[kind].accept} className="mt-1 block w-full text-sm" />
+                        <input ref={file} type="file" accept={accepts[kind]} className="mt-1 block w-full text-sm" />
                     </label>
                     {kind === 'video' && (
                         <label>

@@ -1,13 +1,13 @@
 import type { KeyboardEvent } from 'react';
 import type { Entry, Finding, Question, QuestionKind, QuizDocument } from '../../api/types';
-import { putQuestion } from '../../quiz/document';
+import { moved, putQuestion } from '../../quiz/document';
 import { isTyped, kindWords, showsOptions } from '../../quiz/kinds';
 import { withKind } from '../../quiz/making';
 import { entriesOf } from '../../quiz/places';
 import { focusField, RichField } from '../../richtext/RichField';
 import { Fold, fold } from '../../ui/Fold';
 import { say } from '../../words/words';
-import { Answers, movedTo, withRightOne } from './Answers';
+import { Answers, withRightOne } from './Answers';
 import { Explanations } from './Explanations';
 import { KindChoice } from './KindChoice';
 import { KindFields } from './KindFields';
@@ -31,18 +31,12 @@ export function QuestionEditor({ document, question, findings, change, select, m
     const put = (changes: Partial<Question>) => change(putQuestion(document, { ...question, ...changes }));
     const choosing = showsOptions(question.kind);
     const hasEntries = choosing || isTyped(question.kind);
-    const setRight = (entry: Entry) => {
-        const turned = (entries: Entry[]) => (entries.includes(entry) ? withRightOne(question, entries, entry, !entry.right) : entries);
+    /** Changes the list in which an answer stands: the question's own, or that of one of its gaps. */
+    const inItsList = (entry: Entry, change: (entries: Entry[]) => Entry[]) => {
+        const changed = (entries: Entry[]) => (entries.includes(entry) ? change(entries) : entries);
         put({
-            entries: turned(question.entries),
-            ...(question.gaps === undefined ? {} : { gaps: question.gaps.map((gap) => ({ ...gap, entries: turned(gap.entries) })) }),
-        });
-    };
-    const moveEntry = (entry: Entry, by: 1 | -1) => {
-        const moved = (entries: Entry[]) => (entries.includes(entry) ? movedTo(entries, entry, entries.indexOf(entry) + by) : entries);
-        put({
-            entries: moved(question.entries),
-            ...(question.gaps === undefined ? {} : { gaps: question.gaps.map((gap) => ({ ...gap, entries: moved(gap.entries) })) }),
+            entries: changed(question.entries),
+            ...(question.gaps === undefined ? {} : { gaps: question.gaps.map((gap) => ({ ...gap, entries: changed(gap.entries) })) }),
         });
     };
     const toExplanation = () => opened('said', () => focusField(`explanation:${question.id}`));
@@ -58,7 +52,7 @@ export function QuestionEditor({ document, question, findings, change, select, m
         switch (event.code) {
             case 'KeyR':
                 if (entry !== undefined && question.kind !== 'poll') {
-                    setRight(entry);
+                    inItsList(entry, (entries) => withRightOne(question, entries, entry, !entry.right));
                 }
                 break;
             case 'KeyW':
@@ -69,7 +63,10 @@ export function QuestionEditor({ document, question, findings, change, select, m
                 if (entry === undefined) {
                     return;
                 }
-                moveEntry(entry, event.code === 'ArrowUp' ? -1 : 1);
+                inItsList(entry, (entries) => {
+                    const at = entries.indexOf(entry);
+                    return moved(entries, at, event.code === 'ArrowUp' ? at - 1 : at + 1);
+                });
                 break;
             case 'KeyX':
                 toExplanation();

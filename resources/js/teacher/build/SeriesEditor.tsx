@@ -1,13 +1,12 @@
 import { ArrowDown, ArrowUp, X } from 'lucide-react';
 import type { DrillStop, Question, QuizDocument, StaircaseStop } from '../../api/types';
-import { putStop } from '../../quiz/document';
+import { moved, putStop } from '../../quiz/document';
 import { newLevel, newQuestion } from '../../quiz/making';
 import { promptText } from '../../quiz/names';
 import { Button } from '../../ui/Button';
 import { Field, Select } from '../../ui/Field';
 import { ParsedField } from '../../ui/ParsedField';
 import { say } from '../../words/words';
-import { movedTo } from './Answers';
 import { icon } from './ItemFields';
 import { LadderPart } from './LadderPart';
 
@@ -150,7 +149,7 @@ export function StaircaseEditor({ document, stop, change, select }: Props<Stairc
                             className={icon}
                             disabled={index === 0}
                             aria-label={say('build.series-editor.make-easier', { number: index + 1 })}
-                            onClick={() => put({ levels: movedTo(stop.levels, level, index - 1) })}
+                            onClick={() => put({ levels: moved(stop.levels, index, index - 1) })}
                         >
                             <ArrowUp size={16} />
                         </button>
@@ -159,7 +158,7 @@ export function StaircaseEditor({ document, stop, change, select }: Props<Stairc
                             className={icon}
                             disabled={index === stop.levels.length - 1}
                             aria-label={say('build.series-editor.make-harder', { number: index + 1 })}
-                            onClick={() => put({ levels: movedTo(stop.levels, level, index + 1) })}
+                            onClick={() => put({ levels: moved(stop.levels, index, index + 1) })}
                         >
                             <ArrowDown size={16} />
                         </button>
