@@ -19,6 +19,7 @@ use HiddenLadder\App\Http\Controllers\Teacher\RehearsalController;
 use HiddenLadder\App\Http\Controllers\Teacher\TaskController;
 use HiddenLadder\App\Http\Controllers\Teacher\TermsController;
 use HiddenLadder\App\Http\Controllers\Teacher\TodayController;
+use HiddenLadder\App\Http\Controllers\Teacher\WorkingsController;
 use Illuminate\Support\Facades\Route;
 
 Route::prefix('teacher')->group(static function (): void {
@@ -54,6 +55,8 @@ Route::middleware('auth:teacher')->group(static function (): void {
     Route::post('quizzes/{quiz}/corrections/{correction}/editions/{number}', [CorrectionController::class, 'layOver']);
     Route::post('quizzes/{quiz}/re-markings', [CorrectionController::class, 'remark']);
     Route::post('terms', TermsController::class);
+    Route::post('workings', [WorkingsController::class, 'show']);
+    Route::post('workings/family', [WorkingsController::class, 'family']);
     Route::get('quizzes/{quiz}/forecast', [ForecastController::class, 'ofDraft']);
     Route::post('quizzes/{quiz}/forecast', [ForecastController::class, 'underTerms']);
     Route::post('quizzes/{quiz}/rehearsals', RehearsalController::class);

@@ -13,7 +13,7 @@ use PHPat\Test\PHPat;
 final class Layers
 {
     /** From the bottom up: each may use what stands before it. */
-    private const CORE = ['Terms', 'Quiz', 'Marking', 'Round', 'Ahead'];
+    private const CORE = ['Terms', 'Quiz', 'Marking', 'Round', 'Workings', 'Ahead'];
 
     /** They stand beside each other on top of the core. */
     private const TOP = ['Inspection', 'Forecast', 'Evidence'];

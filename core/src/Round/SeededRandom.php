@@ -17,6 +17,12 @@ final readonly class SeededRandom
         $this->randomizer = new Randomizer(new Xoshiro256StarStar(hash('sha256', "$seed/$place", true)));
     }
 
+    /** A whole number from the least to the most, both among them. */
+    public function between(int $least, int $most): int
+    {
+        return $this->randomizer->getInt($least, $most);
+    }
+
     /**
      * @template T
      *

@@ -55,6 +55,8 @@ export type AtHand = Schemas['AtHand'];
 export type Terms = Schemas['Terms'];
 export type Purpose = Schemas['Purpose'];
 
+export type Workings = Schemas['Workings'];
+export type WorkedAnswer = Schemas['WorkedAnswer'];
 export type Rehearsal = Schemas['Rehearsal'];
 
 export type RehearsedBy = Schemas['RehearsedBy'];

@@ -213,6 +213,11 @@ function renamed(value: unknown, ids: ReadonlyMap<string, string>): unknown {
     return value;
 }
 
+/** The same node with ids of its own, and of all that is in it. */
+export function withNewIds<T extends object>(node: T): T {
+    return renamed(node, new Map(idsIn(node).map((id) => [id, ulid()]))) as T;
+}
+
 /** The lists of a node's own into which something may come: of a drill its questions, of a question its ladder and answers. */
 function listsOf(document: QuizDocument, id: string): Spot[] {
     const type = placesOf(document).get(id)?.type;

@@ -60,6 +60,7 @@ final class Parser
         private readonly string $decimalSign,
         private readonly array $names,
         private readonly bool $tight,
+        private readonly bool $keepsBrackets = false,
     ) {
         $this->tokens = $this->tokens($text);
     }
@@ -79,6 +80,20 @@ final class Parser
         $first = $loose->whole();
 
         return $loose->ambiguous ? [$first, (new self($text, $decimalSign, $names, true))->whole()] : [$first];
+    }
+
+    /**
+     * As it is written, read from left to right: a sum, product or power that stands in brackets says so by its text, “(”.
+     *
+     * @throws UnfitResponse when it cannot be read, with a sentence that says why
+     */
+    public static function asWritten(string $text, string $decimalSign): Node
+    {
+        if (strlen($text) > 2 * self::LONGEST) {
+            throw TooLarge::now();
+        }
+
+        return (new self($text, $decimalSign, [], false, true))->whole();
     }
 
     private function whole(): Node
@@ -188,7 +203,7 @@ final class Parser
             $sum = $this->sum();
             $this->expect(')');
 
-            return $sum;
+            return $this->keepsBrackets && $sum->parts !== [] && $sum->text === '' ? new Node($sum->op, '(', $sum->parts) : $sum;
         }
         if ($text === '|') {
             $sum = $this->sum();

@@ -13,6 +13,7 @@ const writing: Keys = [
     ['Alt+↑ ↓', say('build.keys.move-answer')],
     ['Alt+X', say('build.keys.explanation')],
     ['Alt+L', say('build.keys.hint')],
+    ['Alt+K', say('build.keys.workings')],
     ['Ctrl+Z', say('build.keys.undo')],
     ['Ctrl+Shift+Z', say('build.keys.redo')],
 ];

@@ -1,4 +1,4 @@
-import type { KeyboardEvent } from 'react';
+import { type KeyboardEvent, useState } from 'react';
 import type { Entry, Finding, Question, QuestionKind, QuizDocument } from '../../api/types';
 import { moved, putQuestion } from '../../quiz/document';
 import { isTyped, kindWords, showsOptions } from '../../quiz/kinds';
@@ -13,6 +13,7 @@ import { KindChoice } from './KindChoice';
 import { KindFields } from './KindFields';
 import { LadderPart, nextHint } from './LadderPart';
 import { MoreFields, moreInWords } from './MoreFields';
+import { WorkingsPart } from './WorkingsPart';
 
 export interface Props {
     document: QuizDocument;
@@ -29,6 +30,8 @@ const unmarked: QuestionKind[] = ['poll', 'written', 'hand-in'];
 /** Everything about one question, in the order in which it is written; each part leads to the next by Enter. */
 export function QuestionEditor({ document, question, findings, change, select, marked = false }: Props) {
     const put = (changes: Partial<Question>) => change(putQuestion(document, { ...question, ...changes }));
+    /** The question for which workings were asked for. */
+    const [workings, setWorkings] = useState<string | null>(null);
     const choosing = showsOptions(question.kind);
     const hasEntries = choosing || isTyped(question.kind);
     /** Changes the list in which an answer stands: the question's own, or that of one of its gaps. */
@@ -70,6 +73,10 @@ export function QuestionEditor({ document, question, findings, change, select, m
                 break;
             case 'KeyX':
                 toExplanation();
+                break;
+            case 'KeyK':
+                setWorkings(question.id);
+                opened('workings', () => focusWorkings(question.id));
                 break;
             case 'KeyL':
                 toHint();
@@ -132,6 +139,16 @@ export function QuestionEditor({ document, question, findings, change, select, m
                     />
                 </div>
             </Fold>
+            {hasEntries && question.kind !== 'poll' && (
+                <WorkingsPart
+                    key={question.id}
+                    document={document}
+                    question={question}
+                    wanted={workings === question.id}
+                    change={change}
+                    select={select}
+                />
+            )}
             <Fold name="said" keys={say('build.keys.shown-said')} heading={say('build.question-editor.what-is-said')}>
                 <Explanations question={question} marked={!unmarked.includes(question.kind)} put={put} onEnd={toHint} />
             </Fold>
@@ -164,6 +181,14 @@ function opened(part: string, act: () => boolean): boolean {
         setTimeout(act);
     }
     return true;
+}
+
+/** The first thing to take of what is worked out, or the field for what is. */
+function focusWorkings(question: string): boolean {
+    const part = window.document.querySelector(`[data-workings="${question}"]`);
+    const first = part?.querySelector<HTMLElement>('button, input[type="checkbox"]') ?? part?.querySelector<HTMLElement>('input');
+    first?.focus();
+    return part !== null;
 }
 
 /** The first field in which an answer is written: false where it is not there yet, null where the kind has none. */
