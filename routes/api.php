@@ -3,6 +3,7 @@
 declare(strict_types=1);
 
 use HiddenLadder\App\Http\Controllers\PostBoxController;
+use HiddenLadder\App\Http\Controllers\Student\ConversationController as StudentConversationController;
 use HiddenLadder\App\Http\Controllers\Student\EntryController;
 use HiddenLadder\App\Http\Controllers\Student\HandInController;
 use HiddenLadder\App\Http\Controllers\Student\RoundController;
@@ -10,6 +11,7 @@ use HiddenLadder\App\Http\Controllers\Student\YardstickController;
 use HiddenLadder\App\Http\Controllers\Teacher\AccountController;
 use HiddenLadder\App\Http\Controllers\Teacher\ChangeController;
 use HiddenLadder\App\Http\Controllers\Teacher\ClassController;
+use HiddenLadder\App\Http\Controllers\Teacher\ConversationController;
 use HiddenLadder\App\Http\Controllers\Teacher\CorrectionController;
 use HiddenLadder\App\Http\Controllers\Teacher\EvidenceController;
 use HiddenLadder\App\Http\Controllers\Teacher\ForecastController;
@@ -63,6 +65,12 @@ Route::middleware('auth:teacher')->group(static function (): void {
     Route::delete('quizzes/{quiz}', [QuizController::class, 'archive']);
     Route::post('quizzes/{quiz}/restore', [QuizController::class, 'restore']);
 
+    Route::get('quizzes/{quiz}/conversations', [ConversationController::class, 'about']);
+    Route::post('quizzes/{quiz}/conversations', [ConversationController::class, 'ask']);
+    Route::post('conversations/{conversation}/answers', [ConversationController::class, 'answer']);
+    Route::put('conversations/{conversation}/settled', [ConversationController::class, 'settle']);
+    Route::delete('conversations/{conversation}/settled', [ConversationController::class, 'open']);
+
     Route::get('media', [MediaController::class, 'index']);
     Route::post('media', [MediaController::class, 'store']);
     Route::post('media/from-address', [MediaController::class, 'fetch']);
@@ -97,6 +105,9 @@ Route::middleware('auth:student')->prefix('student')->group(static function (): 
     Route::get('rounds/{round}', [RoundController::class, 'show']);
     Route::post('rounds/{round}/files', HandInController::class);
     Route::post('rounds/{round}/events', [RoundController::class, 'take']);
+    Route::get('rounds/{round}/conversations', [StudentConversationController::class, 'ofRound']);
+    Route::post('rounds/{round}/conversations', [StudentConversationController::class, 'ask']);
+    Route::put('conversations/{conversation}/seen', [StudentConversationController::class, 'see']);
     Route::match(['get', 'post'], 'yardstick', YardstickController::class);
 });
 

@@ -6,9 +6,12 @@ namespace HiddenLadder\Demo;
 
 use HiddenLadder\App\Media\MediaFolder;
 use HiddenLadder\App\Media\MediumKind;
+use HiddenLadder\App\Messages\Conversations;
+use HiddenLadder\App\Messages\SentMessage;
 use HiddenLadder\App\Models\Edition;
 use HiddenLadder\App\Models\Quiz;
 use HiddenLadder\App\Models\QuizState;
+use HiddenLadder\App\Models\Round;
 use HiddenLadder\App\Models\School;
 use HiddenLadder\App\Models\SchoolClass;
 use HiddenLadder\App\Models\Student;
@@ -57,6 +60,7 @@ final class Demo
         private readonly Roster $roster,
         private readonly RoundBook $book,
         private readonly Editions $editions,
+        private readonly Conversations $conversations,
     ) {
     }
 
@@ -81,6 +85,7 @@ final class Demo
             'terms' => Terms::learn()->toArray(), 'due_at' => now()->addDay()->setTime(8, 0),
         ]);
         $this->walkAll($class, $task, $tides);
+        $this->ask($task);
         Task::query()->create([
             'teacher_id' => $teacher->id, 'class_id' => $class->id, 'quiz_id' => $circuits->quiz_id,
             'terms' => Terms::read(Fields::of($circuits->document['terms'] ?? []))->toArray(), 'due_at' => now()->addDays(4)->setTime(8, 0),
@@ -141,6 +146,19 @@ final class Demo
             );
             $steps = $index % 6 === 2 ? 400 : $lot->getInt(4, 22);
             $this->walk($student, $task, $edition, $made, $steps, $lot);
+        }
+    }
+
+    /** One of the students is not sure about a question. */
+    private function ask(Task $task): void
+    {
+        $round = $task->rounds()->with(['student', 'task'])->get()->first(static fn (Round $one): bool => $one->student->name === 'Cleo Marchetti');
+        $question = array_key_first(State::fromArray($round->state ?? [])->records);
+        if ($round !== null && $question !== null) {
+            $this->conversations->askAsStudent($round->student, $round, $question, SentMessage::read(Fields::of([
+                'id' => Ulids::make(),
+                'text' => 'My uncle fishes and says the range is how far up the beach the water comes. Is that not right, too?',
+            ])));
         }
     }
 

@@ -6,6 +6,8 @@ namespace HiddenLadder\Demo;
 
 use Carbon\CarbonImmutable;
 use HiddenLadder\App\Media\MediaFolder;
+use HiddenLadder\App\Messages\Conversations;
+use HiddenLadder\App\Messages\SentMessage;
 use HiddenLadder\App\Models\ChangeKind;
 use HiddenLadder\App\Models\Edition;
 use HiddenLadder\App\Models\Quiz;
@@ -45,7 +47,7 @@ use Random\Randomizer;
  * Two classes of one teacher with students in both; several unfinished tasks and several rounds for each student; a task on
  * an older edition with corrections; a student taken out, one with a late answer, one with more time, one sent back; a closed
  * task with unfinished rounds, a planned one, one past its due time, one taken back, one for some students and one by link; a
- * colleague with a class of their own; a quiz in another language; an empty class. Tests are held in it, not people.
+ * colleague with a class of their own; a quiz in another language; an empty class; two who asked about one question. Tests are held in it, not people.
  */
 final class FullSchool
 {
@@ -74,6 +76,9 @@ final class FullSchool
     public array $tasks = [];
 
     public string $correction = '';
+
+    /** @var list<string> of the student in both classes, answered; of the one who is taken out, open */
+    public array $conversations = [];
 
     private readonly RoundBook $book;
 
@@ -255,6 +260,22 @@ final class FullSchool
         }
     }
 
+    /** Two who ask about the same question, one of them answered and not seen; and the teacher, who asks themselves. */
+    private function ask(): void
+    {
+        $conversations = app(Conversations::class);
+        $message = static fn (string $text): SentMessage => SentMessage::read(Fields::of(['id' => Ulids::make(), 'text' => $text]));
+        $quiz = $this->quizzes['tides'];
+        $question = QuizDocument::read($quiz->document)->stops[0]->questions()[0]->id;
+        foreach ([$this->both, $this->takenOut] as $student) {
+            $round = Round::query()->where('student_id', $student->id)->whereRelation('task', 'quiz_id', $quiz->id)->firstOrFail();
+            $conversations->askAsStudent($student, $round, $question, $message('Is this right?'));
+            $this->conversations[] = $conversations->ofRound($round)[0]->first()->conversation;
+        }
+        $conversations->answer($this->conversations[0], $message('Yes, it is.'));
+        $conversations->askAsColleague($this->teacher, $quiz, $question, $message('Look this up.'));
+    }
+
     private function afterwards(): void
     {
         // An older edition with corrections, on which rounds go on; a newer one for those that begin later.
@@ -293,6 +314,7 @@ final class FullSchool
             );
         }
 
+        $this->ask();
         app(Roster::class)->takeOut($this->classes['first'], $this->takenOut->id);
         $this->closeAndComeLate();
         $first = Round::query()->where(

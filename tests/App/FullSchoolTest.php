@@ -54,6 +54,7 @@ final class FullSchoolTest extends AppTestCase
             'round' => array_values(Round::query()->get('id')->map(static fn (Round $one): string => $one->id)->all()),
             'medium' => array_values(Medium::query()->get('id')->map(static fn (Medium $one): string => $one->id)->all()),
             'correction' => [$this->school->correction],
+            'conversation' => $this->school->conversations,
             'finding' => ['0123456789abcdef'],
             'number' => ['0', '1'],
             'phrase?' => ['no-such-class'], 'path?' => ['today', 'quizzes', 'classes', 'sign-in', 'no/such/page'],

@@ -20,9 +20,13 @@ final class PolicyTest extends AppTestCase
         $ada = $this->member($class);
         $round = $this->asStudent($ada)->postJson("/api/student/tasks/$task->id/rounds", [])->assertOk()->json('id');
 
+        $met = $this->getJson("/api/student/rounds/$round")->json('place.question.id');
+        $conversation = $this->postJson("/api/student/rounds/$round/conversations", ['id' => Ulids::make(), 'question' => $met, 'text' => 'Is this right?'])
+            ->assertCreated()->json('0.id');
+
         $stranger = $this->teacher('Stranger');
         $elsewhere = $this->member($this->schoolClass($stranger, 'Zoe'), 'Zoe');
-        $names = ['{quiz}' => $quiz->id, '{class}' => $class->id, '{task}' => $task->id, '{student}' => $ada->id, '{round}' => $round];
+        $names = ['{quiz}' => $quiz->id, '{class}' => $class->id, '{task}' => $task->id, '{student}' => $ada->id, '{round}' => $round, '{conversation}' => $conversation];
         $any = [
             'version' => 1,
             'document' => Sample::document(),

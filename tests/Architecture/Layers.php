@@ -47,7 +47,7 @@ final class Layers
     #[TestRule]
     public function onlyHttpKnowsOfRequests(): iterable
     {
-        $rooms = ['Accounts', 'School', 'Quizzes', 'Tasks', 'Rounds', 'Results', 'Models'];
+        $rooms = ['Accounts', 'School', 'Messages', 'Quizzes', 'Tasks', 'Rounds', 'Results', 'Models'];
         yield PHPat::rule()
             ->classes(...array_map(static fn (string $room) => Selector::inNamespace("HiddenLadder\\App\\$room"), $rooms))
             ->shouldNotDependOn()

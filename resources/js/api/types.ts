@@ -57,6 +57,7 @@ export type Purpose = Schemas['Purpose'];
 
 export type Workings = Schemas['Workings'];
 export type WorkedAnswer = Schemas['WorkedAnswer'];
+export type Conversation = Schemas['Conversation'];
 export type Rehearsal = Schemas['Rehearsal'];
 
 export type RehearsedBy = Schemas['RehearsedBy'];

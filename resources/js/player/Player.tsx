@@ -11,6 +11,7 @@ import { ProgressPath, standingsInWords } from './Progress';
 import { QuestionView } from './QuestionView';
 import { MediaKnown, Rich } from './Rich';
 import { TimeLeft } from './TimeLeft';
+import type { Asking } from './useAsking';
 import { VideoView } from './VideoView';
 
 export interface Step {
@@ -30,12 +31,14 @@ interface Props {
     /** What stands below the closing message. */
     ending: ReactNode;
     leave: ReactNode;
+    /** How the teacher is asked about a question. */
+    asking: Asking;
     /** Reading support, where there is a student to keep it for. */
     support?: ReactNode;
 }
 
 /** A round as a student walks it: one thing at a time, the same for a rehearsal. */
-export function Player({ view, busy, notice, send, kept, ending, leave, support }: Props) {
+export function Player({ view, busy, notice, send, kept, ending, leave, asking, support }: Props) {
     const { place, overview } = view;
     const [looking, setLooking] = useState(false);
     const goOn = (from: string) => send({ kind: 'went-on', data: { from } });
@@ -122,6 +125,7 @@ export function Player({ view, busy, notice, send, kept, ending, leave, support 
                             handsIn={overview?.handIn ?? false}
                             busy={busy}
                             send={send}
+                            asking={asking}
                         />
                     )}
                     {!isOverview && place.kind === 'video' && (

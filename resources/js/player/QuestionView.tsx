@@ -4,6 +4,7 @@ import type { QuestionPlace, RoundView } from '../api/types';
 import { Button } from '../ui/Button';
 import { say } from '../words/words';
 import { AnswerForm } from './AnswerForm';
+import { AskAbout } from './AskAbout';
 import { inWords } from './answers/parts';
 import { Bar, Disclosure } from './Disclosure';
 import { draftOf, keepDraft } from './drafts';
@@ -11,6 +12,7 @@ import type { Step } from './Player';
 import { Rich } from './Rich';
 import { RungContent, rungWords } from './RungContent';
 import { TimeLeft } from './TimeLeft';
+import type { Asking } from './useAsking';
 import { RightAnswer, VerdictText } from './Verdict';
 import { type Stretch, VideoPlayer } from './VideoPlayer';
 
@@ -23,10 +25,11 @@ interface Props {
     handsIn: boolean;
     busy: boolean;
     send: (step: Step) => void;
+    asking: Asking;
 }
 
 /** One question: its answers, one main button, help always in the same place, and what unfolds below it. */
-export function QuestionView({ place, media, round, handsIn, busy, send }: Props) {
+export function QuestionView({ place, media, round, handsIn, busy, send, asking }: Props) {
     const [looking, setLooking] = useState<'help' | 'video' | null>(null);
     const watched = useCallback((video: string, stretch: Stretch) => send({ kind: 'watched', data: { video, ...stretch } }), [send]);
     const question = place.question.id;
@@ -75,6 +78,7 @@ export function QuestionView({ place, media, round, handsIn, busy, send }: Props
                             say('player.question-view.none-yet')}
                     </p>
                 )}
+                <AskAbout question={question} asking={asking} />
                 {place.judging !== null && (
                     <Disclosure label={say('player.question-view.is-your-answer-right')} tone="yet">
                         <p className="text-sm text-soft">{say('player.question-view.a-model-answer')}</p>

@@ -2,7 +2,8 @@ import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Navigate, useNavigate } from 'react-router';
 import { client, Refused, sentence, take } from '../api/client';
-import type { OwnTask } from '../api/types';
+import type { Conversation, OwnTask } from '../api/types';
+import { Said } from '../player/AskAbout';
 import { forgetDrafts } from '../player/drafts';
 import { ProgressPath, standingsInWords } from '../player/Progress';
 import { Button } from '../ui/Button';
@@ -57,6 +58,7 @@ export function OwnPage() {
             {unsent.count > 0 && <Notice>{say('student.own.unsent', { count: unsent.count })}</Notice>}
             <RefusedEvents unsent={unsent} />
             {page.error !== null && <Notice>{sentence(page.error)}</Notice>}
+            {page.data !== undefined && page.data.answers.length > 0 && <Answers answers={page.data.answers} />}
             {page.data !== undefined && tasks.length === 0 && <p className="mt-6 text-lg">{say('student.own.there-is-nothing-to-do')}</p>}
             {page.data?.classes.map((group) => (
                 <section key={group.name} className="mt-6" aria-label={group.name === '' ? say('student.own.for-you') : group.name}>
@@ -69,6 +71,36 @@ export function OwnPage() {
                 </section>
             ))}
         </main>
+    );
+}
+
+/** What the teacher answered to what was asked, until it was seen. */
+function Answers({ answers }: { answers: Conversation[] }) {
+    const queries = useQueryClient();
+    const see = async (conversation: string) => {
+        try {
+            await take(client.PUT('/student/conversations/{conversation}/seen', { params: { path: { conversation } } }));
+        } finally {
+            await queries.invalidateQueries({ queryKey: ['student'] });
+        }
+    };
+    return (
+        <section className="mt-6" aria-labelledby="answers">
+            <h2 id="answers" className="mb-3 text-xl">
+                {say('player.ask.your-teacher-has-answered')}
+            </h2>
+            <ul className="grid gap-3">
+                {answers.map((one) => (
+                    <li key={one.id} className="grid gap-2 rounded-lg border border-line bg-sheet p-4">
+                        <p className="text-sm text-soft">{say('student.own.about', { title: one.quiz.title, question: one.about })}</p>
+                        <Said conversation={one} onSeen={null} />
+                        <Button className="min-h-11 justify-self-start" onClick={() => void see(one.id)}>
+                            {say('student.own.i-have-read-it')}
+                        </Button>
+                    </li>
+                ))}
+            </ul>
+        </section>
     );
 }
 

@@ -4,6 +4,7 @@ import { Link, useNavigate, useParams } from 'react-router';
 import { client, Refused, sentence, take } from '../api/client';
 import type { RoundView } from '../api/types';
 import { Player, type Step } from '../player/Player';
+import { type Asking, useAsking } from '../player/useAsking';
 import { buttonClass } from '../ui/Button';
 import { Notice } from '../ui/Notice';
 import { ulid } from '../ui/ulid';
@@ -16,6 +17,27 @@ import { brokenOver, useOutboxes } from './useOutboxes';
 
 /** Steps that only tell what was seen: the student need not wait for them. */
 const silent = new Set<Step['kind']>(['watched']);
+
+/** What the student asks about the questions of a round. */
+function useOwnAsking(round: string): Asking {
+    const queries = useQueryClient();
+    const params = useMemo(() => ({ params: { path: { round } } }), [round]);
+    const send = useCallback<Parameters<typeof useAsking>[2]>(
+        (body) => take(client.POST('/student/rounds/{round}/conversations', { ...params, body })),
+        [params],
+    );
+    const see = useCallback(
+        (conversation: string) => {
+            // Where it does not arrive, the answer stands on the own page once more.
+            take(client.PUT('/student/conversations/{conversation}/seen', { params: { path: { conversation } } })).then(
+                () => queries.invalidateQueries({ queryKey: ['student'], refetchType: 'none' }),
+                () => undefined,
+            );
+        },
+        [queries],
+    );
+    return useAsking(round, () => take(client.GET('/student/rounds/{round}/conversations', params)), send, see);
+}
 
 /** A round under way: what is done is kept on the device, sent in order, and shown where it led. */
 export function Walk() {
@@ -112,6 +134,8 @@ export function Walk() {
         [outbox],
     );
 
+    const asking = useOwnAsking(round);
+
     if (view === null) {
         return (
             <main className="mx-auto max-w-2xl p-6">
@@ -128,6 +152,7 @@ export function Walk() {
             busy={moving}
             kept
             support={<ReadingSupport />}
+            asking={asking}
             send={send}
             notice={
                 lost || notKept || messages.length > 0 || unsent.told.length > 0 ? (

@@ -8,6 +8,8 @@ use Carbon\CarbonImmutable;
 use HiddenLadder\App\Accounts\Door;
 use HiddenLadder\App\Http\Controllers\Controller;
 use HiddenLadder\App\Http\Device;
+use HiddenLadder\App\Http\Resources\ConversationLines;
+use HiddenLadder\App\Messages\Conversations;
 use HiddenLadder\App\Models\RoundEvent;
 use HiddenLadder\App\Models\SchoolClass;
 use HiddenLadder\App\Models\Student;
@@ -98,7 +100,7 @@ final class EntryController extends Controller
     }
 
     /** The student's own page: what there is to do, and how far it is. */
-    public function me(Request $request, RoundBook $book, RoundViews $views): JsonResponse
+    public function me(Request $request, RoundBook $book, RoundViews $views, Conversations $conversations): JsonResponse
     {
         $student = $this->student($request);
         $classes = $student->classes()->orderBy('name')->orderBy('id')->pluck('name', 'classes.id');
@@ -116,6 +118,7 @@ final class EntryController extends Controller
             'id' => $student->id,
             'name' => $student->name,
             'reading' => ($student->reading ?? []) + ['size' => 1, 'spacing' => false, 'contrast' => false, 'face' => false],
+            'answers' => (new ConversationLines($conversations->unseenBy($student), asTeacher: false))->toArray($request),
             // What is given to single students, or comes by a link, stands outside all classes.
             'classes' => $classes->union($tasks->has('') ? ['' => ''] : [])
                 ->map(

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace HiddenLadder\App\Http\Controllers\Teacher;
 
 use HiddenLadder\App\Http\Controllers\Controller;
-use HiddenLadder\App\Http\Resources\WorkedOut;
+use HiddenLadder\App\Http\Resources\WorkingsInWords;
 use HiddenLadder\App\Rejected;
 use HiddenLadder\App\Words\Words;
 use HiddenLadder\Core\Fault;
@@ -43,7 +43,7 @@ final class WorkingsController extends Controller
         [$workings] = self::workings($sent);
 
         return new JsonResponse(['workings' => $workings === null ? null : [
-            ...(new WorkedOut($workings, $slips === 2))->toArray($request),
+            ...(new WorkingsInWords($workings, $slips === 2))->toArray($request),
             'ways' => array_map(fn (string $answer): array => ['answer' => $answer, 'slips' => $this->way($workings, $answer)], $given),
         ]]);
     }
@@ -63,7 +63,7 @@ final class WorkingsController extends Controller
 
         return new JsonResponse(['members' => array_map(static fn (Workings $member): array => [
             'prompt' => $asked?->with($member->exercise)->html ?? "$alone ".Asked::formula($member->exercise, $member->exercise->tree),
-            'workings' => [...(new WorkedOut($member))->toArray($request), 'ways' => []],
+            'workings' => [...(new WorkingsInWords($member))->toArray($request), 'ways' => []],
         ], $family)]);
     }
 

@@ -4,6 +4,7 @@ import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
 import { client, Refused, sentence, take } from '../../api/client';
 import type { Forecast, Quiz, QuizDocument } from '../../api/types';
 import { Cutaway } from '../../cutaway/Cutaway';
+import { find } from '../../quiz/places';
 import { Notice } from '../../ui/Notice';
 import { useUndo } from '../../ui/Undo';
 import { say } from '../../words/words';
@@ -47,7 +48,7 @@ function Builder({ quiz }: { quiz: Quiz }) {
     const { document, saving } = shown;
     const [query, setQuery] = useSearchParams();
     // The address follows the selection, for coming back; it is not waited for.
-    const [selected, setSelected] = useState(query.get('at'));
+    const [selected, setSelected] = useState(() => asked(quiz.document, query.get('at')));
     // On a narrow screen one of the two is seen.
     const [atPicture, setAtPicture] = useState(query.get('at') === null);
     const [far, setFar] = useState(false);
@@ -278,4 +279,10 @@ function Expected({ often = 0 }: { often: number | undefined }) {
             {often < 0.995 ? `${Math.round(often * 100)} %` : `× ${often.toFixed(2)}`}
         </span>
     );
+}
+
+/** Where an address leads: a question that is a stop's own is where its stop is. */
+function asked(document: QuizDocument, at: string | null): string | null {
+    const place = at === null ? null : find(document, at);
+    return place?.kind === 'stop' ? place.stop.id : at;
 }

@@ -7,6 +7,7 @@ import { entriesOf } from '../../quiz/places';
 import { focusField, RichField } from '../../richtext/RichField';
 import { Fold, fold } from '../../ui/Fold';
 import { say } from '../../words/words';
+import { AskedHere } from '../messages/AskedHere';
 import { Answers, withRightOne } from './Answers';
 import { Explanations } from './Explanations';
 import { KindChoice } from './KindChoice';
@@ -90,6 +91,7 @@ export function QuestionEditor({ document, question, findings, change, select, m
     return (
         // biome-ignore lint/a11y/noStaticElementInteractions: the keys are those of the fields in it
         <div className="grid gap-3" onKeyDown={onKeyDown}>
+            <AskedHere question={question.id} />
             <RichField
                 label={say('build.question-editor.question')}
                 value={question.prompt}

@@ -2,9 +2,10 @@ import { useQuery } from '@tanstack/react-query';
 import { useEffect, useMemo, useState } from 'react';
 import { Link, useParams, useSearchParams } from 'react-router';
 import { client, sentence, take } from '../../api/client';
-import type { Quiz, RehearsedBy } from '../../api/types';
+import type { Conversation, Quiz, RehearsedBy } from '../../api/types';
 import { Cutaway } from '../../cutaway/Cutaway';
 import { Player } from '../../player/Player';
+import { type Asking, useAsking } from '../../player/useAsking';
 import { short, stopName } from '../../quiz/names';
 import { find } from '../../quiz/places';
 import { Button, buttonClass } from '../../ui/Button';
@@ -36,6 +37,7 @@ export function RehearsePage() {
     const [given, setGiven] = useState<Under>('suggested');
     const terms = useMemo(() => (quiz.data === undefined ? null : termsOf(quiz.data.document, given)), [quiz.data, given]);
     const walk = useRehearsal(id, query.get('from'), terms);
+    const asking = useAskingOfQuiz(id);
     const [who, setWho] = useState<RehearsedBy>('slips-half');
     const [picked, setPicked] = useState<string | null>(null);
     const { shown, play, show } = usePlay(walk.told?.path.length ?? 0);
@@ -158,6 +160,7 @@ export function RehearsePage() {
                             send={(step) => void walk.send(step)}
                             notice={walk.message === null ? null : <Notice>{walk.message}</Notice>}
                             leave={null}
+                            asking={asking}
                             ending={<p className="text-soft">{say('teacher.rehearse.here-the-student-is-told')}</p>}
                         />
                     )}
@@ -207,6 +210,21 @@ export function RehearsePage() {
                 )}
             </div>
         </main>
+    );
+}
+
+/** What whoever rehearses asks the quiz's teacher, who may be the same; a teacher's own words are what is asked here. */
+function useAskingOfQuiz(quiz: string): Asking {
+    const params = { params: { path: { quiz } } };
+    const asAsked = (all: Conversation[]) =>
+        all
+            .filter(({ who }) => who === null)
+            .map((one) => ({ ...one, messages: one.messages.map((message) => ({ ...message, own: !message.own })) }));
+    return useAsking(
+        quiz,
+        async () => asAsked(await take(client.GET('/quizzes/{quiz}/conversations', params))),
+        async (body) => asAsked(await take(client.POST('/quizzes/{quiz}/conversations', { ...params, body }))),
+        () => undefined,
     );
 }
 

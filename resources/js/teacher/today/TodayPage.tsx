@@ -6,9 +6,10 @@ import { Notice } from '../../ui/Notice';
 import { QuizRow } from '../../ui/QuizRow';
 import { TaskLine } from '../../ui/TaskLine';
 import { say } from '../../words/words';
+import { ConversationCard } from '../messages/ConversationCard';
 import { Page } from '../Navigation';
 
-/** What runs, and what was worked on last. */
+/** What was asked, what runs, and what was worked on last. */
 export function TodayPage() {
     const today = useQuery({ queryKey: ['today'], queryFn: () => take(client.GET('/today')), refetchInterval: 10_000 });
     return (
@@ -21,6 +22,18 @@ export function TodayPage() {
             }
         >
             {today.error !== null && <Notice>{sentence(today.error)}</Notice>}
+            {today.data !== undefined && today.data.asked.length > 0 && (
+                <section aria-labelledby="asked" className="mb-10">
+                    <h2 id="asked" className="mb-3 text-xl">
+                        {say('teacher.today.asked')}
+                    </h2>
+                    <div className="grid gap-2">
+                        {today.data.asked.map((one) => (
+                            <ConversationCard key={one.id} conversation={one} withQuestion />
+                        ))}
+                    </div>
+                </section>
+            )}
             <section aria-labelledby="running">
                 <h2 id="running" className="mb-3 text-xl">
                     {say('teacher.today.running-now')}

@@ -20,7 +20,7 @@ use Illuminate\Http\Request;
 use Illuminate\Http\Resources\Json\JsonResource;
 
 /** How something is worked out: its key, wrong answers with their slips, the steps, and what of it can be said as help. */
-final class WorkedOut extends JsonResource
+final class WorkingsInWords extends JsonResource
 {
     /** Steps that are told one by one as hints, before the worked example. */
     private const MOST_HINTS = 2;

@@ -1,0 +1,12 @@
+<?php
+
+declare(strict_types=1);
+
+namespace HiddenLadder\App\Models;
+
+/** What a word between two people is about. */
+enum MessageMatter: string
+{
+    /** “Is this right?”, asked about a question of a quiz. */
+    case Question = 'question';
+}

@@ -1,0 +1,112 @@
+import { useQueryClient } from '@tanstack/react-query';
+import { useRef, useState } from 'react';
+import { Link } from 'react-router';
+import { client, sentence, take } from '../../api/client';
+import type { Conversation } from '../../api/types';
+import { Button } from '../../ui/Button';
+import { Text } from '../../ui/Field';
+import { Notice } from '../../ui/Notice';
+import { exact, near } from '../../ui/time';
+import { useUndo } from '../../ui/Undo';
+import { ulid } from '../../ui/ulid';
+import { say } from '../../words/words';
+
+/** What somebody asked: who, about what, in which words; to answer, or to close without a word. */
+export function ConversationCard({ conversation, withQuestion = false }: { conversation: Conversation; withQuestion?: boolean }) {
+    const { id, quiz, question, about, who, messages } = conversation;
+    const [text, setText] = useState('');
+    const [problem, setProblem] = useState<unknown>(null);
+    const [busy, setBusy] = useState(false);
+    const queries = useQueryClient();
+    const { offer } = useUndo();
+    // Sent again after a failure, it is the same answer.
+    const answer = useRef({ id: ulid(), text: '' });
+    const params = { params: { path: { conversation: id } } };
+    const fresh = () => Promise.all(['today', 'asked-about'].map((key) => queries.invalidateQueries({ queryKey: [key] })));
+    const act = async (work: () => Promise<unknown>) => {
+        setBusy(true);
+        setProblem(null);
+        try {
+            await work();
+            await fresh();
+            return true;
+        } catch (error) {
+            setProblem(error);
+            return false;
+        } finally {
+            setBusy(false);
+        }
+    };
+    const send = async () => {
+        if (answer.current.text !== text.trim()) {
+            answer.current = { id: ulid(), text: text.trim() };
+        }
+        if (await act(() => take(client.POST('/conversations/{conversation}/answers', { ...params, body: answer.current })))) {
+            setText('');
+        }
+    };
+    const close = async () => {
+        if (await act(() => take(client.PUT('/conversations/{conversation}/settled', params)))) {
+            offer(
+                say('teacher.messages.closed'),
+                say('teacher.messages.open-again'),
+                () => void act(() => take(client.DELETE('/conversations/{conversation}/settled', params))),
+            );
+        }
+    };
+    const name = who === null ? say('teacher.messages.you') : who.name;
+    return (
+        <article className="grid gap-2 rounded-md border border-line border-l-4 border-l-accent bg-sheet p-3">
+            <p className="text-sm text-soft">
+                {who === null
+                    ? say('teacher.messages.yourself')
+                    : say('teacher.messages.who', { name: who.name, class: who.class ?? 'none' })}
+                {withQuestion && (
+                    <>
+                        {' · '}
+                        <Link
+                            className="underline underline-offset-2"
+                            to={`/quizzes/${quiz.id}?at=${question ?? ''}`}
+                            title={say('teacher.messages.look-at-it')}
+                        >
+                            {say('teacher.messages.about', { title: quiz.title, question: about })}
+                        </Link>
+                    </>
+                )}
+            </p>
+            <ol className="grid gap-1">
+                {messages.map((message) => (
+                    <li key={message.id} className={`whitespace-pre-line ${message.own ? 'border-l-2 border-line pl-3 text-soft' : ''}`}>
+                        {message.own && <span className="text-sm">{say('teacher.messages.your-answer')} </span>}
+                        {message.text}{' '}
+                        <span className="text-xs whitespace-nowrap text-soft" title={exact(message.sentAt)}>
+                            {near(message.sentAt)}
+                        </span>
+                    </li>
+                ))}
+            </ol>
+            {!conversation.settled && (
+                <>
+                    <Text
+                        label={say('teacher.messages.answer-to', { name })}
+                        hideLabel
+                        placeholder={say('teacher.messages.your-words')}
+                        value={text}
+                        rows={1}
+                        maxLength={2000}
+                        onChange={(event) => setText(event.currentTarget.value)}
+                    />
+                    <div className="flex flex-wrap gap-2">
+                        <Button disabled={busy || text.trim() === ''} onClick={() => void send()}>
+                            {say('teacher.messages.answer')}
+                        </Button>
+                        <Button weight="quiet" disabled={busy} onClick={() => void close()}>
+                            {say('teacher.messages.close')}
+                        </Button>
+                    </div>
+                </>
+            )}
+            {problem !== null && <Notice>{sentence(problem)}</Notice>}
+        </article>
+    );
+}
