@@ -164,7 +164,7 @@ describe('a student’s own page', () => {
         );
     }
     function open(...tasks: OwnTask[]) {
-        show(() => answer({ name: 'Ada', reading: {}, classes: [{ name: 'Year 8', tasks }] }));
+        show(() => answer({ name: 'Ada', reading: {}, answers: [], classes: [{ name: 'Year 8', tasks }] }));
         return screen.findByRole('heading', { name: 'Hello, Ada' });
     }
     const begin = () => vi.spyOn(client, 'POST').mockImplementation(() => answer({ id: 'R' }));

@@ -2,11 +2,11 @@ import { useQuery } from '@tanstack/react-query';
 import { Link } from 'react-router';
 import { client, sentence, take } from '../../api/client';
 import { buttonClass } from '../../ui/Button';
+import { ConversationCard } from '../../ui/ConversationCard';
 import { Notice } from '../../ui/Notice';
 import { QuizRow } from '../../ui/QuizRow';
 import { TaskLine } from '../../ui/TaskLine';
 import { say } from '../../words/words';
-import { ConversationCard } from '../messages/ConversationCard';
 import { Page } from '../Navigation';
 
 /** What was asked, what runs, and what was worked on last. */

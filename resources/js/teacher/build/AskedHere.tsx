@@ -1,8 +1,8 @@
 import { useQuery } from '@tanstack/react-query';
 import { useParams } from 'react-router';
 import { client, take } from '../../api/client';
+import { ConversationCard } from '../../ui/ConversationCard';
 import { say } from '../../words/words';
-import { ConversationCard } from './ConversationCard';
 
 /** What was asked about a question, where it is written: what waits for a word, and what was answered folded. */
 export function AskedHere({ question }: { question: string }) {

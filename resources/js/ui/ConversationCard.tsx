@@ -1,15 +1,15 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { useRef, useState } from 'react';
 import { Link } from 'react-router';
-import { client, sentence, take } from '../../api/client';
-import type { Conversation } from '../../api/types';
-import { Button } from '../../ui/Button';
-import { Text } from '../../ui/Field';
-import { Notice } from '../../ui/Notice';
-import { exact, near } from '../../ui/time';
-import { useUndo } from '../../ui/Undo';
-import { ulid } from '../../ui/ulid';
-import { say } from '../../words/words';
+import { client, sentence, take } from '../api/client';
+import type { Conversation } from '../api/types';
+import { say } from '../words/words';
+import { Button } from './Button';
+import { Text } from './Field';
+import { Notice } from './Notice';
+import { exact, near } from './time';
+import { useUndo } from './Undo';
+import { ulid } from './ulid';
 
 /** What somebody asked: who, about what, in which words; to answer, or to close without a word. */
 export function ConversationCard({ conversation, withQuestion = false }: { conversation: Conversation; withQuestion?: boolean }) {
