@@ -33,6 +33,7 @@ Route::prefix('teacher')->group(static function (): void {
 
 Route::middleware('auth:teacher')->group(static function (): void {
     Route::get('teacher', [AccountController::class, 'me']);
+    Route::put('teacher/objectives', [AccountController::class, 'keepObjectives']);
     Route::put('teacher/standing-instructions', [AccountController::class, 'instruct']);
     Route::post('teacher/sign-out', [AccountController::class, 'signOut']);
     Route::get('today', TodayController::class);

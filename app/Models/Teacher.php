@@ -24,6 +24,7 @@ use Illuminate\Notifications\Notifiable;
  * @property string $email
  * @property string $password
  * @property string $language that letters to them are written in
+ * @property ?list<array{unit: string, code: string, text: string}> $objectives the list that the teacher keeps
  * @property ?string $standing_instructions with which new quizzes begin, as rich text
  * @property CarbonImmutable $created_at
  */
@@ -85,6 +86,6 @@ final class Teacher extends Model implements Authenticatable, HasEpoch, HasLocal
 
     protected function casts(): array
     {
-        return ['password' => 'hashed', 'is_keeper' => 'boolean', 'epoch' => 'integer'];
+        return ['password' => 'hashed', 'is_keeper' => 'boolean', 'epoch' => 'integer', 'objectives' => 'array'];
     }
 }

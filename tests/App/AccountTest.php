@@ -176,4 +176,18 @@ final class AccountTest extends AppTestCase
 
         return $guard->getRecallerName();
     }
+
+    public function test_a_teacher_keeps_a_list_of_objectives_by_unit(): void
+    {
+        $this->asTeacher($this->teacher())->getJson('/api/teacher')->assertJsonPath('objectives', []);
+        $ebb = ['unit' => 'Coast', 'code' => 'GG-1', 'text' => 'Explain the ebb'];
+        $kept = [$ebb, ['unit' => '', 'code' => '', 'text' => ' Light a lamp '], $ebb];
+        $this->putJson('/api/teacher/objectives', ['objectives' => $kept])->assertOk()
+            ->assertJsonPath('objectives', [['unit' => '', 'code' => '', 'text' => 'Light a lamp'], $ebb]);
+        $this->getJson('/api/teacher')->assertJsonPath('objectives.1', $ebb);
+        $this->putJson('/api/teacher/objectives', ['objectives' => [['unit' => '', 'code' => '', 'text' => '']]])->assertStatus(422);
+        $this->putJson('/api/teacher/objectives', ['objectives' => [['text' => 'x']]])->assertStatus(422);
+        $this->putJson('/api/teacher/objectives', ['objectives' => array_fill(0, 501, $ebb)])->assertStatus(422);
+        $this->asTeacher($this->teacher('Stranger'))->getJson('/api/teacher')->assertJsonPath('objectives', []);
+    }
 }

@@ -410,7 +410,7 @@ describe('what belongs to the whole quiz', () => {
         expect(now()).toMatchObject({ subject: 'Geography', unit: 'Coast', tags: ['tides', 'neap tide'] });
     });
 
-    it('gives parts weights, and objectives the codes of a curriculum', async () => {
+    it('gives parts weights, and objectives the codes of a curriculum, shown to students where that is wished', async () => {
         const { now } = whole({
             ...quizOf(asking('Which?', ['ebb'])),
             objectives: [{ id: 'O', text: 'Say it' }],
@@ -419,11 +419,42 @@ describe('what belongs to the whole quiz', () => {
                 { id: 'Q', title: 'Second', weight: 2 },
             ],
         });
-        await user.type(screen.getByLabelText('Say it'), 'GG-1.2');
+        await user.type(screen.getByLabelText('Code of objective 1'), 'GG-1.2');
+        await user.click(screen.getByLabelText('Students see it'));
         await user.type(screen.getByLabelText('First'), '1,5');
         await user.clear(screen.getByLabelText('Second'));
-        expect(now().objectives).toEqual([{ id: 'O', text: 'Say it', code: 'GG-1.2' }]);
+        expect(now().objectives).toEqual([{ id: 'O', text: 'Say it', code: 'GG-1.2', shown: true }]);
         expect(now().parts?.map(({ weight }) => weight)).toEqual([1.5, null]);
+    });
+
+    it('takes objectives from the list that the teacher keeps by unit, and keeps new ones there', async () => {
+        const ebb = { unit: 'Coast', code: 'GG-1', text: 'Explain the ebb' };
+        const lamp = { unit: '', code: '', text: 'Light a lamp' };
+        vi.spyOn(client, 'GET').mockImplementation((path) =>
+            answer(path === '/teacher' ? { standingInstructions: '', objectives: [lamp, ebb] } : []),
+        );
+        const put = vi.spyOn(client, 'PUT').mockImplementation(() => answer({}));
+        const { now } = whole({
+            ...quizOf(asking('Which?', ['ebb'])),
+            unit: 'Coast',
+            objectives: [{ id: 'O', text: 'Read a tide table' }],
+        });
+        const list = await screen.findByLabelText('From your list …');
+        expect(
+            within(list)
+                .getAllByRole('group')
+                .map((unit) => unit.getAttribute('label')),
+        ).toEqual(['Without a unit', 'Coast']);
+        await user.selectOptions(list, 'GG-1 Explain the ebb');
+        expect(now().objectives?.map(({ text, code }) => [text, code])).toEqual([
+            ['Read a tide table', undefined],
+            ['Explain the ebb', 'GG-1'],
+        ]);
+        expect(screen.queryByRole('option', { name: 'GG-1 Explain the ebb' })).toBeNull();
+        await user.click(screen.getByRole('button', { name: 'Keep it in your list, unit Coast' }));
+        expect(put).toHaveBeenCalledWith('/teacher/objectives', {
+            body: { objectives: [lamp, ebb, { unit: 'Coast', code: '', text: 'Read a tide table' }] },
+        });
     });
 
     it('has more than one finish, the first of which stays', async () => {

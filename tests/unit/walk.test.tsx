@@ -32,6 +32,7 @@ const view = (more: Partial<RoundView> = {}) =>
         ends: null,
         atHand: [],
         part: null,
+        objectives: [],
         overview: null,
         media: {},
         place: { kind: 'reading', frame: 'F1', maySkip: false, title: 'Rocks', text: 'Rocks stay.' },

@@ -123,7 +123,8 @@ final readonly class TeachingCheck
                 $this->quiz->allQuestions(),
                 static fn (Question $question): bool => in_array($objective->id, $question->objectives, true),
             );
-            if (count($serving) < 2) {
+            // One without words is not written yet.
+            if (count($serving) < 2 && trim($objective->text) !== '') {
                 $found[] = [Severity::Advises, $objective->id, self::fewFor($objective, count($serving)), null];
             }
         }

@@ -9,12 +9,13 @@ use HiddenLadder\Core\Fields;
 /** What students are to be able to do, with a curriculum's code where it has one. */
 final readonly class Objective
 {
-    public function __construct(public string $id, public string $text, public string $code)
+    /** @param  bool  $shown  to students, with what the quiz is about */
+    public function __construct(public string $id, public string $text, public string $code, public bool $shown)
     {
     }
 
     public static function read(Fields $fields): self
     {
-        return new self($fields->string('id'), $fields->string('text'), $fields->stringOr('code', ''));
+        return new self($fields->string('id'), $fields->string('text'), $fields->stringOr('code', ''), $fields->booleanOr('shown', false));
     }
 }

@@ -74,6 +74,19 @@ final class ProjectionTest extends TestCase
         self::assertNull($at(Sample::id('last')), 'no part');
     }
 
+    public function test_objectives_are_told_where_the_teacher_shows_them(): void
+    {
+        $document = Sample::document();
+        $document['objectives'] = [
+            ['id' => Sample::id('told'), 'text' => 'Read a tide table', 'shown' => true],
+            ['id' => Sample::id('kept'), 'text' => 'Own plans', 'code' => 'GG-1'],
+            ['id' => Sample::id('blank'), 'text' => ' ', 'shown' => true],
+        ];
+        $quiz = QuizDocument::read($document);
+        self::assertSame(['Read a tide table'], (new Projection($quiz, Terms::learn()))->of(new State)['objectives']);
+        self::assertStringNotContainsString('Own plans', (string) json_encode((new Projection($quiz, Terms::learn()))->of(new State)));
+    }
+
     public function test_a_slip_shows_its_feedback_the_own_answer_and_the_rung(): void
     {
         $view = $this->place(null, new Started, $this->choice('plain'));

@@ -58,6 +58,7 @@ export type Purpose = Schemas['Purpose'];
 export type Workings = Schemas['Workings'];
 export type WorkedAnswer = Schemas['WorkedAnswer'];
 export type Conversation = Schemas['Conversation'];
+export type KeptObjective = Schemas['KeptObjective'];
 export type Rehearsal = Schemas['Rehearsal'];
 
 export type RehearsedBy = Schemas['RehearsedBy'];

@@ -85,7 +85,7 @@ export function Player({ view, busy, notice, send, kept, ending, leave, asking, 
                     <h2 className="border-b border-line px-4 py-2 font-display text-lg">{view.part}</h2>
                 )}
                 {notice !== null && <div className="px-4 pt-3">{notice}</div>}
-                {!isEmpty(view.instructions) && !view.finished && (
+                {(!isEmpty(view.instructions) || view.objectives.length > 0) && !view.finished && (
                     <details
                         className="border-b border-line px-4 py-2"
                         open={view.number === 1}
@@ -96,6 +96,16 @@ export function Player({ view, busy, notice, send, kept, ending, leave, asking, 
                         </summary>
                         <div className="pb-2" data-read-aloud>
                             <Rich text={view.instructions} />
+                            {view.objectives.length > 0 && (
+                                <>
+                                    <p className="mt-2 font-semibold">{say('player.player.what-you-are-to-be-able-to-do')}</p>
+                                    <ul className="list-disc pl-6">
+                                        {view.objectives.map((objective) => (
+                                            <li key={objective}>{objective}</li>
+                                        ))}
+                                    </ul>
+                                </>
+                            )}
                         </div>
                     </details>
                 )}

@@ -108,6 +108,28 @@ final class AccountController extends Controller
         return new JsonResponse(new TeacherAccount($teacher));
     }
 
+    /** The list of objectives from which those of quizzes are taken: by unit, each once. */
+    public function keepObjectives(Request $request): JsonResponse
+    {
+        $request->validate([
+            'objectives' => ['present', 'array', 'max:500'],
+            'objectives.*.unit' => ['present', 'nullable', 'string', 'max:200'],
+            'objectives.*.code' => ['present', 'nullable', 'string', 'max:200'],
+            'objectives.*.text' => ['required', 'string', 'max:500'],
+        ]);
+        $kept = [];
+        foreach ($request->array('objectives') as $one) {
+            $words = static fn (string $member): string => trim((string) ($one[$member] ?? ''));
+            $kept[] = ['unit' => $words('unit'), 'code' => $words('code'), 'text' => $words('text')];
+        }
+        $kept = array_values(array_unique($kept, SORT_REGULAR));
+        usort($kept, static fn (array $a, array $b): int => [$a['unit'], $a['code'], $a['text']] <=> [$b['unit'], $b['code'], $b['text']]);
+        $teacher = $this->teacher($request);
+        $teacher->update(['objectives' => $kept]);
+
+        return new JsonResponse(new TeacherAccount($teacher));
+    }
+
     /** Says the same whether the address is known or not. */
     public function forgot(Request $request): Response
     {

@@ -8,6 +8,7 @@ use HiddenLadder\Core\Quiz\Clip;
 use HiddenLadder\Core\Quiz\Cue;
 use HiddenLadder\Core\Quiz\CueKind;
 use HiddenLadder\Core\Quiz\DrillStop;
+use HiddenLadder\Core\Quiz\Objective;
 use HiddenLadder\Core\Quiz\Question;
 use HiddenLadder\Core\Quiz\QuizDocument;
 use HiddenLadder\Core\Quiz\ReadingStop;
@@ -114,6 +115,7 @@ final readonly class Projection
             'number' => $state->number,
             'language' => $this->quiz->language,
             'instructions' => $this->quiz->instructions,
+            'objectives' => $this->objectives(),
             'returning' => $state->returning,
             'part' => $this->part($state),
             'ends' => $state->isFinished() ? null : $this->position->roundEnds($state),
@@ -121,6 +123,14 @@ final readonly class Projection
             'overview' => $this->overview($state),
             'place' => $this->place($state),
         ];
+    }
+
+    /** @return list<string> what students are to be able to do, as far as their teacher shows it to them */
+    private function objectives(): array
+    {
+        $shown = array_filter($this->quiz->objectives, static fn (Objective $one): bool => $one->shown && trim($one->text) !== '');
+
+        return array_values(array_map(static fn (Objective $one): string => $one->text, $shown));
     }
 
     /** The heading of the part in which the student stands; none outside of all parts, and for one without a heading. */

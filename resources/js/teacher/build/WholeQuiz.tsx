@@ -12,8 +12,8 @@ import { PointsField } from '../../ui/PointsField';
 import { decimal } from '../../ui/ShareField';
 import { ulid } from '../../ui/ulid';
 import { say } from '../../words/words';
-
 import { MasteryFields } from './MasteryFields';
+import { ObjectivesFields } from './ObjectivesFields';
 import { StandingInstructions } from './StandingInstructions';
 
 interface Props {
@@ -44,13 +44,7 @@ export function WholeQuiz({ document, change, select, forecast }: Props) {
             />
             <StandingInstructions instructions={document.instructions} />
             {forecast}
-            <Words
-                legend={say('build.whole-quiz.objectives')}
-                add={say('build.whole-quiz.add-an-objective')}
-                list={document.objectives ?? []}
-                onChange={(objectives) => change({ ...document, objectives })}
-            />
-            <Codes document={document} change={change} />
+            <ObjectivesFields document={document} change={change} />
             <Words
                 legend={say('build.whole-quiz.misconceptions-that-wrong-answers-can')}
                 add={say('build.whole-quiz.add-a-misconception')}
@@ -138,35 +132,6 @@ function Words({
                 {add}
             </Button>
         </fieldset>
-    );
-}
-
-/** The codes by which a curriculum names objectives, where it has some. */
-function Codes({ document, change }: Pick<Props, 'document' | 'change'>) {
-    const objectives = document.objectives ?? [];
-    if (objectives.length === 0) {
-        return null;
-    }
-    return (
-        <details className="text-sm">
-            <summary className="font-semibold">{say('build.whole-quiz.codes-of-the-objectives-in')}</summary>
-            <div className="mt-2 grid gap-3">
-                {objectives.map((objective) => (
-                    <Field
-                        key={objective.id}
-                        label={objective.text || say('build.whole-quiz.an-objective-without-words')}
-                        value={objective.code ?? ''}
-                        onChange={(event) => {
-                            const code = event.currentTarget.value;
-                            change({
-                                ...document,
-                                objectives: objectives.map((other) => (other.id === objective.id ? { ...other, code } : other)),
-                            });
-                        }}
-                    />
-                ))}
-            </div>
-        </details>
     );
 }
 
