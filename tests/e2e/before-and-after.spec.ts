@@ -62,6 +62,7 @@ test('the forecast stands beside the picture and on it', async ({ page }) => {
 test('looking back at a task: sentences, questions, students, needs and videos', async ({ page }) => {
     await signInToDemo(page);
     await page
+        .getByRole('region', { name: say('teacher.today.running-now') })
         .getByRole('link', { name: /Tides at Skerry Bay/ })
         .first()
         .click();
@@ -151,7 +152,10 @@ test('what to expect of a class is told under the terms a quiz is given with', a
 
 test('a task shows how deep the class went wherever it is named', async ({ page }) => {
     await signInToDemo(page);
-    const task = page.getByRole('link', { name: /Tides at Skerry Bay/ }).first();
+    const task = page
+        .getByRole('region', { name: say('teacher.today.running-now') })
+        .getByRole('link', { name: /Tides at Skerry Bay/ })
+        .first();
     await expect(
         task.getByRole('img', { name: anyFigures('cutaway.depth-profile.deepest-at-stop-of-rungs', ['number', 'depth'], { rungs: 1 }) }),
     ).toBeVisible();

@@ -46,6 +46,7 @@ test('the demo’s class at work has something to show in every view', async ({ 
     await signInToDemo(page);
     await isAccessible(page);
     await page
+        .getByRole('region', { name: say('teacher.today.running-now') })
         .getByRole('link', { name: /Tides at Skerry Bay/ })
         .first()
         .click();
@@ -73,6 +74,7 @@ test('by night the same views can be read', async ({ browser }) => {
     const page = await context.newPage();
     await signInToDemo(page);
     await page
+        .getByRole('region', { name: say('teacher.today.running-now') })
         .getByRole('link', { name: /Tides at Skerry Bay/ })
         .first()
         .click();

@@ -24,8 +24,16 @@ async function picture(page: Page, name: string, shows: Locator): Promise<void> 
 test('the teacher’s views', async ({ page }) => {
     await page.goto('/sign-in');
     await signInToDemo(page);
-    await picture(page, 'today', page.getByRole('link', { name: /Tides at Skerry Bay/ }).first());
+    await picture(
+        page,
+        'today',
+        page
+            .getByRole('region', { name: say('teacher.today.running-now') })
+            .getByRole('link', { name: /Tides at Skerry Bay/ })
+            .first(),
+    );
     await page
+        .getByRole('region', { name: say('teacher.today.running-now') })
         .getByRole('link', { name: /Tides at Skerry Bay/ })
         .first()
         .click();
