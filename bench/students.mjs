@@ -74,7 +74,7 @@ export function next(place) {
     if (place.kind === 'video') {
         return place.nextCue === null
             ? ['went-on', { from: place.frame }]
-            : ['watched', { video: place.id, from: Math.min(place.resumeAt, place.nextCue), to: place.nextCue, speed: 1 }];
+            : ['watched', { video: place.id, from: Math.max(place.clip.from, place.nextCue - 1), to: place.nextCue, speed: 1 }];
     }
     if (place.kind === 'reading' || place.verdictShown || place.rung !== null) {
         return ['went-on', { from: place.frame }];

@@ -27,11 +27,13 @@ use HiddenLadder\Core\Round\Event\Overruled;
 use HiddenLadder\Core\Round\Event\Started;
 use HiddenLadder\Core\Round\Event\StoredEvent;
 use HiddenLadder\Core\Round\Event\TimedOut;
+use HiddenLadder\Core\Round\Event\Watched;
 use HiddenLadder\Core\Round\History;
 use HiddenLadder\Core\Round\Result\Fact;
 use HiddenLadder\Core\Round\Result\Refusal;
 use HiddenLadder\Core\Round\Result\Replayed;
 use HiddenLadder\Core\Round\State;
+use HiddenLadder\Core\Round\Watching;
 use HiddenLadder\Core\Terms\Terms;
 use Illuminate\Database\UniqueConstraintViolationException;
 use Illuminate\Support\Facades\DB;
@@ -103,7 +105,11 @@ final class RoundBook
             $this->ownFiles($locked, $sent->event);
             $late = $this->clock->isLate($locked, $sent->madeMs);
             $locked->last_event_id = $sent->id;
-            $state = $this->append($locked, $sent->id, $sent->event, (int) now()->valueOf(), $sent->madeMs, $late, $before);
+            $now = (int) now()->valueOf();
+            $event = $sent->event instanceof Watched
+                ? Watching::cut($sent->event, $before, $now)
+                : $sent->event;
+            $state = $this->append($locked, $sent->id, $event, $now, $sent->madeMs, $late, $before);
 
             return $this->views->of($locked, $state);
         }, self::ATTEMPTS);

@@ -220,4 +220,21 @@ final class RoundTest extends AppTestCase
         $this->getJson('/api/today')->assertOk()->assertJsonPath('running.0.started', 1);
         $this->getJson("/api/tasks/{$this->task->id}")->assertOk()->assertJsonPath('edition', 1);
     }
+
+    public function test_what_nobody_can_have_watched_yet_is_cut_off_and_never_refused(): void
+    {
+        $this->answers('yes/Indeed./right')->assertOk();
+        $place = $this->getJson("/api/student/rounds/$this->round")->json('place');
+        $video = $this->sends('went-on', ['from' => $place['frame']])->assertOk()->assertJsonPath('place.kind', 'video')->json('place');
+        $watches = fn (float $from, float $to): array => $this->sends('watched', ['video' => $video['id'], 'from' => $from, 'to' => $to, 'speed' => 2])
+            ->assertOk()->json('place');
+        $seen = $watches(0, 9)['seen'];
+        self::assertCount(2, $seen);
+        self::assertGreaterThanOrEqual(5.0, $seen[1], 'five seconds to spare');
+        self::assertLessThan(9.0, $seen[1]);
+        // Stored as it was cut, so that what is looked back on says the same.
+        self::assertEqualsWithDelta($seen[1], RoundEvent::query()->where('kind', 'watched')->sole()->data['to'], 0.001);
+        $this->travel(60)->seconds();
+        self::assertSame('question', $watches($seen[1], 10)['kind'], 'the cue is played into');
+    }
 }

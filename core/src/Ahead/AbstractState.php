@@ -157,6 +157,7 @@ final readonly class AbstractState
         }
         if (isset($from->watchedTo[$stop])) {
             $to->watchedTo[$stop] = $from->watchedTo[$stop];
+            $to->seen[$stop] = $from->seen[$stop] ?? [];
         }
     }
 

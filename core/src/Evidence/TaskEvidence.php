@@ -8,6 +8,7 @@ use HiddenLadder\Core\Quiz\Entry;
 use HiddenLadder\Core\Quiz\Question;
 use HiddenLadder\Core\Quiz\QuestionKind;
 use HiddenLadder\Core\Quiz\QuizDocument;
+use HiddenLadder\Core\Round\WatchedIntervals;
 
 /** All figures of one task, from its students' rounds; add students one by one, then ask. */
 final class TaskEvidence

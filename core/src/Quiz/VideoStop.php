@@ -21,6 +21,9 @@ final readonly class VideoStop extends Stop
     /** Whether students see where the cues are. */
     public bool $cuesShown;
 
+    /** Whether students see how many of them are still to come. */
+    public bool $cuesCounted;
+
     public Seeking $seeking;
 
     protected function __construct(Fields $fields)
@@ -33,6 +36,7 @@ final readonly class VideoStop extends Stop
         $this->cues = $cues;
         $this->staysAtHand = $fields->booleanOr('staysAtHand', false);
         $this->cuesShown = $fields->booleanOr('cuesShown', true);
+        $this->cuesCounted = $fields->booleanOr('cuesCounted', $this->cuesShown);
         $this->seeking = Seeking::from($fields->stringOr('seeking', 'open-cue'));
     }
 

@@ -46,8 +46,17 @@ final class State implements Outcome
     /** @var list<string> questions that still come back */
     public array $pending = [];
 
-    /** @var array<string, float> seconds of each video stop up to which it was watched */
+    /** @var array<string, float> seconds of each video stop at which its student was last */
     public array $watchedTo = [];
+
+    /** @var array<string, list<array{float, float}>> stretches of each video stop that were seen, in order, without overlaps */
+    public array $seen = [];
+
+    /** @var array<string, float> seconds that were watched of each video stop, again and again counted each time */
+    public array $watchedFor = [];
+
+    /** @var array<string, int> milliseconds since 1970 at which each video stop was first shown */
+    public array $shownAt = [];
 
     /** @var list<array{string, bool}> tries that count as evidence of what the student knows: question, and whether it was right */
     public array $evidence = [];
@@ -142,6 +151,14 @@ final class State implements Outcome
         $read->returning = $fields->booleanOr('returning', false);
         $read->pending = $fields->stringsOr('pending');
         $read->watchedTo = $fields->numberMap('watchedTo');
+        $seen = $fields->has('seen') ? $fields->object('seen') : Fields::of([]);
+        foreach (array_keys($seen->all()) as $stop) {
+            foreach (array_chunk($seen->numbers((string) $stop), 2) as [$from, $to]) {
+                $read->seen[(string) $stop][] = [$from, $to];
+            }
+        }
+        $read->watchedFor = $fields->numberMap('watchedFor');
+        $read->shownAt = $fields->has('shownAt') ? $fields->integers('shownAt') : [];
         $read->evidence = $fields->objectsOr('evidence', static fn (Fields $one): array => [$one->string('q'), $one->boolean('r')]);
         $read->handedIn = $fields->booleanOr('handedIn', false);
         $read->finish = $fields->stringOrNull('finish');
@@ -173,6 +190,9 @@ final class State implements Outcome
             'returning' => $this->returning,
             'pending' => $this->pending,
             'watchedTo' => $this->watchedTo,
+            'seen' => array_map(static fn (array $stretches): array => array_merge(...$stretches), $this->seen),
+            'watchedFor' => $this->watchedFor,
+            'shownAt' => $this->shownAt,
             'evidence' => array_map(static fn (array $one): array => ['q' => $one[0], 'r' => $one[1]], $this->evidence),
             'handedIn' => $this->handedIn,
             'finish' => $this->finish,

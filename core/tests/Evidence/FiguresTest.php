@@ -8,7 +8,7 @@ use Eris\Generators;
 use Eris\TestTrait;
 use HiddenLadder\Core\Evidence\Gain;
 use HiddenLadder\Core\Evidence\Share;
-use HiddenLadder\Core\Evidence\WatchedIntervals;
+use HiddenLadder\Core\Round\WatchedIntervals;
 use PHPUnit\Framework\TestCase;
 
 final class FiguresTest extends TestCase

@@ -216,6 +216,8 @@ final class EngineTest extends TestCase
         $this->does(new Watched(Sample::id('video'), 0, 4, 2));
         $this->isAt('video');
         $this->does(new Watched(Sample::id('video'), 30, 30, 1));
+        $this->isAt('video');
+        $this->does(new Watched(Sample::id('video'), 9, 10, 1));
         $this->isAt('video', 'cue');
     }
 

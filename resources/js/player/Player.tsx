@@ -48,8 +48,12 @@ export function Player({ view, busy, notice, send, kept, ending, leave, asking, 
     const Middle = kept ? 'main' : 'div';
     return (
         <MediaKnown value={view.media}>
-            <div className="mx-auto flex min-h-dvh w-full max-w-2xl flex-col bg-paper" data-quiz-language={view.language}>
-                <header className="border-b border-line px-4 pt-3 pb-2">
+            <div
+                className="mx-auto flex min-h-dvh w-full max-w-2xl flex-col bg-paper [&:fullscreen]:max-w-none [&:fullscreen]:overflow-y-auto"
+                data-quiz-language={view.language}
+                data-full-screen
+            >
+                <header className="border-b border-line px-4 pt-3 pb-2 [:fullscreen_&]:hidden">
                     <div className="flex items-center justify-between gap-3">
                         <h1 className="truncate text-base">{view.title}</h1>
                         <div className="flex items-center">
@@ -87,7 +91,7 @@ export function Player({ view, busy, notice, send, kept, ending, leave, asking, 
                 {notice !== null && <div className="px-4 pt-3">{notice}</div>}
                 {(!isEmpty(view.instructions) || view.objectives.length > 0) && !view.finished && (
                     <details
-                        className="border-b border-line px-4 py-2"
+                        className="border-b border-line px-4 py-2 [:fullscreen_&]:hidden"
                         open={view.number === 1}
                         key={view.number === 1 ? 'first' : 'later'}
                     >

@@ -1,8 +1,9 @@
-import { Captions, Pause, Play } from 'lucide-react';
-import { type ReactNode, type RefObject, useCallback, useEffect, useRef, useState } from 'react';
+import { AArrowUp, Captions, Maximize, Pause, PictureInPicture2, Play, RotateCcw, Volume2, VolumeX } from 'lucide-react';
+import { type KeyboardEvent, type ReactNode, type RefObject, useCallback, useEffect, useRef, useState } from 'react';
 import type { Clip } from '../api/types';
 import { timecode } from '../ui/time';
 import { say } from '../words/words';
+import { landing, pairs, type Seeking, type Stretches, withStretch } from './seeking';
 
 export interface Stretch {
     from: number;
@@ -21,10 +22,13 @@ interface Props {
     marks?: { at: number; done: boolean }[];
     /** It stops here, and unless seeking is free cannot be moved past it. */
     holdAt?: number | null;
-    /** Where it can be moved to: anywhere, back only, or anywhere before the next open cue. */
-    seeking?: 'free' | 'back' | 'open-cue';
+    /** Where it can be moved to: anywhere, back and forth as far as was seen, or anywhere before the next open cue. */
+    seeking?: Seeking;
+    /** What was seen before: from and to by turns, in seconds. */
+    seen?: number[];
     onWatched?: (stretch: Stretch) => void;
-    onHeld?: (at: number) => void;
+    /** It was moved, and stands there now. */
+    onMoved?: (at: number) => void;
     onMoment?: (at: number) => void;
     video?: RefObject<HTMLVideoElement | null>;
     children?: ReactNode;
@@ -32,6 +36,13 @@ interface Props {
 
 /** How often what was seen is reported while it plays, in seconds of the video. */
 const REPORT_EVERY = 10;
+
+/** Seconds that a step back goes, and a press of an arrow. */
+const STEP = 5;
+
+const speeds = [0.5, 0.75, 1, 1.25, 1.5, 2];
+
+const nothing: number[] = [];
 
 /** Plays a stretch of a video in place. Times are seconds from the video's own start. */
 export function VideoPlayer({
@@ -42,9 +53,10 @@ export function VideoPlayer({
     startAt,
     marks = [],
     holdAt = null,
-    seeking = 'open-cue',
+    seeking = 'free',
+    seen = nothing,
     onWatched,
-    onHeld,
+    onMoved,
     onMoment,
     video: given,
     children,
@@ -55,10 +67,15 @@ export function VideoPlayer({
     const [at, setAt] = useState(startAt ?? clip.from);
     const [playing, setPlaying] = useState(false);
     const [captioned, setCaptioned] = useState(captions);
+    const [large, setLarge] = useState(false);
+    const [rate, setRate] = useState(1);
+    const [volume, setVolume] = useState(1);
     const [failed, setFailed] = useState(false);
     const since = useRef<number | null>(null);
-    // How far it has been played, for those who may only go back.
-    const furthest = useRef(startAt ?? clip.from);
+    // Where it was a moment ago: a cue is come to by playing over it.
+    const before = useRef(startAt ?? clip.from);
+    // What was played here, beside what was seen before.
+    const played = useRef<Stretches>([]);
     // Where it is to begin: it may be pulled elsewhere before the video has loaded.
     const wanted = useRef(startAt ?? clip.from);
     const end = clip.to ?? duration ?? clip.from;
@@ -68,7 +85,9 @@ export function VideoPlayer({
         const from = since.current;
         since.current = null;
         if (player !== null && from !== null && player.currentTime - from > 0.2) {
-            onWatched?.({ from, to: Math.min(player.currentTime, end), speed: player.playbackRate });
+            const to = Math.min(player.currentTime, end);
+            played.current = withStretch(played.current, [from, to]);
+            onWatched?.({ from, to, speed: player.playbackRate });
         }
     }, [end, onWatched, video]);
 
@@ -78,11 +97,15 @@ export function VideoPlayer({
             if (player === null) {
                 return;
             }
+            // Up to the cue itself, however short the way to it was.
+            const from = Math.min(since.current ?? moment, moment);
+            since.current = null;
             player.pause();
             player.currentTime = moment;
-            onHeld?.(moment);
+            played.current = withStretch(played.current, [from, moment]);
+            onWatched?.({ from, to: moment, speed: player.playbackRate });
         },
-        [onHeld, video],
+        [onWatched, video],
     );
 
     const tick = useCallback(() => {
@@ -91,10 +114,10 @@ export function VideoPlayer({
             return;
         }
         setAt(player.currentTime);
-        furthest.current = Math.max(furthest.current, player.currentTime);
+        const last = before.current;
+        before.current = player.currentTime;
         onMoment?.(player.currentTime);
-        if (holdAt !== null && !player.paused && player.currentTime >= holdAt - 0.05) {
-            report();
+        if (holdAt !== null && !player.paused && last <= holdAt && player.currentTime >= holdAt - 0.05) {
             hold(holdAt);
         } else if (!player.paused && player.currentTime >= end) {
             player.pause();
@@ -141,19 +164,70 @@ export function VideoPlayer({
         }
         const wasPlaying = !player.paused;
         report();
-        const latest = seeking === 'back' ? Math.max(furthest.current, player.currentTime) : end;
-        const target = Math.max(clip.from, Math.min(to, end, latest));
-        if (seeking !== 'free' && holdAt !== null && target >= holdAt - 0.05) {
-            hold(holdAt);
-            return;
-        }
+        const reached = pairs(seen).reduce(withStretch, withStretch(played.current, [clip.from, clip.from]));
+        const target = landing(Math.max(clip.from, Math.min(to, end)), { seeking, reached, holdAt, start: clip.from });
         wanted.current = target;
+        before.current = target;
         player.currentTime = target;
         setAt(target);
         onMoment?.(target);
+        onMoved?.(target);
         if (wasPlaying) {
             since.current = target;
         }
+    };
+
+    const setSpeed = (rate: number) => {
+        report();
+        setRate(rate);
+        if (video.current !== null) {
+            video.current.playbackRate = rate;
+            since.current = video.current.paused ? null : video.current.currentTime;
+        }
+    };
+
+    const fullScreen = (event: { currentTarget: Element }) => {
+        // With all of the walk in it, so that the question is there too.
+        const whole = event.currentTarget.closest('[data-full-screen]') ?? event.currentTarget.closest('figure');
+        void (document.fullscreenElement === null ? whole?.requestFullscreen() : document.exitFullscreen())?.catch(() => undefined);
+    };
+
+    /** One key each; what a field in it does with a key is the field's. */
+    const onKeyDown = (event: KeyboardEvent<HTMLElement>) => {
+        const player = video.current;
+        const isField = event.target instanceof HTMLSelectElement || event.target instanceof HTMLTextAreaElement;
+        if (player === null || isField || event.ctrlKey || event.metaKey || event.altKey) {
+            return;
+        }
+        const isButton = event.target instanceof HTMLButtonElement;
+        switch (event.key) {
+            case ' ':
+                if (isButton) {
+                    return;
+                }
+                toggle();
+                break;
+            case 'ArrowLeft':
+            case 'ArrowRight':
+                seek(player.currentTime + (event.key === 'ArrowLeft' ? -1 : 1) * (event.shiftKey ? 1 : STEP));
+                break;
+            case 'm':
+                player.muted = !player.muted;
+                break;
+            case 'c':
+                setCaptioned(!captioned);
+                break;
+            case 'f':
+                fullScreen(event);
+                break;
+            case '<':
+            case '>':
+                setSpeed(speeds[Math.max(0, Math.min(speeds.length - 1, speeds.indexOf(rate) + (event.key === '<' ? -1 : 1)))] ?? 1);
+                break;
+            default:
+                return;
+        }
+        event.preventDefault();
     };
 
     const toggle = () => {
@@ -176,12 +250,12 @@ export function VideoPlayer({
     }
 
     return (
-        <figure className="m-0 overflow-hidden rounded-md border border-line bg-sheet">
+        <figure className="m-0 overflow-hidden rounded-md border border-line bg-sheet" onKeyDown={onKeyDown}>
             <div className="relative">
                 {/* biome-ignore lint/a11y/useMediaCaption: a caption track is there whenever the video has captions */}
                 <video
                     ref={video}
-                    className="block aspect-video w-full bg-earth object-contain"
+                    className={`block aspect-video w-full bg-earth object-contain [@media(max-height:500px)]:max-h-[60dvh] [:fullscreen_&]:max-h-[70dvh] ${large ? 'large-captions' : ''}`}
                     src={`/media/${clip.media}`}
                     preload="metadata"
                     playsInline
@@ -201,6 +275,7 @@ export function VideoPlayer({
                         report();
                     }}
                     onTimeUpdate={tick}
+                    onVolumeChange={(event) => setVolume(event.currentTarget.muted ? 0 : event.currentTarget.volume)}
                     onError={() => setFailed(true)}
                 >
                     {captions && (
@@ -229,6 +304,14 @@ export function VideoPlayer({
                 >
                     {playing ? <Pause size={22} /> : <Play size={22} />}
                 </button>
+                <button
+                    type="button"
+                    onClick={() => seek((video.current?.currentTime ?? 0) - STEP)}
+                    className="grid size-11 shrink-0 place-items-center rounded-md hover:bg-tint"
+                    aria-label={say('player.video-player.a-step-back', { seconds: STEP })}
+                >
+                    <RotateCcw size={20} />
+                </button>
                 <div className="relative flex-1 pt-1">
                     <input
                         type="range"
@@ -256,18 +339,77 @@ export function VideoPlayer({
                 <span className="text-sm text-soft">
                     {timecode(Math.max(0, Math.floor(at) - Math.floor(clip.from)))} / {timecode(Math.max(0, Math.round(end - clip.from)))}
                 </span>
-                {captions && (
-                    <button
-                        type="button"
-                        className={`grid size-11 shrink-0 place-items-center rounded-md hover:bg-tint ${captioned ? 'text-accent' : 'text-soft'}`}
-                        aria-pressed={captioned}
-                        aria-label={say('player.video-player.captions')}
-                        onClick={() => setCaptioned(!captioned)}
-                    >
-                        <Captions size={22} />
+            </div>
+            <div className="flex flex-wrap items-center gap-x-1 gap-y-1 px-2 pb-1.5">
+                <select
+                    className="min-h-11 rounded-md border border-line bg-sheet px-1 text-sm"
+                    aria-label={say('player.video-player.speed')}
+                    value={rate}
+                    onChange={(event) => setSpeed(Number(event.currentTarget.value))}
+                >
+                    {speeds.map((one) => (
+                        <option key={one} value={one}>
+                            {say('player.video-player.times', { speed: one })}
+                        </option>
+                    ))}
+                </select>
+                <label className="flex min-h-11 items-center gap-1 px-1 max-sm:hidden">
+                    {volume === 0 ? <VolumeX size={20} aria-hidden="true" /> : <Volume2 size={20} aria-hidden="true" />}
+                    <input
+                        type="range"
+                        className="w-16 accent-accent"
+                        min={0}
+                        max={1}
+                        step={0.1}
+                        value={volume}
+                        aria-label={say('player.video-player.volume')}
+                        onKeyDown={(event) => event.stopPropagation()}
+                        onChange={(event) => {
+                            if (video.current !== null) {
+                                video.current.muted = false;
+                                video.current.volume = Number(event.currentTarget.value);
+                            }
+                        }}
+                    />
+                </label>
+                <span className="ml-auto flex items-center">
+                    {captions && (
+                        <>
+                            <Toggle label={say('player.video-player.captions')} on={captioned} onClick={() => setCaptioned(!captioned)}>
+                                <Captions size={22} />
+                            </Toggle>
+                            {captioned && (
+                                <Toggle label={say('player.video-player.large-captions')} on={large} onClick={() => setLarge(!large)}>
+                                    <AArrowUp size={22} />
+                                </Toggle>
+                            )}
+                        </>
+                    )}
+                    {document.pictureInPictureEnabled && (
+                        <button
+                            type="button"
+                            className={sign}
+                            aria-label={say('player.video-player.picture-in-picture')}
+                            onClick={() => void video.current?.requestPictureInPicture().catch(() => undefined)}
+                        >
+                            <PictureInPicture2 size={20} />
+                        </button>
+                    )}
+                    <button type="button" className={sign} aria-label={say('player.video-player.full-screen')} onClick={fullScreen}>
+                        <Maximize size={20} />
                     </button>
-                )}
+                </span>
             </div>
         </figure>
+    );
+}
+
+const sign = 'grid size-11 shrink-0 place-items-center rounded-md text-soft hover:bg-tint';
+
+function Toggle({ label, on, onClick, children }: { label: string; on: boolean; onClick: () => void; children: ReactNode }) {
+    return (
+        <button type="button" className={`${sign} ${on ? 'text-accent' : ''}`} aria-pressed={on} aria-label={label} onClick={onClick}>
+            {children}
+        </button>
     );
 }

@@ -1,4 +1,4 @@
-import { useCallback, useState } from 'react';
+import { useCallback, useEffect, useRef, useState } from 'react';
 import type { RoundView, VideoPlace } from '../api/types';
 import { Button } from '../ui/Button';
 import { Text } from '../ui/Field';
@@ -20,11 +20,16 @@ export function VideoView({ place, media, busy, send }: Props) {
     const about = place.clip.media === null ? undefined : media[place.clip.media];
     const [at, setAt] = useState(place.resumeAt);
     const watched = useCallback((stretch: Stretch) => send({ kind: 'watched', data: { video: place.id, ...stretch } }), [send, place.id]);
-    const held = useCallback(
-        (moment: number) => send({ kind: 'watched', data: { video: place.id, from: moment, to: moment, speed: 1 } }),
-        [send, place.id],
+    // Where it was moved to is told when it stays there: what comes next is known by that.
+    const moving = useRef<ReturnType<typeof setTimeout> | undefined>(undefined);
+    useEffect(() => () => clearTimeout(moving.current), []);
+    const moved = useCallback(
+        (moment: number) => {
+            clearTimeout(moving.current);
+            moving.current = setTimeout(() => watched({ from: moment, to: moment, speed: 1 }), 400);
+        },
+        [watched],
     );
-    const open = place.cues.filter((cue) => cue.open).length;
     // A note stays until the next one.
     const note = place.notes.findLast((one) => one.at <= at + 0.2);
     return (
@@ -41,7 +46,8 @@ export function VideoView({ place, media, busy, send }: Props) {
                     marks={place.cues.map((cue) => ({ at: cue.at, done: !cue.open }))}
                     holdAt={place.nextCue}
                     onWatched={watched}
-                    onHeld={held}
+                    seen={place.seen}
+                    {...(place.seeking === 'free' ? { onMoved: moved } : {})}
                     onMoment={setAt}
                 />
                 {note !== undefined && (
@@ -51,8 +57,8 @@ export function VideoView({ place, media, busy, send }: Props) {
                     </div>
                 )}
                 <p className="mt-3 text-soft">
-                    {open > 0
-                        ? say('player.video-view.the-video-stops-for', { open })
+                    {place.openCues !== null && place.openCues > 0
+                        ? say('player.video-view.the-video-stops-for', { open: place.openCues })
                         : place.mayGoOn
                           ? say('player.video-view.you-can-look-at-any')
                           : say('player.video-view.the-video-stops-by-itself')}

@@ -9,6 +9,7 @@ use HiddenLadder\Core\Quiz\Question;
 use HiddenLadder\Core\Quiz\QuizDocument;
 use HiddenLadder\Core\Quiz\RungKind;
 use HiddenLadder\Core\Quiz\StaircaseStop;
+use HiddenLadder\Core\Quiz\VideoStop;
 use HiddenLadder\Core\Round\Decision\Dealt;
 use HiddenLadder\Core\Round\Decision\Led;
 use HiddenLadder\Core\Round\Decision\Returns;
@@ -75,6 +76,9 @@ final class Navigation
         $this->state->visited[$id] = true;
         $this->decisions->made(new Shown($id));
         $stop = $this->quiz->stop($id);
+        if ($stop instanceof VideoStop) {
+            $this->state->shownAt[$id] ??= $this->at;
+        }
         if (($stop instanceof DrillStop || $stop instanceof StaircaseStop) && ($this->state->series[$id]->ended ?? true)) {
             $series = new Series;
             $series->level = $stop instanceof StaircaseStop ? $stop->middle() : 0;

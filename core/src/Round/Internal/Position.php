@@ -121,10 +121,10 @@ final readonly class Position
     }
 
     /** The first cue of a video, in time, whose question still wants an answer. */
-    public function openCue(VideoStop $stop, State $state): ?Cue
+    public function openCue(VideoStop $stop, State $state, float $after = 0.0): ?Cue
     {
         foreach ($stop->cues as $cue) {
-            if ($cue->question !== null && $this->isOpen($cue->question, $state)) {
+            if ($cue->at >= $after && $cue->question !== null && $this->isOpen($cue->question, $state)) {
                 return $cue;
             }
         }

@@ -7,7 +7,9 @@ namespace HiddenLadder\Core\Round\Internal;
 use HiddenLadder\Core\Marking\Mark;
 use HiddenLadder\Core\Marking\Marker;
 use HiddenLadder\Core\Message;
+use HiddenLadder\Core\Quiz\Cue;
 use HiddenLadder\Core\Quiz\QuizDocument;
+use HiddenLadder\Core\Quiz\Seeking;
 use HiddenLadder\Core\Quiz\VideoStop;
 use HiddenLadder\Core\Round\Allowed;
 use HiddenLadder\Core\Round\Decision\Led;
@@ -43,6 +45,7 @@ use HiddenLadder\Core\Round\Result\Refused;
 use HiddenLadder\Core\Round\Result\Rule;
 use HiddenLadder\Core\Round\Result\Standing;
 use HiddenLadder\Core\Round\State;
+use HiddenLadder\Core\Round\WatchedIntervals;
 use HiddenLadder\Core\Terms\Terms;
 
 /**
@@ -54,6 +57,9 @@ final class Walk extends WalkPart
 {
     /** Seconds by which a player may stop short of a cue and still have reached it. */
     private const CUE_REACH = 0.3;
+
+    /** Seconds from which on something was played, and not landed on. */
+    private const PLAYED = 0.2;
 
     private const LONGEST_COMMENT = 2000;
 
@@ -247,17 +253,69 @@ final class Walk extends WalkPart
         if (! $stop instanceof VideoStop || $this->state->top()?->id !== $stop->id) {
             return;
         }
-        $this->state->watchedTo[$stop->id] = $event->to;
-        if ($this->decisions->isFollowing()) {
-            $cue = $this->decisions->recorded(Shown::class)?->cue;
-        } else {
-            $open = $this->position->openCue($stop, $this->state);
-            $cue = $open !== null && $event->to + self::CUE_REACH >= $open->at ? $open->id : null;
+        $stretch = $this->letThrough($stop, $event);
+        if ($stretch === null) {
+            return;
+        }
+        [$from, $to] = $stretch;
+        $cue = $this->decisions->isFollowing()
+            ? $this->decisions->recorded(Shown::class)?->cue
+            : $this->cuePlayedInto($stop, $from, $to)?->id;
+        $this->state->watchedTo[$stop->id] = $to;
+        $this->state->watchedFor[$stop->id] = ($this->state->watchedFor[$stop->id] ?? 0.0) + $to - $from;
+        if ($to > $from) {
+            $this->state->seen[$stop->id] = (new WatchedIntervals([...$this->state->seen[$stop->id] ?? [], [$from, $to]]))->union;
         }
         if ($cue !== null) {
             $this->navigation->push(Frame::cue($cue));
             $this->decisions->made(new Shown($stop->id, $cue));
         }
+    }
+
+    /** @return array{float, float}|null what of a stretch the video's way of seeking lets through; nothing where it begins beyond that */
+    private function letThrough(VideoStop $stop, Watched $event): ?array
+    {
+        if ($stop->seeking === Seeking::Free) {
+            return [$event->from, $event->to];
+        }
+        if ($stop->seeking === Seeking::Back && ! $this->isReached($stop, $event->from)) {
+            return null;
+        }
+        $barrier = $this->position->openCue($stop, $this->state)?->at;
+
+        return match (true) {
+            $barrier === null => [$event->from, $event->to],
+            $event->from > $barrier + self::CUE_REACH => null,
+            default => [$event->from, max($event->from, min($event->to, $barrier + self::CUE_REACH))],
+        };
+    }
+
+    /** The open cue into which a stretch plays. Landing on one does not open it, unless it was played up to before. */
+    private function cuePlayedInto(VideoStop $stop, float $from, float $to): ?Cue
+    {
+        $open = $stop->seeking === Seeking::Free
+            ? $this->position->openCue($stop, $this->state, $from)
+            : $this->position->openCue($stop, $this->state);
+        if ($open === null || $to + self::CUE_REACH < $open->at) {
+            return null;
+        }
+
+        return $to - $from >= self::PLAYED || $this->isReached($stop, $open->at) ? $open : null;
+    }
+
+    /** Whether a moment lies in what was seen, or where the video begins. */
+    private function isReached(VideoStop $stop, float $moment): bool
+    {
+        if ($moment <= $stop->clip->from + self::CUE_REACH) {
+            return true;
+        }
+        foreach ($this->state->seen[$stop->id] ?? [] as [$from, $to]) {
+            if ($moment >= $from - self::CUE_REACH && $moment <= $to + self::CUE_REACH) {
+                return true;
+            }
+        }
+
+        return false;
     }
 
     private function setAside(string $id): void

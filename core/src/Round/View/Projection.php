@@ -13,6 +13,7 @@ use HiddenLadder\Core\Quiz\Question;
 use HiddenLadder\Core\Quiz\QuizDocument;
 use HiddenLadder\Core\Quiz\ReadingStop;
 use HiddenLadder\Core\Quiz\Rung;
+use HiddenLadder\Core\Quiz\Seeking;
 use HiddenLadder\Core\Quiz\StaircaseStop;
 use HiddenLadder\Core\Quiz\Stop;
 use HiddenLadder\Core\Quiz\Text;
@@ -202,6 +203,10 @@ final readonly class Projection
             $stop = $this->quiz->stopOf($question);
             $record = $state->record($question);
             $isSeries = $stop instanceof DrillStop || $stop instanceof StaircaseStop;
+            // How many a video asks is not told before they were asked, where that is hidden.
+            if ($stop instanceof VideoStop && ! $stop->cuesCounted && ! isset($state->records[$question])) {
+                continue;
+            }
             // Of a drill or a staircase counts what was asked, and not what it has left behind.
             if (! $isSeries || (isset($state->records[$question]) && ! $record->leftForGood)) {
                 $goes[$record->standing->value]++;
@@ -291,24 +296,31 @@ final readonly class Projection
     /** @return array<string, mixed> */
     private function video(VideoStop $stop, State $state): array
     {
+        $resumeAt = max($stop->clip->from, $state->watchedTo[$stop->id] ?? 0.0);
+        $seen = array_merge(...$state->seen[$stop->id] ?? []);
+        // What is hidden is told shortly before it comes, and what was come to stays.
+        $known = $stop->cuesShown ? INF : max([$resumeAt, ...$seen]) + self::SHORTLY_BEFORE;
         $cues = $notes = [];
+        $open = 0;
         foreach ($stop->cues as $cue) {
-            if ($cue->kind !== CueKind::Question) {
+            $isOpen = $cue->question !== null && $this->position->isOpen($cue->question, $state);
+            $open += $isOpen ? 1 : 0;
+            if ($cue->kind === CueKind::Question && $stop->cuesShown && $cue->question !== null) {
+                $cues[] = ['at' => $cue->at, 'open' => $isOpen];
+            } elseif ($cue->kind !== CueKind::Question && $cue->at <= $known) {
                 $notes[] = ['id' => $cue->id, 'kind' => $cue->kind->value, 'at' => $cue->at, 'text' => $cue->text];
-            } elseif ($stop->cuesShown && $cue->question !== null) {
-                $cues[] = ['at' => $cue->at, 'open' => $this->position->isOpen($cue->question, $state)];
             }
         }
-
-        $resumeAt = max($stop->clip->from, $state->watchedTo[$stop->id] ?? 0.0);
-        $next = $this->position->openCue($stop, $state)?->at;
+        $next = $this->position->openCue($stop, $state, $stop->seeking === Seeking::Free ? $resumeAt : 0.0)?->at;
 
         return [
             'id' => $stop->id,
             'title' => $stop->title,
             'clip' => $stop->clip,
             'resumeAt' => $resumeAt,
+            'seen' => $seen,
             'cues' => $cues,
+            'openCues' => $stop->cuesCounted ? $open : null,
             'notes' => $notes,
             'seeking' => $stop->seeking->value,
             'nextCue' => $next !== null && ($stop->cuesShown || $next - $resumeAt <= self::SHORTLY_BEFORE) ? $next : null,

@@ -35,7 +35,12 @@ export function StopSettings({ document, stop, change }: { document: QuizDocumen
                         <Check
                             label={say('build.stop-settings.students-see-where-the-questions')}
                             checked={stop.cuesShown ?? true}
-                            onChange={(cuesShown) => put({ cuesShown })}
+                            onChange={(cuesShown) => put({ cuesShown, cuesCounted: stop.cuesCounted ?? stop.cuesShown ?? true })}
+                        />
+                        <Check
+                            label={say('build.stop-settings.students-see-how-many-are-to-come')}
+                            checked={stop.cuesCounted ?? stop.cuesShown ?? true}
+                            onChange={(cuesCounted) => put({ cuesCounted })}
                         />
                         <Select
                             label={say('build.stop-settings.they-can-jump')}

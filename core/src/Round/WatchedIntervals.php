@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace HiddenLadder\Core\Evidence;
+namespace HiddenLadder\Core\Round;
 
 /** Stretches of a video as they were watched, in order, in seconds of the video. */
 final readonly class WatchedIntervals
