@@ -90,3 +90,56 @@ test('questions in a video: added where it is paused, asked where it stops', asy
     await page.getByRole('link', { name: 'Finn Abara' }).click();
     await expect(page.getByText(/watched 0:0[78] to 0:1/)).toBeVisible();
 });
+
+test('hidden questions: neither where nor how many is told, and without a connection the video waits before what is not known', async ({
+    page,
+    browser,
+}) => {
+    await signUp(page);
+    await makeQuiz(page, 'A film with a surprise');
+    await page.getByRole('button', { name: say('build.build.begin-with-a-video') }).click();
+    await page.getByText(say('build.media-picker.send-a-video-of-your')).click();
+    await page.getByLabel(/WebM or MP4/).setInputFiles(film);
+    await page.getByRole('button', { name: say('player.video-view.send'), exact: true }).click();
+    await expect(timeline(page)).toHaveAttribute('max', /^28/);
+    await page.getByText(say('build.stop-settings.this-stop-on-its-way', { isSome: 'no', said: '' })).click();
+    await page.getByLabel(say('build.stop-settings.students-see-where-the-questions')).uncheck();
+    await page.getByLabel(say('build.stop-settings.students-see-how-many-are-to-come')).uncheck();
+    await timeline(page).fill('22');
+    await page.getByRole('button', { name: say('build.video-editor.add-a-question-here-at', { time: '0:22' }) }).click();
+    await page.getByLabel(say('build.question-editor.question'), { exact: true }).fill('What comes now?');
+    for (const [index, option] of ['Ebb', 'Flood'].entries()) {
+        const name = say('build.question-editor.entry', { kind: 'option', name: 'AB'.charAt(index) });
+        await page.getByLabel(name, { exact: true }).fill(option);
+    }
+    await page
+        .getByLabel(say('build.question-editor.is-right', { label: say('build.question-editor.entry', { kind: 'option', name: 'A' }) }))
+        .check();
+    await saved(page);
+    await page.getByRole('button', { name: say('build.build.publish') }).click();
+    await expect(page.getByText(say('build.build.edition-is-published', { edition: 1 }))).toBeVisible();
+    const phrase = await giveOut(page, 'A film with a surprise', ['Gwen']);
+
+    const gwen = await enter(browser, phrase, 'Gwen');
+    const views: string[] = [];
+    gwen.on('response', async (response) => {
+        if (response.url().includes('/rounds')) {
+            views.push(await response.text().catch(() => ''));
+        }
+    });
+    await gwen.getByRole('button', { name: say('student.own.start') }).click();
+    await expect(gwen.getByText(say('player.video-view.the-video-stops-by-itself'))).toBeVisible();
+    await expect(timeline(gwen)).toHaveAttribute('max', /^28/);
+    // What was not seen cannot be gone to: something may be asked on the way.
+    await timeline(gwen).fill('25');
+    await expect.poll(() => momentOf(gwen)).toBeLessThan(1);
+    expect(views.join()).not.toContain('"nextCue":22');
+    expect(views.join()).not.toContain('What comes now?');
+    await gwen.route('**/events', (route) => route.abort());
+    await gwen.getByLabel(say('player.video-player.speed')).selectOption('2');
+    await gwen.getByRole('button', { name: say('player.video-player.play') }).click();
+    await expect(gwen.getByText(say('player.video-player.it-waits'))).toBeVisible({ timeout: 20_000 });
+    await expect.poll(() => momentOf(gwen)).toBeCloseTo(15, 0);
+    await gwen.unroute('**/events');
+    await expect(gwen.getByText('What comes now?')).toBeVisible({ timeout: 30_000 });
+});

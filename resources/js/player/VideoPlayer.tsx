@@ -22,6 +22,8 @@ interface Props {
     marks?: { at: number; done: boolean }[];
     /** It stops here, and unless seeking is free cannot be moved past it. */
     holdAt?: number | null;
+    /** As far as it is known what comes: it waits here until more is. */
+    knownTo?: number | null;
     /** Where it can be moved to: anywhere, back and forth as far as was seen, or anywhere before the next open cue. */
     seeking?: Seeking;
     /** What was seen before: from and to by turns, in seconds. */
@@ -53,6 +55,7 @@ export function VideoPlayer({
     startAt,
     marks = [],
     holdAt = null,
+    knownTo = null,
     seeking = 'free',
     seen = nothing,
     onWatched,
@@ -68,6 +71,8 @@ export function VideoPlayer({
     const [playing, setPlaying] = useState(false);
     const [captioned, setCaptioned] = useState(captions);
     const [large, setLarge] = useState(false);
+    // It waits for what comes to be known, and goes on by itself.
+    const [waiting, setWaiting] = useState(false);
     const [rate, setRate] = useState(1);
     const [volume, setVolume] = useState(1);
     const [failed, setFailed] = useState(false);
@@ -119,13 +124,16 @@ export function VideoPlayer({
         onMoment?.(player.currentTime);
         if (holdAt !== null && !player.paused && last <= holdAt && player.currentTime >= holdAt - 0.05) {
             hold(holdAt);
+        } else if (knownTo !== null && !player.paused && player.currentTime >= knownTo) {
+            player.pause();
+            setWaiting(true);
         } else if (!player.paused && player.currentTime >= end) {
             player.pause();
         } else if (!player.paused && since.current !== null && player.currentTime - since.current >= REPORT_EVERY) {
             report();
             since.current = player.currentTime;
         }
-    }, [end, hold, holdAt, onMoment, report, video]);
+    }, [end, hold, holdAt, knownTo, onMoment, report, video]);
 
     useEffect(() => {
         if (!playing) {
@@ -137,6 +145,13 @@ export function VideoPlayer({
         });
         return () => cancelAnimationFrame(next);
     }, [playing, tick]);
+
+    useEffect(() => {
+        if (waiting && (knownTo === null || knownTo > (video.current?.currentTime ?? 0))) {
+            setWaiting(false);
+            video.current?.play().catch(() => setFailed(true));
+        }
+    }, [waiting, knownTo, video]);
 
     // What was seen up to the moment the player is taken away counts too.
     const watched = useRef(onWatched);
@@ -290,6 +305,11 @@ export function VideoPlayer({
                 </video>
                 {children}
             </div>
+            {waiting && (
+                <p role="status" className="bg-yet-tint px-3 py-2 text-sm">
+                    {say('player.video-player.it-waits')}
+                </p>
+            )}
             {failed && (
                 <p role="alert" className="bg-yet-tint px-3 py-2 text-sm">
                     {say('player.video-player.the-video-cannot-be-loaded')}

@@ -15,6 +15,9 @@ interface Props {
     send: (step: Step) => void;
 }
 
+/** Seconds that are told ahead of where one is: core/src/Round/View/Projection.php, SHORTLY_BEFORE. */
+const AHEAD = 15;
+
 /** A video with its questions, notes and moments for comments. */
 export function VideoView({ place, media, busy, send }: Props) {
     const about = place.clip.media === null ? undefined : media[place.clip.media];
@@ -30,6 +33,8 @@ export function VideoView({ place, media, busy, send }: Props) {
         },
         [watched],
     );
+    // There is a question, and it is not told where until shortly before it.
+    const hidden = place.nextCue === null && !place.mayGoOn && place.cues.length === 0;
     // A note stays until the next one.
     const note = place.notes.findLast((one) => one.at <= at + 0.2);
     return (
@@ -42,9 +47,10 @@ export function VideoView({ place, media, busy, send }: Props) {
                     length={about?.seconds ?? null}
                     captions={about?.captions ?? false}
                     startAt={place.resumeAt}
-                    seeking={place.seeking === 'open-cue' && place.nextCue === null && !place.mayGoOn ? 'back' : place.seeking}
+                    seeking={place.seeking === 'open-cue' && hidden ? 'back' : place.seeking}
                     marks={place.cues.map((cue) => ({ at: cue.at, done: !cue.open }))}
                     holdAt={place.nextCue}
+                    knownTo={hidden ? Math.max(place.resumeAt, ...place.seen) + AHEAD : null}
                     onWatched={watched}
                     seen={place.seen}
                     {...(place.seeking === 'free' ? { onMoved: moved } : {})}
