@@ -254,21 +254,27 @@ final class Walk extends WalkPart
             return;
         }
         $stretch = $this->letThrough($stop, $event);
-        if ($stretch === null) {
-            return;
-        }
-        [$from, $to] = $stretch;
-        $cue = $this->decisions->isFollowing()
-            ? $this->decisions->recorded(Shown::class)?->cue
-            : $this->cuePlayedInto($stop, $from, $to)?->id;
-        $this->state->watchedTo[$stop->id] = $to;
-        $this->state->watchedFor[$stop->id] = ($this->state->watchedFor[$stop->id] ?? 0.0) + $to - $from;
-        if ($to > $from) {
-            $this->state->seen[$stop->id] = (new WatchedIntervals([...$this->state->seen[$stop->id] ?? [], [$from, $to]]))->union;
+        // What was shown once is shown again, whatever is let through today.
+        $cue = match (true) {
+            $this->decisions->isFollowing() => $this->decisions->recorded(Shown::class)?->cue,
+            $stretch === null => null,
+            default => $this->cuePlayedInto($stop, ...$stretch)?->id,
+        };
+        if ($stretch !== null) {
+            $this->see($stop->id, ...$stretch);
         }
         if ($cue !== null) {
             $this->navigation->push(Frame::cue($cue));
             $this->decisions->made(new Shown($stop->id, $cue));
+        }
+    }
+
+    private function see(string $video, float $from, float $to): void
+    {
+        $this->state->watchedTo[$video] = $to;
+        $this->state->watchedFor[$video] = ($this->state->watchedFor[$video] ?? 0.0) + $to - $from;
+        if ($to > $from) {
+            $this->state->seen[$video] = (new WatchedIntervals([...$this->state->seen[$video] ?? [], [$from, $to]]))->union;
         }
     }
 

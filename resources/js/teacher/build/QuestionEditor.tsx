@@ -26,6 +26,9 @@ export interface Props {
     marked?: boolean;
 }
 
+/** Kinds whose answers can be worked out. */
+const holdsWork = (kind: QuestionKind) => ['one-choice', 'several-choices', 'number', 'expression'].includes(kind);
+
 const unmarked: QuestionKind[] = ['poll', 'written', 'hand-in'];
 
 /** Everything about one question, in the order in which it is written; each part leads to the next by Enter. */
@@ -141,7 +144,7 @@ export function QuestionEditor({ document, question, findings, change, select, m
                     />
                 </div>
             </Fold>
-            {hasEntries && question.kind !== 'poll' && (
+            {(holdsWork(question.kind) || (hasEntries && workings === question.id)) && (
                 <WorkingsPart
                     key={question.id}
                     document={document}
