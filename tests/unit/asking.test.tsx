@@ -31,11 +31,12 @@ const conversation = (more: Partial<Conversation> = {}): Conversation => ({
     ...more,
 });
 
+type Send = Parameters<typeof useAsking>[2];
+function Asks({ read, send, see }: { read: () => Promise<Conversation[]>; send: Send; see: (id: string) => void }) {
+    return <AskAbout question="q" asking={useAsking('R', read, send, see)} />;
+}
+
 describe('asking about a question', () => {
-    type Send = Parameters<typeof useAsking>[2];
-    function Asks({ read, send, see }: { read: () => Promise<Conversation[]>; send: Send; see: (id: string) => void }) {
-        return <AskAbout question="q" asking={useAsking('R', read, send, see)} />;
-    }
     function asks(told: Conversation[], send: Send = vi.fn(), see = vi.fn()) {
         render(
             <Cached>

@@ -9,6 +9,9 @@ import { TaskLine } from '../../ui/TaskLine';
 import { say } from '../../words/words';
 import { Page } from '../Navigation';
 
+/** So many that were asked stand open; the rest does not push away what runs. */
+const asked = 3;
+
 /** What was asked, what runs, and what was worked on last. */
 export function TodayPage() {
     const today = useQuery({ queryKey: ['today'], queryFn: () => take(client.GET('/today')), refetchInterval: 10_000 });
@@ -28,10 +31,22 @@ export function TodayPage() {
                         {say('teacher.today.asked')}
                     </h2>
                     <div className="grid gap-2">
-                        {today.data.asked.map((one) => (
+                        {today.data.asked.slice(0, asked).map((one) => (
                             <ConversationCard key={one.id} conversation={one} withQuestion />
                         ))}
                     </div>
+                    {today.data.asked.length > asked && (
+                        <details className="mt-2">
+                            <summary className="text-soft">
+                                {say('teacher.today.more-asked', { count: today.data.asked.length - asked })}
+                            </summary>
+                            <div className="mt-2 grid gap-2">
+                                {today.data.asked.slice(asked).map((one) => (
+                                    <ConversationCard key={one.id} conversation={one} withQuestion />
+                                ))}
+                            </div>
+                        </details>
+                    )}
                 </section>
             )}
             <section aria-labelledby="running">
