@@ -159,6 +159,10 @@ final class State implements Outcome
         }
         $read->watchedFor = $fields->numberMap('watchedFor');
         $read->shownAt = $fields->has('shownAt') ? $fields->integers('shownAt') : [];
+        // A round that was under way before this was kept has seen its videos as far as it stands.
+        foreach (array_diff_key($read->watchedTo, $read->shownAt, $read->seen) as $stop => $to) {
+            $read->seen[$stop] = [[0.0, $to]];
+        }
         $read->evidence = $fields->objectsOr('evidence', static fn (Fields $one): array => [$one->string('q'), $one->boolean('r')]);
         $read->handedIn = $fields->booleanOr('handedIn', false);
         $read->finish = $fields->stringOrNull('finish');

@@ -102,6 +102,19 @@ final class WatchingTest extends TestCase
         self::assertEqualsWithDelta([0.0, 8.0], $this->place()['seen'], 0.001);
     }
 
+    public function test_a_round_from_before_what_was_seen_was_kept_goes_on_where_it_stands(): void
+    {
+        $this->begin(['seeking' => 'back']);
+        $this->watches(0, 6);
+        $older = array_diff_key($this->state->toArray(), ['seen' => true, 'watchedFor' => true, 'shownAt' => true]);
+        $this->state = State::fromArray($older);
+        self::assertEqualsWithDelta([0.0, 6.0], $this->place()['seen'], 0.001);
+        $this->watches(6, 8);
+        self::assertSame([[0.0, 8.0]], $this->state->seen[Sample::id('video')]);
+        $this->watches(8, 10);
+        self::assertTrue($this->isAsked());
+    }
+
     public function test_freely_a_cue_is_passed_over_and_stays_open(): void
     {
         $this->begin(['seeking' => 'free']);
