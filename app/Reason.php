@@ -28,4 +28,6 @@ enum Reason: string
     case TooManyTries = 'too-many-tries';
     case TooLarge = 'too-large';
     case WrongType = 'wrong-type';
+    /** Another program that it needs does not answer. */
+    case ServiceAway = 'service-away';
 }

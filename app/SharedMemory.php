@@ -30,6 +30,13 @@ final class SharedMemory
         }
     }
 
+    public static function forget(string $key): void
+    {
+        if (self::isThere()) {
+            apcu_delete($key);
+        }
+    }
+
     private static function isThere(): bool
     {
         return function_exists('apcu_enabled') && apcu_enabled();

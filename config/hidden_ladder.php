@@ -25,6 +25,14 @@ return [
         'file' => 16 * 1024 * 1024,
     ],
 
+    // Hosts from which videos may come, as beginnings of addresses: VIDEO_HOSTS="https://videos.example https://films.example:8443".
+    'video_hosts' => array_values(array_filter(explode(' ', (string) env('VIDEO_HOSTS', '')))),
+
+    // Services in which videos are found and whose player is embedded, each with the adaptor that speaks to it (app/Media/Services).
+    'video_services' => [
+        'simulated' => ['adaptor' => 'simulated', 'label' => 'Slackwater Reels', 'address' => env('SIMULATED_VIDEO_HOST')],
+    ],
+
     // A route that does one INSERT for a signed-in student: the yardstick of `bin/bench answers`.
     'bench' => (bool) env('BENCH', false),
 ];

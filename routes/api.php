@@ -21,6 +21,7 @@ use HiddenLadder\App\Http\Controllers\Teacher\RehearsalController;
 use HiddenLadder\App\Http\Controllers\Teacher\TaskController;
 use HiddenLadder\App\Http\Controllers\Teacher\TermsController;
 use HiddenLadder\App\Http\Controllers\Teacher\TodayController;
+use HiddenLadder\App\Http\Controllers\Teacher\VideoController;
 use HiddenLadder\App\Http\Controllers\Teacher\WorkingsController;
 use Illuminate\Support\Facades\Route;
 
@@ -31,7 +32,10 @@ Route::prefix('teacher')->group(static function (): void {
     Route::post('new-password', [AccountController::class, 'reset']);
 });
 
-Route::middleware('auth:teacher')->group(static function (): void {
+// As BCP 47 has it: a language, and where it matters a script or a region.
+$language = '[a-z]{2,3}(?:-[A-Za-z]{2,4})?';
+
+Route::middleware('auth:teacher')->group(static function () use ($language): void {
     Route::get('teacher', [AccountController::class, 'me']);
     Route::put('teacher/objectives', [AccountController::class, 'keepObjectives']);
     Route::put('teacher/standing-instructions', [AccountController::class, 'instruct']);
@@ -75,6 +79,15 @@ Route::middleware('auth:teacher')->group(static function (): void {
     Route::get('media', [MediaController::class, 'index']);
     Route::post('media', [MediaController::class, 'store']);
     Route::post('media/from-address', [MediaController::class, 'fetch']);
+    Route::post('media/from-service', [MediaController::class, 'fromService']);
+    Route::get('media/search', [MediaController::class, 'search']);
+    Route::get('media/{medium}', [VideoController::class, 'show']);
+    Route::get('media/{medium}/uses', [VideoController::class, 'uses']);
+    Route::post('media/{medium}/file', [VideoController::class, 'replace']);
+    Route::get('media/{medium}/captions', [VideoController::class, 'captions']);
+    Route::put('media/{medium}/captions/{language}', [VideoController::class, 'writeCaptions'])->where('language', $language);
+    Route::post('media/{medium}/captions/{language}', [VideoController::class, 'sendCaptions'])->where('language', $language);
+    Route::delete('media/{medium}/captions/{language}', [VideoController::class, 'removeCaptions'])->where('language', $language);
 
     Route::get('classes', [ClassController::class, 'index']);
     Route::post('classes', [ClassController::class, 'store']);

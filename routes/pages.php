@@ -11,6 +11,8 @@ use Illuminate\Support\Facades\Route;
 Route::get('health', HealthController::class)->withoutMiddleware('web');
 
 Route::get('media/{medium}', [MediaFileController::class, 'file']);
-Route::get('media/{medium}/captions', [MediaFileController::class, 'captions']);
+Route::get('media/{medium}/captions/{language}', [MediaFileController::class, 'captions']);
+Route::get('media/{medium}/lines/{language}', [MediaFileController::class, 'lines']);
+Route::get('media/{medium}/timeline/{what}', [MediaFileController::class, 'timeline'])->whereIn('what', ['wave', 'pictures']);
 
 Route::get('{path?}', PageController::class)->where('path', '(?!api/|build/).*');

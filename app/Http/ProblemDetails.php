@@ -55,6 +55,7 @@ final class ProblemDetails
             Reason::WrongType => 415,
             Reason::Invalid, Reason::NotReady, Reason::RefusedByRule => 422,
             Reason::TooManyTries => 429,
+            Reason::ServiceAway => 502,
             Reason::NotYet => 503,
         };
     }

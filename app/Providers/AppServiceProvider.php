@@ -7,11 +7,13 @@ namespace HiddenLadder\App\Providers;
 use HiddenLadder\App\Accounts\SparingSessions;
 use HiddenLadder\App\Http\Middleware\EndOldSessions;
 use HiddenLadder\App\Mail\PostBoxTransport;
+use HiddenLadder\App\Models\Medium;
 use HiddenLadder\App\Models\Quiz;
 use HiddenLadder\App\Models\Round;
 use HiddenLadder\App\Models\SchoolClass;
 use HiddenLadder\App\Models\Task;
 use HiddenLadder\App\Models\Teacher;
+use HiddenLadder\App\Policies\MediumPolicy;
 use HiddenLadder\App\Policies\QuizPolicy;
 use HiddenLadder\App\Policies\RoundPolicy;
 use HiddenLadder\App\Policies\SchoolClassPolicy;
@@ -79,5 +81,6 @@ final class AppServiceProvider extends ServiceProvider
         Gate::policy(SchoolClass::class, SchoolClassPolicy::class);
         Gate::policy(Task::class, TaskPolicy::class);
         Gate::policy(Round::class, RoundPolicy::class);
+        Gate::policy(Medium::class, MediumPolicy::class);
     }
 }

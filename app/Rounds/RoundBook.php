@@ -6,6 +6,7 @@ namespace HiddenLadder\App\Rounds;
 
 use Carbon\CarbonImmutable;
 use Closure;
+use HiddenLadder\App\Media\MediumSource;
 use HiddenLadder\App\Models\Edition;
 use HiddenLadder\App\Models\Medium;
 use HiddenLadder\App\Models\Round;
@@ -20,6 +21,7 @@ use HiddenLadder\Core\Evidence\RoundEvidence;
 use HiddenLadder\Core\Fault as Fault;
 use HiddenLadder\Core\Fields;
 use HiddenLadder\Core\Message;
+use HiddenLadder\Core\Quiz\VideoStop;
 use HiddenLadder\Core\Round\Event\Answered;
 use HiddenLadder\Core\Round\Event\CameTo;
 use HiddenLadder\Core\Round\Event\Event;
@@ -27,6 +29,7 @@ use HiddenLadder\Core\Round\Event\Overruled;
 use HiddenLadder\Core\Round\Event\Started;
 use HiddenLadder\Core\Round\Event\StoredEvent;
 use HiddenLadder\Core\Round\Event\TimedOut;
+use HiddenLadder\Core\Round\Event\VideoAway;
 use HiddenLadder\Core\Round\Event\Watched;
 use HiddenLadder\Core\Round\History;
 use HiddenLadder\Core\Round\Result\Fact;
@@ -103,6 +106,7 @@ final class RoundBook
                 return $this->takenBefore($locked, $sent);
             }
             $this->ownFiles($locked, $sent->event);
+            $this->outsideVideo($locked, $sent->event);
             $late = $this->clock->isLate($locked, $sent->madeMs);
             $locked->last_event_id = $sent->id;
             $now = (int) now()->valueOf();
@@ -146,6 +150,18 @@ final class RoundBook
             throw Rejected::invalid(
                 new Message('problem.round.file-missing'),
                 [new Fault('/data/response/files', new Message('problem.round.not-your-file'))],
+            );
+        }
+    }
+
+    /** What is our own is never away: whoever hears from a device hears that it can be had. */
+    private function outsideVideo(Round $round, Event $event): void
+    {
+        $stop = $event instanceof VideoAway ? $this->rules->quiz($round)->stop($event->video) : null;
+        if ($stop instanceof VideoStop && Medium::query()->whereKey($stop->clip->media)->where('source', MediumSource::File)->exists()) {
+            throw Rejected::invalid(
+                new Message('problem.round.video-is-there'),
+                [new Fault('/data/video', new Message('problem.round.video-is-there'))],
             );
         }
     }

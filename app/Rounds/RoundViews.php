@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace HiddenLadder\App\Rounds;
 
-use HiddenLadder\App\Media\MediaFolder;
+use HiddenLadder\App\Media\MediumFacts;
 use HiddenLadder\App\Models\Round;
 use HiddenLadder\App\Models\RoundEvent;
 use HiddenLadder\App\Models\TaskState;
@@ -18,7 +18,7 @@ use HiddenLadder\Core\Terms\Sight;
 /** What a student's device may hold of a stored round. */
 final class RoundViews
 {
-    public function __construct(private readonly RoundRules $rules, private readonly MediaFolder $mediaFolder)
+    public function __construct(private readonly RoundRules $rules)
     {
     }
 
@@ -40,7 +40,7 @@ final class RoundViews
         ]
             + $view
             + [
-                'media' => $this->mediaFolder->described($media),
+                'media' => MediumFacts::ofAll($media),
                 'late' => $state->isFinished() && RoundEvent::lateAmong([$round->id]) !== [],
             ];
     }

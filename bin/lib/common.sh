@@ -250,6 +250,15 @@ instance_env() {
     export ACCENTED_WORDS=${ACCENTED_WORDS:-false}
     export LARAVEL_STORAGE_PATH=$base/storage MEDIA_FOLDER=$base/media MEDIA_BY_NGINX=true
     export APP_CONFIG_CACHE=$base/cache/config.php APP_ROUTES_CACHE=$base/cache/routes.php APP_SERVICES_CACHE=$base/cache/services.php APP_PACKAGES_CACHE=$base/cache/packages.php APP_EVENTS_CACHE=$base/cache/events.php
+    # The simulated services are part of the demo, and so of what is tested.
+    if [ -n "${STAND_INS:-}" ]; then
+        # Its own port again, unless another program has taken it meanwhile.
+        alive "$base/video-host.pid" || ! [ -s "$base/video-host.port" ] || ! taken "$(cat "$base/video-host.port")" || rm "$base/video-host.port"
+        [ -s "$base/video-host.port" ] || { mkdir -p "$base"; free_port $((port + 11)) >"$base/video-host.port"; }
+        export SIMULATED_VIDEO_HOST=http://127.0.0.1:$(cat "$base/video-host.port")
+    else
+        unset SIMULATED_VIDEO_HOST
+    fi
     # The instance's own settings of PHP, and packages without those of the tests: for its servers, its worker and its commands.
     export COMPOSER_VENDOR_DIR=$SERVED PHPRC=$base/php PHP_INI_SCAN_DIR=$base/php
     mkdir -p "$base"/{php,more,cache,media,storage/{app,logs,framework/{cache/data,sessions,views}},log,tmp}
@@ -311,6 +320,16 @@ start_instance() {
     [ "$before" = 0 ] || let_go "$base" "$before"
     start_watched "$name" "$user" queue queue:work --sleep=1 --tries=5 --backoff=10 --max-time=3600 --quiet
     start_watched "$name" "$user" scheduler schedule:work --quiet
+    start_stand_ins "$name" "$user"
+}
+
+start_stand_ins() {
+    local base=$VAR/$1
+    [ -n "${SIMULATED_VIDEO_HOST:-}" ] || { stop_pid "$base/video-host.pid"; return 0; }
+    # It holds nothing that a new version of the app would change.
+    if alive "$base/video-host.pid" && wait_for 1 curl -fsS -o /dev/null "$SIMULATED_VIDEO_HOST/search"; then return 0; fi
+    watched "$1" "$2" video-host node stand-ins/video-host/serve.mjs "${SIMULATED_VIDEO_HOST##*:}" stand-ins/video-host/catalogue.json "$VAR/reels"
+    wait_for 100 curl -fsS -o /dev/null "$SIMULATED_VIDEO_HOST/search" || fail "The simulated video service does not answer; its log is $base/log/video-host.log."
 }
 
 # Names of sockets, changed in one step.
@@ -341,11 +360,14 @@ preload() {
     fi
 }
 
-# A process that is to run as long as the app does: $3 its name, the rest an artisan command. bin/lib/watch brings it back when it dies.
-start_watched() {
+# A process that is to run as long as the app does: $3 its name, the rest an artisan command.
+start_watched() { watched "$1" "$2" "$3" php artisan "${@:4}"; }
+
+# The same of any command. bin/lib/watch brings it back when it dies.
+watched() {
     local base=$VAR/$1 user=$2 what=$3; shift 3
     stop_pid "$base/$what.pid"
-    setsid bin/lib/watch "$what" "$user" php artisan "$@" >>"$base/log/$what.log" 2>&1 </dev/null &
+    setsid bin/lib/watch "$what" "$user" "$@" >>"$base/log/$what.log" 2>&1 </dev/null &
     printf '%s' $! >"$base/$what.pid"
 }
 
@@ -359,7 +381,7 @@ stop_pid() {
 
 stop_instance() {
     local pid
-    for pid in queue scheduler nginx; do stop_pid "$VAR/$1/$pid.pid"; done
+    for pid in queue scheduler video-host nginx; do stop_pid "$VAR/$1/$pid.pid"; done
     for pid in "$VAR/$1"/php-fpm.*.pid; do [ ! -e "$pid" ] || stop_pid "$pid"; done
     rm -f "$VAR/$1"/php-fpm.*.sock "$VAR/$1/next.sock" "$VAR/$1/turn"
 }
@@ -370,7 +392,7 @@ fresh_instance() {
     start_database
     stop_instance "$name"
     export MAIL_MAILER=${MAIL_MAILER:-post-box}
-    instance_env "$name" "$port"
+    STAND_INS=1 instance_env "$name" "$port"
     make_database "$DB_DATABASE"
     rm -f "$VAR/$name"/cache/*.php
     quietly "Preparing the database" php artisan migrate:fresh --force

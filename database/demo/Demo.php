@@ -4,8 +4,6 @@ declare(strict_types=1);
 
 namespace HiddenLadder\Demo;
 
-use HiddenLadder\App\Media\MediaFolder;
-use HiddenLadder\App\Media\MediumKind;
 use HiddenLadder\App\Messages\Conversations;
 use HiddenLadder\App\Messages\SentMessage;
 use HiddenLadder\App\Models\Edition;
@@ -56,7 +54,6 @@ final class Demo
     ];
 
     public function __construct(
-        private readonly MediaFolder $folder,
         private readonly Roster $roster,
         private readonly RoundBook $book,
         private readonly Editions $editions,
@@ -98,15 +95,8 @@ final class Demo
         $ids = [];
         foreach (self::VIDEOS as $name => $title) {
             $id = (new Draft('media'))->id($name);
-            $shipped = __DIR__."/media/$name";
-            copy("$shipped.webm", $this->folder->folder()."/$id.webm");
-            copy("$shipped.vtt", $this->folder->folder()."/$id.vtt");
-            $teacher->media()->create([
-                'id' => $id, 'kind' => MediumKind::Video, 'type' => 'video/webm', 'title' => $title,
-                'bytes' => (int) filesize("$shipped.webm"), 'seconds' => $this->folder->seconds("$shipped.webm"),
-                'file' => "$id.webm", 'captions' => "$id.vtt",
-            ]);
             $ids[$name] = $id;
+            ShippedVideos::takeIn($teacher, $id, $name, $title);
         }
 
         return $ids;

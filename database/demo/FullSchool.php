@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace HiddenLadder\Demo;
 
 use Carbon\CarbonImmutable;
-use HiddenLadder\App\Media\MediaFolder;
 use HiddenLadder\App\Messages\Conversations;
 use HiddenLadder\App\Messages\SentMessage;
 use HiddenLadder\App\Models\ChangeKind;
@@ -127,21 +126,7 @@ final class FullSchool
             array_combine(Demo::videos(), Demo::videos()),
         );
         foreach ($media as $name => $id) {
-            $this->teacher->media()->create(
-                [
-                    'id' => $id,
-                    'kind' => 'video',
-                    'type' => 'video/webm',
-                    'title' => $name,
-                    'bytes' => 3,
-                    'seconds' => 28,
-                    'file' => "$id.webm",
-                    'captions' => null,
-                    'student_id' => null,
-                    'round_id' => null,
-                ],
-            );
-            copy(__DIR__."/media/$name.webm", app(MediaFolder::class)->folder()."/$id.webm");
+            ShippedVideos::takeIn($this->teacher, $id, $name, $name);
         }
         foreach (Quizzes::all($media) as $index => $document) {
             $this->quizzes[['tides', 'circuits', 'notes'][$index]] = $this->publish($document);

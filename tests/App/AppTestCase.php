@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace HiddenLadder\App\Tests;
 
+use HiddenLadder\App\Media\MediumKind;
+use HiddenLadder\App\Media\PrepareVideo;
 use HiddenLadder\App\Models\Edition;
+use HiddenLadder\App\Models\Medium;
 use HiddenLadder\App\Models\Quiz;
 use HiddenLadder\App\Models\QuizState;
 use HiddenLadder\App\Models\Round;
@@ -22,7 +25,9 @@ use Illuminate\Contracts\Console\Kernel;
 use Illuminate\Foundation\Application;
 use Illuminate\Foundation\Testing\DatabaseTransactions;
 use Illuminate\Foundation\Testing\TestCase;
+use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\Cache;
+use Illuminate\Support\Facades\Queue;
 use Illuminate\Testing\PendingCommand;
 use Illuminate\Testing\TestResponse;
 
@@ -49,6 +54,8 @@ abstract class AppTestCase extends TestCase
     {
         parent::setUp();
         Cache::flush();
+        // What timelines show takes seconds to make; the test of it runs it by itself.
+        Queue::fake([PrepareVideo::class]);
         config(
             [
                 'hidden_ladder.media_folder' => sys_get_temp_dir().'/hidden-ladder-test-media-'.getmypid(),
@@ -223,5 +230,23 @@ abstract class AppTestCase extends TestCase
         self::assertNotNull($student);
 
         return $student;
+    }
+
+    /** A video on a teacher's shelf; its file is only there for those who put one. */
+    protected function video(Teacher $teacher, float $seconds = 60): Medium
+    {
+        return Medium::query()->create([
+            'teacher_id' => $teacher->id, 'kind' => MediumKind::Video, 'type' => 'video/webm', 'title' => 'Film', 'bytes' => 3,
+            'seconds' => $seconds, 'file' => 'film.webm',
+        ]);
+    }
+
+    protected function upload(string $name, string $content): UploadedFile
+    {
+        // A real file: Laravel's fake ones tell their type by their name.
+        $path = (string) tempnam(sys_get_temp_dir(), 'upload');
+        file_put_contents($path, $content);
+
+        return new UploadedFile($path, $name, test: true);
     }
 }

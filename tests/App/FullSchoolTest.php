@@ -57,7 +57,7 @@ final class FullSchoolTest extends AppTestCase
             'conversation' => $this->school->conversations,
             'finding' => ['0123456789abcdef'],
             'number' => ['0', '1'],
-            'phrase?' => ['no-such-class'], 'path?' => ['today', 'quizzes', 'classes', 'sign-in', 'no/such/page'],
+            'language' => ['en', 'de'], 'what' => ['wave', 'pictures'], 'phrase?' => ['no-such-class'], 'path?' => ['today', 'quizzes', 'classes', 'sign-in', 'no/such/page'],
         ];
     }
 
@@ -195,7 +195,6 @@ final class FullSchoolTest extends AppTestCase
                 'bytes' => 3,
                 'seconds' => null,
                 'file' => 'handed-in.webp',
-                'captions' => null,
             ],
         );
         file_put_contents(app(MediaFolder::class)->folder().'/handed-in.webp', 'abc');

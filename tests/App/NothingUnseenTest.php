@@ -66,12 +66,12 @@ final class NothingUnseenTest extends AppTestCase
         Medium::query()->create([
             'id' => Sample::id('theirs'), 'teacher_id' => $this->teacher('Stranger')->id, 'kind' => MediumKind::Picture,
             'type' => 'image/webp', 'title' => 'Theirs',
-            'bytes' => 3, 'seconds' => null, 'file' => 'film.webm', 'captions' => null,
+            'bytes' => 3, 'seconds' => null, 'file' => 'film.webm',
         ]);
         foreach (['end' => MediumKind::Picture, 'film' => MediumKind::Video, 'said' => MediumKind::Picture, 'unsaid' => MediumKind::Picture] as $name => $kind) {
             Medium::query()->create([
                 'id' => Sample::id($name), 'teacher_id' => $teacher->id, 'kind' => $kind, 'type' => 'video/webm', 'title' => 'SECRET-title',
-                'bytes' => 3, 'seconds' => 60, 'file' => 'film.webm', 'captions' => null,
+                'bytes' => 3, 'seconds' => 60, 'file' => 'film.webm',
             ]);
         }
         file_put_contents(app(MediaFolder::class)->folder().'/film.webm', 'abc');

@@ -26,7 +26,8 @@ final class PolicyTest extends AppTestCase
 
         $stranger = $this->teacher('Stranger');
         $elsewhere = $this->member($this->schoolClass($stranger, 'Zoe'), 'Zoe');
-        $names = ['{quiz}' => $quiz->id, '{class}' => $class->id, '{task}' => $task->id, '{student}' => $ada->id, '{round}' => $round, '{conversation}' => $conversation];
+        $names = ['{quiz}' => $quiz->id, '{class}' => $class->id, '{task}' => $task->id, '{student}' => $ada->id, '{round}' => $round, '{conversation}' => $conversation,
+            '{medium}' => $this->video($owner)->id, '{language}' => 'en'];
         $any = [
             'version' => 1,
             'document' => Sample::document(),

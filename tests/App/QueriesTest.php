@@ -90,7 +90,7 @@ final class QueriesTest extends AppTestCase
             ]);
             Medium::query()->create([
                 'teacher_id' => $this->teacher->id, 'student_id' => null, 'round_id' => null, 'kind' => 'picture', 'type' => 'image/webp',
-                'title' => "x $turn", 'bytes' => 3, 'seconds' => null, 'file' => "x$turn.webp", 'captions' => null,
+                'title' => "x $turn", 'bytes' => 3, 'seconds' => null, 'file' => "x$turn.webp",
             ]);
         }
         foreach ($this->class->students()->get() as $student) {
@@ -106,7 +106,7 @@ final class QueriesTest extends AppTestCase
         $things = [
             '{quiz}' => $this->quiz->id, '{class}' => $this->class->id, '{task}' => $this->task->id, '{student}' => $this->student->id,
             '{round}' => $this->student->rounds()->where('task_id', $this->task->id)->firstOrFail()->id, '{number}' => '1',
-            '{phrase?}' => 'x', '{path?}' => 'today', '{medium}' => Medium::query()->where('teacher_id', $this->teacher->id)->firstOrFail()->id,
+            '{language}' => 'en', '{what}' => 'wave', '{phrase?}' => 'x', '{path?}' => 'today', '{medium}' => Medium::query()->where('teacher_id', $this->teacher->id)->firstOrFail()->id,
         ];
         $counts = [];
         foreach (Route::getRoutes()->getRoutes() as $route) {
@@ -133,7 +133,7 @@ final class QueriesTest extends AppTestCase
         file_put_contents(app(MediaFolder::class)->folder().'/shown.webp', 'abc');
         Medium::query()->create([
             'teacher_id' => $this->teacher->id, 'student_id' => null, 'round_id' => null, 'kind' => 'picture', 'type' => 'image/webp',
-            'title' => 'x', 'bytes' => 3, 'seconds' => null, 'file' => 'shown.webp', 'captions' => null,
+            'title' => 'x', 'bytes' => 3, 'seconds' => null, 'file' => 'shown.webp',
         ]);
         $before = $this->counted();
         $this->grow();

@@ -4,9 +4,8 @@ declare(strict_types=1);
 
 namespace HiddenLadder\App\Tests;
 
-use HiddenLadder\App\Media\PictureFromAddress;
+use HiddenLadder\App\Media\OutsideFile;
 use HiddenLadder\App\Models\Medium;
-use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\Http;
 use Illuminate\Testing\TestResponse;
 use Symfony\Component\HttpFoundation\BinaryFileResponse;
@@ -17,15 +16,6 @@ final class SafetyTest extends AppTestCase
     private const VIDEO = __DIR__.'/../../database/demo/media/tidal-range.webm';
 
     private const CAPTIONS = __DIR__.'/../../database/demo/media/tidal-range.vtt';
-
-    private function upload(string $name, string $content): UploadedFile
-    {
-        // A real file: Laravel's fake ones tell their type by their name.
-        $path = (string) tempnam(sys_get_temp_dir(), 'upload');
-        file_put_contents($path, $content);
-
-        return new UploadedFile($path, $name, test: true);
-    }
 
     private function fileOf(string $address): string
     {
@@ -70,8 +60,8 @@ final class SafetyTest extends AppTestCase
         $png = (string) ob_get_clean();
         $names = ['pictures.example' => ['203.0.114.7'], 'inside.example' => ['10.0.0.8'], 'both.example' => ['203.0.114.7', '127.0.0.1']];
         $this->app->instance(
-            PictureFromAddress::class,
-            new PictureFromAddress(static fn (string $host): array => $names[$host] ?? []),
+            OutsideFile::class,
+            new OutsideFile(static fn (string $host): array => $names[$host] ?? []),
         );
         Http::fake([
             'pictures.example/gull%20one.png' => static fn () => Http::response($png),
@@ -82,7 +72,7 @@ final class SafetyTest extends AppTestCase
             '*' => Http::response($png),
         ]);
         $this->asTeacher($this->teacher());
-        $fetch = fn (string $address): TestResponse => $this->postJson('/api/media/from-address', ['address' => $address]);
+        $fetch = fn (string $address): TestResponse => $this->postJson('/api/media/from-address', ['address' => $address, 'kind' => 'picture']);
         foreach (['https://pictures.example/gull%20one.png', 'http://pictures.example/elsewhere'] as $address) {
             $medium = $fetch($address)->assertStatus(201)->assertJsonPath('kind', 'picture')->json();
             $this->get("/media/{$medium['id']}")->assertOk()->assertHeader('Content-Type', 'image/webp');
@@ -107,10 +97,10 @@ final class SafetyTest extends AppTestCase
         $medium = $this->post('/api/media', [
             'file' => $this->upload('film.txt', (string) file_get_contents(self::VIDEO)),
             'captions' => $this->upload('film.vtt', (string) file_get_contents(self::CAPTIONS)),
-        ])->assertStatus(201)->assertJsonPath('kind', 'video')->assertJsonPath('captions', true)->json();
+        ])->assertStatus(201)->assertJsonPath('kind', 'video')->assertJsonPath('captions', ['en'])->json();
         self::assertEqualsWithDelta(28.9, $medium['seconds'], 0.2);
         $this->get("/media/{$medium['id']}", ['Range' => 'bytes=0-99'])->assertStatus(206)->assertHeader('Content-Type', 'video/webm');
-        $this->get("/media/{$medium['id']}/captions")->assertOk()->assertHeader('Content-Type', 'text/vtt; charset=utf-8');
+        $this->get("/media/{$medium['id']}/captions/en")->assertOk()->assertHeader('Content-Type', 'text/vtt; charset=utf-8');
         $this->getJson('/api/media')->assertOk()->assertJsonPath('0.id', $medium['id']);
         $this->asTeacher($this->teacher('Stranger'))->get("/media/{$medium['id']}")->assertNotFound();
     }

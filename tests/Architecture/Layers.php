@@ -16,7 +16,7 @@ final class Layers
     private const CORE = ['Terms', 'Quiz', 'Marking', 'Round', 'Workings', 'Ahead'];
 
     /** They stand beside each other on top of the core. */
-    private const TOP = ['Inspection', 'Forecast', 'Evidence'];
+    private const TOP = ['Inspection', 'Forecast', 'Evidence', 'Formats'];
 
     /** @return iterable<Rule> */
     #[TestRule]

@@ -393,6 +393,7 @@ describe('what belongs to the whole quiz', () => {
                             onRemove={vi.fn()}
                             onRehearse={vi.fn()}
                             onPicture={vi.fn()}
+                            onBench={null}
                             forecast={null}
                         />
                     )}

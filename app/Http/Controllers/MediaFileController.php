@@ -4,13 +4,17 @@ declare(strict_types=1);
 
 namespace HiddenLadder\App\Http\Controllers;
 
+use HiddenLadder\App\Media\CaptionTracks;
 use HiddenLadder\App\Media\MediaFolder;
 use HiddenLadder\App\Media\MediumKind;
+use HiddenLadder\App\Models\CaptionTrack;
 use HiddenLadder\App\Models\Medium;
 use HiddenLadder\App\Models\Student;
 use HiddenLadder\App\Models\Task;
 use HiddenLadder\App\Models\Teacher;
 use HiddenLadder\App\Rounds\RoundViews;
+use HiddenLadder\Core\Formats\Captions\CueText;
+use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Symfony\Component\HttpFoundation\BinaryFileResponse;
 use Symfony\Component\HttpFoundation\HeaderUtils;
@@ -27,19 +31,48 @@ final class MediaFileController extends Controller
     {
         $this->mayLoad($request, $medium);
 
-        return $this->send($medium->file, $medium->type, $medium->kind === MediumKind::File ? self::fileName($medium) : null);
+        return $this->send($medium->file ?? abort(404), $medium->type, $medium->kind === MediumKind::File ? self::fileName($medium) : null);
     }
 
-    public function captions(Request $request, Medium $medium): Response
+    public function captions(Request $request, Medium $medium, string $language): Response
+    {
+        return new Response(CaptionTracks::file($this->track($request, $medium, $language)), 200, [
+            'Content-Type' => 'text/vtt; charset=utf-8', 'Cache-Control' => 'private, no-cache',
+        ]);
+    }
+
+    /** The same for a transcript, and for players that draw captions themselves. */
+    public function lines(Request $request, Medium $medium, string $language): JsonResponse
+    {
+        return new JsonResponse(array_map(
+            static fn (array $line): array => [
+                'from' => $line['from'], 'to' => $line['to'], 'text' => CueText::plain($line['text']),
+            ],
+            $this->track($request, $medium, $language)->lines,
+        ), 200, ['Cache-Control' => 'private, no-cache']);
+    }
+
+    /** What its timeline shows, for whoever writes questions into it. */
+    public function timeline(Request $request, Medium $medium, string $what): Response
+    {
+        abort_unless($request->user('teacher')?->getAuthIdentifier() === $medium->teacher_id, 404);
+        $name = "$medium->id-$medium->revision";
+
+        return $what === 'wave'
+            ? $this->send("$name.wave", 'application/octet-stream')
+            : $this->send("$name.timeline.webp", 'image/webp');
+    }
+
+    private function track(Request $request, Medium $medium, string $language): CaptionTrack
     {
         $this->mayLoad($request, $medium);
 
-        return $this->send($medium->captions ?? abort(404), 'text/vtt; charset=utf-8');
+        return $medium->captionTracks()->where('language', $language)->firstOrFail();
     }
 
     private static function fileName(Medium $medium): string
     {
-        $ending = '.'.pathinfo($medium->file, PATHINFO_EXTENSION);
+        $ending = '.'.pathinfo((string) $medium->file, PATHINFO_EXTENSION);
 
         return str_ends_with(strtolower($medium->title), $ending) ? $medium->title : $medium->title.$ending;
     }
@@ -95,7 +128,7 @@ final class MediaFileController extends Controller
             return new Response('', 200, $headers + ['X-Accel-Redirect' => "/media-folder/$file"]);
         }
 
-        $path = $this->folder->folder()."/$file";
+        $path = $this->folder->path($file);
         abort_unless(is_file($path), 404);
 
         return new BinaryFileResponse($path, 200, $headers);

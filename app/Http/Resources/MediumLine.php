@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace HiddenLadder\App\Http\Resources;
 
+use HiddenLadder\App\Media\MediumFacts;
 use HiddenLadder\App\Models\Medium;
 use Illuminate\Http\Request;
 use Illuminate\Http\Resources\Json\JsonResource;
@@ -21,11 +22,13 @@ final class MediumLine extends JsonResource
     {
         return [
             'id' => $this->medium->id,
-            'kind' => $this->medium->kind->value,
             'title' => $this->medium->title,
             'bytes' => $this->medium->bytes,
-            'seconds' => $this->medium->seconds,
-            'captions' => $this->medium->captions !== null,
-        ];
+            'source' => $this->medium->source->value,
+            'page' => $this->medium->address,
+            'picture' => $this->medium->picture,
+            'revision' => $this->medium->revision,
+            'preparation' => $this->medium->preparation,
+        ] + MediumFacts::of($this->medium);
     }
 }

@@ -39,6 +39,9 @@ final class Inspection
     /** @var list<Finding> */
     private array $findings = [];
 
+    /** Seconds by which the end of a clip, written to a tenth, may pass the video's. */
+    private const ROUNDING = 0.5;
+
     /** @param  array<string, VideoInfo>  $videos */
     private function __construct(private readonly QuizDocument $quiz, private readonly array $videos)
     {
@@ -237,9 +240,17 @@ final class Inspection
         }
     }
 
+    /** Where it ends: where it was meant to, or the video does. */
     private function end(Clip $clip): ?float
     {
-        return $clip->to ?? ($this->videos[$clip->media ?? ''] ?? null)?->seconds;
+        $ends = array_filter([$clip->to, $this->length($clip)], is_float(...));
+
+        return $ends === [] ? null : min($ends);
+    }
+
+    private function length(Clip $clip): ?float
+    {
+        return ($this->videos[$clip->media ?? ''] ?? null)?->seconds;
     }
 
     private function clip(Clip $clip, ?string $at): void
@@ -249,6 +260,8 @@ final class Inspection
             $this->find(Severity::Stops, $at, new Message('inspection.video.none'));
         } elseif ($end !== null && $end <= $clip->from) {
             $this->find(Severity::Stops, $at, new Message('inspection.video.ends-first'));
+        } elseif ($clip->to !== null && $clip->to > ($this->length($clip) ?? INF) + self::ROUNDING) {
+            $this->find(Severity::Warns, $at, new Message('inspection.video.past-end'));
         }
         if (($this->videos[$clip->media ?? ''] ?? null)?->hasCaptions === false) {
             $this->find(Severity::Warns, $at, new Message('inspection.video.no-captions'));

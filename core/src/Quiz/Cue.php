@@ -6,16 +6,20 @@ namespace HiddenLadder\Core\Quiz;
 
 use HiddenLadder\Core\Fields;
 
-/** What happens at a moment of a video, in seconds from its own start: a question, a note, or time for comments. */
+/** What happens at a moment of a video, in seconds from its own start: a question, a note, time for comments, or a heading. */
 final readonly class Cue
 {
-    /** @param  Text  $text of a note or of the invitation to comment */
+    /**
+     * @param  Text  $text  of a note, of the invitation to comment, or of a heading
+     * @param  bool  $pauses  whether the video pauses for a note or for comments
+     */
     public function __construct(
         public string $id,
         public CueKind $kind,
         public float $at,
         public ?Question $question,
         public Text $text,
+        public bool $pauses,
     ) {
     }
 
@@ -29,6 +33,7 @@ final readonly class Cue
             $fields->number('at'),
             $kind === CueKind::Question ? Question::read($fields->object('question')) : null,
             Text::in($fields, 'text'),
+            $fields->booleanOr('pauses', false),
         );
     }
 }

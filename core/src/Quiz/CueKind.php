@@ -9,4 +9,6 @@ enum CueKind: string
     case Question = 'question';
     case Note = 'note';
     case Comments = 'comments';
+    /** Where a chapter begins. Nothing stops there. */
+    case Heading = 'heading';
 }

@@ -21,6 +21,7 @@ use HiddenLadder\Core\Round\Event\JudgedOwn;
 use HiddenLadder\Core\Round\Event\SetAside;
 use HiddenLadder\Core\Round\Event\Skipped;
 use HiddenLadder\Core\Round\Event\TimedOut;
+use HiddenLadder\Core\Round\Event\VideoAway;
 use HiddenLadder\Core\Round\Event\Watched;
 use HiddenLadder\Core\Round\Event\WentOn;
 use HiddenLadder\Core\Round\Event\WentTo;
@@ -87,7 +88,7 @@ final readonly class Allowed
             $event instanceof Answered, $event instanceof AskedForHelp, $event instanceof AskedForAlike, $event instanceof SetAside,
             $event instanceof JudgedOwn, $event instanceof Called, $event instanceof TimedOut => $event->question,
             $event instanceof WentOn, $event instanceof Skipped => $event->from,
-            $event instanceof Watched => $event->video,
+            $event instanceof Watched, $event instanceof VideoAway => $event->video,
             $event instanceof WentTo => $event->stop,
             $event instanceof Commented => $event->cue,
             default => null,
@@ -122,6 +123,7 @@ final readonly class Allowed
         }
         if ($stop instanceof VideoStop) {
             $found[] = new Action(EventKind::Watched, $stop->id);
+            $found[] = new Action(EventKind::VideoAway, $stop->id);
         }
 
         return $found;
@@ -156,7 +158,8 @@ final readonly class Allowed
     {
         return match ($kind) {
             EventKind::Answered => ! $front->closed && $state->stop() === $front->stop,
-            EventKind::Called, EventKind::Watched, EventKind::Commented, EventKind::TimedOut, EventKind::Paused => true,
+            EventKind::Called, EventKind::Watched, EventKind::VideoAway, EventKind::Commented, EventKind::TimedOut,
+            EventKind::Paused => true,
             default => false,
         };
     }
@@ -167,6 +170,9 @@ final readonly class Allowed
             EventKind::Answered => $this->answering($about, $state, $at),
             EventKind::WentOn => $this->goingOn($about, $state),
             EventKind::Watched => $about !== null && $this->position->clipSeen($about, $state) !== null
+                ? null
+                : new Refusal(Rule::NotHere, new Message('refusal.other-video')),
+            EventKind::VideoAway => $about !== null && $about === $state->top()?->id && $this->quiz->stop($about) instanceof VideoStop
                 ? null
                 : new Refusal(Rule::NotHere, new Message('refusal.other-video')),
             EventKind::AskedForHelp => $this->help($about, $state),
@@ -286,7 +292,7 @@ final readonly class Allowed
     }
 
     /**
-     * A stop that asks something may be left out where it need not be answered: from the question itself, or from the video it
+     * A stop that asks something may be left out where it need not be answered, or its video is not to be had: from the question itself, or from the video it
      * stands in. From a rung one goes back first, after a verdict one goes on; what came back is set aside.
      */
     private function skipping(?string $from, State $state): ?Refusal
@@ -304,7 +310,7 @@ final readonly class Allowed
         return match (true) {
             $top === null || $top->id !== $from || $stop === null || ! $isFree || $state->returning => self::elsewhere(),
             $stop->questions() === [] => new Refusal(Rule::MustBeAnswered, new Message('refusal.nothing-to-leave-out')),
-            $stop->required && ! $this->position->mayMove($state) => new Refusal(
+            $stop->required && ! $this->position->mayMove($state) && ! isset($state->away[$stop->id]) => new Refusal(
                 Rule::MustBeAnswered,
                 new Message('refusal.must-be-answered'),
             ),

@@ -58,6 +58,9 @@ final class State implements Outcome
     /** @var array<string, int> milliseconds since 1970 at which each video stop was first shown */
     public array $shownAt = [];
 
+    /** @var array<string, true> video stops whose video could not be had */
+    public array $away = [];
+
     /** @var list<array{string, bool}> tries that count as evidence of what the student knows: question, and whether it was right */
     public array $evidence = [];
 
@@ -159,6 +162,7 @@ final class State implements Outcome
         }
         $read->watchedFor = $fields->numberMap('watchedFor');
         $read->shownAt = $fields->has('shownAt') ? $fields->integers('shownAt') : [];
+        $read->away = array_fill_keys($fields->stringsOr('away'), true);
         // A round that was under way before this was kept has seen its videos as far as it stands.
         foreach (array_diff_key($read->watchedTo, $read->shownAt, $read->seen) as $stop => $to) {
             $read->seen[$stop] = [[0.0, $to]];
@@ -197,6 +201,7 @@ final class State implements Outcome
             'seen' => array_map(static fn (array $stretches): array => array_merge(...$stretches), $this->seen),
             'watchedFor' => $this->watchedFor,
             'shownAt' => $this->shownAt,
+            'away' => array_map(strval(...), array_keys($this->away)),
             'evidence' => array_map(static fn (array $one): array => ['q' => $one[0], 'r' => $one[1]], $this->evidence),
             'handedIn' => $this->handedIn,
             'finish' => $this->finish,

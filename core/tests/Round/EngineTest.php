@@ -10,7 +10,9 @@ use HiddenLadder\Core\Round\Event\Answered;
 use HiddenLadder\Core\Round\Event\AskedForHelp;
 use HiddenLadder\Core\Round\Event\Event;
 use HiddenLadder\Core\Round\Event\SetAside;
+use HiddenLadder\Core\Round\Event\Skipped;
 use HiddenLadder\Core\Round\Event\Started;
+use HiddenLadder\Core\Round\Event\VideoAway;
 use HiddenLadder\Core\Round\Event\Watched;
 use HiddenLadder\Core\Round\Event\WentOn;
 use HiddenLadder\Core\Round\Result\Applied;
@@ -219,6 +221,26 @@ final class EngineTest extends TestCase
         $this->isAt('video');
         $this->does(new Watched(Sample::id('video'), 9, 10, 1));
         $this->isAt('video', 'cue');
+    }
+
+    public function test_a_video_that_cannot_be_had_lets_its_student_go_on(): void
+    {
+        $this->state = new State;
+        $this->isRefused(new VideoAway(Sample::id('video')), Rule::NotStarted);
+        $this->does(new Started(Sample::id('video')));
+        $this->isRefused(new Skipped(Sample::id('video')), Rule::MustBeAnswered);
+        $this->isRefused(new VideoAway(Sample::id('first')), Rule::NotHere);
+        $this->does(new VideoAway(Sample::id('video')));
+        $this->isAt('video');
+        $this->state = State::fromArray(json_decode((string) json_encode($this->state->toArray()), true));
+        // It may have come meanwhile, and is watched then.
+        $this->isRefused(new WentOn(Sample::id('video')), Rule::CueStillOpen);
+        $this->does(new Watched(Sample::id('video'), 0, 10, 1));
+        $this->isAt('video', 'cue');
+        $this->does(new Skipped(Sample::id('cue')));
+        self::assertNotSame(Sample::id('video'), $this->state->stop());
+        self::assertSame(Standing::Untouched, $this->state->record(Sample::id('cue/question'))->standing);
+        $this->isRefused(new VideoAway(Sample::id('video')), Rule::NotHere);
     }
 
     public function test_what_was_watched_may_be_told_after_going_on(): void

@@ -27,6 +27,7 @@ use HiddenLadder\Core\Round\Event\SetAside;
 use HiddenLadder\Core\Round\Event\Skipped;
 use HiddenLadder\Core\Round\Event\Started;
 use HiddenLadder\Core\Round\Event\TimedOut;
+use HiddenLadder\Core\Round\Event\VideoAway;
 use HiddenLadder\Core\Round\Event\Watched;
 use HiddenLadder\Core\Round\Event\WentOn;
 use HiddenLadder\Core\Round\Event\WentTo;
@@ -40,7 +41,7 @@ final class EventTest extends TestCase
     public function test_every_kind_comes_back_as_it_was_written(): void
     {
         $events = [new Started, new Started('x'), new Answered('q', Response::text('ebb')), new Answered('q', Response::choices('a', 'b')),
-            new AskedForHelp('q'), new WentOn('f'), new Watched('v', 1.5, 9.25, 1.25), new SetAside('q'),
+            new AskedForHelp('q'), new WentOn('f'), new Watched('v', 1.5, 9.25, 1.25), new SetAside('q'), new VideoAway('v'),
             new Answered('q', Response::order('a', 'b')), new Answered('q', Response::files('a')), new Answered(
                 'q',
                 Response::pairs(['a' => 'b']),

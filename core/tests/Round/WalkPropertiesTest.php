@@ -35,6 +35,7 @@ use HiddenLadder\Core\Round\Event\Skipped;
 use HiddenLadder\Core\Round\Event\Started;
 use HiddenLadder\Core\Round\Event\StoredEvent;
 use HiddenLadder\Core\Round\Event\TimedOut;
+use HiddenLadder\Core\Round\Event\VideoAway;
 use HiddenLadder\Core\Round\Event\Watched;
 use HiddenLadder\Core\Round\Event\WentOn;
 use HiddenLadder\Core\Round\Event\WentTo;
@@ -236,6 +237,7 @@ final class WalkPropertiesTest extends TestCase
             EventKind::WentTo => new WentTo($action->about),
             EventKind::Commented => new Commented($id, 'Look there.'),
             EventKind::Watched => new Watched($id, 0, 5.0, 1.0),
+            EventKind::VideoAway => new VideoAway($id),
             EventKind::HandedIn => new HandedIn,
             EventKind::Finished => new Finished,
             EventKind::Paused => new Paused,

@@ -57,6 +57,21 @@ final class WatchingTest extends TestCase
         return $this->state->top()?->id === Sample::id('cue');
     }
 
+    public function test_headings_are_chapters_and_stop_nothing(): void
+    {
+        $this->begin(['cuesShown' => false, 'cues' => [
+            ['id' => Sample::id('begins'), 'kind' => 'heading', 'at' => 0, 'text' => 'Ebb'],
+            ['id' => Sample::id('calls'), 'kind' => 'comments', 'at' => 8, 'text' => 'What do you see?', 'pauses' => true],
+            ['id' => Sample::id('goes-on'), 'kind' => 'heading', 'at' => 200, 'text' => 'Flow'],
+        ]]);
+        $place = $this->place();
+        self::assertSame([0.0, 200.0], array_column($place['chapters'], 'at'));
+        self::assertSame([true], array_column($place['notes'], 'pauses'));
+        self::assertTrue($place['mayGoOn']);
+        $this->watches(0, 250);
+        self::assertSame(Sample::id('video'), $this->state->top()?->id);
+    }
+
     /** @return array<string, mixed> */
     private function place(): array
     {

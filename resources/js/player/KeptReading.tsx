@@ -1,11 +1,11 @@
 import { useState } from 'react';
-import type { RoundView, AtHand as Thing } from '../api/types';
+import type { AtHand as Thing } from '../api/types';
 import { say } from '../words/words';
 import { Rich } from './Rich';
 import { VideoPlayer } from './VideoPlayer';
 
 /** Readings and videos taken in before, that stay beside the questions about them. */
-export function KeptReading({ shelf, media }: { shelf: Thing[]; media: RoundView['media'] }) {
+export function KeptReading({ shelf }: { shelf: Thing[] }) {
     const [open, setOpen] = useState<string | null>(null);
     return shelf.map((thing) => (
         <section key={thing.id} className="border-b border-line bg-sheet px-4 py-1.5" aria-label={thing.title}>
@@ -27,12 +27,7 @@ export function KeptReading({ shelf, media }: { shelf: Thing[]; media: RoundView
             )}
             {open === thing.id && thing.clip !== undefined && (
                 <div className="pb-2">
-                    <VideoPlayer
-                        title={thing.title}
-                        clip={thing.clip}
-                        length={thing.clip.media === null ? null : (media[thing.clip.media]?.seconds ?? null)}
-                        captions={thing.clip.media !== null && (media[thing.clip.media]?.captions ?? false)}
-                    />
+                    <VideoPlayer title={thing.title} clip={thing.clip} />
                 </div>
             )}
         </section>

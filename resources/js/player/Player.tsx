@@ -6,10 +6,11 @@ import { say } from '../words/words';
 import { Bar } from './Disclosure';
 import { Finish } from './Finish';
 import { KeptReading } from './KeptReading';
+import { MediaKnown } from './media';
 import { Overview } from './Overview';
 import { ProgressPath, standingsInWords } from './Progress';
 import { QuestionView } from './QuestionView';
-import { MediaKnown, Rich } from './Rich';
+import { Rich } from './Rich';
 import { TimeLeft } from './TimeLeft';
 import type { Asking } from './useAsking';
 import { VideoView } from './VideoView';
@@ -129,12 +130,11 @@ export function Player({ view, busy, notice, send, kept, ending, leave, asking, 
                             }}
                         />
                     )}
-                    {!isOverview && <KeptReading shelf={view.atHand} media={view.media} />}
+                    {!isOverview && <KeptReading shelf={view.atHand} />}
                     {!isOverview && place.kind === 'question' && (
                         <QuestionView
                             key={`${place.question.id}-${place.frame}-${place.tries}-${place.verdictShown}-${place.rung?.id ?? ''}-${place.judging !== null}`}
                             place={place}
-                            media={view.media}
                             round={kept ? view.id : null}
                             handsIn={overview?.handIn ?? false}
                             busy={busy}
@@ -142,9 +142,7 @@ export function Player({ view, busy, notice, send, kept, ending, leave, asking, 
                             asking={asking}
                         />
                     )}
-                    {!isOverview && place.kind === 'video' && (
-                        <VideoView key={place.frame} place={place} media={view.media} busy={busy} send={send} />
-                    )}
+                    {!isOverview && place.kind === 'video' && <VideoView key={place.frame} place={place} busy={busy} send={send} />}
                     {!isOverview && place.kind === 'reading' && (
                         <>
                             <article className="flex-1 px-4 py-5" data-read-aloud>

@@ -1,6 +1,6 @@
 import { LifeBuoy } from 'lucide-react';
 import { type ReactNode, useCallback, useState } from 'react';
-import type { QuestionPlace, RoundView } from '../api/types';
+import type { QuestionPlace } from '../api/types';
 import { Button } from '../ui/Button';
 import { say } from '../words/words';
 import { AnswerForm } from './AnswerForm';
@@ -18,7 +18,6 @@ import { type Stretch, VideoPlayer } from './VideoPlayer';
 
 interface Props {
     place: QuestionPlace;
-    media: RoundView['media'];
     /** The round in which drafts and files are kept; none in a rehearsal. */
     round: string | null;
     /** Answers are marked when the round is handed in. */
@@ -29,7 +28,7 @@ interface Props {
 }
 
 /** One question: its answers, one main button, help always in the same place, and what unfolds below it. */
-export function QuestionView({ place, media, round, handsIn, busy, send, asking }: Props) {
+export function QuestionView({ place, round, handsIn, busy, send, asking }: Props) {
     const [looking, setLooking] = useState<'help' | 'video' | null>(null);
     const watched = useCallback((video: string, stretch: Stretch) => send({ kind: 'watched', data: { video, ...stretch } }), [send]);
     const question = place.question.id;
@@ -102,13 +101,13 @@ export function QuestionView({ place, media, round, handsIn, busy, send, asking 
                             </div>
                         )}
                         <Disclosure label={say('player.question-view.help')} tone="rails">
-                            <Rungs seen={place.seen} current={place.rung} media={media} onWatched={watched} />
+                            <Rungs seen={place.seen} current={place.rung} onWatched={watched} />
                         </Disclosure>
                     </>
                 )}
                 {looking === 'help' && !below && (
                     <Disclosure label={say('player.question-view.help-you-have-seen')} tone="rails">
-                        <Rungs seen={place.seen} current={null} media={media} onWatched={watched} />
+                        <Rungs seen={place.seen} current={null} onWatched={watched} />
                     </Disclosure>
                 )}
                 {looking === 'video' && again !== null && !below && (
@@ -116,8 +115,6 @@ export function QuestionView({ place, media, round, handsIn, busy, send, asking 
                         <VideoPlayer
                             title={say('player.question-view.the-part-before-this-question')}
                             clip={again.clip}
-                            length={null}
-                            captions={again.clip.media !== null && (media[again.clip.media]?.captions ?? false)}
                             onWatched={(stretch) => watched(again.video, stretch)}
                         />
                         <Button weight="quiet" onClick={() => setLooking(null)}>
@@ -232,12 +229,10 @@ export function QuestionView({ place, media, round, handsIn, busy, send, asking 
 function Rungs({
     seen,
     current,
-    media,
     onWatched,
 }: {
     seen: QuestionPlace['seen'];
     current: QuestionPlace['rung'];
-    media: RoundView['media'];
     onWatched: (video: string, stretch: Stretch) => void;
 }) {
     const rungs = current === null || seen.some((rung) => rung.id === current.id) ? seen : [...seen, current];
@@ -245,7 +240,7 @@ function Rungs({
         <ol>
             {rungs.map((rung, index) => {
                 const isOpen = current === null ? index === rungs.length - 1 : rung.id === current.id;
-                const content = <RungContent rung={rung} media={media} onWatched={onWatched} />;
+                const content = <RungContent rung={rung} onWatched={onWatched} />;
                 return (
                     <li key={rung.id} className="border-t-4 border-rail px-4 py-3 last:border-b-4">
                         {isOpen ? (

@@ -1,11 +1,7 @@
-import { createContext, createElement, type ReactNode, useContext } from 'react';
-import type { RoundView } from '../api/types';
+import { createElement, type ReactNode } from 'react';
 import { type Branch, blocks, treeOf, wordsIn } from '../quiz/text';
 import { Formula } from './Formula';
 import { VideoPlayer } from './VideoPlayer';
-
-/** What is known of the media that texts show: how long they are, and whether they have captions. */
-export const MediaKnown = createContext<RoundView['media']>({});
 
 /** Elements that are drawn as they are; all others only by what is known of them, or not at all. */
 const drawn = new Set([
@@ -41,7 +37,6 @@ interface Props {
 
 /** A rich text of a quiz. */
 export function Rich({ text, className = '', inline = false, gap }: Props) {
-    const media = useContext(MediaKnown);
     const tree = treeOf(text);
     const isFlow = tree.some((node) => typeof node !== 'string' && blocks.has(node.name)) || tree.length === 1;
 
@@ -85,12 +80,7 @@ export function Rich({ text, className = '', inline = false, gap }: Props) {
             const clip = { media: medium, from: Number(attributes['data-from'] ?? 0), to: to === undefined ? null : Number(to) };
             return (
                 <span key={key} className="my-2 block">
-                    <VideoPlayer
-                        title={wordsIn(node)}
-                        clip={clip}
-                        length={media[medium]?.seconds ?? null}
-                        captions={media[medium]?.captions ?? false}
-                    />
+                    <VideoPlayer title={wordsIn(node)} clip={clip} />
                 </span>
             );
         }

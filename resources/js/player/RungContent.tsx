@@ -1,31 +1,16 @@
-import type { RoundView, ShownRung } from '../api/types';
+import type { ShownRung } from '../api/types';
 import { isEmpty } from '../quiz/text';
 import { say } from '../words/words';
 import { Rich } from './Rich';
 import { type Stretch, VideoPlayer } from './VideoPlayer';
 
 /** One step of help, as a student sees it. */
-export function RungContent({
-    rung,
-    media,
-    onWatched,
-}: {
-    rung: ShownRung;
-    media: RoundView['media'];
-    onWatched: (rung: string, stretch: Stretch) => void;
-}) {
+export function RungContent({ rung, onWatched }: { rung: ShownRung; onWatched: (rung: string, stretch: Stretch) => void }) {
     if (rung.clip !== undefined) {
-        const about = rung.clip.media === null ? undefined : media[rung.clip.media];
         return (
             <div>
                 {rung.title !== '' && <p className="mb-2 font-semibold">{rung.title}</p>}
-                <VideoPlayer
-                    title={rung.title}
-                    clip={rung.clip}
-                    length={about?.seconds ?? null}
-                    captions={about?.captions ?? false}
-                    onWatched={(stretch) => onWatched(rung.id, stretch)}
-                />
+                <VideoPlayer title={rung.title} clip={rung.clip} onWatched={(stretch) => onWatched(rung.id, stretch)} />
             </div>
         );
     }

@@ -1,9 +1,15 @@
-import { AArrowUp, Captions, Maximize, Pause, PictureInPicture2, Play, RotateCcw, Volume2, VolumeX } from 'lucide-react';
-import { type KeyboardEvent, type ReactNode, type RefObject, useCallback, useEffect, useRef, useState } from 'react';
+import { type KeyboardEvent, type RefObject, useCallback, useEffect, useRef, useState } from 'react';
 import type { Clip } from '../api/types';
+import { Button } from '../ui/Button';
 import { timecode } from '../ui/time';
 import { say } from '../words/words';
+import { addressOf, isOutside, useMedium } from './media';
+import type { Playback } from './playback';
+import { FileSurface, FrameSurface } from './Surface';
 import { landing, pairs, type Seeking, type Stretches, withStretch } from './seeking';
+import { Transcript } from './Transcript';
+import { saidAt, useCaptions } from './useCaptions';
+import { MoreControls, STEP, speeds, TimeLine } from './VideoControls';
 
 export interface Stretch {
     from: number;
@@ -14,68 +20,94 @@ export interface Stretch {
 interface Props {
     title: string;
     clip: Clip;
-    /** Length of the whole video in seconds, as far as known before it loads. */
-    length: number | null;
-    captions: boolean;
     startAt?: number;
     /** Moments shown on the timeline. */
     marks?: { at: number; done: boolean }[];
     /** It stops here, and unless seeking is free cannot be moved past it. */
     holdAt?: number | null;
+    /** It pauses here when it comes by, and can be played on. */
+    pausesAt?: number[];
     /** As far as it is known what comes: it waits here until more is. */
     knownTo?: number | null;
     /** Where it can be moved to: anywhere, back and forth as far as was seen, or anywhere before the next open cue. */
     seeking?: Seeking;
     /** What was seen before: from and to by turns, in seconds. */
     seen?: number[];
+    /** Where its chapters begin, in order. */
+    chapters?: { at: number; words: string }[];
     onWatched?: (stretch: Stretch) => void;
     /** It was moved, and stands there now. */
     onMoved?: (at: number) => void;
     onMoment?: (at: number) => void;
-    video?: RefObject<HTMLVideoElement | null>;
-    children?: ReactNode;
+    /** It comes from elsewhere and cannot be had. */
+    onAway?: () => void;
+    /** How it is driven from outside. */
+    driven?: RefObject<VideoDrive | null>;
+    /** With the picture alone: what else there is stands elsewhere on the page. */
+    bare?: boolean;
+}
+
+/** What a page can do with the video that stands in it. */
+export interface VideoDrive {
+    pause: () => void;
+    toggle: () => void;
+    go: (to: number) => void;
+    at: () => number;
 }
 
 /** How often what was seen is reported while it plays, in seconds of the video. */
 const REPORT_EVERY = 10;
 
-/** Seconds that a step back goes, and a press of an arrow. */
-const STEP = 5;
+/** What is shorter was not played, but landed on, in seconds. */
+const PLAYED = 0.2;
 
-const speeds = [0.5, 0.75, 1, 1.25, 1.5, 2];
+const nothing: never[] = [];
 
-const nothing: number[] = [];
+/** Plays a stretch of a video in place, wherever the video comes from. Times are seconds from the video's own start. */
+export function VideoPlayer(props: Props) {
+    const facts = useMedium(props.clip.media);
+    if (props.clip.media === null) {
+        return <p className="rounded-md border border-line bg-sheet p-4">{say('player.video-player.no-video-has-been-chosen')}</p>;
+    }
+    // Another file for the same video is another video to the browser.
+    return <Playing key={`${props.clip.media} ${facts?.address}`} {...props} medium={props.clip.media} />;
+}
 
-/** Plays a stretch of a video in place. Times are seconds from the video's own start. */
-export function VideoPlayer({
+function Playing({
+    medium,
     title,
     clip,
-    length,
-    captions,
     startAt,
-    marks = [],
+    marks = nothing,
     holdAt = null,
+    pausesAt = nothing,
     knownTo = null,
     seeking = 'free',
     seen = nothing,
+    chapters = nothing,
     onWatched,
     onMoved,
     onMoment,
-    video: given,
-    children,
-}: Props) {
-    const own = useRef<HTMLVideoElement>(null);
-    const video = given ?? own;
-    const [duration, setDuration] = useState(length);
+    onAway,
+    driven,
+    bare = false,
+}: Props & { medium: string }) {
+    const facts = useMedium(medium);
+    const playback = useRef<Playback | null>(null);
+    const element = useRef<HTMLVideoElement>(null);
+    const [duration, setDuration] = useState(facts?.seconds ?? null);
     const [at, setAt] = useState(startAt ?? clip.from);
     const [playing, setPlaying] = useState(false);
-    const [captioned, setCaptioned] = useState(captions);
+    const languages = facts?.captions ?? nothing;
+    const [captioned, setCaptioned] = useState<string | null>(languages[0] ?? null);
     const [large, setLarge] = useState(false);
+    const [transcribed, setTranscribed] = useState(false);
     // It waits for what comes to be known, and goes on by itself.
     const [waiting, setWaiting] = useState(false);
     const [rate, setRate] = useState(1);
     const [volume, setVolume] = useState(1);
     const [failed, setFailed] = useState(false);
+    const [turn, setTurn] = useState(0);
     const since = useRef<number | null>(null);
     // Where it was a moment ago: a cue is come to by playing over it.
     const before = useRef(startAt ?? clip.from);
@@ -83,22 +115,23 @@ export function VideoPlayer({
     const played = useRef<Stretches>([]);
     // Where it is to begin: it may be pulled elsewhere before the video has loaded.
     const wanted = useRef(startAt ?? clip.from);
-    const end = clip.to ?? duration ?? clip.from;
+    const end = Math.min(clip.to ?? Number.POSITIVE_INFINITY, duration ?? clip.to ?? clip.from);
+    const lines = useCaptions(facts?.player == null ? null : medium, captioned);
 
     const report = useCallback(() => {
-        const player = video.current;
+        const player = playback.current;
         const from = since.current;
         since.current = null;
-        if (player !== null && from !== null && player.currentTime - from > 0.2) {
-            const to = Math.min(player.currentTime, end);
+        if (player !== null && from !== null && player.at - from > PLAYED) {
+            const to = Math.min(player.at, end);
             played.current = withStretch(played.current, [from, to]);
-            onWatched?.({ from, to, speed: player.playbackRate });
+            onWatched?.({ from, to, speed: player.rate });
         }
-    }, [end, onWatched, video]);
+    }, [end, onWatched]);
 
     const hold = useCallback(
         (moment: number) => {
-            const player = video.current;
+            const player = playback.current;
             if (player === null) {
                 return;
             }
@@ -106,34 +139,44 @@ export function VideoPlayer({
             const from = Math.min(since.current ?? moment, moment);
             since.current = null;
             player.pause();
-            player.currentTime = moment;
+            player.go(moment);
             played.current = withStretch(played.current, [from, moment]);
-            onWatched?.({ from, to: moment, speed: player.playbackRate });
+            onWatched?.({ from, to: moment, speed: player.rate });
         },
-        [onWatched, video],
+        [onWatched],
     );
 
     const tick = useCallback(() => {
-        const player = video.current;
+        const player = playback.current;
         if (player === null) {
             return;
         }
-        setAt(player.currentTime);
+        const now = player.at;
+        setAt(now);
         const last = before.current;
-        before.current = player.currentTime;
-        onMoment?.(player.currentTime);
-        if (holdAt !== null && !player.paused && last <= holdAt && player.currentTime >= holdAt - 0.05) {
+        before.current = now;
+        onMoment?.(now);
+        const pause = pausesAt.find((moment) => last < moment && now >= moment);
+        if (player.paused) {
+            return;
+        }
+        if (holdAt !== null && last <= holdAt && (now >= holdAt - 0.05 || now >= end)) {
+            // One that a shorter file left behind the end is asked at the end.
             hold(holdAt);
-        } else if (knownTo !== null && !player.paused && player.currentTime >= knownTo) {
+        } else if (pause !== undefined) {
+            player.pause();
+            player.go(pause);
+            before.current = pause;
+        } else if (knownTo !== null && now >= knownTo) {
             player.pause();
             setWaiting(true);
-        } else if (!player.paused && player.currentTime >= end) {
+        } else if (now >= end) {
             player.pause();
-        } else if (!player.paused && since.current !== null && player.currentTime - since.current >= REPORT_EVERY) {
+        } else if (since.current !== null && now - since.current >= REPORT_EVERY) {
             report();
-            since.current = player.currentTime;
+            since.current = now;
         }
-    }, [end, hold, holdAt, knownTo, onMoment, report, video]);
+    }, [end, hold, holdAt, knownTo, onMoment, pausesAt, report]);
 
     useEffect(() => {
         if (!playing) {
@@ -146,34 +189,36 @@ export function VideoPlayer({
         return () => cancelAnimationFrame(next);
     }, [playing, tick]);
 
+    // The service's own player stops itself there, which is more exact than to tell it when it has passed.
+    const nextStop = [holdAt, ...pausesAt, clip.to]
+        .filter((moment) => moment !== null && moment > at + 0.01)
+        .sort((a, b) => Number(a) - Number(b))[0];
     useEffect(() => {
-        if (waiting && (knownTo === null || knownTo > (video.current?.currentTime ?? 0))) {
+        playback.current?.stopAt(nextStop ?? null);
+    }, [nextStop]);
+
+    useEffect(() => {
+        if (waiting && (knownTo === null || knownTo > (playback.current?.at ?? 0))) {
             setWaiting(false);
-            video.current?.play().catch(() => setFailed(true));
+            playback.current?.play();
         }
-    }, [waiting, knownTo, video]);
+    }, [waiting, knownTo]);
 
     // What was seen up to the moment the player is taken away counts too.
     const watched = useRef(onWatched);
     watched.current = onWatched;
-    useEffect(() => {
-        const player = video.current;
-        return () => {
-            if (player !== null && since.current !== null && player.currentTime - since.current > 0.2) {
-                watched.current?.({ from: since.current, to: player.currentTime, speed: player.playbackRate });
+    useEffect(
+        () => () => {
+            const player = playback.current;
+            if (player !== null && since.current !== null && player.at - since.current > PLAYED) {
+                watched.current?.({ from: since.current, to: player.at, speed: player.rate });
             }
-        };
-    }, [video]);
-
-    useEffect(() => {
-        const track = video.current?.textTracks[0];
-        if (track !== undefined) {
-            track.mode = captioned ? 'showing' : 'hidden';
-        }
-    }, [captioned, video]);
+        },
+        [],
+    );
 
     const seek = (to: number) => {
-        const player = video.current;
+        const player = playback.current;
         if (player === null) {
             return;
         }
@@ -183,7 +228,7 @@ export function VideoPlayer({
         const target = landing(Math.max(clip.from, Math.min(to, end)), { seeking, reached, holdAt, start: clip.from });
         wanted.current = target;
         before.current = target;
-        player.currentTime = target;
+        player.go(target);
         setAt(target);
         onMoment?.(target);
         onMoved?.(target);
@@ -192,12 +237,13 @@ export function VideoPlayer({
         }
     };
 
-    const setSpeed = (rate: number) => {
+    const setSpeed = (speed: number) => {
         report();
-        setRate(rate);
-        if (video.current !== null) {
-            video.current.playbackRate = rate;
-            since.current = video.current.paused ? null : video.current.currentTime;
+        setRate(speed);
+        const player = playback.current;
+        if (player !== null) {
+            player.setRate(speed);
+            since.current = player.paused ? null : player.at;
         }
     };
 
@@ -207,30 +253,46 @@ export function VideoPlayer({
         void (document.fullscreenElement === null ? whole?.requestFullscreen() : document.exitFullscreen())?.catch(() => undefined);
     };
 
-    /** One key each; what a field in it does with a key is the field's. */
-    const onKeyDown = (event: KeyboardEvent<HTMLElement>) => {
-        const player = video.current;
-        const isField = event.target instanceof HTMLSelectElement || event.target instanceof HTMLTextAreaElement;
-        if (player === null || isField || event.ctrlKey || event.metaKey || event.altKey) {
+    const toggle = () => {
+        const player = playback.current;
+        if (player === null) {
             return;
         }
-        const isButton = event.target instanceof HTMLButtonElement;
+        if (!player.paused) {
+            player.pause();
+            return;
+        }
+        if (player.at >= end - 0.05 || player.at < clip.from) {
+            before.current = clip.from;
+            player.go(clip.from);
+        }
+        player.play();
+    };
+
+    /** One key each; what a field in it does with a key is the field's. */
+    const onKeyDown = (event: KeyboardEvent<HTMLElement>) => {
+        const player = playback.current;
+        const isField =
+            event.target instanceof HTMLSelectElement || (event.target instanceof HTMLInputElement && event.target.type !== 'range');
+        if (player === null || bare || isField || event.ctrlKey || event.metaKey || event.altKey) {
+            return;
+        }
         switch (event.key) {
             case ' ':
-                if (isButton) {
+                if (event.target instanceof HTMLButtonElement) {
                     return;
                 }
                 toggle();
                 break;
             case 'ArrowLeft':
             case 'ArrowRight':
-                seek(player.currentTime + (event.key === 'ArrowLeft' ? -1 : 1) * (event.shiftKey ? 1 : STEP));
+                seek(player.at + (event.key === 'ArrowLeft' ? -1 : 1) * (event.shiftKey ? 1 : STEP));
                 break;
             case 'm':
-                player.muted = !player.muted;
+                player.setLoudness(player.loudness() === 0 ? 1 : 0);
                 break;
             case 'c':
-                setCaptioned(!captioned);
+                setCaptioned(captioned === null ? (languages[0] ?? null) : null);
                 break;
             case 'f':
                 fullScreen(event);
@@ -245,65 +307,56 @@ export function VideoPlayer({
         event.preventDefault();
     };
 
-    const toggle = () => {
-        const player = video.current;
-        if (player === null) {
-            return;
+    const drive = { pause: () => playback.current?.pause(), toggle, go: seek, at: () => playback.current?.at ?? at };
+    useEffect(() => {
+        if (driven !== undefined) {
+            driven.current = drive;
         }
-        if (!player.paused) {
-            player.pause();
-            return;
-        }
-        if (player.currentTime >= end - 0.05 || player.currentTime < clip.from) {
-            player.currentTime = clip.from;
-        }
-        player.play().catch(() => setFailed(true));
-    };
+    });
 
-    if (clip.media === null) {
-        return <p className="rounded-md border border-line bg-sheet p-4">{say('player.video-player.no-video-has-been-chosen')}</p>;
-    }
+    const told = {
+        onReady: (length: number) => {
+            if (Number.isFinite(length)) {
+                setDuration(length);
+            }
+            setFailed(false);
+            playback.current?.go(wanted.current);
+            playback.current?.setRate(rate);
+        },
+        onPlay: () => {
+            setFailed(false);
+            setPlaying(true);
+            since.current = playback.current?.at ?? null;
+        },
+        onPause: () => {
+            // A player of its own may have stopped at the cue, or at the end, by itself.
+            const now = playback.current?.at ?? 0;
+            if (holdAt !== null && since.current !== null && Math.abs(now - holdAt) <= 0.1) {
+                hold(holdAt);
+            }
+            setPlaying(false);
+            report();
+        },
+        onAt: tick,
+        onLoudness: setVolume,
+        onFailed: () => {
+            setFailed(true);
+            if (isOutside(facts)) {
+                onAway?.();
+            }
+        },
+    };
+    const surface = { playback, address: addressOf(medium, facts), title, told, onPress: toggle, large };
+    const chapter = chapters.findLast((one) => one.at <= at + 0.05);
 
     return (
         <figure className="m-0 overflow-hidden rounded-md border border-line bg-sheet" onKeyDown={onKeyDown}>
-            <div className="relative">
-                {/* biome-ignore lint/a11y/useMediaCaption: a caption track is there whenever the video has captions */}
-                <video
-                    ref={video}
-                    className={`block aspect-video w-full bg-earth object-contain [@media(max-height:500px)]:max-h-[60dvh] [:fullscreen_&]:max-h-[70dvh] ${large ? 'large-captions' : ''}`}
-                    src={`/media/${clip.media}`}
-                    preload="metadata"
-                    playsInline
-                    aria-label={title}
-                    onClick={toggle}
-                    onLoadedMetadata={(event) => {
-                        setDuration(event.currentTarget.duration);
-                        event.currentTarget.currentTime = wanted.current;
-                    }}
-                    onPlay={(event) => {
-                        setFailed(false);
-                        setPlaying(true);
-                        since.current = event.currentTarget.currentTime;
-                    }}
-                    onPause={() => {
-                        setPlaying(false);
-                        report();
-                    }}
-                    onTimeUpdate={tick}
-                    onVolumeChange={(event) => setVolume(event.currentTarget.muted ? 0 : event.currentTarget.volume)}
-                    onError={() => setFailed(true)}
-                >
-                    {captions && (
-                        <track
-                            kind="captions"
-                            src={`/media/${clip.media}/captions`}
-                            srcLang="en"
-                            label={say('player.video-player.captions')}
-                            default
-                        />
-                    )}
-                </video>
-                {children}
+            <div className="relative" key={turn}>
+                {facts?.player == null ? (
+                    <FileSurface {...surface} medium={medium} languages={languages} captioned={captioned} element={element} />
+                ) : (
+                    <FrameSurface {...surface} player={facts.player} caption={lines === null ? null : saidAt(lines, at)} />
+                )}
             </div>
             {waiting && (
                 <p role="status" className="bg-yet-tint px-3 py-2 text-sm">
@@ -311,125 +364,89 @@ export function VideoPlayer({
                 </p>
             )}
             {failed && (
-                <p role="alert" className="bg-yet-tint px-3 py-2 text-sm">
-                    {say('player.video-player.the-video-cannot-be-loaded')}
-                </p>
-            )}
-            <div className="flex items-center gap-2 px-2 py-1.5">
-                <button
-                    type="button"
-                    onClick={toggle}
-                    className="grid size-11 shrink-0 place-items-center rounded-md hover:bg-tint"
-                    aria-label={playing ? say('player.video-player.pause') : say('player.video-player.play')}
-                >
-                    {playing ? <Pause size={22} /> : <Play size={22} />}
-                </button>
-                <button
-                    type="button"
-                    onClick={() => seek((video.current?.currentTime ?? 0) - STEP)}
-                    className="grid size-11 shrink-0 place-items-center rounded-md hover:bg-tint"
-                    aria-label={say('player.video-player.a-step-back', { seconds: STEP })}
-                >
-                    <RotateCcw size={20} />
-                </button>
-                <div className="relative flex-1 pt-1">
-                    <input
-                        type="range"
-                        className="block w-full accent-accent"
-                        min={clip.from}
-                        max={Math.max(end, clip.from + 0.1)}
-                        step={0.1}
-                        value={Math.min(Math.max(at, clip.from), Math.max(end, clip.from))}
-                        onChange={(event) => seek(Number(event.currentTarget.value))}
-                        aria-label={say('player.video-player.moment-of-the-video', { title })}
-                        aria-valuetext={say('player.video-player.of', { time: timecode(at - clip.from), time2: timecode(end - clip.from) })}
-                    />
-                    {end > clip.from && (
-                        <div className="pointer-events-none relative mx-2 h-2" aria-hidden="true">
-                            {marks.map((mark) => (
-                                <span
-                                    key={mark.at}
-                                    className={`absolute top-0 h-2 w-0.5 ${mark.done ? 'bg-edge' : 'bg-accent'}`}
-                                    style={{ left: `${((mark.at - clip.from) / (end - clip.from)) * 100}%` }}
-                                />
-                            ))}
-                        </div>
+                <div role="alert" className="flex flex-wrap items-center gap-2 bg-yet-tint px-3 py-2 text-sm">
+                    {isOutside(facts) ? (
+                        <>
+                            <p className="flex-1">{say('player.video-player.it-is-away')}</p>
+                            <Button
+                                onClick={() => {
+                                    setFailed(false);
+                                    setTurn(turn + 1);
+                                }}
+                            >
+                                {say('player.video-player.try-again')}
+                            </Button>
+                        </>
+                    ) : (
+                        <p>{say('player.video-player.the-video-cannot-be-loaded')}</p>
                     )}
                 </div>
-                <span className="text-sm text-soft">
-                    {timecode(Math.max(0, Math.floor(at) - Math.floor(clip.from)))} / {timecode(Math.max(0, Math.round(end - clip.from)))}
-                </span>
-            </div>
-            <div className="flex flex-wrap items-center gap-x-1 gap-y-1 px-2 pb-1.5">
-                <select
-                    className="min-h-11 rounded-md border border-line bg-sheet px-1 text-sm"
-                    aria-label={say('player.video-player.speed')}
-                    value={rate}
-                    onChange={(event) => setSpeed(Number(event.currentTarget.value))}
-                >
-                    {speeds.map((one) => (
-                        <option key={one} value={one}>
-                            {say('player.video-player.times', { speed: one })}
-                        </option>
-                    ))}
-                </select>
-                <label className="flex min-h-11 items-center gap-1 px-1 max-sm:hidden">
-                    {volume === 0 ? <VolumeX size={20} aria-hidden="true" /> : <Volume2 size={20} aria-hidden="true" />}
-                    <input
-                        type="range"
-                        className="w-16 accent-accent"
-                        min={0}
-                        max={1}
-                        step={0.1}
-                        value={volume}
-                        aria-label={say('player.video-player.volume')}
-                        onKeyDown={(event) => event.stopPropagation()}
-                        onChange={(event) => {
-                            if (video.current !== null) {
-                                video.current.muted = false;
-                                video.current.volume = Number(event.currentTarget.value);
-                            }
-                        }}
+            )}
+            {!bare && (
+                <>
+                    <TimeLine
+                        title={title}
+                        at={at}
+                        from={clip.from}
+                        end={end}
+                        playing={playing}
+                        marks={marks}
+                        onToggle={toggle}
+                        onGo={seek}
                     />
-                </label>
-                <span className="ml-auto flex items-center">
-                    {captions && (
-                        <>
-                            <Toggle label={say('player.video-player.captions')} on={captioned} onClick={() => setCaptioned(!captioned)}>
-                                <Captions size={22} />
-                            </Toggle>
-                            {captioned && (
-                                <Toggle label={say('player.video-player.large-captions')} on={large} onClick={() => setLarge(!large)}>
-                                    <AArrowUp size={22} />
-                                </Toggle>
-                            )}
-                        </>
+                    {chapters.length > 0 && (
+                        <details className="border-t border-line px-3 py-1 text-sm">
+                            <summary className="min-h-8 content-center">
+                                <b>{say('player.video-player.chapters', { n: chapters.length })}</b> {chapter?.words}
+                            </summary>
+                            <ol className="pb-2">
+                                {chapters.map((one) => (
+                                    <li key={one.at}>
+                                        <button
+                                            type="button"
+                                            aria-current={one === chapter ? 'true' : undefined}
+                                            className={`grid min-h-9 w-full grid-cols-[3.5rem_1fr] items-center text-left hover:bg-tint ${one === chapter ? 'font-semibold' : ''}`}
+                                            onClick={() => seek(one.at)}
+                                        >
+                                            <span className="text-soft">{timecode(Math.floor(one.at))}</span>
+                                            <span>{one.words}</span>
+                                        </button>
+                                    </li>
+                                ))}
+                            </ol>
+                        </details>
                     )}
-                    {document.pictureInPictureEnabled && (
-                        <button
-                            type="button"
-                            className={sign}
-                            aria-label={say('player.video-player.picture-in-picture')}
-                            onClick={() => void video.current?.requestPictureInPicture().catch(() => undefined)}
-                        >
-                            <PictureInPicture2 size={20} />
-                        </button>
+                    <MoreControls
+                        rate={rate}
+                        onRate={setSpeed}
+                        volume={volume}
+                        onVolume={(level) => playback.current?.setLoudness(level)}
+                        languages={languages}
+                        captioned={captioned}
+                        onCaptioned={setCaptioned}
+                        large={large}
+                        onLarge={() => setLarge(!large)}
+                        transcribed={transcribed}
+                        onTranscribed={() => setTranscribed(!transcribed)}
+                        onWindow={
+                            facts?.player == null && document.pictureInPictureEnabled
+                                ? () => void element.current?.requestPictureInPicture().catch(() => undefined)
+                                : null
+                        }
+                        onFullScreen={fullScreen}
+                    />
+                    {transcribed && languages.length > 0 && (
+                        <Transcript
+                            medium={medium}
+                            language={captioned ?? languages[0] ?? ''}
+                            title={title}
+                            at={at}
+                            onGo={seek}
+                            chapters={chapters}
+                        />
                     )}
-                    <button type="button" className={sign} aria-label={say('player.video-player.full-screen')} onClick={fullScreen}>
-                        <Maximize size={20} />
-                    </button>
-                </span>
-            </div>
+                </>
+            )}
         </figure>
-    );
-}
-
-const sign = 'grid size-11 shrink-0 place-items-center rounded-md text-soft hover:bg-tint';
-
-function Toggle({ label, on, onClick, children }: { label: string; on: boolean; onClick: () => void; children: ReactNode }) {
-    return (
-        <button type="button" className={`${sign} ${on ? 'text-accent' : ''}`} aria-pressed={on} aria-label={label} onClick={onClick}>
-            {children}
-        </button>
     );
 }

@@ -1,5 +1,6 @@
-import { useCallback, useEffect, useRef, useState } from 'react';
-import type { RoundView, VideoPlace } from '../api/types';
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import type { VideoPlace } from '../api/types';
+import { nameOf } from '../quiz/text';
 import { Button } from '../ui/Button';
 import { Text } from '../ui/Field';
 import { say } from '../words/words';
@@ -10,18 +11,23 @@ import { type Stretch, VideoPlayer } from './VideoPlayer';
 
 interface Props {
     place: VideoPlace;
-    media: RoundView['media'];
     busy: boolean;
     send: (step: Step) => void;
 }
 
-/** Seconds that are told ahead of where one is: core/src/Round/View/Projection.php, SHORTLY_BEFORE. */
-const AHEAD = 15;
-
 /** A video with its questions, notes and moments for comments. */
-export function VideoView({ place, media, busy, send }: Props) {
-    const about = place.clip.media === null ? undefined : media[place.clip.media];
+export function VideoView({ place, busy, send }: Props) {
     const [at, setAt] = useState(place.resumeAt);
+    const [away, setAway] = useState(false);
+    // Without its video the stop may be left out, as soon as it is told that it cannot be had.
+    const [leaving, setLeaving] = useState(false);
+    const leaveOut = useCallback(() => send({ kind: 'skipped', data: { from: place.frame } }), [send, place.frame]);
+    useEffect(() => {
+        if (leaving && place.maySkip) {
+            setLeaving(false);
+            leaveOut();
+        }
+    }, [leaving, place.maySkip, leaveOut]);
     const watched = useCallback((stretch: Stretch) => send({ kind: 'watched', data: { video: place.id, ...stretch } }), [send, place.id]);
     // Where it was moved to is told when it stays there: what comes next is known by that.
     const moving = useRef<ReturnType<typeof setTimeout> | undefined>(undefined);
@@ -33,8 +39,8 @@ export function VideoView({ place, media, busy, send }: Props) {
         },
         [watched],
     );
-    // There is a question, and it is not told where until shortly before it.
-    const hidden = place.nextCue === null && !place.mayGoOn && place.cues.length === 0;
+    const pauses = useMemo(() => place.notes.filter((one) => one.pauses).map((one) => one.at), [place.notes]);
+    const chapters = useMemo(() => place.chapters.map((one) => ({ at: one.at, words: nameOf(one.text) })), [place.chapters]);
     // A note stays until the next one.
     const note = place.notes.findLast((one) => one.at <= at + 0.2);
     return (
@@ -44,13 +50,14 @@ export function VideoView({ place, media, busy, send }: Props) {
                 <VideoPlayer
                     title={place.title}
                     clip={place.clip}
-                    length={about?.seconds ?? null}
-                    captions={about?.captions ?? false}
                     startAt={place.resumeAt}
-                    seeking={place.seeking === 'open-cue' && hidden ? 'back' : place.seeking}
+                    seeking={place.seeking === 'open-cue' && place.knownTo !== null ? 'back' : place.seeking}
                     marks={place.cues.map((cue) => ({ at: cue.at, done: !cue.open }))}
                     holdAt={place.nextCue}
-                    knownTo={hidden ? Math.max(place.resumeAt, ...place.seen) + AHEAD : null}
+                    knownTo={place.knownTo}
+                    pausesAt={pauses}
+                    chapters={chapters}
+                    onAway={() => setAway(true)}
                     onWatched={watched}
                     seen={place.seen}
                     {...(place.seeking === 'free' ? { onMoved: moved } : {})}
@@ -71,8 +78,20 @@ export function VideoView({ place, media, busy, send }: Props) {
                 </p>
             </div>
             <Bar>
+                {away && !place.mayGoOn && !place.maySkip && (
+                    <Button
+                        large
+                        disabled={busy || leaving}
+                        onClick={() => {
+                            setLeaving(true);
+                            send({ kind: 'video-away', data: { video: place.id } });
+                        }}
+                    >
+                        {say('player.video-view.it-is-not-there')}
+                    </Button>
+                )}
                 {place.maySkip && (
-                    <Button large disabled={busy} onClick={() => send({ kind: 'skipped', data: { from: place.frame } })}>
+                    <Button large disabled={busy} onClick={leaveOut}>
                         {say('player.video-view.leave-it-out')}
                     </Button>
                 )}

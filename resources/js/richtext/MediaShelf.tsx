@@ -47,7 +47,7 @@ export function MediaShelf({ kind, onChoose, onClose }: { kind: Medium['kind']; 
                     className="flex items-end gap-2"
                     onSubmit={async (event) => {
                         event.preventDefault();
-                        choose(await fetch(address));
+                        choose(await fetch(address, 'picture'));
                     }}
                 >
                     <div className="flex-1">

@@ -138,7 +138,7 @@ export function RichField({
     /** One after the other, each put in where the cursor stands by then. */
     const takePictures = async (pictures: (File | string)[]) => {
         for (const picture of pictures) {
-            const medium = await (typeof picture === 'string' ? fetch(picture) : send(picture, 'picture'));
+            const medium = await (typeof picture === 'string' ? fetch(picture, 'picture') : send(picture, 'picture'));
             if (medium !== null && !editor.isDestroyed) {
                 put(medium);
             }

@@ -1,5 +1,5 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import { client, sendFiles, sentence, take } from '../api/client';
 import type { Medium } from '../api/types';
 import { say } from '../words/words';
@@ -12,20 +12,41 @@ export const accepts: Record<Medium['kind'], string> = {
     file: '.pdf,.txt,.odt,.docx,.xlsx',
 };
 
+/** What players have to know of the teacher's own media. */
+export function useMediaKnown(): Record<string, Medium> {
+    const media = useMedia();
+    return useMemo(() => Object.fromEntries(media.map((medium) => [medium.id, medium])), [media]);
+}
+
+const none: Medium[] = [];
+
 /** The teacher's own shelf, by title. */
 export function useMedia(): Medium[] {
-    return useQuery({ queryKey: ['media'], queryFn: () => take(client.GET('/media')) }).data ?? [];
+    return (
+        useQuery({
+            queryKey: ['media'],
+            queryFn: () => take(client.GET('/media')),
+            // What a timeline shows is made beside: it is looked at again until it is there.
+            refetchInterval: (query) => (query.state.data?.some(isBeingPrepared) === true ? 2000 : false),
+        }).data ?? none
+    );
 }
 
 interface Upload {
     /** Sends a file, of which another kind than the one wanted is refused; null where it did not come to be. */
     send: (file: File, kind: Medium['kind'], captions?: File) => Promise<Medium | null>;
-    /** The same for a picture at an address, which the server fetches. */
-    fetch: (address: string) => Promise<Medium | null>;
+    /** The same for a picture at an address, which the server fetches, or a video, of which the address is kept. */
+    fetch: (address: string, kind: 'picture' | 'video') => Promise<Medium | null>;
+    /** A video of a service, by what it is called there. */
+    take: (service: string, key: string) => Promise<Medium | null>;
     /** From 0 to 1, while something is on its way. */
     progress: number | null;
     /** Why the last one did not come to be. */
     error: string | null;
+}
+
+function isBeingPrepared({ preparation }: Medium): boolean {
+    return preparation?.state === 'waiting' || preparation?.state === 'working';
 }
 
 /** Takes files into the teacher's shelf. */
@@ -61,6 +82,9 @@ export function useUpload(): Upload {
             }
             return taken(() => sendFiles<Medium>('/media', form, setProgress), kind);
         },
-        fetch: (address) => taken(() => take(client.POST('/media/from-address', { body: { address } })) as Promise<Medium>, 'picture'),
+        fetch: (address, kind) =>
+            taken(() => take(client.POST('/media/from-address', { body: { address, kind } })) as Promise<Medium>, kind),
+        take: (service, key) =>
+            taken(() => take(client.POST('/media/from-service', { body: { service, key } })) as Promise<Medium>, 'video'),
     };
 }

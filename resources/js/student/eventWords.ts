@@ -19,6 +19,7 @@ const doings: Partial<Record<MadeEvent['kind'], string>> = {
     'went-on': say('student.event.your-going-on'),
     'went-to': say('student.event.your-going-elsewhere'),
     watched: say('student.event.what-you-watched'),
+    'video-away': say('student.event.your-going-on-without-the-video'),
     skipped: say('student.event.your-leaving-it-out'),
     'set-aside': say('student.event.your-leaving-it-for-later'),
     called: say('student.event.your-call'),

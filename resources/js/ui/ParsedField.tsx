@@ -11,11 +11,24 @@ interface Props<T> {
     wrong: string;
     placeholder?: string;
     inputMode?: 'decimal' | 'numeric' | 'text' | 'url';
+    hideLabel?: boolean;
+    onBlur?: () => void;
     onChange: (value: T) => void;
 }
 
 /** A value typed as text: half-typed text stays as it is, and only what can be read is passed on. */
-export function ParsedField<T>({ label, value, read, write, wrong, placeholder, inputMode = 'text', onChange }: Props<T>) {
+export function ParsedField<T>({
+    label,
+    value,
+    read,
+    write,
+    wrong,
+    placeholder,
+    inputMode = 'text',
+    hideLabel = false,
+    onBlur,
+    onChange,
+}: Props<T>) {
     const [text, setText] = useState(() => write(value));
     // biome-ignore lint/correctness/useExhaustiveDependencies: only a value changed from outside replaces what was typed
     useEffect(() => {
@@ -26,6 +39,8 @@ export function ParsedField<T>({ label, value, read, write, wrong, placeholder, 
             label={label}
             value={text}
             inputMode={inputMode}
+            hideLabel={hideLabel}
+            onBlur={onBlur}
             placeholder={placeholder}
             error={read(text) === null ? wrong : undefined}
             onChange={(event) => {

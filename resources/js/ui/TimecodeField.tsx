@@ -5,6 +5,8 @@ import { seconds, timecode } from './time';
 interface Props {
     label: string;
     value: number;
+    hideLabel?: boolean;
+    onBlur?: () => void;
     onChange: (value: number) => void;
 }
 

@@ -10,7 +10,7 @@ const reloaded = 'reloaded-for-a-new-version';
  * make no transitions). Where its file is gone, since a new version has come, the page is loaded anew,
  * once: what was not saved yet waits on the device. Where it cannot be had, that is said.
  */
-export function place<K extends string>(load: () => Promise<Record<K, ComponentType>>, name: K) {
+export function place<P, K extends string>(load: () => Promise<Record<K, ComponentType<P>>>, name: K) {
     return lazy(async () => {
         try {
             const loaded = await load();
@@ -18,7 +18,7 @@ export function place<K extends string>(load: () => Promise<Record<K, ComponentT
             return { default: loaded[name] };
         } catch {
             if (!navigator.onLine || sessionStorage.getItem(reloaded) !== null) {
-                return { default: NotThere };
+                return { default: NotThere as ComponentType<P> };
             }
             sessionStorage.setItem(reloaded, '1');
             location.reload();

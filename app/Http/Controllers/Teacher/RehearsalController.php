@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace HiddenLadder\App\Http\Controllers\Teacher;
 
 use HiddenLadder\App\Http\Controllers\Controller;
-use HiddenLadder\App\Media\MediaFolder;
+use HiddenLadder\App\Media\MediumFacts;
 use HiddenLadder\App\Models\Quiz;
 use HiddenLadder\App\Rejected;
 use HiddenLadder\App\Words\Words;
@@ -33,7 +33,7 @@ final class RehearsalController extends Controller
     /** Rounds before this one that are rehearsed, too. */
     private const MOST_ROUNDS = 20;
 
-    public function __invoke(Request $request, Quiz $quiz, MediaFolder $media, Words $words): JsonResponse
+    public function __invoke(Request $request, Quiz $quiz, Words $words): JsonResponse
     {
         $this->authorize('reach', $quiz);
         $asked = Fields::of($request->json()->all())->only(['from', 'terms', 'events', 'earlier', 'next', 'moment']);
@@ -57,7 +57,7 @@ final class RehearsalController extends Controller
         [$view, $shown] = $projection->withMedia($rehearsal->state);
 
         return new JsonResponse([
-            'view' => ['id' => $quiz->id, 'round' => count($earlier) + 1] + $view + ['media' => $media->described($shown)],
+            'view' => ['id' => $quiz->id, 'round' => count($earlier) + 1] + $view + ['media' => MediumFacts::ofAll($shown)],
             'made' => array_map(
                 static fn (Event $event): array => ['kind' => $event->kind()->value, 'data' => (object) $event->data()],
                 $rehearsal->made,

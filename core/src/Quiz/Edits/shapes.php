@@ -7,7 +7,7 @@ return [
     'cue' => [
         'lists' => [],
         'children' => ['question' => 'question'],
-        'kinds' => ['question' => ['question'], 'note' => [], 'comments' => []],
+        'kinds' => ['question' => ['question'], 'note' => [], 'comments' => [], 'heading' => []],
         'references' => [],
         'rich' => ['text'],
         'whole' => [],

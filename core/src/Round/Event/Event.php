@@ -27,6 +27,7 @@ abstract readonly class Event
             EventKind::Answered => Answered::fromData($data),
             EventKind::WentOn => WentOn::fromData($data),
             EventKind::Watched => Watched::fromData($data),
+            EventKind::VideoAway => VideoAway::fromData($data),
             EventKind::Started => Started::fromData($data),
             EventKind::AskedForHelp => AskedForHelp::fromData($data),
             EventKind::AskedForAlike => AskedForAlike::fromData($data),

@@ -14,6 +14,7 @@ enum EventKind: string
     case WentOn = 'went-on';
     case WentTo = 'went-to';
     case Watched = 'watched';
+    case VideoAway = 'video-away';
     case Skipped = 'skipped';
     case SetAside = 'set-aside';
     case Called = 'called';

@@ -33,6 +33,7 @@ use HiddenLadder\Core\Round\Event\SetAside;
 use HiddenLadder\Core\Round\Event\Skipped;
 use HiddenLadder\Core\Round\Event\Started;
 use HiddenLadder\Core\Round\Event\TimedOut;
+use HiddenLadder\Core\Round\Event\VideoAway;
 use HiddenLadder\Core\Round\Event\Watched;
 use HiddenLadder\Core\Round\Event\WentOn;
 use HiddenLadder\Core\Round\Event\WentTo;
@@ -114,6 +115,7 @@ final class Walk extends WalkPart
             $event instanceof Answered => $this->answering->answer($event, $front),
             $event instanceof WentOn => $this->goOn($event->from),
             $event instanceof Watched => $this->watch($event),
+            $event instanceof VideoAway => $this->state->away[$event->video] = true,
             $event instanceof AskedForHelp => $this->askForHelp($event->question),
             $event instanceof AskedForAlike => $this->askForAlike($event->question),
             $event instanceof SetAside => $this->setAside($event->question),

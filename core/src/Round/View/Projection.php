@@ -300,18 +300,21 @@ final readonly class Projection
         $seen = array_merge(...$state->seen[$stop->id] ?? []);
         // What is hidden is told shortly before it comes, and what was come to stays.
         $known = $stop->cuesShown ? INF : max([$resumeAt, ...$seen]) + self::SHORTLY_BEFORE;
-        $cues = $notes = [];
+        $cues = $notes = $chapters = [];
         $open = 0;
         foreach ($stop->cues as $cue) {
             $isOpen = $cue->question !== null && $this->position->isOpen($cue->question, $state);
             $open += $isOpen ? 1 : 0;
             if ($cue->kind === CueKind::Question && $stop->cuesShown && $cue->question !== null) {
                 $cues[] = ['at' => $cue->at, 'open' => $isOpen];
+            } elseif ($cue->kind === CueKind::Heading) {
+                $chapters[] = ['at' => $cue->at, 'text' => $cue->text];
             } elseif ($cue->kind !== CueKind::Question && $cue->at <= $known) {
-                $notes[] = ['id' => $cue->id, 'kind' => $cue->kind->value, 'at' => $cue->at, 'text' => $cue->text];
+                $notes[] = ['id' => $cue->id, 'kind' => $cue->kind->value, 'at' => $cue->at, 'text' => $cue->text, 'pauses' => $cue->pauses];
             }
         }
         $next = $this->position->openCue($stop, $state, $stop->seeking === Seeking::Free ? $resumeAt : 0.0)?->at;
+        $isTold = $next !== null && ($stop->cuesShown || $next - $resumeAt <= self::SHORTLY_BEFORE);
 
         return [
             'id' => $stop->id,
@@ -323,7 +326,10 @@ final readonly class Projection
             'openCues' => $stop->cuesCounted ? $open : null,
             'notes' => $notes,
             'seeking' => $stop->seeking->value,
-            'nextCue' => $next !== null && ($stop->cuesShown || $next - $resumeAt <= self::SHORTLY_BEFORE) ? $next : null,
+            'nextCue' => $isTold ? $next : null,
+            // The device waits there until more is told: some question is still to come, and not where.
+            'knownTo' => $isTold || $stop->cuesShown || $open === 0 ? null : $known,
+            'chapters' => $chapters,
         ];
     }
 

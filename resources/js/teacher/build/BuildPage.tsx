@@ -1,11 +1,14 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { useCallback, useEffect, useMemo, useState } from 'react';
+import { Suspense, useCallback, useEffect, useMemo, useState } from 'react';
 import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
 import { client, Refused, sentence, take } from '../../api/client';
-import type { Forecast, Quiz, QuizDocument } from '../../api/types';
+import type { Forecast, Quiz, QuizDocument, VideoStop } from '../../api/types';
 import { Cutaway } from '../../cutaway/Cutaway';
+import { MediaKnown } from '../../player/media';
 import { find } from '../../quiz/places';
+import { useMediaKnown } from '../../richtext/media';
 import { Notice } from '../../ui/Notice';
+import { place } from '../../ui/place';
 import { useUndo } from '../../ui/Undo';
 import { say } from '../../words/words';
 import { AddStops, Empty } from './AddStops';
@@ -22,9 +25,12 @@ import { useDraft } from './useDraft';
 import { useFindings } from './useFindings';
 import { useOperations } from './useOperations';
 
+const Bench = place(() => import('./bench/Bench'), 'Bench');
+
 /** Where a quiz is built: the cutaway, and beside it what is selected. */
 export function BuildPage() {
     const id = useParams().quiz ?? '';
+    const known = useMediaKnown();
     const quiz = useQuery({
         queryKey: ['quiz', id],
         queryFn: () => take(client.GET('/quizzes/{quiz}', { params: { path: { quiz: id } } })) as Promise<Quiz>,
@@ -35,7 +41,11 @@ export function BuildPage() {
     if (quiz.data === undefined) {
         return <main className="p-8">{quiz.error === null ? say('ui.one-moment') : <Notice>{sentence(quiz.error)}</Notice>}</main>;
     }
-    return <Builder key={id} quiz={quiz.data} />;
+    return (
+        <MediaKnown value={known}>
+            <Builder key={id} quiz={quiz.data} />
+        </MediaKnown>
+    );
 }
 
 function Builder({ quiz }: { quiz: Quiz }) {
@@ -82,7 +92,7 @@ function Builder({ quiz }: { quiz: Quiz }) {
         (id: string | null) => {
             setSelected(id);
             setAtPicture(false);
-            setQuery(id === null ? {} : { at: id }, { replace: true });
+            setQuery((now) => kept(now, id), { replace: true });
         },
         [setQuery],
     );
@@ -158,6 +168,39 @@ function Builder({ quiz }: { quiz: Quiz }) {
         }
     };
     const isEmpty = document.stops.length === 0 && document.sideStops.length === 0;
+    const wantedBench = query.get('bench');
+    const onBench = videoStop(document, wantedBench);
+    const bench = (stop: string | null) => {
+        const at = stop ?? selected;
+        setAtPicture(false);
+        setQuery({ ...(at === null ? {} : { at }), ...(stop === null ? {} : { bench: stop }) });
+    };
+    const editor = (
+        <aside
+            data-editor
+            aria-label={say('build.build.what-is-selected')}
+            className={`flex min-h-0 flex-col rounded-lg border border-line bg-paper lg:[contain:strict] ${atPicture ? 'max-lg:hidden' : ''}`}
+            onKeyDown={operations.onEditorKey}
+        >
+            <LeaveFinding value={leave}>
+                <Editor
+                    document={document}
+                    findings={findings}
+                    left={left}
+                    selected={selected}
+                    change={edit}
+                    select={select}
+                    onRemove={operations.takeOut}
+                    onRehearse={(stop) => void rehearse(stop)}
+                    onPicture={() => setAtPicture(true)}
+                    onBench={onBench === null ? bench : null}
+                    forecast={
+                        document.stops.length > 0 && <ForecastList quiz={quiz.id} version={saved} shown={forecast} onShow={setForecast} />
+                    }
+                />
+            </LeaveFinding>
+        </aside>
+    );
 
     return (
         <main className="flex min-h-0 flex-col lg:h-full">
@@ -199,75 +242,79 @@ function Builder({ quiz }: { quiz: Quiz }) {
                     }}
                 />
             )}
-            <div className="grid min-h-0 flex-1 grid-cols-[minmax(0,1fr)] gap-3 px-5 pb-3 lg:grid-cols-[minmax(0,1fr)_28rem]">
-                <div className={`flex min-h-72 min-w-0 flex-col gap-2 ${atPicture ? '' : 'max-lg:hidden'}`}>
-                    {isEmpty ? (
-                        <Empty add={operations.add} onPattern={operations.addPattern} />
-                    ) : (
-                        <>
-                            <div className="min-h-0">
-                                <Cutaway
-                                    document={document}
-                                    label={say('build.build.the-quiz-in-its-cutaway')}
-                                    selected={selected}
-                                    onSelect={select}
-                                    far={far}
-                                    findings={findings}
-                                    onKey={operations.onKey}
-                                    change={carrying.picture}
-                                    {...expected}
-                                />
-                            </div>
-                            {carrying.marked.length > 0 ? (
-                                <MarkedBar
-                                    document={document}
-                                    marked={carrying.marked}
-                                    edit={edit}
-                                    select={select}
-                                    onUnmark={carrying.unmark}
-                                />
-                            ) : (
-                                <AddStops onAdd={operations.add} onAddSide={operations.addSide} onPattern={operations.addPattern} />
-                            )}
-                            {forecast !== null && (
-                                <p role="status" className="w-full text-sm">
-                                    <b>{say('build.build.forecast')}</b> {forecast.sentence}{' '}
-                                    <button type="button" className="underline" onClick={() => setForecast(null)}>
-                                        {say('build.build.take-it-off-the-picture')}
-                                    </button>
-                                </p>
-                            )}
-                        </>
-                    )}
+            {onBench === null ? (
+                <div className="grid min-h-0 flex-1 grid-cols-[minmax(0,1fr)] gap-3 px-5 pb-3 lg:grid-cols-[minmax(0,1fr)_28rem]">
+                    <div className={`flex min-h-72 min-w-0 flex-col gap-2 ${atPicture ? '' : 'max-lg:hidden'}`}>
+                        {isEmpty ? (
+                            <Empty add={operations.add} onPattern={operations.addPattern} />
+                        ) : (
+                            <>
+                                <div className="min-h-0">
+                                    <Cutaway
+                                        document={document}
+                                        label={say('build.build.the-quiz-in-its-cutaway')}
+                                        selected={selected}
+                                        onSelect={select}
+                                        far={far}
+                                        findings={findings}
+                                        onKey={operations.onKey}
+                                        change={carrying.picture}
+                                        {...expected}
+                                    />
+                                </div>
+                                {carrying.marked.length > 0 ? (
+                                    <MarkedBar
+                                        document={document}
+                                        marked={carrying.marked}
+                                        edit={edit}
+                                        select={select}
+                                        onUnmark={carrying.unmark}
+                                    />
+                                ) : (
+                                    <AddStops onAdd={operations.add} onAddSide={operations.addSide} onPattern={operations.addPattern} />
+                                )}
+                                {forecast !== null && (
+                                    <p role="status" className="w-full text-sm">
+                                        <b>{say('build.build.forecast')}</b> {forecast.sentence}{' '}
+                                        <button type="button" className="underline" onClick={() => setForecast(null)}>
+                                            {say('build.build.take-it-off-the-picture')}
+                                        </button>
+                                    </p>
+                                )}
+                            </>
+                        )}
+                    </div>
+                    {editor}
                 </div>
-                <aside
-                    data-editor
-                    aria-label={say('build.build.what-is-selected')}
-                    className={`flex min-h-0 flex-col rounded-lg border border-line bg-paper lg:[contain:strict] ${atPicture ? 'max-lg:hidden' : ''}`}
-                    onKeyDown={operations.onEditorKey}
-                >
-                    <LeaveFinding value={leave}>
-                        <Editor
-                            document={document}
-                            findings={findings}
-                            left={left}
-                            selected={selected}
-                            change={edit}
-                            select={select}
-                            onRemove={operations.takeOut}
-                            onRehearse={(stop) => void rehearse(stop)}
-                            onPicture={() => setAtPicture(true)}
-                            forecast={
-                                document.stops.length > 0 && (
-                                    <ForecastList quiz={quiz.id} version={saved} shown={forecast} onShow={setForecast} />
-                                )
-                            }
-                        />
-                    </LeaveFinding>
-                </aside>
-            </div>
+            ) : (
+                <Suspense fallback={<p className="px-5">{say('ui.one-moment')}</p>}>
+                    <Bench
+                        key={onBench.id}
+                        document={document}
+                        stop={onBench}
+                        selected={selected}
+                        edit={edit}
+                        select={select}
+                        onAdd={operations.addCueAt}
+                        onRemove={operations.takeOut}
+                        onClose={() => bench(null)}
+                        editor={editor}
+                    />
+                </Suspense>
+            )}
         </main>
     );
+}
+
+/** The address with another selection; the bench stays open. */
+function kept(now: URLSearchParams, at: string | null): Record<string, string> {
+    const bench = now.get('bench');
+    return { ...(at === null ? {} : { at }), ...(bench === null ? {} : { bench }) };
+}
+
+function videoStop(document: QuizDocument, id: string | null): VideoStop | null {
+    const place = id === null ? null : find(document, id);
+    return place?.kind === 'stop' && place.stop.kind === 'video' && place.stop.clip.media !== null ? place.stop : null;
 }
 
 const notSaved = say('build.build.what-you-changed-last-has');

@@ -1,14 +1,14 @@
 import { ArrowDown, ArrowLeft, ArrowRight, ArrowUp, Trash2 } from 'lucide-react';
 import { type ReactNode, useEffect, useRef } from 'react';
-import type { Cue, Finding, QuizDocument, Stop } from '../../api/types';
+import type { Finding, QuizDocument, Stop } from '../../api/types';
 import { move, putLadder, putStop } from '../../quiz/document';
 import { find, ladderAt, type Place } from '../../quiz/places';
 import { RichField } from '../../richtext/RichField';
 import { Button } from '../../ui/Button';
 import { Field } from '../../ui/Field';
-import { TimecodeField } from '../../ui/TimecodeField';
 import { timecode } from '../../ui/time';
 import { say } from '../../words/words';
+import { CueEditor } from './CueEditor';
 import { FinishEditor } from './FinishEditor';
 import { InspectionStrip } from './InspectionStrip';
 import { QuestionEditor } from './QuestionEditor';
@@ -30,6 +30,8 @@ interface Props {
     onRehearse: (stop: string) => void;
     /** On a narrow screen: back to the picture. */
     onPicture: () => void;
+    /** Puts a video on the bench; null where one is there. */
+    onBench: ((stop: string) => void) | null;
     /** Shown with what belongs to the whole quiz. */
     forecast: ReactNode;
 }
@@ -122,7 +124,7 @@ function PlaceEditor(props: Props & { place: Place }) {
                 {stop !== null && <Button onClick={() => props.onRehearse(stop.id)}>{say('build.editor.rehearse-from-here')}</Button>}
             </div>
             {place.kind !== 'stop' && (
-                <p className="mb-3 text-sm">
+                <p className={`mb-3 text-sm ${place.kind === 'cue' ? 'in-data-bench:hidden' : ''}`}>
                     <button type="button" className="text-soft underline" onClick={() => select(above(place))}>
                         {place.kind === 'rung'
                             ? say('build.editor.back-to-the-question-above')
@@ -162,31 +164,7 @@ function PlaceEditor(props: Props & { place: Place }) {
                     marked={stop !== null}
                 />
             )}
-            {place.kind === 'cue' && (
-                <div className="grid gap-4">
-                    <TimecodeField
-                        label={place.cue.kind === 'question' ? say('build.editor.stops-the-video-at') : say('build.editor.shows-from')}
-                        value={place.cue.at}
-                        onChange={(at) => change(putCue(document, place, { ...place.cue, at }))}
-                    />
-                    {place.cue.kind === 'question' ? (
-                        <QuestionEditor
-                            key={place.cue.id}
-                            document={document}
-                            question={place.cue.question}
-                            findings={findings}
-                            change={change}
-                            select={select}
-                        />
-                    ) : (
-                        <RichField
-                            label={place.cue.kind === 'note' ? say('build.editor.note') : say('build.editor.what-students-may-comment-on')}
-                            value={place.cue.text}
-                            onChange={(text) => place.cue.kind !== 'question' && change(putCue(document, place, { ...place.cue, text }))}
-                        />
-                    )}
-                </div>
-            )}
+            {place.kind === 'cue' && <CueEditor document={document} findings={findings} place={place} change={change} select={select} />}
             {place.kind === 'stop' && (
                 <>
                     <StopEditor {...props} stop={place.stop} />
@@ -195,13 +173,6 @@ function PlaceEditor(props: Props & { place: Place }) {
             )}
         </div>
     );
-}
-
-function putCue(document: QuizDocument, place: Extract<Place, { kind: 'cue' }>, cue: Cue): QuizDocument {
-    return putStop(document, {
-        ...place.stop,
-        cues: place.stop.cues.map((other) => (other.id === cue.id ? cue : other)).sort((a, b) => a.at - b.at),
-    });
 }
 
 function title(place: Place, stopWords: string): string {
@@ -248,7 +219,7 @@ function nodeOf(place: Place): string {
     }
 }
 
-function StopEditor({ stop, document, findings, change, select }: Props & { stop: Stop }) {
+function StopEditor({ stop, document, findings, change, select, onBench }: Props & { stop: Stop }) {
     switch (stop.kind) {
         case 'question':
             return (
@@ -262,7 +233,7 @@ function StopEditor({ stop, document, findings, change, select }: Props & { stop
                 />
             );
         case 'video':
-            return <VideoEditor key={stop.id} document={document} stop={stop} change={change} select={select} />;
+            return <VideoEditor key={stop.id} document={document} stop={stop} change={change} select={select} onBench={onBench} />;
         case 'drill':
             return <DrillEditor key={stop.id} document={document} stop={stop} change={change} select={select} />;
         case 'staircase':

@@ -28,7 +28,7 @@ export function InspectionStrip({ document, here, all, left, whole, change, sele
     return (
         <section
             aria-label={say('build.whole-quiz.inspection')}
-            className={`shrink-0 overflow-y-auto border-t-2 border-ink px-4 py-2 ${whole ? 'lg:h-[38%]' : 'lg:h-26'}`}
+            className={`shrink-0 overflow-y-auto border-t-2 border-ink px-4 py-2 ${whole ? 'lg:h-[38%]' : 'lg:h-26 in-data-bench:lg:h-16'}`}
         >
             <div className="mb-1 flex items-baseline justify-between gap-3">
                 <h3 className="text-sm">{say('build.whole-quiz.inspection')}</h3>

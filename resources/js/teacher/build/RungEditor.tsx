@@ -1,14 +1,13 @@
 import type { Finding, QuizDocument, Rung } from '../../api/types';
 import { VideoPlayer } from '../../player/VideoPlayer';
-import { useMedia } from '../../richtext/media';
 import { RichField } from '../../richtext/RichField';
 import { webAddress } from '../../ui/address';
 import { Field } from '../../ui/Field';
 import { ParsedField } from '../../ui/ParsedField';
 import { EndField, TimecodeField } from '../../ui/TimecodeField';
 import { say } from '../../words/words';
-import { MediaPicker } from './MediaPicker';
 import { QuestionEditor } from './QuestionEditor';
+import { VideoChooser } from './VideoChooser';
 
 interface Props {
     document: QuizDocument;
@@ -82,7 +81,6 @@ export function RungEditor({ document, findings, rung, put, change, select }: Pr
 }
 
 function VideoRungEditor({ rung, put }: { rung: Extract<Rung, { kind: 'video' }>; put: (rung: Rung) => void }) {
-    const medium = useMedia().find((other) => other.id === rung.clip.media);
     return (
         <div className="grid gap-4">
             <Field
@@ -91,7 +89,7 @@ function VideoRungEditor({ rung, put }: { rung: Extract<Rung, { kind: 'video' }>
                 maxLength={500}
                 onChange={(event) => put({ ...rung, title: event.currentTarget.value })}
             />
-            <MediaPicker kind="video" value={rung.clip.media} onChange={(id) => put({ ...rung, clip: { ...rung.clip, media: id } })} />
+            <VideoChooser value={rung.clip.media} onChange={(id) => put({ ...rung, clip: { ...rung.clip, media: id } })} />
             <div className="grid grid-cols-2 gap-3">
                 <TimecodeField
                     label={say('build.rung-editor.plays-from')}
@@ -104,15 +102,7 @@ function VideoRungEditor({ rung, put }: { rung: Extract<Rung, { kind: 'video' }>
                     onChange={(to) => put({ ...rung, clip: { ...rung.clip, to } })}
                 />
             </div>
-            {rung.clip.media !== null && (
-                <VideoPlayer
-                    key={rung.clip.media}
-                    title={rung.title}
-                    clip={rung.clip}
-                    length={medium?.seconds ?? null}
-                    captions={medium?.captions ?? false}
-                />
-            )}
+            {rung.clip.media !== null && <VideoPlayer key={rung.clip.media} title={rung.title} clip={rung.clip} />}
         </div>
     );
 }

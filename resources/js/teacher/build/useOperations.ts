@@ -1,5 +1,6 @@
 import { type KeyboardEvent, useEffect, useState } from 'react';
-import type { Question, QuizDocument, Rung, Stop } from '../../api/types';
+import type { Cue, Question, QuizDocument, Rung, Stop, VideoStop } from '../../api/types';
+import { addCue, newCue } from '../../quiz/cues';
 import { addRung, insertStop, move, putLadder, putStop, remove } from '../../quiz/document';
 import { newQuestion, newRung, newStop } from '../../quiz/making';
 import { short, stopName } from '../../quiz/names';
@@ -66,6 +67,10 @@ export function useOperations({ document, selected, select, edit, step, rehearse
     const addSide = () => {
         const stop = newStop('reading');
         begin({ ...document, sideStops: [...document.sideStops, stop] }, stop.id);
+    };
+    const addCueAt = (stop: VideoStop, kind: Cue['kind'], at: number) => {
+        const cue = newCue(kind, at, document.questionPoints);
+        begin(addCue(document, stop, cue), cue.id);
     };
     const addPattern = (pattern: Pattern) => {
         const { document: next, first } = withPattern(document, pattern);
@@ -146,13 +151,14 @@ export function useOperations({ document, selected, select, edit, step, rehearse
             addNext();
         }
     };
-    return { add, addSide, addPattern, takeOut, onKey, onEditorKey };
+    return { add, addSide, addCueAt, addPattern, takeOut, onKey, onEditorKey };
 }
 
 /** Where one begins to write in the editor. */
 function focusFirstField(): void {
+    // A time that is filled in already is passed over.
     const field = window.document.querySelector<HTMLElement>(
-        '[data-editor] :is([data-field], [contenteditable="true"], textarea, input[type="text"], input:not([type]))',
+        '[data-editor] :is([data-field], [contenteditable="true"], textarea, input[type="text"], input:not([type])):not([data-filled-in] *)',
     );
     if (field?.dataset.field === undefined) {
         field?.focus();

@@ -33,6 +33,7 @@ const resultWords: Record<string, string> = {
 const doneWords: Partial<Record<StoredEvent['kind'], string>> = {
     'asked-for-alike': say('teacher.student.asked-for-another-question-like'),
     skipped: say('teacher.student.left-it-out'),
+    'video-away': say('teacher.student.could-not-have-the-video'),
     called: say('teacher.student.called-the-teacher'),
     'timed-out': say('teacher.student.ran-out-of-time'),
     'handed-in': say('teacher.student.handed-the-round-in'),

@@ -1,0 +1,72 @@
+<?php
+
+declare(strict_types=1);
+
+namespace HiddenLadder\App\Media;
+
+use HiddenLadder\App\Models\Medium;
+use HiddenLadder\App\SharedMemory;
+
+/** What a player has to know about videos and pictures before it loads them. */
+final class MediumFacts
+{
+    /** Seconds after which another machine, too, knows that captions came or a file was replaced. */
+    private const KEPT = 60;
+
+    /**
+     * @param  list<string>  $ids
+     * @return array<string, array{kind: string, seconds: ?float, captions: list<string>, address: string, player: ?string}>|\stdClass by id; an
+     *                                                                                                                                 empty object
+     *                                                                                                                                 where there
+     *                                                                                                                                 are none
+     */
+    public static function ofAll(array $ids): array|\stdClass
+    {
+        $facts = $unknown = [];
+        foreach ($ids as $id) {
+            /** @var ?array{kind: string, seconds: ?float, captions: list<string>, address: string, player: ?string} $known */
+            $known = SharedMemory::get(self::key($id));
+            $known === null ? $unknown[] = $id : $facts[$id] = $known;
+        }
+        foreach ($unknown === [] ? [] : Medium::query()->with('captionTracks:id,medium_id,language')->findMany($unknown) as $medium) {
+            $facts[$medium->id] = self::of($medium);
+            SharedMemory::put(self::key($medium->id), $facts[$medium->id], self::KEPT);
+        }
+
+        return $facts === [] ? new \stdClass : $facts;
+    }
+
+    /**
+     * @return array{kind: string, seconds: ?float, captions: list<string>, address: string, player: ?string} captions: the languages
+     *                                                                                                        there are; address: of the file, or of the page
+     *                                                                                                        with the player of that kind
+     */
+    public static function of(Medium $medium): array
+    {
+        $service = $medium->source === MediumSource::Service ? (string) $medium->service : null;
+
+        return [
+            'kind' => $medium->kind->value,
+            'seconds' => $medium->seconds,
+            'captions' => array_values($medium->captionTracks->map(static fn ($track): string => $track->language)->all()),
+            'address' => match ($medium->source) {
+                MediumSource::File => "/media/$medium->id".($medium->revision > 1 ? "?v=$medium->revision" : ''),
+                MediumSource::Address => (string) $medium->address,
+                MediumSource::Service => app(VideoServices::class)->named((string) $service)?->player((string) $medium->service_key) ?? '',
+            },
+            // One of a service that is not set up any more is told as one that does not answer.
+            'player' => $service === null ? null : VideoServices::kindOf($service) ?? 'gone',
+        ];
+    }
+
+    /** What was kept of it is not right any more. */
+    public static function changed(Medium $medium): void
+    {
+        SharedMemory::forget(self::key($medium->id));
+    }
+
+    private static function key(string $id): string
+    {
+        return "medium/$id";
+    }
+}

@@ -1,0 +1,46 @@
+<?php
+
+declare(strict_types=1);
+
+namespace HiddenLadder\App\Media;
+
+use Illuminate\Support\Facades\Config;
+
+/** The hosts from which videos may come, as whoever runs the server has listed them: beginnings of addresses, `https://videos.example`. */
+final class OutsideHosts
+{
+    /** @return list<string> scheme, host and port */
+    public static function ofVideos(): array
+    {
+        $listed = Config::array('hidden_ladder.video_hosts');
+
+        return array_values(array_unique([...array_map(strval(...), array_filter($listed, is_string(...))), ...self::ofPlayers()]));
+    }
+
+    /** @return list<string> those whose player stands in a page of ours */
+    public static function ofPlayers(): array
+    {
+        return array_values(array_unique(array_map(
+            static fn (array $service): string => self::of($service['address']) ?? '',
+            VideoServices::settings(),
+        )));
+    }
+
+    public static function isListed(string $address): bool
+    {
+        return in_array(self::of($address), self::ofVideos(), true);
+    }
+
+    /** @return ?string scheme, host and port of an address of the web, in small letters; null where it is none */
+    public static function of(string $address): ?string
+    {
+        $parts = parse_url($address);
+        $scheme = strtolower($parts['scheme'] ?? '');
+        if (! in_array($scheme, ['http', 'https'], true) || ($parts['host'] ?? '') === '' || isset($parts['user'])) {
+            return null;
+        }
+        $port = $parts['port'] ?? ($scheme === 'https' ? 443 : 80);
+
+        return "$scheme://".strtolower($parts['host']).($port === ($scheme === 'https' ? 443 : 80) ? '' : ":$port");
+    }
+}
