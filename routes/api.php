@@ -3,6 +3,7 @@
 declare(strict_types=1);
 
 use HiddenLadder\App\Http\Controllers\PostBoxController;
+use HiddenLadder\App\Http\Controllers\Student\CommentController;
 use HiddenLadder\App\Http\Controllers\Student\ConversationController as StudentConversationController;
 use HiddenLadder\App\Http\Controllers\Student\EntryController;
 use HiddenLadder\App\Http\Controllers\Student\HandInController;
@@ -22,6 +23,7 @@ use HiddenLadder\App\Http\Controllers\Teacher\TaskController;
 use HiddenLadder\App\Http\Controllers\Teacher\TermsController;
 use HiddenLadder\App\Http\Controllers\Teacher\TodayController;
 use HiddenLadder\App\Http\Controllers\Teacher\VideoController;
+use HiddenLadder\App\Http\Controllers\Teacher\WatchingController;
 use HiddenLadder\App\Http\Controllers\Teacher\WorkingsController;
 use Illuminate\Support\Facades\Route;
 
@@ -103,6 +105,10 @@ Route::middleware('auth:teacher')->group(static function () use ($language): voi
     Route::get('tasks/{task}', [TaskController::class, 'show']);
     Route::patch('tasks/{task}', [TaskController::class, 'update']);
     Route::get('tasks/{task}/evidence', EvidenceController::class);
+    Route::get('tasks/{task}/videos/{video}', [WatchingController::class, 'show']);
+    Route::put('tasks/{task}/comments', [WatchingController::class, 'open']);
+    Route::put('tasks/{task}/rounds/{round}/hidden-comments/{number}', [WatchingController::class, 'hide']);
+    Route::delete('tasks/{task}/rounds/{round}/hidden-comments/{number}', [WatchingController::class, 'unhide']);
     Route::get('tasks/{task}/lookout', [TaskController::class, 'lookout']);
     Route::post('tasks/{task}/rounds/{round}/overrulings', [TaskController::class, 'overrule']);
     Route::get('tasks/{task}/students/{student}', [TaskController::class, 'studentWalks']);
@@ -119,6 +125,7 @@ Route::middleware('auth:student')->prefix('student')->group(static function (): 
     Route::get('rounds/{round}', [RoundController::class, 'show']);
     Route::post('rounds/{round}/files', HandInController::class);
     Route::post('rounds/{round}/events', [RoundController::class, 'take']);
+    Route::get('rounds/{round}/comments', CommentController::class);
     Route::get('rounds/{round}/conversations', [StudentConversationController::class, 'ofRound']);
     Route::post('rounds/{round}/conversations', [StudentConversationController::class, 'ask']);
     Route::put('conversations/{conversation}/seen', [StudentConversationController::class, 'see']);

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace HiddenLadder\App\Models;
 
 use Illuminate\Database\Eloquent\Model as Eloquent;
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
 
 /**
  * One thing a student did, with what it came to. Written once, never changed.
@@ -17,6 +18,7 @@ use Illuminate\Database\Eloquent\Model as Eloquent;
  * @property list<array<string, mixed>> $facts
  * @property ?int $device_ms when, by the device's clock
  * @property bool $late it was made before its task closed, and arrived after it
+ * @property-read Round $round
  * @property int $taken_ms when, by the server's; both in milliseconds since 1970
  */
 final class RoundEvent extends Eloquent
@@ -32,6 +34,12 @@ final class RoundEvent extends Eloquent
     protected $primaryKey = null;
 
     protected $guarded = [];
+
+    /** @return BelongsTo<Round, $this> */
+    public function round(): BelongsTo
+    {
+        return $this->belongsTo(Round::class);
+    }
 
     /**
      * @param  array<int, string>  $rounds

@@ -28,6 +28,8 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property ?CarbonImmutable $taken_back_at
  * @property ?CarbonImmutable $released_at
  * @property float $weight in the record, from 0
+ * @property bool $comments_open whether the class sees what its students write while they watch
+ * @property bool $comments_named and whose it is
  * @property bool $optional
  * @property CarbonImmutable $created_at
  * @property ?SchoolClass $class
@@ -132,6 +134,7 @@ final class Task extends Model
     {
         return [
             'audience' => TaskAudience::class, 'terms' => 'array', 'weight' => 'float', 'optional' => 'boolean',
+            'comments_open' => 'boolean', 'comments_named' => 'boolean',
             'opens_at' => 'immutable_datetime', 'due_at' => 'immutable_datetime', 'closes_at' => 'immutable_datetime',
             'taken_back_at' => 'immutable_datetime', 'released_at' => 'immutable_datetime', 'created_at' => 'immutable_datetime',
         ];

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace HiddenLadder\App\Results;
 
 use HiddenLadder\App\Models\Edition;
+use HiddenLadder\App\Models\Medium;
 use HiddenLadder\App\Models\Quiz;
 use HiddenLadder\App\Models\Round;
 use HiddenLadder\App\Models\Student;
@@ -15,8 +16,10 @@ use HiddenLadder\Core\Evidence\QuestionEvidence;
 use HiddenLadder\Core\Evidence\RoundEvidence;
 use HiddenLadder\Core\Evidence\StudentEvidence;
 use HiddenLadder\Core\Evidence\TaskEvidence;
+use HiddenLadder\Core\Evidence\WatchRecord;
 use HiddenLadder\Core\Quiz\Objective;
 use HiddenLadder\Core\Quiz\QuizDocument;
+use HiddenLadder\Core\Quiz\VideoStop;
 use HiddenLadder\Core\Round\Result\Mastery;
 
 /** Looking back at a task: its rounds, student by student, as figures. */
@@ -59,6 +62,43 @@ final class Evidence
         }
 
         return ['names' => (object) $names, 'otherEditions' => $others, 'rows' => $rows] + $evidence->toArray($leastGroup);
+    }
+
+    /**
+     * How one video of a task was watched: a stop's, or a rung's.
+     *
+     * @return ?array<string, mixed> null where the task's quiz has no such video
+     */
+    public function watching(Task $task, string $video): ?array
+    {
+        $edition = $task->quiz->latestEdition;
+        assert($edition !== null);
+        $quiz = $this->editions->read($edition);
+        $stop = $quiz->stop($video);
+        $clip = $stop instanceof VideoStop ? $stop->clip : $quiz->rung($video)?->clip;
+        if ($clip === null) {
+            return null;
+        }
+        $students = $task->students()->keyBy('id');
+        $watched = [];
+        foreach ($this->students($task) as $rounds) {
+            if ($students->has($rounds[0]->student_id)) {
+                $watched[] = new StudentEvidence($rounds[0]->student_id, array_map(
+                    static fn (Round $round): array => ['evidence' => RoundEvidence::fromArray($round->evidence), 'score' => $round->score],
+                    $rounds,
+                ));
+            }
+        }
+        $length = $clip->media === null ? null : Medium::query()->find($clip->media)?->seconds;
+        $record = new WatchRecord($video, $clip->from, min($clip->to ?? INF, $length ?? $clip->to ?? WatchRecord::lastSeen($video, $watched)));
+        array_map($record->add(...), $watched);
+
+        $told = $record->toArray();
+
+        return [
+            'names' => (object) $students->map(static fn (Student $student): string => $student->name)->all(),
+            'media' => $clip->media, 'seen' => (object) $told['seen'], 'again' => (object) $told['again'],
+        ] + $told;
     }
 
     /** @return list<QuestionEvidence> of the questions of an edition, from all tasks with its quiz */

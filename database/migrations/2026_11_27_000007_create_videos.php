@@ -34,10 +34,22 @@ return new class extends Migration
             $table->timestamps(3);
             $table->unique(['medium_id', 'language']);
         });
+        // Whether a class sees what its students write while they watch, and with whose names.
+        Schema::table('tasks', static function (Blueprint $table): void {
+            $table->boolean('comments_open')->default(false);
+            $table->boolean('comments_named')->default(false);
+        });
+        Schema::create('hidden_comments', static function (Blueprint $table): void {
+            $table->foreignUlid('round_id')->constrained();
+            $table->unsignedInteger('number');
+            $table->primary(['round_id', 'number']);
+        });
     }
 
     public function down(): void
     {
+        Schema::drop('hidden_comments');
+        Schema::table('tasks', static fn (Blueprint $table) => $table->dropColumn(['comments_open', 'comments_named']));
         Schema::drop('caption_tracks');
         Schema::table('media', static function (Blueprint $table): void {
             $table->dropColumn(['source', 'address', 'service', 'service_key', 'picture', 'revision', 'preparation']);

@@ -57,8 +57,16 @@ final class FullSchoolTest extends AppTestCase
             'conversation' => $this->school->conversations,
             'finding' => ['0123456789abcdef'],
             'number' => ['0', '1'],
-            'language' => ['en', 'de'], 'what' => ['wave', 'pictures'], 'phrase?' => ['no-such-class'], 'path?' => ['today', 'quizzes', 'classes', 'sign-in', 'no/such/page'],
+            'language' => ['en', 'de'], 'video' => $this->videos(), 'what' => ['wave', 'pictures'], 'phrase?' => ['no-such-class'], 'path?' => ['today', 'quizzes', 'classes', 'sign-in', 'no/such/page'],
         ];
+    }
+
+    /** @return list<string> video stops and rungs of the full school's quizzes */
+    private function videos(): array
+    {
+        preg_match_all('/"id":"([^"]+)","kind":"video"/', (string) json_encode($this->school->quizzes['tides']->document), $found);
+
+        return $found[1];
     }
 
     /** @return list<array{string, string}> method and address: each route with each thing, one of its names turned through at a time */

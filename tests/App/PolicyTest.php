@@ -27,7 +27,7 @@ final class PolicyTest extends AppTestCase
         $stranger = $this->teacher('Stranger');
         $elsewhere = $this->member($this->schoolClass($stranger, 'Zoe'), 'Zoe');
         $names = ['{quiz}' => $quiz->id, '{class}' => $class->id, '{task}' => $task->id, '{student}' => $ada->id, '{round}' => $round, '{conversation}' => $conversation,
-            '{medium}' => $this->video($owner)->id, '{language}' => 'en'];
+            '{medium}' => $this->video($owner)->id, '{language}' => 'en', '{video}' => Sample::id('video'), '{number}' => '1'];
         $any = [
             'version' => 1,
             'document' => Sample::document(),

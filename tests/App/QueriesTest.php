@@ -106,7 +106,7 @@ final class QueriesTest extends AppTestCase
         $things = [
             '{quiz}' => $this->quiz->id, '{class}' => $this->class->id, '{task}' => $this->task->id, '{student}' => $this->student->id,
             '{round}' => $this->student->rounds()->where('task_id', $this->task->id)->firstOrFail()->id, '{number}' => '1',
-            '{language}' => 'en', '{what}' => 'wave', '{phrase?}' => 'x', '{path?}' => 'today', '{medium}' => Medium::query()->where('teacher_id', $this->teacher->id)->firstOrFail()->id,
+            '{language}' => 'en', '{video}' => Sample::id('video'), '{what}' => 'wave', '{phrase?}' => 'x', '{path?}' => 'today', '{medium}' => Medium::query()->where('teacher_id', $this->teacher->id)->firstOrFail()->id,
         ];
         $counts = [];
         foreach (Route::getRoutes()->getRoutes() as $route) {

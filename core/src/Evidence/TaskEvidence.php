@@ -262,27 +262,8 @@ final class TaskEvidence
                     array_map(static fn (WatchedIntervals $one): float => $one->again(), $watched),
                 ),
                 'jumps' => $sum['jumps'] + array_sum(array_map(static fn (WatchedIntervals $one): int => $one->jumps(), $watched)),
-                'map' => self::counted($sum['map'], $union), 'mapAgain' => self::counted($sum['mapAgain'], $again),
+                'map' => WatchedIntervals::counted($sum['map'], $union), 'mapAgain' => WatchedIntervals::counted($sum['mapAgain'], $again),
             ];
         }
-    }
-
-    /**
-     * @param  array<int, int>  $map  students by second
-     * @param  list<array{float, float}>  $stretches  of one more student, in order, without overlaps
-     * @return array<int, int>
-     */
-    private static function counted(array $map, array $stretches): array
-    {
-        $next = 0;
-        foreach ($stretches as [$from, $to]) {
-            // Two stretches can share a second; it is counted once.
-            for ($second = max($next, (int) floor($from)); $second < $to; $second++) {
-                $map[$second] = ($map[$second] ?? 0) + 1;
-            }
-            $next = max($next, (int) ceil($to));
-        }
-
-        return $map;
     }
 }

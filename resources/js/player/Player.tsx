@@ -1,7 +1,8 @@
-import { type ReactNode, useState } from 'react';
-import type { EventKind, RoundView } from '../api/types';
+import { type ReactNode, useCallback, useRef, useState } from 'react';
+import type { EventKind, QuestionPlace, RoundView } from '../api/types';
 import { isEmpty } from '../quiz/text';
 import { Button } from '../ui/Button';
+import { useWidth } from '../ui/useWidth';
 import { say } from '../words/words';
 import { Bar } from './Disclosure';
 import { Finish } from './Finish';
@@ -13,12 +14,16 @@ import { QuestionView } from './QuestionView';
 import { Rich } from './Rich';
 import { TimeLeft } from './TimeLeft';
 import type { Asking } from './useAsking';
+import { type Stretch, VideoPlayer } from './VideoPlayer';
 import { VideoView } from './VideoView';
 
 export interface Step {
     kind: EventKind;
     data: Record<string, unknown>;
 }
+
+/** Pixels from which on a question stands beside its video, and does not cover it. */
+const BESIDE = 900;
 
 interface Props {
     view: RoundView;
@@ -45,12 +50,17 @@ export function Player({ view, busy, notice, send, kept, ending, leave, asking, 
     const goOn = (from: string) => send({ kind: 'went-on', data: { from } });
     const isOverview = place.kind === 'overview' || (looking && overview !== null);
     const at = view.progress.indexOf('here');
+    // Where the screen is wide a video is larger, and its question stands beside it.
+    const wide = place.kind === 'video' ? 'lg:max-w-4xl' : place.kind === 'question' && place.watchAgain !== null ? 'lg:max-w-6xl' : '';
+    const root = useRef<HTMLDivElement>(null);
+    const beside = useWidth(root) >= BESIDE && place.kind === 'question' && place.watchAgain !== null;
     // A rehearsal stands in a page that has its main part already.
     const Middle = kept ? 'main' : 'div';
     return (
         <MediaKnown value={view.media}>
             <div
-                className="mx-auto flex min-h-dvh w-full max-w-2xl flex-col bg-paper [&:fullscreen]:max-w-none [&:fullscreen]:overflow-y-auto"
+                className={`mx-auto flex min-h-dvh w-full max-w-2xl flex-col bg-paper [&:fullscreen]:max-w-none [&:fullscreen]:overflow-y-auto ${wide}`}
+                ref={root}
                 data-quiz-language={view.language}
                 data-full-screen
             >
@@ -132,15 +142,23 @@ export function Player({ view, busy, notice, send, kept, ending, leave, asking, 
                     )}
                     {!isOverview && <KeptReading shelf={view.atHand} />}
                     {!isOverview && place.kind === 'question' && (
-                        <QuestionView
-                            key={`${place.question.id}-${place.frame}-${place.tries}-${place.verdictShown}-${place.rung?.id ?? ''}-${place.judging !== null}`}
-                            place={place}
-                            round={kept ? view.id : null}
-                            handsIn={overview?.handIn ?? false}
-                            busy={busy}
-                            send={send}
-                            asking={asking}
-                        />
+                        <div className={beside ? 'grid flex-1 grid-cols-2' : 'flex flex-1 flex-col'}>
+                            {beside && place.watchAgain !== null && (
+                                <Beside key={place.watchAgain.clip.to} again={place.watchAgain} send={send} />
+                            )}
+                            <div className="flex flex-1 flex-col">
+                                <QuestionView
+                                    key={`${place.question.id}-${place.frame}-${place.tries}-${place.verdictShown}-${place.rung?.id ?? ''}-${place.judging !== null}`}
+                                    place={place}
+                                    round={kept ? view.id : null}
+                                    handsIn={overview?.handIn ?? false}
+                                    busy={busy}
+                                    send={send}
+                                    asking={asking}
+                                    beside={beside}
+                                />
+                            </div>
+                        </div>
                     )}
                     {!isOverview && place.kind === 'video' && <VideoView key={place.frame} place={place} busy={busy} send={send} />}
                     {!isOverview && place.kind === 'reading' && (
@@ -160,5 +178,25 @@ export function Player({ view, busy, notice, send, kept, ending, leave, asking, 
                 </Middle>
             </div>
         </MediaKnown>
+    );
+}
+
+/** The video of a question, standing where it stopped; from there the part before it can be seen again. */
+function Beside({ again, send }: { again: NonNullable<QuestionPlace['watchAgain']>; send: (step: Step) => void }) {
+    const watched = useCallback(
+        (stretch: Stretch) => send({ kind: 'watched', data: { video: again.video, ...stretch } }),
+        [send, again.video],
+    );
+    return (
+        <aside className="border-r border-line px-4 py-5" aria-label={say('player.question-view.the-part-before-this-question')}>
+            <div className="sticky top-4">
+                <VideoPlayer
+                    title={say('player.question-view.the-part-before-this-question')}
+                    clip={again.clip}
+                    startAt={again.clip.to ?? again.clip.from}
+                    onWatched={watched}
+                />
+            </div>
+        </aside>
     );
 }

@@ -25,10 +25,12 @@ interface Props {
     busy: boolean;
     send: (step: Step) => void;
     asking: Asking;
+    /** The part of the video before it stands beside it. */
+    beside: boolean;
 }
 
 /** One question: its answers, one main button, help always in the same place, and what unfolds below it. */
-export function QuestionView({ place, round, handsIn, busy, send, asking }: Props) {
+export function QuestionView({ place, round, handsIn, busy, send, asking, beside }: Props) {
     const [looking, setLooking] = useState<'help' | 'video' | null>(null);
     const watched = useCallback((video: string, stretch: Stretch) => send({ kind: 'watched', data: { video, ...stretch } }), [send]);
     const question = place.question.id;
@@ -38,7 +40,7 @@ export function QuestionView({ place, round, handsIn, busy, send, asking }: Prop
     const below = place.verdictShown || place.rung !== null || place.judging !== null;
     const again = place.watchAgain;
     const ways: { words: string; show: boolean; go: () => void }[] = [
-        { words: say('player.question-view.watch-that-part-again'), show: again !== null, go: () => setLooking('video') },
+        { words: say('player.question-view.watch-that-part-again'), show: again !== null && !beside, go: () => setLooking('video') },
         {
             words: say('player.question-view.another-question-like-this'),
             show: place.mayAskAlike,

@@ -24,6 +24,8 @@ export class SimulatedPlayback implements Playback {
     private toldAt = 0;
     private stop: number | null = null;
     private turn = 0;
+    /** It is there, and listens. */
+    private isThere = false;
     private readonly origin: string;
 
     constructor(
@@ -47,7 +49,6 @@ export class SimulatedPlayback implements Playback {
             }
         };
         window.addEventListener('message', listen);
-        this.say({ tell: 'hello' });
         return () => window.removeEventListener('message', listen);
     }
 
@@ -102,6 +103,7 @@ export class SimulatedPlayback implements Playback {
         if (message.reel === 'broken') {
             this.told().onFailed();
         } else if (message.reel === 'ready') {
+            this.isThere = true;
             this.told().onReady(message.length);
             this.stopAt(this.stop);
         }
@@ -115,6 +117,9 @@ export class SimulatedPlayback implements Playback {
     }
 
     private say(message: Record<string, unknown>) {
+        if (!this.isThere) {
+            return;
+        }
         this.turn++;
         this.frame.contentWindow?.postMessage({ ...message, turn: this.turn }, this.origin);
     }

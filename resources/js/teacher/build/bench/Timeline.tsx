@@ -3,6 +3,7 @@ import { type KeyboardEvent, type PointerEvent, useCallback, useEffect, useLayou
 import type { Clip, Cue, Medium } from '../../../api/types';
 import { cueName, type ShownClip } from '../../../quiz/cues';
 import { timecode } from '../../../ui/time';
+import { useWidth } from '../../../ui/useWidth';
 import { say } from '../../../words/words';
 import { draw, heightOf } from './drawing';
 import { Handle, kindWords } from './Handle';
@@ -51,24 +52,13 @@ export function Timeline(props: Props) {
     const scroller = useRef<HTMLDivElement>(null);
     const canvas = useRef<HTMLCanvasElement>(null);
     const needle = useRef<HTMLDivElement>(null);
-    const [width, setWidth] = useState(800);
+    const width = useWidth(scroller);
     const [zoom, setZoom] = useState(1);
     const [left, setLeft] = useState(0);
     const { sheet, wave } = useTimelinePictures(medium);
     const scale = scaleOf(length, width, zoom);
     const { perSecond } = scale;
     const end = clip.to ?? length;
-
-    useLayoutEffect(() => {
-        const box = scroller.current;
-        if (box === null) {
-            return;
-        }
-        const watch = new ResizeObserver(() => setWidth(box.clientWidth));
-        watch.observe(box);
-        setWidth(box.clientWidth);
-        return () => watch.disconnect();
-    }, []);
 
     useLayoutEffect(() => {
         if (canvas.current !== null) {
