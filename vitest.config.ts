@@ -5,7 +5,7 @@ export default defineConfig({
     test: {
         include: ['tests/unit/**/*.test.{ts,tsx}'],
         environment: 'node',
-        setupFiles: ['tests/unit/words.ts'],
+        setupFiles: ['tests/unit/words.ts', 'tests/unit/browser.ts'],
         // What is held against PHP or another library takes its time on a busy machine, and is not measured here.
         testTimeout: 120_000,
     },

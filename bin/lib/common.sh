@@ -415,6 +415,7 @@ run_e2e() (
     port=$(free_port 8098)
     ACCENTED_WORDS=true fresh_instance e2e "$port"
     [ "$1" != tests ] || quietly "Loading the full school" php artisan demo:full-school
+    [ "$1" != tests ] || [ -s "$VAR/reels/twenty-minutes.webm" ] || quietly "Making a long video" bin/make-long-video "$VAR/reels/twenty-minutes.webm" 20
     result=0
     E2E_ADDRESS=http://127.0.0.1:$port npx --no-install playwright test --project="$1" "${@:2}" || result=$?
     stop_instance e2e

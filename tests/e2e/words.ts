@@ -2,6 +2,7 @@ import { readdirSync } from 'node:fs';
 import { accentedLanguage } from '../../resources/js/words/accent';
 import { compile } from '../../resources/js/words/compile';
 import { type Code, say as sayOnPage, speak } from '../../resources/js/words/words';
+import type captions from '../../resources/words/en/captions.json';
 import type forecast from '../../resources/words/en/forecast.json';
 import type inspection from '../../resources/words/en/inspection.json';
 import type making from '../../resources/words/en/making.json';
@@ -14,6 +15,7 @@ import type terms from '../../resources/words/en/terms.json';
 
 /** Codes that the server says. */
 type Told =
+    | keyof typeof captions
     | keyof typeof forecast
     | keyof typeof inspection
     | keyof typeof making

@@ -203,7 +203,11 @@ describe('watch maps', () => {
 
     it('draw the share of students by second, and what was seen again', () => {
         const watched = { students: 2, seen: 6, again: 1, jumps: 1, map: { '0': 2, '1': 1, '3': 2 }, mapAgain: { '1': 1 } };
-        const { container } = render(<WatchMaps document={quizOf(film)} evidence={evidenceOf({ watched: { film: watched } })} />);
+        const { container } = render(
+            <MemoryRouter>
+                <WatchMaps task="t" document={quizOf(film)} evidence={evidenceOf({ watched: { film: watched } })} />
+            </MemoryRouter>,
+        );
         expect(screen.getByText(/2 students watched; in the mean 3 s seen, 1 s of it more than once, 0.5 jumps/)).toBeTruthy();
         expect([...container.querySelectorAll('path')].map((path) => path.getAttribute('d'))).toEqual([
             'M0.5 40V0M1.5 40V20M3.5 40V0',
@@ -214,7 +218,7 @@ describe('watch maps', () => {
 
     it('are left out of what was never watched or is not there any more', () => {
         const watched = { students: 1, seen: 1, again: 0, jumps: 0, map: { '0': 1 }, mapAgain: {} };
-        const { container } = render(<WatchMaps document={quizOf(film)} evidence={evidenceOf({ watched: { gone: watched } })} />);
+        const { container } = render(<WatchMaps task="t" document={quizOf(film)} evidence={evidenceOf({ watched: { gone: watched } })} />);
         expect(container.textContent).toBe('');
     });
 });

@@ -90,7 +90,7 @@ final class SimulatedService implements VideoService
         }
         $told = $response->successful() ? $response->json() : null;
 
-        return is_array($told) ? $told : throw new ServiceAway("It answers with {$response->status()}.");
+        return is_array($told) ? $told : throw new ServiceAway((string) $response->status());
     }
 
     /**
@@ -99,6 +99,6 @@ final class SimulatedService implements VideoService
      */
     private function list(?array $told, string $name): array
     {
-        return is_array($told[$name] ?? null) ? $told[$name] : throw new ServiceAway('It answers without a list.');
+        return is_array($told[$name] ?? null) ? $told[$name] : throw new ServiceAway('no list');
     }
 }

@@ -15,6 +15,7 @@ export type Correction = Schemas['Correction'];
 export type Difference = Schemas['Difference'];
 export type History = Schemas['History'];
 export type Evidence = Schemas['Evidence'];
+export type Watching = Schemas['Watching'];
 export type Share = Schemas['Share'];
 export type Forecast = Schemas['Forecast'];
 export type Finding = Schemas['Finding'];

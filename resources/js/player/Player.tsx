@@ -160,7 +160,9 @@ export function Player({ view, busy, notice, send, kept, ending, leave, asking, 
                             </div>
                         </div>
                     )}
-                    {!isOverview && place.kind === 'video' && <VideoView key={place.frame} place={place} busy={busy} send={send} />}
+                    {!isOverview && place.kind === 'video' && (
+                        <VideoView key={place.frame} place={place} round={kept ? view.id : null} busy={busy} send={send} />
+                    )}
                     {!isOverview && place.kind === 'reading' && (
                         <>
                             <article className="flex-1 px-4 py-5" data-read-aloud>

@@ -5,6 +5,7 @@ import { timecode } from '../ui/time';
 import { say } from '../words/words';
 import { addressOf, isOutside, useMedium } from './media';
 import type { Playback } from './playback';
+import { firstLanguage, remembered } from './remembered';
 import { FileSurface, FrameSurface } from './Surface';
 import { landing, pairs, type Seeking, type Stretches, withStretch } from './seeking';
 import { Transcript } from './Transcript';
@@ -99,12 +100,12 @@ function Playing({
     const [at, setAt] = useState(startAt ?? clip.from);
     const [playing, setPlaying] = useState(false);
     const languages = facts?.captions ?? nothing;
-    const [captioned, setCaptioned] = useState<string | null>(languages[0] ?? null);
-    const [large, setLarge] = useState(false);
-    const [transcribed, setTranscribed] = useState(false);
+    const [captioned, setCaptioned] = useState<string | null>(() => firstLanguage(languages));
+    const [large, setLarge] = useState(remembered.large);
+    const [transcribed, setTranscribed] = useState(remembered.transcribed);
     // It waits for what comes to be known, and goes on by itself.
     const [waiting, setWaiting] = useState(false);
-    const [rate, setRate] = useState(1);
+    const [rate, setRate] = useState(remembered.rate);
     const [volume, setVolume] = useState(1);
     const [failed, setFailed] = useState(false);
     const [turn, setTurn] = useState(0);
@@ -117,6 +118,15 @@ function Playing({
     const wanted = useRef(startAt ?? clip.from);
     const end = Math.min(clip.to ?? Number.POSITIVE_INFINITY, duration ?? clip.to ?? clip.from);
     const lines = useCaptions(facts?.player == null ? null : medium, captioned);
+
+    useEffect(() => {
+        Object.assign(remembered, { rate, large, transcribed });
+    }, [rate, large, transcribed]);
+    const caption = (language: string | null) => {
+        setCaptioned(language);
+        remembered.captions = language === null ? 'off' : 'on';
+        remembered.language = language ?? remembered.language;
+    };
 
     const report = useCallback(() => {
         const player = playback.current;
@@ -292,7 +302,7 @@ function Playing({
                 player.setLoudness(player.loudness() === 0 ? 1 : 0);
                 break;
             case 'c':
-                setCaptioned(captioned === null ? (languages[0] ?? null) : null);
+                caption(captioned === null ? (languages[0] ?? null) : null);
                 break;
             case 'f':
                 fullScreen(event);
@@ -423,7 +433,7 @@ function Playing({
                         onVolume={(level) => playback.current?.setLoudness(level)}
                         languages={languages}
                         captioned={captioned}
-                        onCaptioned={setCaptioned}
+                        onCaptioned={caption}
                         large={large}
                         onLarge={() => setLarge(!large)}
                         transcribed={transcribed}

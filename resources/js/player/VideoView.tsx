@@ -2,8 +2,8 @@ import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import type { VideoPlace } from '../api/types';
 import { nameOf } from '../quiz/text';
 import { Button } from '../ui/Button';
-import { Text } from '../ui/Field';
 import { say } from '../words/words';
+import { Comments } from './Comments';
 import { Bar } from './Disclosure';
 import type { Step } from './Player';
 import { Rich } from './Rich';
@@ -11,12 +11,14 @@ import { type Stretch, VideoPlayer } from './VideoPlayer';
 
 interface Props {
     place: VideoPlace;
+    /** The round it is in; none in a rehearsal. */
+    round: string | null;
     busy: boolean;
     send: (step: Step) => void;
 }
 
 /** A video with its questions, notes and moments for comments. */
-export function VideoView({ place, busy, send }: Props) {
+export function VideoView({ place, round, busy, send }: Props) {
     const [at, setAt] = useState(place.resumeAt);
     const [away, setAway] = useState(false);
     // Without its video the stop may be left out, as soon as it is told that it cannot be had.
@@ -66,7 +68,7 @@ export function VideoView({ place, busy, send }: Props) {
                 {note !== undefined && (
                     <div className="mt-3 animate-rise border-l-4 border-rail bg-sheet px-4 py-2" role="status" key={note.id}>
                         <Rich text={note.text} />
-                        {note.kind === 'comments' && <Comment cue={note.id} busy={busy} send={send} />}
+                        {note.kind === 'comments' && <Comments key={note.id} cue={note.id} round={round} busy={busy} send={send} />}
                     </div>
                 )}
                 <p className="mt-3 text-soft">
@@ -106,36 +108,5 @@ export function VideoView({ place, busy, send }: Props) {
                 </Button>
             </Bar>
         </>
-    );
-}
-
-function Comment({ cue, busy, send }: { cue: string; busy: boolean; send: (step: Step) => void }) {
-    const [text, setText] = useState('');
-    const [sent, setSent] = useState(false);
-    return (
-        <form
-            className="mt-2 grid gap-2"
-            onSubmit={(event) => {
-                event.preventDefault();
-                send({ kind: 'commented', data: { cue, text } });
-                setText('');
-                setSent(true);
-            }}
-        >
-            <Text
-                label={say('player.video-view.your-comment')}
-                value={text}
-                maxLength={2000}
-                onChange={(event) => setText(event.currentTarget.value)}
-            />
-            <Button type="submit" className="justify-self-start" disabled={busy || text.trim() === ''}>
-                {say('player.video-view.send')}
-            </Button>
-            {sent && (
-                <p className="text-sm text-soft">
-                    {busy ? say('player.video-view.your-comment-is-being-sent') : say('player.video-view.your-comment-has-arrived')}
-                </p>
-            )}
-        </form>
     );
 }

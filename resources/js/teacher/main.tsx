@@ -19,6 +19,7 @@ const RehearsePage = place(() => import('./rehearse/RehearsePage'), 'RehearsePag
 const PrintPage = place(() => import('./print/PrintPage'), 'PrintPage');
 const EvidencePage = place(() => import('./results/EvidencePage'), 'EvidencePage');
 const StudentPage = place(() => import('./results/StudentPage'), 'StudentPage');
+const WatchingPage = place(() => import('./results/WatchingPage'), 'WatchingPage');
 const TaskPage = place(() => import('./task/TaskPage'), 'TaskPage');
 const PostBox = place(() => import('./account/PostBox'), 'PostBox');
 
@@ -57,6 +58,7 @@ if (root !== null) {
                                 <Route path="/tasks/:task" element={<TaskPage />} />
                                 <Route path="/tasks/:task/evidence" element={<EvidencePage />} />
                                 <Route path="/tasks/:task/students/:student" element={<StudentPage />} />
+                                <Route path="/tasks/:task/videos/:video" element={<WatchingPage />} />
                                 <Route path="*" element={<p className="p-8">{say('teacher.main.there-is-nothing-at-this')}</p>} />
                             </Route>
                         </Routes>

@@ -147,7 +147,7 @@ function EvidenceView({ task, evidence, leastGroup, setLeastGroup }: ViewProps) 
                         <Needs document={document} evidence={evidence} namesOf={namesOf} />
                         <GroupList document={document} evidence={evidence} namesOf={namesOf} least={leastGroup} onLeast={setLeastGroup} />
                     </div>
-                    <WatchMaps document={document} evidence={evidence} />
+                    <WatchMaps task={task.id} document={document} evidence={evidence} />
                 </>
             )}
         </main>

@@ -1,12 +1,14 @@
+import { Link } from 'react-router';
 import type { Evidence, QuizDocument } from '../../api/types';
 import { rungName, stopName } from '../../quiz/names';
 import { find } from '../../quiz/places';
 import { secondsWords } from '../../ui/figures/words';
 import { timecode } from '../../ui/time';
 import { say } from '../../words/words';
+import { SecondBars } from './SecondBars';
 
 /** Which seconds of each video were seen by how many. */
-export function WatchMaps({ document, evidence }: { document: QuizDocument; evidence: Evidence }) {
+export function WatchMaps({ task, document, evidence }: { task: string; document: QuizDocument; evidence: Evidence }) {
     const videos = Object.entries(evidence.watched).flatMap(([id, watched]) => {
         const place = find(document, id);
         return place === null || (place.kind !== 'stop' && place.kind !== 'rung')
@@ -26,15 +28,13 @@ export function WatchMaps({ document, evidence }: { document: QuizDocument; evid
                     const seconds = Object.keys(watched.map).map(Number);
                     const last = Math.max(1, ...seconds);
                     const first = Math.min(last, ...seconds);
-                    const span = last - first + 1;
-                    const bars = (map: Record<string, number>) =>
-                        Array.from({ length: span }, (_, index) => {
-                            const height = ((map[String(first + index)] ?? 0) / Math.max(1, watched.students)) * 40;
-                            return height === 0 ? '' : `M${index + 0.5} 40V${40 - height}`;
-                        }).join('');
                     return (
                         <li key={id} className="rounded-lg border border-line bg-sheet p-3">
-                            <p className="font-semibold">{name}</p>
+                            <p>
+                                <Link className="font-semibold underline" to={`/tasks/${task}/videos/${id}`}>
+                                    {name}
+                                </Link>
+                            </p>
                             <p className="text-sm text-soft">
                                 {say('teacher.watch-maps.watched-in-the-mean-seen', {
                                     students: watched.students,
@@ -43,19 +43,15 @@ export function WatchMaps({ document, evidence }: { document: QuizDocument; evid
                                     number: (watched.jumps / watched.students).toFixed(1),
                                 })}
                             </p>
-                            <svg
-                                viewBox={`0 0 ${span} 40`}
-                                preserveAspectRatio="none"
-                                className="mt-2 block h-12 w-full bg-paper"
-                                role="img"
-                                aria-label={say('teacher.watch-maps.share-of-students-by-second', {
-                                    time: timecode(first),
-                                    time2: timecode(last),
-                                })}
-                            >
-                                <path d={bars(watched.map)} className="stroke-rail" strokeWidth="1.05" />
-                                <path d={bars(watched.mapAgain)} className="stroke-ink" strokeWidth="1.05" />
-                            </svg>
+                            <div className="mt-2">
+                                <SecondBars
+                                    seen={watched.map}
+                                    again={watched.mapAgain}
+                                    students={watched.students}
+                                    first={first}
+                                    last={last}
+                                />
+                            </div>
                             <p className="flex justify-between text-xs text-soft">
                                 <span>{timecode(first)}</span>
                                 <span>{say('teacher.watch-maps.height-share-of-those-who')}</span>

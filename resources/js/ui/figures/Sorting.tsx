@@ -16,6 +16,12 @@ export function useSorting() {
 /** By the alphabet, and numbers in words by their size: “Student 2” before “Student 10”. */
 export const byWords = (a: string, b: string) => a.localeCompare(b, undefined, { numeric: true });
 
+/** A name as lists are sorted by it: the last name first. */
+export function lastNameFirst(name: string): string {
+    const words = name.trim().split(/\s+/);
+    return [...words.slice(-1), ...words.slice(0, -1)].join(' ');
+}
+
 /** The rows in the order that was chosen, by what the column says of each; what cannot be told comes last. */
 export function sorted<T>(rows: T[], sorting: Sorting | null, value: ((row: T) => number | string | null) | undefined): T[] {
     if (sorting === null || value === undefined) {
