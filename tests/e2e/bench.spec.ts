@@ -131,8 +131,9 @@ test('captions: a file of another kind and encoding, corrected line by line, in 
 }) => {
     await onBench(page, 'file', []);
     await page.getByRole('tab', { name: begins(say('build.bench.tab', { tab: 'captions', n: 0 }).slice(0, 8)) }).click();
-    await page.getByLabel(say('build.captions.language')).selectOption('en');
+    await page.getByLabel(say('build.captions.language'), { exact: true }).selectOption('en');
     const file = page.getByLabel(say('build.captions.file'));
+    await expect(page.getByText(say('inspection.video.no-captions'))).toBeVisible();
     await file.setInputFiles({ name: 'x.vtt', mimeType: 'text/vtt', buffer: Buffer.from('hello') });
     await expect(page.getByText(say('problem.captions.type'))).toBeVisible();
     const srt = '2\n00:00:05,000 --> 00:00:08,000\nD\xe9j\xe0 vu\n\n1\n00:00:01,000 --> 00:00:04,000\nFlood & ebb\n';
@@ -156,8 +157,9 @@ test('captions: a file of another kind and encoding, corrected line by line, in 
         await expect(text(1)).toHaveValue('Flood & ebb');
         await expect(page.getByText(say('build.captions.state', { state: 'saved', n: 3 }))).toBeVisible();
     });
+    await expect(page.getByText(say('inspection.video.no-captions'))).toHaveCount(0);
     await test.step('a second language stands beside the first, and the player offers both', async () => {
-        await page.getByLabel(say('build.captions.language')).selectOption('de');
+        await page.getByLabel(say('build.captions.language'), { exact: true }).selectOption('de');
         await page.getByRole('button', { name: say('build.captions.line-here') }).click();
         await page.keyboard.type('Ebbe');
         await expect(page.getByText(say('build.captions.state', { state: 'saved', n: 1 }))).toBeVisible();
@@ -193,7 +195,7 @@ test('captions: a file of another kind and encoding, corrected line by line, in 
                 .filter((name) => /media\/\w+\/captions$/.test(name)),
         );
         await page.getByRole('tab', { name: begins(say('build.bench.tab', { tab: 'captions', n: 0 }).slice(0, 8)) }).click();
-        await page.getByLabel(say('build.captions.language')).selectOption('de');
+        await page.getByLabel(say('build.captions.language'), { exact: true }).selectOption('de');
         await page.evaluate(async (of) => {
             const token = decodeURIComponent(/XSRF-TOKEN=([^;]+)/.exec(document.cookie)?.[1] ?? '');
             await fetch(`${of}/de`, {

@@ -14,14 +14,14 @@ const play = (page: Page) => page.getByRole('button', { name: say('player.video-
 const pause = (page: Page) => page.getByRole('button', { name: say('player.video-player.pause') }).click();
 
 /** Where the video is: in the page, or in the frame of the service. */
-async function inside(page: Page): Promise<Frame> {
-    const embedded = page.locator('iframe');
-    return (await embedded.count()) === 0
-        ? page.mainFrame()
-        : ((await (await embedded.elementHandle())?.contentFrame()) ?? page.mainFrame());
+function inside(page: Page): Frame {
+    return page.frames().find((frame) => frame.url().includes('/player/')) ?? page.mainFrame();
 }
 
-const momentOf = async (page: Page) => (await inside(page)).locator('video').evaluate((video: HTMLVideoElement) => video.currentTime);
+const momentOf = async (page: Page) =>
+    inside(page)
+        .locator('video')
+        .evaluate((video: HTMLVideoElement) => video.currentTime, undefined, { timeout: 2000 });
 
 /** Every picture that is shown is written down with its time, wherever the video is. */
 async function logged(page: Page): Promise<void> {
@@ -44,7 +44,7 @@ async function logged(page: Page): Promise<void> {
 }
 
 const shownIn = async (page: Page) =>
-    (await inside(page)).evaluate(() => (window as unknown as { shown: { at: number; playing: boolean }[] }).shown);
+    inside(page).evaluate(() => (window as unknown as { shown: { at: number; playing: boolean }[] }).shown);
 
 async function student(
     page: Page,
@@ -91,7 +91,7 @@ for (const from of ['file', 'service'] as const) {
             if (index % every === 0) {
                 await speed(finn, speeds[index / every] ?? 1);
             }
-            const frame = await inside(finn);
+            const frame = inside(finn);
             await frame.evaluate(() => (window as unknown as { shown: unknown[] }).shown.splice(0));
             await play(finn);
             // Looked at from when the video is there until its question is: then it is taken away.
@@ -122,10 +122,14 @@ for (const from of ['file', 'service'] as const) {
         test.setTimeout(150_000);
         await signUp(page);
         const media = await takeIn(page, short, from);
-        for (const seeking of ['free', 'back', 'open-cue'] as const) {
+        for (const [seeking, name] of [
+            ['free', 'Finn Abara'],
+            ['back', 'Gwen Holm'],
+            ['open-cue', 'Hugo Ash'],
+        ] as const) {
             const more = { seeking, clip: { media, from: 0, to: null }, cues: [asks(20, 'What falls?')] };
-            const phrase = await givenVideo(page, `Seeking ${seeking}`, media, ['Finn Abara'], more);
-            const finn = await enter(browser, phrase, 'Finn Abara');
+            const phrase = await givenVideo(page, `Seeking ${seeking}`, media, [name], more);
+            const finn = await enter(browser, phrase, name);
             await finn.getByRole('button', { name: say('student.own.start') }).click();
             await expect(timeline(finn)).toHaveAttribute('max', /^28/);
             const ready = async () => expect(async () => expect(await momentOf(finn)).toBeGreaterThanOrEqual(0)).toPass();

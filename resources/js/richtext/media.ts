@@ -20,6 +20,14 @@ export function useMediaKnown(): Record<string, Medium> {
 
 const none: Medium[] = [];
 
+/** What of the videos the inspection knows, as one word: another word, another finding. */
+export function useMediaStamp(): string {
+    return useMedia()
+        .filter(({ kind }) => kind === 'video')
+        .map(({ id, seconds, captions }) => `${id} ${seconds} ${captions.length > 0}`)
+        .join();
+}
+
 /** The teacher's own shelf, by title. */
 export function useMedia(): Medium[] {
     return (

@@ -139,7 +139,8 @@ final class ChangeController extends Controller
                 'unfit' => $change->unfit,
                 'edits' => json_decode($change->edits),
             ])->all(),
-            'findings' => $changes->isEmpty() ? null : new QuizFindings($this->inspection->of($quiz), $quiz->left_findings ?? []),
+            // What is found may be another though nothing of the quiz was changed: a video has captions now.
+            'findings' => $changes->isEmpty() && ! $request->boolean('findings') ? null : new QuizFindings($this->inspection->of($quiz), $quiz->left_findings ?? []),
         ] + Steps::labels($quiz, $teacher));
     }
 

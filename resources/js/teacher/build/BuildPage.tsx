@@ -1,12 +1,12 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { Suspense, useCallback, useEffect, useMemo, useState } from 'react';
+import { Suspense, useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
 import { client, Refused, sentence, take } from '../../api/client';
 import type { Forecast, Quiz, QuizDocument, VideoStop } from '../../api/types';
 import { Cutaway } from '../../cutaway/Cutaway';
 import { MediaKnown } from '../../player/media';
 import { find } from '../../quiz/places';
-import { useMediaKnown } from '../../richtext/media';
+import { useMediaKnown, useMediaStamp } from '../../richtext/media';
 import { Notice } from '../../ui/Notice';
 import { place } from '../../ui/place';
 import { useUndo } from '../../ui/Undo';
@@ -81,6 +81,15 @@ function Builder({ quiz }: { quiz: Quiz }) {
                   },
         [forecast],
     );
+    // A video that got captions, or another length, is another to the inspection.
+    const media = useMediaStamp();
+    const lookedAt = useRef(media);
+    useEffect(() => {
+        if (lookedAt.current !== media) {
+            lookedAt.current = media;
+            void draft.ask(true);
+        }
+    }, [media, draft]);
     // A forecast is of what is saved; one that is shown stays until the next is chosen.
     useEffect(() => {
         if (saving.state === 'saved') {

@@ -238,12 +238,15 @@ export class Draft {
     }
 
     /** Asks what was changed elsewhere. */
-    async ask(): Promise<void> {
+    /** @param looking whether what is found is asked for though nothing was changed */
+    async ask(looking = false): Promise<void> {
         if (this.running !== null) {
             return;
         }
         try {
-            const params = { params: { path: { quiz: this.quiz.id }, query: { since: this.version } } };
+            const params = {
+                params: { path: { quiz: this.quiz.id }, query: { since: this.version, ...(looking ? { findings: '1' as const } : {}) } },
+            };
             const reply = await take(client.GET('/quizzes/{quiz}/changes', params));
             if (this.running === null) {
                 this.take(reply);

@@ -7,6 +7,7 @@ import { inputClass, Select } from '../../../ui/Field';
 import { TimecodeField } from '../../../ui/TimecodeField';
 import { ulid } from '../../../ui/ulid';
 import { locale, say } from '../../../words/words';
+import { typed } from './captionText';
 import { type Playhead, useMoment } from './playhead';
 import type { Captioning, Line } from './useCaptionTrack';
 
@@ -228,12 +229,4 @@ const Row = memo(function Row({ index, line, isHere, onPut, onTake, onSort, onGo
 
 function byTime(a: Line, b: Line): number {
     return a.from - b.from || a.to - b.to;
-}
-
-/** As one would type it: what the file puts for a sign that is no tag is that sign again. */
-function typed(text: string): string {
-    return text
-        .replace(/&lt;(?!\/?(?:c|i|b|u|v|lang|ruby|rt)\b|\d)/g, '<')
-        .replaceAll('--&gt;', '-->')
-        .replace(/&amp;(?!(?:amp|lt|gt|lrm|rlm|nbsp|#\w+);)/g, '&');
 }

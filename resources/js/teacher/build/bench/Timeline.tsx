@@ -5,6 +5,7 @@ import { cueName, type ShownClip } from '../../../quiz/cues';
 import { timecode } from '../../../ui/time';
 import { useWidth } from '../../../ui/useWidth';
 import { say } from '../../../words/words';
+import { typed } from './captionText';
 import { draw, heightOf } from './drawing';
 import { Handle, kindWords } from './Handle';
 import type { Playhead } from './playhead';
@@ -199,12 +200,12 @@ export function Timeline(props: Props) {
                                     key={index}
                                     type="button"
                                     tabIndex={-1}
-                                    title={line.text}
+                                    title={typed(line.text)}
                                     className="absolute top-0.5 bottom-0.5 overflow-hidden rounded-sm bg-tint px-0.5 text-left text-xs whitespace-nowrap hover:outline hover:outline-edge"
                                     style={{ left: line.from * perSecond, width: Math.max(3, (line.to - line.from) * perSecond - 1) }}
                                     onClick={() => props.onLine(index)}
                                 >
-                                    {line.text}
+                                    {typed(line.text)}
                                 </button>
                             ) : null,
                         )}

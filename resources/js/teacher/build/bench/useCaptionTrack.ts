@@ -68,7 +68,12 @@ export function useCaptionTrack(medium: string): Captioning {
     );
     const sent = useRef<Line[] | null>(null);
     const save = useCallback(async () => {
-        if (written === null || language === null || sent.current === written) {
+        if (written === null || language === null) {
+            return;
+        }
+        if (sent.current === written) {
+            // Taken back before it was sent: what stands there is what is kept.
+            setState('saved');
             return;
         }
         sent.current = written;
