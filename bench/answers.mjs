@@ -81,6 +81,12 @@ console.log(
 line('answers, median', median(answerTimes, 0.5), 'ms', median(yardstickTimes, 0.5));
 line('answers, 95th percentile', median(answerTimes, 0.95), 'ms', median(yardstickTimes, 0.95));
 console.log(
-    JSON.stringify({ name: 'answers, errors', value: server.errors, unit: 'errors', against: `${events} events`, ratio: server.errors / events }),
+    JSON.stringify({
+        name: 'answers, errors',
+        value: server.errors,
+        unit: 'errors',
+        against: `${events} events`,
+        ratio: server.errors / events,
+    }),
 );
 server.close();

@@ -34,19 +34,26 @@ export class Client {
                 headers['Content-Type'] = 'application/json';
                 headers['Content-Length'] = Buffer.byteLength(sent);
             }
-            const request = http.request({ agent: this.server.agent, host: this.server.base.hostname, port: this.server.base.port, path, method, headers }, (response) => {
-                for (const line of response.headers['set-cookie'] ?? []) {
-                    const [pair] = line.split(';');
-                    const at = pair.indexOf('=');
-                    this.cookies.set(pair.slice(0, at), pair.slice(at + 1));
-                }
-                let text = '';
-                response.setEncoding('utf8');
-                response.on('data', (part) => (text += part));
-                response.on('end', () =>
-                    resolve({ status: response.statusCode, headers: response.headers, body: text.startsWith('{') || text.startsWith('[') ? JSON.parse(text) : text }),
-                );
-            });
+            const request = http.request(
+                { agent: this.server.agent, host: this.server.base.hostname, port: this.server.base.port, path, method, headers },
+                (response) => {
+                    for (const line of response.headers['set-cookie'] ?? []) {
+                        const [pair] = line.split(';');
+                        const at = pair.indexOf('=');
+                        this.cookies.set(pair.slice(0, at), pair.slice(at + 1));
+                    }
+                    let text = '';
+                    response.setEncoding('utf8');
+                    response.on('data', (part) => (text += part));
+                    response.on('end', () =>
+                        resolve({
+                            status: response.statusCode,
+                            headers: response.headers,
+                            body: text.startsWith('{') || text.startsWith('[') ? JSON.parse(text) : text,
+                        }),
+                    );
+                },
+            );
             request.on('error', reject);
             request.end(sent);
         });

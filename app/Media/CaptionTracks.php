@@ -79,7 +79,7 @@ final class CaptionTracks
     public static function file(CaptionTrack $track): string
     {
         return WebVtt::write(Captions::of(array_map(
-            static fn (array $line): CaptionLine => new CaptionLine($line['from'], $line['to'], $line['text'], $line['settings'], $line['name']),
+            static fn (array $line): CaptionLine => new CaptionLine(...$line),
             $track->lines,
         )));
     }

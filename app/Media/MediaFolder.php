@@ -192,9 +192,11 @@ final class MediaFolder
         $type = (string) $file->getMimeType();
 
         // A recording of sound alone looks like a video without pictures.
-        return $type === 'video/webm' && str_starts_with($file->getClientMimeType(), 'audio/') && ! $this->probe->hasPictures($file->getRealPath())
-            ? 'audio/webm'
-            : $type;
+        $isSound = $type === 'video/webm'
+            && str_starts_with($file->getClientMimeType(), 'audio/')
+            && ! $this->probe->hasPictures($file->getRealPath());
+
+        return $isSound ? 'audio/webm' : $type;
     }
 
     private static function kindOf(string $type, UploadedFile $file): ?MediumKind

@@ -7,7 +7,12 @@ namespace HiddenLadder\App\Media;
 use HiddenLadder\App\Models\Medium;
 use HiddenLadder\App\SharedMemory;
 
-/** What a player has to know about videos and pictures before it loads them. */
+/**
+ * What a player has to know about videos and pictures before it loads them: of captions the languages there are; the address of the
+ * file, or of the page with the player of that kind.
+ *
+ * @phpstan-type Facts array{kind: string, seconds: ?float, captions: list<string>, address: string, player: ?string}
+ */
 final class MediumFacts
 {
     /** Seconds after which another machine, too, knows that captions came or a file was replaced. */
@@ -15,16 +20,13 @@ final class MediumFacts
 
     /**
      * @param  list<string>  $ids
-     * @return array<string, array{kind: string, seconds: ?float, captions: list<string>, address: string, player: ?string}>|\stdClass by id; an
-     *                                                                                                                                 empty object
-     *                                                                                                                                 where there
-     *                                                                                                                                 are none
+     * @return array<string, Facts>|\stdClass by id; an empty object where there are none
      */
     public static function ofAll(array $ids): array|\stdClass
     {
         $facts = $unknown = [];
         foreach ($ids as $id) {
-            /** @var ?array{kind: string, seconds: ?float, captions: list<string>, address: string, player: ?string} $known */
+            /** @var ?Facts $known */
             $known = SharedMemory::get(self::key($id));
             $known === null ? $unknown[] = $id : $facts[$id] = $known;
         }
@@ -36,11 +38,7 @@ final class MediumFacts
         return $facts === [] ? new \stdClass : $facts;
     }
 
-    /**
-     * @return array{kind: string, seconds: ?float, captions: list<string>, address: string, player: ?string} captions: the languages
-     *                                                                                                        there are; address: of the file, or of the page
-     *                                                                                                        with the player of that kind
-     */
+    /** @return Facts */
     public static function of(Medium $medium): array
     {
         $service = $medium->source === MediumSource::Service ? (string) $medium->service : null;

@@ -4,7 +4,13 @@ declare(strict_types=1);
 
 namespace HiddenLadder\App\Media;
 
-/** How far that is which a video's timeline shows, its small pictures and its wave, and how they are laid out. */
+/**
+ * How far that is which a video's timeline shows, its small pictures and its wave, and how they are laid out.
+ *
+ * @phpstan-type Told array{
+ *     state: string, done: float, wave: bool, every: float, count: int, columns: int, width: int, height: int,
+ * }
+ */
 enum Preparation: string
 {
     case Waiting = 'waiting';
@@ -15,7 +21,7 @@ enum Preparation: string
 
     /**
      * @param  float  $done  from 0 to 1
-     * @return array{state: string, done: float, wave: bool, every: float, count: int, columns: int, width: int, height: int}
+     * @return Told
      */
     public function told(float $seconds, float $done = 0.0, bool $wave = false): array
     {

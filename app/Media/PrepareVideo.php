@@ -28,7 +28,7 @@ final class PrepareVideo implements ShouldQueue
     public static function of(Medium $medium): void
     {
         $medium->update(['preparation' => Preparation::Waiting->told($medium->seconds ?? 0.0)]);
-        self::dispatch($medium->id, $medium->revision)->afterCommit();
+        self::dispatch($medium->id, $medium->revision)->onQueue('videos')->afterCommit();
     }
 
     public function handle(MediaFolder $folder, TimelinePictures $pictures, Probe $probe, OutsideFile $outside): void
@@ -47,7 +47,8 @@ final class PrepareVideo implements ShouldQueue
             $this->tell(['seconds' => $seconds, 'preparation' => Preparation::Working->told($seconds)]);
             $hasWave = $probe->hasSound($video) && $pictures->measure($video, $folder->path("{$this->name()}.wave"));
             $told = 0.0;
-            $pictures->draw($video, $seconds, $folder->path("{$this->name()}.timeline.webp"), function (float $done) use (&$told, $seconds): void {
+            $sheet = $folder->path("{$this->name()}.timeline.webp");
+            $pictures->draw($video, $seconds, $sheet, function (float $done) use (&$told, $seconds): void {
                 if ($done - $told >= self::STEP) {
                     $told = $done;
                     $this->tell(['preparation' => Preparation::Working->told($seconds, $done)]);

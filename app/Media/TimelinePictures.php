@@ -74,7 +74,8 @@ final class TimelinePictures
         $samples = (string) tempnam(sys_get_temp_dir(), 'wave');
         try {
             $done = Process::timeout(self::LONGEST['sound'])->run([
-                'ffmpeg', '-v', 'error', '-nostdin', '-y', '-i', "file:$video", '-map', '0:a:0', '-ac', '1', '-ar', (string) self::SAMPLES_A_SECOND,
+                'ffmpeg', '-v', 'error', '-nostdin', '-y', '-i', "file:$video", '-map', '0:a:0', '-ac', '1',
+                '-ar', (string) self::SAMPLES_A_SECOND,
                 '-f', 's16le', "file:$samples",
             ]);
             if (! $done->successful()) {
@@ -105,8 +106,10 @@ final class TimelinePictures
         $size = self::WIDTH.':'.self::HEIGHT;
         try {
             return Process::timeout(self::LONGEST['picture'])->run([
-                'ffmpeg', '-v', 'error', '-nostdin', '-skip_frame', 'nokey', '-noaccurate_seek', '-ss', (string) $seconds, '-i', "file:$video",
-                '-frames:v', '1', '-vf', "scale=$size:force_original_aspect_ratio=decrease,pad=$size:-1:-1", '-f', 'image2pipe', '-c:v', 'bmp',
+                'ffmpeg', '-v', 'error', '-nostdin', '-skip_frame', 'nokey', '-noaccurate_seek', '-ss', (string) $seconds,
+                '-i', "file:$video",
+                '-frames:v', '1', '-vf', "scale=$size:force_original_aspect_ratio=decrease,pad=$size:-1:-1",
+                '-f', 'image2pipe', '-c:v', 'bmp',
                 'pipe:1',
             ])->output();
         } catch (ProcessTimedOutException) {

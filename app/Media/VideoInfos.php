@@ -15,7 +15,8 @@ final class VideoInfos
     public static function of(QuizDocument $quiz): array
     {
         $videos = [];
-        foreach (Medium::query()->whereIn('id', $quiz->media())->where('kind', MediumKind::Video)->withExists('captionTracks')->get() as $medium) {
+        $media = Medium::query()->whereIn('id', $quiz->media())->where('kind', MediumKind::Video)->withExists('captionTracks');
+        foreach ($media->get() as $medium) {
             $videos[$medium->id] = new VideoInfo($medium->seconds, (bool) $medium->getAttribute('caption_tracks_exists'));
         }
 

@@ -48,10 +48,9 @@ final class VideoServices
     }
 
     /**
-     * What they have about something.
+     * What they have about something: videos, each with its service's name; and what the services are called that do not answer.
      *
-     * @return array{list<array{string, FoundVideo}>, list<string>} videos, each with its service's name; and what the services are called that
-     *                                                               do not answer
+     * @return array{list<array{string, FoundVideo}>, list<string>}
      */
     public function search(string $words): array
     {

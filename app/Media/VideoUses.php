@@ -19,7 +19,11 @@ final class VideoUses
     /** What is found where something does not fit a video's length. */
     private const MISFITS = ['inspection.cue.outside', 'inspection.video.past-end', 'inspection.video.ends-first'];
 
-    /** @return list<array{quiz: string, title: string, stops: list<array{id: string, title: string, cues: int}>}> quizzes, and the stops that ask in it */
+    /**
+     * Quizzes, and the stops that ask in it.
+     *
+     * @return list<array{quiz: string, title: string, stops: list<array{id: string, title: string, cues: int}>}>
+     */
     public static function of(Medium $medium): array
     {
         $uses = [];

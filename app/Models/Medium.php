@@ -6,12 +6,15 @@ namespace HiddenLadder\App\Models;
 
 use HiddenLadder\App\Media\MediumKind;
 use HiddenLadder\App\Media\MediumSource;
+use HiddenLadder\App\Media\Preparation;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 
 /**
  * A video, picture, sound or document.
+ *
+ * @phpstan-import-type Told from Preparation
  *
  * @property string $id
  * @property ?string $teacher_id whose it is: a teacher's, or
@@ -29,8 +32,7 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property ?string $service_key what it is called there
  * @property ?string $picture address of a small picture that the service gives
  * @property int $revision counts how often its file was replaced
- * @property ?array{state: string, done: float, wave: bool, every: float, count: int, columns: int, width: int, height: int} $preparation of what
- *                                                                                                                                         its timeline shows
+ * @property ?Told $preparation of what its timeline shows
  * @property-read ?Round $round
  * @property-read Collection<int, CaptionTrack> $captionTracks
  */

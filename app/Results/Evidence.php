@@ -90,7 +90,8 @@ final class Evidence
             }
         }
         $length = $clip->media === null ? null : Medium::query()->find($clip->media)?->seconds;
-        $record = new WatchRecord($video, $clip->from, min($clip->to ?? INF, $length ?? $clip->to ?? WatchRecord::lastSeen($video, $watched)));
+        $length ??= $clip->to ?? WatchRecord::lastSeen($video, $watched);
+        $record = new WatchRecord($video, $clip->from, min($clip->to ?? INF, $length));
         array_map($record->add(...), $watched);
 
         $told = $record->toArray();

@@ -13,13 +13,17 @@ use HiddenLadder\Core\Round\Event\EventKind;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Support\Facades\DB;
 
-/** What a task's students wrote at moments of its videos: for their teacher, and for the class as far as that was opened. */
+/**
+ * What a task's students wrote at moments of its videos: for their teacher, and for the class as far as that was opened.
+ *
+ * @phpstan-type Comment array{round: string, number: int, student: string, cue: string, at: float, text: string, hidden: bool}
+ */
 final class TaskComments
 {
     /** So many at most are read at once, the newest. */
     private const MOST = 1000;
 
-    /** @return list<array{round: string, number: int, student: string, cue: string, at: float, text: string, hidden: bool}> by their moments */
+    /** @return list<Comment> by their moments */
     public static function ofVideo(Task $task, VideoStop $stop): array
     {
         $hidden = DB::table('hidden_comments')->whereIn('round_id', $task->rounds()->select('id'))->get()
@@ -39,7 +43,8 @@ final class TaskComments
                 ];
             }
         }
-        usort($comments, static fn (array $a, array $b): int => [$a['at'], $a['round'], $a['number']] <=> [$b['at'], $b['round'], $b['number']]);
+        $order = static fn (array $one): array => [$one['at'], $one['round'], $one['number']];
+        usort($comments, static fn (array $a, array $b): int => $order($a) <=> $order($b));
 
         return $comments;
     }
@@ -53,7 +58,7 @@ final class TaskComments
     public static function forStudent(Round $round, VideoStop $stop, array $cues): array
     {
         $task = $round->task;
-        $names = $task->comments_named ? $task->students()->mapWithKeys(static fn ($student): array => [$student->id => $student->name])->all() : [];
+        $names = $task->comments_named ? $task->students()->pluck('name', 'id')->all() : [];
         $shown = [];
         foreach (self::ofVideo($task, $stop) as $comment) {
             $own = $comment['student'] === $round->student_id;

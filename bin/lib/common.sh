@@ -319,6 +319,8 @@ start_instance() {
     wait_for 100 curl -fsS -o /dev/null "http://127.0.0.1:$port/health" || fail "The app does not answer on port $port; its log is in var/$name/storage/logs."
     [ "$before" = 0 ] || let_go "$base" "$before"
     start_watched "$name" "$user" queue queue:work --sleep=1 --tries=5 --backoff=10 --max-time=3600 --quiet
+    # What takes minutes has a worker of its own, behind all else, so that no letter waits for it.
+    watched "$name" "$user" videos nice -n 10 php artisan queue:work --queue=videos --sleep=1 --tries=2 --backoff=30 --max-time=3600 --quiet
     start_watched "$name" "$user" scheduler schedule:work --quiet
     start_stand_ins "$name" "$user"
 }
@@ -381,7 +383,7 @@ stop_pid() {
 
 stop_instance() {
     local pid
-    for pid in queue scheduler video-host nginx; do stop_pid "$VAR/$1/$pid.pid"; done
+    for pid in queue videos scheduler video-host nginx; do stop_pid "$VAR/$1/$pid.pid"; done
     for pid in "$VAR/$1"/php-fpm.*.pid; do [ ! -e "$pid" ] || stop_pid "$pid"; done
     rm -f "$VAR/$1"/php-fpm.*.sock "$VAR/$1/next.sock" "$VAR/$1/turn"
 }

@@ -22,10 +22,14 @@ use HiddenLadder\App\School\Roster;
 use HiddenLadder\Core\Fields;
 use HiddenLadder\Core\Forecast\MadeUpStudent;
 use HiddenLadder\Core\Forecast\Profile;
+use HiddenLadder\Core\Quiz\CueKind;
+use HiddenLadder\Core\Quiz\VideoStop;
 use HiddenLadder\Core\Round\Event\Answered;
 use HiddenLadder\Core\Round\Event\AskedForHelp;
+use HiddenLadder\Core\Round\Event\Commented;
 use HiddenLadder\Core\Round\Event\Event;
 use HiddenLadder\Core\Round\Event\Watched;
+use HiddenLadder\Core\Round\Event\WentOn;
 use HiddenLadder\Core\Round\State;
 use HiddenLadder\Core\Terms\Terms;
 use Illuminate\Support\Facades\Hash;
@@ -51,6 +55,11 @@ final class Demo
         'two-high-tides' => 'Why two high tides a day',
         'tidal-range' => 'Tidal range',
         'rule-of-twelfths' => 'The rule of twelfths',
+    ];
+
+    private const WONDERED = [
+        'Does the Sun make tides too?', 'Why is high tide not exactly when the Moon is above us?', 'Are there bays with only one tide a day?',
+        'What if there were two Moons?', 'Is the second bulge as high as the first?',
     ];
 
     public function __construct(
@@ -163,6 +172,24 @@ final class Demo
         };
     }
 
+    /** @return list<Event> what some do before they go on: look at a part of the video once more, see it to its end, write what they wonder */
+    private function besideIt(Event $event, State $state, Edition $edition, Randomizer $lot): array
+    {
+        if ($event instanceof Watched && $event->from > 20 && $lot->getInt(0, 2) === 0) {
+            return [new Watched($event->video, $event->from - 9, $event->from, 1)];
+        }
+        $stop = $event instanceof WentOn ? $this->editions->read($edition)->stop($event->from) : null;
+        $cue = $stop instanceof VideoStop ? ($stop->cues[count($stop->cues) - 1] ?? null) : null;
+        if (! $stop instanceof VideoStop || $cue?->kind !== CueKind::Comments || $lot->getInt(0, 3) === 0) {
+            return [];
+        }
+
+        return [
+            new Watched($stop->id, $state->watchedTo[$stop->id] ?? 0.0, $cue->at + $lot->getInt(2, 9), 1),
+            new Commented($cue->id, self::WONDERED[$lot->getInt(0, count(self::WONDERED) - 1)]),
+        ];
+    }
+
     private function walk(Student $student, Task $task, Edition $edition, MadeUpStudent $made, int $steps, Randomizer $lot): void
     {
         $at = (int) now()->subMinutes(24)->valueOf() + $lot->getInt(0, 240_000);
@@ -171,6 +198,10 @@ final class Demo
         $latest = (int) now()->valueOf() - 2000;
         for ($step = 0; $step < $steps && ! $state->isFinished(); $step++) {
             $event = $made->next($state);
+            foreach ($this->besideIt($event, $state, $edition, $lot) as $beside) {
+                $at += self::wait($beside, $lot);
+                $state = $this->book->append($round, Ulids::make(), $beside, $at, $at);
+            }
             $at += self::wait($event, $lot);
             if ($at > $latest) {
                 return;

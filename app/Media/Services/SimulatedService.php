@@ -59,7 +59,8 @@ final class SimulatedService implements VideoService
     /** @param  array<array-key, mixed>  $told */
     private function video(array $told): ?FoundVideo
     {
-        [$key, $title, $seconds, $picture] = [$told['key'] ?? null, $told['title'] ?? null, $told['seconds'] ?? null, $told['picture'] ?? null];
+        [$key, $title] = [$told['key'] ?? null, $told['title'] ?? null];
+        [$seconds, $picture] = [$told['seconds'] ?? null, $told['picture'] ?? null];
         if (! is_string($key) || preg_match('/^[\w-]{1,100}$/', $key) !== 1) {
             return null;
         }
@@ -80,7 +81,8 @@ final class SimulatedService implements VideoService
     private function ask(string $path, array $query): ?array
     {
         try {
-            $response = Http::timeout(self::SECONDS)->connectTimeout(2)->withOptions(['allow_redirects' => false, 'curl' => [CURLOPT_PROXY => '']])
+            $response = Http::timeout(self::SECONDS)->connectTimeout(2)
+                ->withOptions(['allow_redirects' => false, 'curl' => [CURLOPT_PROXY => '']])
                 ->acceptJson()->get($this->address.$path, $query);
         } catch (ConnectionException $error) {
             throw new ServiceAway($error->getMessage(), previous: $error);

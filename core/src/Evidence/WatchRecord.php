@@ -9,6 +9,12 @@ use HiddenLadder\Core\Round\WatchedIntervals;
 /**
  * How one video was watched, student by student and summed. Times are seconds of the video. Each round stands by itself before
  * anything is added up: who sees a video in a further round has not rewound it.
+ *
+ * @phpstan-type Row array{
+ *     student: string, rounds: int, strip: list<array{float, float, int}>, share: float, seconds: float,
+ *     jumps: list<array{float, float}>, left: list<float>,
+ * }
+ * @phpstan-type Moment array{at: float, students: int}
  */
 final class WatchRecord
 {
@@ -23,7 +29,7 @@ final class WatchRecord
 
     private const SEVERAL = 2;
 
-    /** @var list<array{student: string, rounds: int, strip: list<array{float, float, int}>, share: float, seconds: float, jumps: list<array{float, float}>, left: list<float>}> */
+    /** @var list<Row> */
     private array $rows = [];
 
     /** @var array<int, int> students by second that they saw */
@@ -92,7 +98,10 @@ final class WatchRecord
     }
 
     /**
-     * @return array{from: float, to: float, students: list<array<string, mixed>>, seen: array<int, int>, again: array<int, int>, mostAgain: list<array{at: float, students: int}>, mostLeft: list<array{at: float, students: int}>}
+     * @return array{
+     *     from: float, to: float, students: list<Row>, seen: array<int, int>, again: array<int, int>, mostAgain: list<Moment>,
+     *     mostLeft: list<Moment>,
+     * }
      */
     public function toArray(): array
     {
@@ -154,7 +163,8 @@ final class WatchRecord
                 $own[$window] = min($own[$window] ?? $at, $at);
             }
             foreach ($own as $window => $at) {
-                $windows[$window] = ['at' => min($windows[$window]['at'] ?? $at, $at), 'students' => ($windows[$window]['students'] ?? 0) + 1];
+                $before = $windows[$window] ?? ['at' => $at, 'students' => 0];
+                $windows[$window] = ['at' => min($before['at'], $at), 'students' => $before['students'] + 1];
             }
         }
         $several = array_filter($windows, static fn (array $moment): bool => $moment['students'] >= self::SEVERAL);

@@ -292,7 +292,8 @@ final readonly class Allowed
     }
 
     /**
-     * A stop that asks something may be left out where it need not be answered, or its video is not to be had: from the question itself, or from the video it
+     * A stop that asks something may be left out where it need not be answered, or its video is not to be had: from the question
+     * itself, or from the video it
      * stands in. From a rung one goes back first, after a verdict one goes on; what came back is set aside.
      */
     private function skipping(?string $from, State $state): ?Refusal

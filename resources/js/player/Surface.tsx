@@ -128,7 +128,7 @@ export function FrameSurface({ playback, address, title, told, onPress, player, 
             {caption !== null && (
                 <p className="pointer-events-none absolute inset-x-0 bottom-2 text-center">
                     <span
-                        className={`inline-block max-w-[90%] rounded-sm bg-black/80 px-2 py-0.5 whitespace-pre-line text-white ${large ? 'text-2xl' : 'text-base'}`}
+                        className={`inline-block max-w-[90%] rounded-sm bg-ink px-2 py-0.5 whitespace-pre-line text-paper ${large ? 'text-2xl' : 'text-base'}`}
                     >
                         {caption}
                     </span>

@@ -27,6 +27,8 @@ final class CommentController extends Controller
         }
         $notes = is_array($place['notes'] ?? null) ? $place['notes'] : [];
 
-        return new JsonResponse(TaskComments::forStudent($round, $stop, array_values(array_filter(array_column($notes, 'id'), is_string(...)))));
+        $cues = array_values(array_filter(array_column($notes, 'id'), is_string(...)));
+
+        return new JsonResponse(TaskComments::forStudent($round, $stop, $cues));
     }
 }

@@ -140,7 +140,9 @@ final class ChangeController extends Controller
                 'edits' => json_decode($change->edits),
             ])->all(),
             // What is found may be another though nothing of the quiz was changed: a video has captions now.
-            'findings' => $changes->isEmpty() && ! $request->boolean('findings') ? null : new QuizFindings($this->inspection->of($quiz), $quiz->left_findings ?? []),
+            'findings' => $changes->isEmpty() && ! $request->boolean('findings')
+                ? null
+                : new QuizFindings($this->inspection->of($quiz), $quiz->left_findings ?? []),
         ] + Steps::labels($quiz, $teacher));
     }
 

@@ -54,7 +54,8 @@ final class VideoController extends Controller
                     'quiz' => $quiz->id, 'title' => $document->title, 'tasks' => $quiz->tasks->count(),
                     'places' => array_map(
                         static fn (Finding $finding): array => [
-                            'at' => $finding->at ?? $finding->stop, 'moment' => self::moment($document, $finding), 'sentence' => $finding->message,
+                            'at' => $finding->at ?? $finding->stop, 'moment' => self::moment($document, $finding),
+                            'sentence' => $finding->message,
                         ],
                         array_values($new),
                     ),

@@ -310,7 +310,9 @@ final readonly class Projection
             } elseif ($cue->kind === CueKind::Heading) {
                 $chapters[] = ['at' => $cue->at, 'text' => $cue->text];
             } elseif ($cue->kind !== CueKind::Question && $cue->at <= $known) {
-                $notes[] = ['id' => $cue->id, 'kind' => $cue->kind->value, 'at' => $cue->at, 'text' => $cue->text, 'pauses' => $cue->pauses];
+                $notes[] = [
+                    'id' => $cue->id, 'kind' => $cue->kind->value, 'at' => $cue->at, 'text' => $cue->text, 'pauses' => $cue->pauses,
+                ];
             }
         }
         $next = $this->position->openCue($stop, $state, $stop->seeking === Seeking::Free ? $resumeAt : 0.0)?->at;

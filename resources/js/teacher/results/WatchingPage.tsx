@@ -133,7 +133,7 @@ function Record({ task, video, watching }: { task: Task; video: string; watching
                                     turn={turn}
                                     className="text-left"
                                 />
-                                <th className="w-1/2 text-left">{say('teacher.watching.strip')}</th>
+                                <th className="w-1/2 text-left font-normal">{say('teacher.watching.strip')}</th>
                                 <SortHead
                                     of="share"
                                     words={say('teacher.watching.share')}
@@ -153,7 +153,7 @@ function Record({ task, video, watching }: { task: Task; video: string; watching
                                     words={say('teacher.watching.jumps')}
                                     sorting={sorting}
                                     turn={turn}
-                                    className="text-left"
+                                    className="pl-4 text-left"
                                 />
                             </tr>
                         </thead>
@@ -172,7 +172,7 @@ function Record({ task, video, watching }: { task: Task; video: string; watching
                                         <Completion share={row.watched?.share ?? 0} />
                                     </td>
                                     <td className="px-2 text-right">{row.watched === null ? '–' : secondsWords(row.watched.seconds)}</td>
-                                    <td className="pl-2">
+                                    <td className="pl-4">
                                         <Jumps jumps={row.watched?.jumps ?? []} />
                                     </td>
                                 </tr>
@@ -228,11 +228,11 @@ function Strip({ row, from, to, onGo }: { row: Row; from: number; to: number; on
                 <span
                     key={start}
                     title={words[index]}
-                    className="absolute inset-y-0 bg-deep"
+                    className="absolute inset-y-0 bg-rail"
                     style={{
                         left: `${((start - from) / long) * 100}%`,
                         width: `${((end - start) / long) * 100}%`,
-                        opacity: Math.min(1, 0.25 + 0.25 * times),
+                        opacity: Math.min(1, 0.35 + 0.3 * (times - 1)),
                     }}
                 />
             ))}
@@ -244,7 +244,7 @@ function Strip({ row, from, to, onGo }: { row: Row; from: number; to: number; on
 function Completion({ share }: { share: number }) {
     return (
         <span className="relative inline-block min-w-14 rounded-sm px-2 py-0.5">
-            <span className="absolute inset-0 rounded-sm bg-deep" style={{ opacity: 0.35 * share }} />
+            <span className="absolute inset-0 rounded-sm bg-rail" style={{ opacity: 0.5 * share }} />
             <span className="relative">{Math.round(100 * share)} %</span>
         </span>
     );

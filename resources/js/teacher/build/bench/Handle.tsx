@@ -27,28 +27,38 @@ const STRIDE = 1;
 
 /** A moment on the timeline that is dragged, or nudged by arrows. While it is dragged nothing else is drawn anew. */
 export const Handle = memo(function Handle(props: Props) {
-    const { id, label, at, least, most, perSecond, selected = false, className, onMove, onSelect, onKey, children } = props;
+    const { id, label: name, at, least, most, perSecond, selected = false, className, onMove, onSelect, onKey, children } = props;
+    const label = useRef<HTMLSpanElement>(null);
     const grabbed = useRef<{ x: number; at: number; moved: boolean } | null>(null);
     const within = (moment: number) => tenth(Math.min(most, Math.max(least, moment)));
+    const rest = (mark: HTMLElement) => {
+        mark.style.translate = '';
+        mark.style.willChange = '';
+        if (label.current !== null) {
+            label.current.textContent = '';
+        }
+    };
     const target = (event: PointerEvent) => within((grabbed.current?.at ?? at) + (event.clientX - (grabbed.current?.x ?? 0)) / perSecond);
     return (
         <div
             role="slider"
             tabIndex={0}
-            aria-label={label}
+            aria-label={name}
             aria-valuemin={least}
             aria-valuemax={most}
             aria-valuenow={at}
             aria-valuetext={timecode(at)}
             aria-current={selected}
             data-moment={id}
-            title={`${timecode(at)} ${label}`}
+            title={`${timecode(at)} ${name}`}
             className={`absolute -translate-x-1/2 cursor-ew-resize touch-none select-none ${className}`}
             style={{ left: at * perSecond }}
             onPointerDown={(event) => {
                 if (event.button === 0) {
                     event.stopPropagation();
                     event.currentTarget.setPointerCapture(event.pointerId);
+                    // This one alone is a layer of its own, as long as it is held.
+                    event.currentTarget.style.willChange = 'translate';
                     grabbed.current = { x: event.clientX, at, moved: false };
                 }
             }}
@@ -57,8 +67,11 @@ export const Handle = memo(function Handle(props: Props) {
                     grabbed.current.moved ||= Math.abs(event.clientX - grabbed.current.x) > 3;
                     if (grabbed.current.moved) {
                         const moment = target(event);
-                        event.currentTarget.style.left = `${moment * perSecond}px`;
-                        event.currentTarget.dataset.time = timecode(moment);
+                        // Moved as a picture: nothing is laid out anew for it.
+                        event.currentTarget.style.translate = `calc(-50% + ${(moment - at) * perSecond}px)`;
+                        if (label.current !== null) {
+                            label.current.textContent = timecode(moment);
+                        }
                     }
                 }
             }}
@@ -66,18 +79,16 @@ export const Handle = memo(function Handle(props: Props) {
                 const moved = grabbed.current?.moved === true;
                 const moment = target(event);
                 grabbed.current = null;
-                delete event.currentTarget.dataset.time;
+                rest(event.currentTarget);
                 if (moved && moment !== at) {
                     onMove(id, moment);
                 } else {
-                    event.currentTarget.style.left = `${at * perSecond}px`;
                     onSelect?.(id);
                 }
             }}
             onPointerCancel={(event) => {
                 grabbed.current = null;
-                delete event.currentTarget.dataset.time;
-                event.currentTarget.style.left = `${at * perSecond}px`;
+                rest(event.currentTarget);
             }}
             onKeyDown={(event) => {
                 const by = event.key === 'ArrowLeft' ? -1 : event.key === 'ArrowRight' ? 1 : 0;
@@ -93,6 +104,7 @@ export const Handle = memo(function Handle(props: Props) {
             }}
         >
             {children}
+            <span ref={label} aria-hidden="true" className="time-of-drag" />
         </div>
     );
 });

@@ -210,7 +210,7 @@ export function Timeline(props: Props) {
                             ) : null,
                         )}
                     </div>
-                    <div className="relative border-t border-line" style={{ height: CUES }}>
+                    <div className="relative border-t border-line [contain:layout_style]" style={{ height: CUES }}>
                         {[...cues].sort(byId).map((cue) => {
                             const Icon = icons[cue.kind];
                             return (
@@ -224,8 +224,8 @@ export function Timeline(props: Props) {
                                     perSecond={perSecond}
                                     selected={selected === cue.id}
                                     className={`top-1 grid size-6.5 place-items-center rounded-t-sm rounded-b-full border ${
-                                        selected === cue.id ? 'z-10 border-accent bg-accent text-paper' : 'border-edge bg-paper'
-                                    } ${cue.at < clip.from || cue.at > end ? 'border-dashed' : ''} time-when-dragged`}
+                                        selected === cue.id ? 'z-10 border-accent bg-accent text-on-accent' : 'border-edge bg-paper'
+                                    } ${cue.at < clip.from || cue.at > end ? 'border-dashed' : ''}`}
                                     onMove={onCue}
                                     onSelect={onSelect}
                                     onKey={onCueKey}
@@ -242,7 +242,7 @@ export function Timeline(props: Props) {
                                 const ends = {
                                     perSecond,
                                     onMove: stretch,
-                                    className: `top-0.5 h-5 w-2 rounded-sm bg-rail time-when-dragged`,
+                                    className: `top-0.5 h-5 w-2 rounded-sm bg-rail`,
                                 };
                                 return (
                                     <div key={one.rung}>
@@ -292,7 +292,7 @@ export function Timeline(props: Props) {
                         least={0}
                         most={end - 0.1}
                         perSecond={perSecond}
-                        className={`${edge} rounded-r-md time-when-dragged`}
+                        className={`${edge} rounded-r-md`}
                         onMove={trim}
                     />
                     <Handle
@@ -302,7 +302,7 @@ export function Timeline(props: Props) {
                         least={clip.from + 0.1}
                         most={length}
                         perSecond={perSecond}
-                        className={`${edge} rounded-l-md time-when-dragged`}
+                        className={`${edge} rounded-l-md`}
                         onMove={trim}
                     />
                     <div ref={needle} className="needle pointer-events-none absolute inset-y-0 left-0 z-20 w-px bg-accent" />

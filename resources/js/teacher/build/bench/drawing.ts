@@ -68,7 +68,7 @@ export function draw(canvas: HTMLCanvasElement, { from, width, scale, preparatio
     }
     if (wave !== null) {
         const middle = RULER + PICTURES + WAVE / 2;
-        pen.fillStyle = ink.getPropertyValue('--deep').trim() || ink.color;
+        pen.fillStyle = ink.getPropertyValue('--rail').trim() || ink.color;
         loudness(wave, from, Math.ceil((to - from) * scale.perSecond), scale).forEach((level, x) => {
             const high = Math.max(1, level * WAVE);
             pen.fillRect(x, middle - high / 2, 1, high);
