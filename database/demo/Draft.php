@@ -123,7 +123,7 @@ final class Draft
         return ['id' => $this->id($name), 'kind' => 'question', 'at' => $at, 'question' => $question];
     }
 
-    /** @return Doc a note, or time for comments, at a moment of a video */
+    /** @return Doc a note, time for comments or a heading, at a moment of a video */
     public function note(string $name, float $at, string $text, string $kind = 'note'): array
     {
         return ['id' => $this->id($name), 'kind' => $kind, 'at' => $at, 'text' => self::rich($text)];

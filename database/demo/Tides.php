@@ -74,6 +74,7 @@ final class Tides
                     ),
                 ])),
                 $d->video('why', 'Why two high tides a day?', $tidesVideo, [
+                    $d->note('why-chapter-pull', 0, 'Two bulges', 'heading'),
                     $d->note('why-note', 12, 'The pull is drawn far too strong here. The real bulges are less than a metre high.'),
                     $d->cue('why-near', 26.1, $d->question('why-near', 'one-choice', 'Where is the first bulge of water?', [
                         $d->right('On the side of the Earth that faces the Moon'),
@@ -88,6 +89,7 @@ final class Tides
                     ], 'Yes: one towards the Moon, one on the far side.', 'Count the places where the water is high.', [
                         $d->clip('why-twice-video', 'What happens on the far side', $tidesVideo, 26.2, 39.7),
                     ])),
+                    $d->note('why-chapter-turn', 43, 'The Earth turns', 'heading'),
                     $d->cue('why-turn', 58.0, $d->question('why-turn', 'short-text', 'The water is highest where the bay passes a bulge. What do we call that moment at the quay?', [
                         $d->right('high tide'), $d->right('high water'), $d->right('high'),
                         $d->wrong('why-turn-low', 'low tide', 'That is when the bay is between two bulges.'),

@@ -43,6 +43,9 @@ test('the teacher’s views', async ({ page }) => {
     await page.getByRole('link', { name: say('teacher.task.look-back') }).click();
     await expect(page.getByRole('heading', { name: say('teacher.evidence.in-short') })).toBeVisible();
     await picture(page, 'evidence', page.getByRole('heading', { name: say('teacher.evidence.in-short') }));
+    await page.getByRole('link', { name: 'Why two high tides a day?', exact: true }).click();
+    await picture(page, 'watching', page.getByRole('heading', { name: say('teacher.watching.the-class') }));
+    await page.goBack();
     await page.getByRole('link', { name: 'Bram Oduya' }).click();
     await picture(page, 'student-answers', page.getByRole('heading', { name: /^Round 1/ }));
     await page.goto('/quizzes');
@@ -57,7 +60,10 @@ test('the teacher’s views', async ({ page }) => {
     await page.getByRole('button', { name: begins(say('cutaway.stop', { number: 1 })) }).click();
     await picture(page, 'build', page.getByLabel(say('build.question-editor.question'), { exact: true }));
     await page.getByRole('button', { name: begins(say('cutaway.stop', { number: 3 })) }).click();
-    await picture(page, 'build-video', page.getByRole('heading', { name: say('build.video-editor.questions-in-it') }));
+    await page.getByRole('button', { name: say('build.bench.open') }).click();
+    await expect(page.getByText(say('build.bench.pictures-are-being-made'))).toHaveCount(0, { timeout: 60_000 });
+    await page.getByRole('button', { name: /^0:26.1/ }).click();
+    await picture(page, 'bench', page.getByRole('region', { name: say('build.bench.timeline') }));
     await page.getByRole('button', { name: say('build.editor.rehearse-from-here') }).click();
     await expect(page.getByText(say('teacher.rehearse.you-walk-as-a-student'))).toBeVisible();
     await picture(page, 'rehearse', page.getByLabel(say('teacher.rehearse.where-the-rehearsal-is')));
@@ -155,7 +161,6 @@ test('other kinds of answer', async ({ browser }) => {
     await matchPairs(page);
     await press(say('player.question-view.check'));
     await press(say('player.question-view.try-it-again'));
-    await picture(page, 'pairs', page.getByLabel('current', { exact: true }));
     await right(() => page.getByLabel('current', { exact: true }).selectOption({ label: 'ampere' }));
     await right(() => page.getByLabel(say('player.typed.your-answer-a-number')).fill('0.5 A'));
     await page.getByLabel(say('player.math-field.your-answer-a-formula')).first().click();

@@ -230,6 +230,8 @@ test('a service that goes away in the middle: it is said, and the student goes o
     await serviceIs(page, 'well', 'twelve-parts');
     await finn.getByRole('button', { name: say('player.video-player.try-again') }).click();
     await expect(finn.getByText(say('player.video-player.it-is-away'))).toHaveCount(0);
+    await expect(timeline(finn)).toHaveAttribute('max', /^35/);
+    await expect(finn.getByRole('button', { name: say('player.video-view.it-is-not-there') })).toHaveCount(0);
     await play(finn);
     await expect(finn.getByText('What rises?')).toBeVisible({ timeout: 20_000 });
     await finn.getByLabel('Flood').check();

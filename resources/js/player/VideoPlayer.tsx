@@ -40,8 +40,8 @@ interface Props {
     /** It was moved, and stands there now. */
     onMoved?: (at: number) => void;
     onMoment?: (at: number) => void;
-    /** It comes from elsewhere and cannot be had. */
-    onAway?: () => void;
+    /** It comes from elsewhere and cannot be had, or is there after all. */
+    onAway?: (away: boolean) => void;
     /** How it is driven from outside. */
     driven?: RefObject<VideoDrive | null>;
     /** With the picture alone: what else there is stands elsewhere on the page. */
@@ -330,6 +330,7 @@ function Playing({
                 setDuration(length);
             }
             setFailed(false);
+            onAway?.(false);
             playback.current?.go(wanted.current);
             playback.current?.setRate(rate);
         },
@@ -352,7 +353,7 @@ function Playing({
         onFailed: () => {
             setFailed(true);
             if (isOutside(facts)) {
-                onAway?.();
+                onAway?.(true);
             }
         },
     };

@@ -59,7 +59,7 @@ export function VideoView({ place, round, busy, send }: Props) {
                     knownTo={place.knownTo}
                     pausesAt={pauses}
                     chapters={chapters}
-                    onAway={() => setAway(true)}
+                    onAway={setAway}
                     onWatched={watched}
                     seen={place.seen}
                     {...(place.seeking === 'free' ? { onMoved: moved } : {})}

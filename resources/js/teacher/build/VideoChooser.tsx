@@ -5,6 +5,7 @@ import { Field, Select } from '../../ui/Field';
 import { Notice } from '../../ui/Notice';
 import { timecode } from '../../ui/time';
 import { say } from '../../words/words';
+import { CaptionsPart } from './CaptionsPart';
 import { FileChooser } from './FileChooser';
 import { FindVideo } from './FindVideo';
 import { ReplaceVideo } from './ReplaceVideo';
@@ -94,6 +95,7 @@ export function VideoChooser({ value, onChange }: Props) {
             )}
             {way === 'found' && <FindVideo busy={progress !== null} onTake={(service, key) => void put(take(service, key))} />}
             {error !== null && <Notice>{error}</Notice>}
+            {chosen !== undefined && <CaptionsPart key={`captions ${chosen.id}`} medium={chosen} />}
             {chosen !== undefined && <ReplaceVideo key={chosen.id} medium={chosen} />}
         </div>
     );
