@@ -53,6 +53,7 @@ export function Timeline(props: Props) {
     const scroller = useRef<HTMLDivElement>(null);
     const canvas = useRef<HTMLCanvasElement>(null);
     const needle = useRef<HTMLDivElement>(null);
+    const line = useRef<HTMLDivElement>(null);
     const width = useWidth(scroller);
     const [zoom, setZoom] = useState(1);
     const [left, setLeft] = useState(0);
@@ -81,7 +82,12 @@ export function Timeline(props: Props) {
             const x = playhead.at * perSecond;
             if (needle.current !== null) {
                 needle.current.style.transform = `translateX(${x}px)`;
-                needle.current.dataset.time = timecode(Math.round(playhead.at * 10) / 10);
+                const time = timecode(Math.round(playhead.at * 10) / 10);
+                if (needle.current.dataset.time !== time) {
+                    needle.current.dataset.time = time;
+                    line.current?.setAttribute('aria-valuenow', String(Math.round(playhead.at * 10) / 10));
+                    line.current?.setAttribute('aria-valuetext', time);
+                }
             }
             if (box !== null && (x < box.scrollLeft || x > box.scrollLeft + box.clientWidth)) {
                 box.scrollLeft = x - box.clientWidth / 5;
@@ -172,13 +178,13 @@ export function Timeline(props: Props) {
             >
                 <div className="relative" style={{ width: Math.max(width, length * perSecond) }}>
                     <div
+                        ref={line}
                         role="slider"
                         tabIndex={0}
                         aria-label={say('build.bench.moment')}
                         aria-valuemin={0}
                         aria-valuemax={length}
-                        aria-valuenow={playhead.at}
-                        aria-valuetext={timecode(playhead.at)}
+                        aria-valuenow={0}
                         data-line
                         className="sticky left-0 touch-none"
                         style={{ width }}
