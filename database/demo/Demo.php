@@ -196,10 +196,12 @@ final class Demo
         $round = $this->book->create($student, $task, $edition, 1, $at);
         $state = State::fromArray($round->state);
         $latest = (int) now()->valueOf() - 2000;
+        // By a lot of its own, so that the way itself is the same with it and without.
+        $own = new Randomizer(new Xoshiro256StarStar(crc32($student->name)));
         for ($step = 0; $step < $steps && ! $state->isFinished(); $step++) {
             $event = $made->next($state);
-            foreach ($this->besideIt($event, $state, $edition, $lot) as $beside) {
-                $at += self::wait($beside, $lot);
+            foreach ($this->besideIt($event, $state, $edition, $own) as $beside) {
+                $at += self::wait($beside, $own);
                 $state = $this->book->append($round, Ulids::make(), $beside, $at, $at);
             }
             $at += self::wait($event, $lot);
