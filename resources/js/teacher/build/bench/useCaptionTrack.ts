@@ -55,44 +55,67 @@ export function useCaptionTrack(medium: string): Captioning {
     const kept = useMemo(() => stored?.lines.map((line, index) => ({ ...line, key: `${stored.revision} ${index}` })) ?? none, [stored]);
     const lines = written ?? kept;
 
+    // Which writing of a language is known, as soon as it is told and before anything is drawn with it.
+    const revisions = useRef(new Map<string, number>());
     const keep = useCallback(
         (track: CaptionTrack) => {
             queries.setQueryData<CaptionTrack[]>(['captions', medium], (known = []) => [
                 ...known.filter((one) => one.language !== track.language),
                 track,
             ]);
+            revisions.current.set(track.language, track.revision);
             void queries.invalidateQueries({ queryKey: ['media'] });
-            void queries.invalidateQueries({ queryKey: ['findings'] });
         },
         [queries, medium],
     );
     const sent = useRef<Line[] | null>(null);
-    const save = useCallback(async () => {
-        if (written === null || language === null) {
-            return;
-        }
-        if (sent.current === written) {
-            // Taken back before it was sent: what stands there is what is kept.
-            setState('saved');
-            return;
-        }
-        sent.current = written;
-        setState('saving');
-        try {
-            const track = await take(
-                client.PUT('/media/{medium}/captions/{language}', {
-                    params: { path: { medium, language } },
-                    body: { on: stored?.revision ?? 0, lines: written.map(({ key, ...line }) => line) },
-                }),
-            );
-            keep(track);
-            setNotes([]);
-            setState('saved');
-        } catch (problem) {
-            setState('refused');
-            setNotes([sentence(problem)]);
-        }
-    }, [written, language, stored?.revision, medium, keep]);
+    const isOnItsWay = useRef(false);
+    // What is to be sent when that has come back, of each language the newest.
+    const waiting = useRef(new Map<string, () => Promise<void>>());
+    const save = useCallback(
+        async function again(): Promise<void> {
+            if (written === null || language === null) {
+                return;
+            }
+            if (sent.current === written) {
+                // Taken back before it was sent: what stands there is what is kept.
+                setState('saved');
+                return;
+            }
+            // One at a time: what is written while another is on its way follows on it, and is no other's.
+            if (isOnItsWay.current) {
+                waiting.current.set(language, again);
+                return;
+            }
+            isOnItsWay.current = true;
+            sent.current = written;
+            setState('saving');
+            try {
+                const track = await take(
+                    client.PUT('/media/{medium}/captions/{language}', {
+                        params: { path: { medium, language } },
+                        body: {
+                            on: revisions.current.get(language) ?? stored?.revision ?? 0,
+                            lines: written.map(({ key, ...line }) => line),
+                        },
+                    }),
+                );
+                keep(track);
+                setNotes([]);
+                setState('saved');
+            } catch (problem) {
+                setState('refused');
+                setNotes([sentence(problem)]);
+            } finally {
+                isOnItsWay.current = false;
+                for (const [of, next] of [...waiting.current].slice(0, 1)) {
+                    waiting.current.delete(of);
+                    void next();
+                }
+            }
+        },
+        [written, language, stored?.revision, medium, keep],
+    );
     const newest = useRef(save);
     newest.current = save;
     useEffect(() => {
@@ -158,6 +181,7 @@ export function useCaptionTrack(medium: string): Captioning {
             try {
                 await take(client.DELETE('/media/{medium}/captions/{language}', { params: { path: { medium, language } } }));
                 setWritten(null);
+                revisions.current.delete(language);
                 setPast(lines.length === 0 ? [] : [lines]);
                 queries.setQueryData<CaptionTrack[]>(['captions', medium], (known = []) =>
                     known.filter((one) => one.language !== language),
