@@ -38,7 +38,8 @@ export function FileSurface({ playback, address, title, told, onPress, medium, l
     }, [element, playback]);
     useEffect(() => {
         for (const track of element.current?.textTracks ?? []) {
-            track.mode = track.language === captioned ? 'showing' : 'hidden';
+            // What is not shown is not loaded.
+            track.mode = track.language === captioned ? 'showing' : 'disabled';
         }
     }, [captioned, element]);
     return (

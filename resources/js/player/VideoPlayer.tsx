@@ -44,8 +44,6 @@ interface Props {
     onAway?: (away: boolean) => void;
     /** How it is driven from outside. */
     driven?: RefObject<VideoDrive | null>;
-    /** With the picture alone: what else there is stands elsewhere on the page. */
-    bare?: boolean;
 }
 
 /** What a page can do with the video that stands in it. */
@@ -91,7 +89,6 @@ function Playing({
     onMoment,
     onAway,
     driven,
-    bare = false,
 }: Props & { medium: string }) {
     const facts = useMedium(medium);
     const playback = useRef<Playback | null>(null);
@@ -284,7 +281,7 @@ function Playing({
         const player = playback.current;
         const isField =
             event.target instanceof HTMLSelectElement || (event.target instanceof HTMLInputElement && event.target.type !== 'range');
-        if (player === null || bare || isField || event.ctrlKey || event.metaKey || event.altKey) {
+        if (player === null || isField || event.ctrlKey || event.metaKey || event.altKey) {
             return;
         }
         switch (event.key) {
@@ -393,70 +390,57 @@ function Playing({
                     )}
                 </div>
             )}
-            {!bare && (
-                <>
-                    <TimeLine
-                        title={title}
-                        at={at}
-                        from={clip.from}
-                        end={end}
-                        playing={playing}
-                        marks={marks}
-                        onToggle={toggle}
-                        onGo={seek}
-                    />
-                    {chapters.length > 0 && (
-                        <details className="border-t border-line px-3 py-1 text-sm">
-                            <summary className="min-h-8 content-center">
-                                <b>{say('player.video-player.chapters', { n: chapters.length })}</b> {chapter?.words}
-                            </summary>
-                            <ol className="pb-2">
-                                {chapters.map((one) => (
-                                    <li key={one.at}>
-                                        <button
-                                            type="button"
-                                            aria-current={one === chapter ? 'true' : undefined}
-                                            className={`grid min-h-9 w-full grid-cols-[3.5rem_1fr] items-center text-left hover:bg-tint ${one === chapter ? 'font-semibold' : ''}`}
-                                            onClick={() => seek(one.at)}
-                                        >
-                                            <span className="text-soft">{timecode(Math.floor(one.at))}</span>
-                                            <span>{one.words}</span>
-                                        </button>
-                                    </li>
-                                ))}
-                            </ol>
-                        </details>
-                    )}
-                    <MoreControls
-                        rate={rate}
-                        onRate={setSpeed}
-                        volume={volume}
-                        onVolume={(level) => playback.current?.setLoudness(level)}
-                        languages={languages}
-                        captioned={captioned}
-                        onCaptioned={caption}
-                        large={large}
-                        onLarge={() => setLarge(!large)}
-                        transcribed={transcribed}
-                        onTranscribed={() => setTranscribed(!transcribed)}
-                        onWindow={
-                            facts?.player == null && document.pictureInPictureEnabled
-                                ? () => void element.current?.requestPictureInPicture().catch(() => undefined)
-                                : null
-                        }
-                        onFullScreen={fullScreen}
-                    />
-                    {transcribed && languages.length > 0 && (
-                        <Transcript
-                            medium={medium}
-                            language={captioned ?? languages[0] ?? ''}
-                            title={title}
-                            at={at}
-                            onGo={seek}
-                            chapters={chapters}
-                        />
-                    )}
-                </>
+            <TimeLine title={title} at={at} from={clip.from} end={end} playing={playing} marks={marks} onToggle={toggle} onGo={seek} />
+            {chapters.length > 0 && (
+                <details className="border-t border-line px-3 py-1 text-sm">
+                    <summary className="min-h-8 content-center">
+                        <b>{say('player.video-player.chapters', { n: chapters.length })}</b> {chapter?.words}
+                    </summary>
+                    <ol className="pb-2">
+                        {chapters.map((one) => (
+                            <li key={one.at}>
+                                <button
+                                    type="button"
+                                    aria-current={one === chapter ? 'true' : undefined}
+                                    className={`grid min-h-9 w-full grid-cols-[3.5rem_1fr] items-center text-left hover:bg-tint ${one === chapter ? 'font-semibold' : ''}`}
+                                    onClick={() => seek(one.at)}
+                                >
+                                    <span className="text-soft">{timecode(Math.floor(one.at))}</span>
+                                    <span>{one.words}</span>
+                                </button>
+                            </li>
+                        ))}
+                    </ol>
+                </details>
+            )}
+            <MoreControls
+                rate={rate}
+                onRate={setSpeed}
+                volume={volume}
+                onVolume={(level) => playback.current?.setLoudness(level)}
+                languages={languages}
+                captioned={captioned}
+                onCaptioned={caption}
+                large={large}
+                onLarge={() => setLarge(!large)}
+                transcribed={transcribed}
+                onTranscribed={() => setTranscribed(!transcribed)}
+                onWindow={
+                    facts?.player == null && document.pictureInPictureEnabled
+                        ? () => void element.current?.requestPictureInPicture().catch(() => undefined)
+                        : null
+                }
+                onFullScreen={fullScreen}
+            />
+            {transcribed && languages.length > 0 && (
+                <Transcript
+                    medium={medium}
+                    language={captioned ?? languages[0] ?? ''}
+                    title={title}
+                    at={at}
+                    onGo={seek}
+                    chapters={chapters}
+                />
             )}
         </figure>
     );

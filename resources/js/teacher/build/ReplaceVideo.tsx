@@ -23,7 +23,7 @@ export function ReplaceVideo({ medium }: { medium: Medium }) {
         try {
             setReplaced(await sendFiles<Replaced>(`/media/${medium.id}/file`, form, setProgress));
             setOpen(false);
-            await Promise.all([queries.invalidateQueries({ queryKey: ['media'] }), queries.invalidateQueries({ queryKey: ['findings'] })]);
+            await queries.invalidateQueries({ queryKey: ['media'] });
         } catch (problem) {
             setError(sentence(problem));
         } finally {

@@ -50,6 +50,13 @@ interface Row {
     watched: Watching['students'][number] | null;
 }
 
+/** The columns with figures, by which students can be sorted. */
+const figures: { key: string; words: string; className: string; value: (row: Row) => number }[] = [
+    { key: 'share', words: say('teacher.watching.share'), className: 'text-right', value: (row) => row.watched?.share ?? 0 },
+    { key: 'seconds', words: say('teacher.watching.time'), className: 'text-right', value: (row) => row.watched?.seconds ?? 0 },
+    { key: 'jumps', words: say('teacher.watching.jumps'), className: 'pl-4 text-left', value: (row) => row.watched?.jumps.length ?? 0 },
+];
+
 function Record({ task, video, watching }: { task: Task; video: string; watching: Watching }) {
     const player = useRef<VideoDrive>(null);
     const { sorting, turn } = useSorting();
@@ -60,13 +67,8 @@ function Record({ task, video, watching }: { task: Task; video: string; watching
     const rows: Row[] = Object.entries(watching.names)
         .map(([student, own]) => ({ student, name: own, watched: by.get(student) ?? null }))
         .sort((a, b) => byWords(lastNameFirst(a.name), lastNameFirst(b.name)));
-    const values: Record<string, (row: Row) => number | string> = {
-        name: (row) => lastNameFirst(row.name),
-        share: (row) => row.watched?.share ?? 0,
-        seconds: (row) => row.watched?.seconds ?? 0,
-        jumps: (row) => row.watched?.jumps.length ?? 0,
-    };
-    const shown = sorted(rows, sorting, sorting === null ? undefined : values[sorting.key]);
+    const value = sorting?.key === 'name' ? (row: Row) => lastNameFirst(row.name) : figures.find(({ key }) => key === sorting?.key)?.value;
+    const shown = sorted(rows, sorting, value);
     const go = (at: number) => player.current?.go(at);
     return (
         <main className="grid gap-5 px-5 py-4">
@@ -126,35 +128,11 @@ function Record({ task, video, watching }: { task: Task; video: string; watching
                     <table className="w-full min-w-[40rem] text-sm">
                         <thead>
                             <tr>
-                                <SortHead
-                                    of="name"
-                                    words={say('teacher.watching.name')}
-                                    sorting={sorting}
-                                    turn={turn}
-                                    className="text-left"
-                                />
+                                <SortHead of="name" words={say('teacher.watching.name')} {...{ sorting, turn }} className="text-left" />
                                 <th className="w-1/2 text-left font-normal">{say('teacher.watching.strip')}</th>
-                                <SortHead
-                                    of="share"
-                                    words={say('teacher.watching.share')}
-                                    sorting={sorting}
-                                    turn={turn}
-                                    className="text-right"
-                                />
-                                <SortHead
-                                    of="seconds"
-                                    words={say('teacher.watching.time')}
-                                    sorting={sorting}
-                                    turn={turn}
-                                    className="text-right"
-                                />
-                                <SortHead
-                                    of="jumps"
-                                    words={say('teacher.watching.jumps')}
-                                    sorting={sorting}
-                                    turn={turn}
-                                    className="pl-4 text-left"
-                                />
+                                {figures.map(({ key, words, className }) => (
+                                    <SortHead key={key} of={key} words={words} sorting={sorting} turn={turn} className={className} />
+                                ))}
                             </tr>
                         </thead>
                         <tbody>
