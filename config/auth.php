@@ -2,7 +2,6 @@
 
 declare(strict_types=1);
 
-use HiddenLadder\App\Models\Student;
 use HiddenLadder\App\Models\Teacher;
 
 return [
@@ -15,7 +14,7 @@ return [
 
     'providers' => [
         'teachers' => ['driver' => 'eloquent', 'model' => Teacher::class],
-        'students' => ['driver' => 'eloquent', 'model' => Student::class],
+        'students' => ['driver' => 'students'],
     ],
 
     'passwords' => [

@@ -16,9 +16,13 @@ use HiddenLadder\App\Http\Controllers\Teacher\ConversationController;
 use HiddenLadder\App\Http\Controllers\Teacher\CorrectionController;
 use HiddenLadder\App\Http\Controllers\Teacher\EvidenceController;
 use HiddenLadder\App\Http\Controllers\Teacher\ForecastController;
+use HiddenLadder\App\Http\Controllers\Teacher\InvitationController;
 use HiddenLadder\App\Http\Controllers\Teacher\MediaController;
+use HiddenLadder\App\Http\Controllers\Teacher\MergeController;
 use HiddenLadder\App\Http\Controllers\Teacher\QuizController;
 use HiddenLadder\App\Http\Controllers\Teacher\RehearsalController;
+use HiddenLadder\App\Http\Controllers\Teacher\RosterController;
+use HiddenLadder\App\Http\Controllers\Teacher\SchoolController;
 use HiddenLadder\App\Http\Controllers\Teacher\TaskController;
 use HiddenLadder\App\Http\Controllers\Teacher\TermsController;
 use HiddenLadder\App\Http\Controllers\Teacher\TodayController;
@@ -28,11 +32,14 @@ use HiddenLadder\App\Http\Controllers\Teacher\WorkingsController;
 use Illuminate\Support\Facades\Route;
 
 Route::prefix('teacher')->group(static function (): void {
+    Route::get('sign-up', [AccountController::class, 'signUpIs']);
     Route::post('sign-up', [AccountController::class, 'signUp']);
     Route::post('sign-in', [AccountController::class, 'signIn']);
     Route::post('forgotten-password', [AccountController::class, 'forgot']);
     Route::post('new-password', [AccountController::class, 'reset']);
 });
+
+Route::get('invitations/{token}', [InvitationController::class, 'show']);
 
 // As BCP 47 has it: a language, and where it matters a script or a region.
 $language = '[a-z]{2,3}(?:-[A-Za-z]{2,4})?';
@@ -43,6 +50,15 @@ Route::middleware('auth:teacher')->group(static function () use ($language): voi
     Route::put('teacher/standing-instructions', [AccountController::class, 'instruct']);
     Route::post('teacher/sign-out', [AccountController::class, 'signOut']);
     Route::get('today', TodayController::class);
+
+    Route::get('school', [SchoolController::class, 'show']);
+    Route::patch('school', [SchoolController::class, 'update']);
+    Route::post('school/invitations', [SchoolController::class, 'invite']);
+    Route::delete('school/invitations/{invitation}', [SchoolController::class, 'withdraw']);
+    Route::put('school/teachers/{teacher}/keeper', [SchoolController::class, 'makeKeeper']);
+    Route::post('school/teachers/{teacher}/leaving', [SchoolController::class, 'letGo']);
+    Route::delete('school/teachers/{teacher}/leaving', [SchoolController::class, 'bringBack']);
+    Route::post('invitations/{token}/acceptance', [InvitationController::class, 'accept']);
 
     Route::get('quizzes', [QuizController::class, 'index']);
     Route::post('quizzes', [QuizController::class, 'store']);
@@ -94,12 +110,20 @@ Route::middleware('auth:teacher')->group(static function () use ($language): voi
     Route::get('classes', [ClassController::class, 'index']);
     Route::post('classes', [ClassController::class, 'store']);
     Route::get('classes/{class}', [ClassController::class, 'show']);
-    Route::post('classes/{class}/students', [ClassController::class, 'addStudents']);
-    Route::delete('classes/{class}/students/{student}', [ClassController::class, 'takeOut']);
-    Route::post('classes/{class}/students/{student}/restore', [ClassController::class, 'bringBack']);
-    Route::put('classes/{class}/students/{student}/time', [ClassController::class, 'giveExtraTime']);
-    Route::delete('classes/{class}/students/{student}/secret', [ClassController::class, 'clearSecret']);
-    Route::delete('classes/{class}/students/{student}/pause', [ClassController::class, 'liftPause']);
+    Route::patch('classes/{class}', [ClassController::class, 'update']);
+    Route::post('classes/{class}/phrase', [ClassController::class, 'renewPhrase']);
+    Route::post('classes/{class}/roster-file', [RosterController::class, 'read']);
+    Route::post('classes/{class}/roster-preview', [RosterController::class, 'look']);
+    Route::post('classes/{class}/students', [RosterController::class, 'add']);
+    Route::delete('classes/{class}/students/{student}', [RosterController::class, 'takeOut']);
+    Route::post('classes/{class}/students/{student}/restore', [RosterController::class, 'bringBack']);
+    Route::put('classes/{class}/students/{student}/name', [RosterController::class, 'rename']);
+    Route::post('classes/{class}/students/{student}/move', [RosterController::class, 'move']);
+    Route::put('classes/{class}/students/{student}/time', [RosterController::class, 'giveExtraTime']);
+    Route::delete('classes/{class}/students/{student}/secret', [RosterController::class, 'clearSecret']);
+    Route::delete('classes/{class}/students/{student}/pause', [RosterController::class, 'liftPause']);
+    Route::post('classes/{class}/students/{student}/merges', [MergeController::class, 'store']);
+    Route::delete('merges/{merge}', [MergeController::class, 'takeBack']);
     Route::post('classes/{class}/tasks', [TaskController::class, 'store']);
 
     Route::get('tasks/{task}', [TaskController::class, 'show']);

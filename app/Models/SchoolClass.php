@@ -17,12 +17,15 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property string $teacher_id
  * @property string $name
  * @property string $phrase
+ * @property ?CarbonImmutable $archived_at since then its phrase leads nowhere and its tasks are not seen by students
  * @property CarbonImmutable $created_at
  * @property-read Collection<int, Task> $tasks
  */
 final class SchoolClass extends Model
 {
     protected $table = 'classes';
+
+    protected $attributes = ['archived_at' => null];
 
     /** @return BelongsToMany<Student, $this> those who are in it now; `Student::inOrder` puts them in order */
     public function students(): BelongsToMany
@@ -32,9 +35,20 @@ final class SchoolClass extends Model
             ->wherePivotNull('removed_at');
     }
 
+    /** @return BelongsToMany<Student, $this> those who were taken out */
+    public function takenOut(): BelongsToMany
+    {
+        return $this->belongsToMany(Student::class, 'enrolments', 'class_id', 'student_id')->wherePivotNotNull('removed_at');
+    }
+
     /** @return HasMany<Task, $this> */
     public function tasks(): HasMany
     {
         return $this->hasMany(Task::class, 'class_id')->orderByDesc('created_at');
+    }
+
+    protected function casts(): array
+    {
+        return ['archived_at' => 'immutable_datetime'];
     }
 }

@@ -27,6 +27,8 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property ?string $secret hash of what the student chose at the first entry
  * @property int $epoch raised when all their sessions are to end
  * @property ?string $device that came in last
+ * @property ?\Carbon\CarbonImmutable $came_in_at last
+ * @property ?string $merged_into whom they were found to be; what they did belongs to that one
  */
 final class Student extends Model implements Authenticatable, HasEpoch
 {
@@ -45,7 +47,12 @@ final class Student extends Model implements Authenticatable, HasEpoch
         'device' => null,
         'extra_time' => 1.0,
         'reading' => null,
+        'came_in_at' => null,
+        'merged_into' => null,
     ];
+
+    /** Who came in, where that was somebody who was found to be this one since. */
+    public ?self $cameInAs = null;
 
     /** @return BelongsTo<School, $this> */
     public function school(): BelongsTo
@@ -88,7 +95,19 @@ final class Student extends Model implements Authenticatable, HasEpoch
 
     public function epoch(): int
     {
-        return $this->epoch;
+        return $this->cameInAs === null ? $this->epoch : $this->cameInAs->epoch;
+    }
+
+    /** @return HasMany<self, $this> those who were found to be this one */
+    public function namesakes(): HasMany
+    {
+        return $this->hasMany(self::class, 'merged_into');
+    }
+
+    /** Whoever is in as this student is out, on every device. */
+    public function endSessions(): void
+    {
+        self::query()->whereKey($this->id)->orWhere('merged_into', $this->id)->increment('epoch');
     }
 
     /** @return Attribute<string, never> */
@@ -99,7 +118,7 @@ final class Student extends Model implements Authenticatable, HasEpoch
 
     protected function casts(): array
     {
-        return ['extra_time' => 'float', 'reading' => 'array', 'epoch' => 'integer'];
+        return ['extra_time' => 'float', 'reading' => 'array', 'epoch' => 'integer', 'came_in_at' => 'immutable_datetime'];
     }
 
     public function getAuthPasswordName(): string

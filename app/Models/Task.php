@@ -57,17 +57,19 @@ final class Task extends Model
      *
      * @param  Builder<self>  $tasks
      */
-    public function scopeGivenTo(Builder $tasks, Student $student): void
+    public function scopeGivenTo(Builder $tasks, Student|string $student): void
     {
+        $id = is_string($student) ? $student : $student->id;
         // Written out: it is asked with every answer, and putting it together took longer than asking it.
         $tasks->whereRaw(
-            '(tasks.audience = ? and tasks.class_id in (select class_id from enrolments where student_id = ? and removed_at is null)'
+            '(tasks.audience = ? and tasks.class_id in (select class_id from enrolments join classes on classes.id = class_id'
+            .' where student_id = ? and removed_at is null and archived_at is null)'
             .' or tasks.audience = ? and exists (select 1 from task_students where task_id = tasks.id and student_id = ?)'
             .' or tasks.audience = ? and exists (select 1 from rounds where task_id = tasks.id and student_id = ?))',
             [
-                TaskAudience::WholeClass->value, $student->id,
-                TaskAudience::Students->value, $student->id,
-                TaskAudience::Link->value, $student->id,
+                TaskAudience::WholeClass->value, $id,
+                TaskAudience::Students->value, $id,
+                TaskAudience::Link->value, $id,
             ],
         );
     }
@@ -80,6 +82,17 @@ final class Task extends Model
     public function scopeInState(Builder $tasks, TaskState ...$states): void
     {
         TaskState::only($tasks, array_values($states), CarbonImmutable::now());
+    }
+
+    /**
+     * Only those whose class is not archived, and those of no class.
+     *
+     * @param  Builder<self>  $tasks
+     */
+    public function scopeOfClassesInUse(Builder $tasks): void
+    {
+        $tasks->where(static fn (Builder $either) => $either->whereNull('class_id')
+            ->orWhereHas('class', static fn (Builder $class) => $class->whereNull('archived_at')));
     }
 
     /** @return Collection<int, Student> whom it is for, as far as they are known, in the order of their names */

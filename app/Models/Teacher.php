@@ -18,6 +18,8 @@ use Illuminate\Notifications\Notifiable;
  * @property string $id
  * @property string $school_id
  * @property bool $is_keeper of the school
+ * @property ?CarbonImmutable $let_go_at by the keeper of the school: the account is shut
+ * @property ?array<string, list<string>> $handed_over what a colleague took over then, by table
  * @property int $epoch raised when all their sessions are to end
  * @property ?string $device that came in last
  * @property string $name
@@ -36,7 +38,7 @@ final class Teacher extends Model implements Authenticatable, HasEpoch, HasLocal
 
     protected $hidden = ['password', 'remember_token'];
 
-    protected $attributes = ['is_keeper' => false, 'epoch' => 0, 'device' => null, 'language' => 'en'];
+    protected $attributes = ['is_keeper' => false, 'let_go_at' => null, 'handed_over' => null, 'epoch' => 0, 'device' => null, 'language' => 'en'];
 
     /** @return BelongsTo<School, $this> */
     public function school(): BelongsTo
@@ -86,6 +88,7 @@ final class Teacher extends Model implements Authenticatable, HasEpoch, HasLocal
 
     protected function casts(): array
     {
-        return ['password' => 'hashed', 'is_keeper' => 'boolean', 'epoch' => 'integer', 'objectives' => 'array'];
+        return ['password' => 'hashed', 'is_keeper' => 'boolean', 'epoch' => 'integer', 'objectives' => 'array',
+            'let_go_at' => 'immutable_datetime', 'handed_over' => 'array'];
     }
 }

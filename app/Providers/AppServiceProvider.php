@@ -5,18 +5,24 @@ declare(strict_types=1);
 namespace HiddenLadder\App\Providers;
 
 use HiddenLadder\App\Accounts\SparingSessions;
+use HiddenLadder\App\Accounts\StudentProvider;
 use HiddenLadder\App\Http\Middleware\EndOldSessions;
 use HiddenLadder\App\Mail\PostBoxTransport;
 use HiddenLadder\App\Models\Medium;
+use HiddenLadder\App\Models\Merge;
 use HiddenLadder\App\Models\Quiz;
 use HiddenLadder\App\Models\Round;
+use HiddenLadder\App\Models\School;
 use HiddenLadder\App\Models\SchoolClass;
+use HiddenLadder\App\Models\Student;
 use HiddenLadder\App\Models\Task;
 use HiddenLadder\App\Models\Teacher;
 use HiddenLadder\App\Policies\MediumPolicy;
+use HiddenLadder\App\Policies\MergePolicy;
 use HiddenLadder\App\Policies\QuizPolicy;
 use HiddenLadder\App\Policies\RoundPolicy;
 use HiddenLadder\App\Policies\SchoolClassPolicy;
+use HiddenLadder\App\Policies\SchoolPolicy;
 use HiddenLadder\App\Policies\TaskPolicy;
 use HiddenLadder\App\Quizzes\Editions;
 use HiddenLadder\App\Rounds\RoundRules;
@@ -27,6 +33,7 @@ use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\LazyLoadingViolationException;
 use Illuminate\Foundation\Application;
 use Illuminate\Notifications\Messages\MailMessage;
+use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\Config;
 use Illuminate\Support\Facades\Date;
 use Illuminate\Support\Facades\Event;
@@ -63,6 +70,7 @@ final class AppServiceProvider extends ServiceProvider
             Config::string('session.table'),
             Config::integer('session.lifetime'),
         ));
+        Auth::provider('students', static fn (Application $app): StudentProvider => new StudentProvider($app->make('hash'), Student::class));
         Event::listen(EndOldSessions::cameIn(...));
         Vite::createAssetPathsUsing(static fn (string $path): string => "/$path");
         Mail::extend('post-box', static fn (): PostBoxTransport => new PostBoxTransport);
@@ -78,6 +86,8 @@ final class AppServiceProvider extends ServiceProvider
             static fn (string $code, array $parameters = []): string => app(Words::class)->say(new Message($code, $parameters)),
         );
         Gate::policy(Quiz::class, QuizPolicy::class);
+        Gate::policy(Merge::class, MergePolicy::class);
+        Gate::policy(School::class, SchoolPolicy::class);
         Gate::policy(SchoolClass::class, SchoolClassPolicy::class);
         Gate::policy(Task::class, TaskPolicy::class);
         Gate::policy(Round::class, RoundPolicy::class);

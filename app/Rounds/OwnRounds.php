@@ -96,16 +96,12 @@ final readonly class OwnRounds
     }
 
     /**
-     * A further round only begins after the one before was finished, so that only the last can never have been.
+     * One that was sent back since keeps the score it was finished with.
      *
      * @return Collection<int, Round>
      */
     private function done(): Collection
     {
-        $last = $this->rounds->last();
-
-        return $this->rounds->filter(
-            static fn (Round $round): bool => $round !== $last || $round->finished_at !== null || $round->score !== null,
-        );
+        return $this->rounds->filter(static fn (Round $round): bool => $round->finished_at !== null || $round->score !== null);
     }
 }

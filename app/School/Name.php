@@ -4,9 +4,10 @@ declare(strict_types=1);
 
 namespace HiddenLadder\App\School;
 
+use HiddenLadder\Core\Formats\Roster\ListedPerson;
 use HiddenLadder\Core\Marking\PlainText;
 
-/** A student's name: as it was typed in one line, as it is written, compared and put in order. */
+/** A student's name: as it is written, compared and put in order. */
 final readonly class Name
 {
     /** Characters of a name at most. */
@@ -20,13 +21,9 @@ final readonly class Name
     {
     }
 
-    /** The last word of a line is the family name. */
-    public static function typed(string $line): self
+    public static function of(ListedPerson $person): self
     {
-        $line = trim((string) preg_replace('/[\s\p{Cc}]+/u', ' ', $line));
-        $space = mb_strrpos($line, ' ');
-
-        return $space === false ? new self($line) : new self(mb_substr($line, 0, $space), mb_substr($line, $space + 1));
+        return new self($person->given, $person->family, $person->called);
     }
 
     public function written(): string
@@ -36,13 +33,19 @@ final readonly class Name
 
     public function isTooLong(): bool
     {
-        return mb_strlen($this->written()) > self::LONGEST || strlen($this->key()) > self::LONGEST_KEY;
+        return mb_strlen($this->written()) > self::LONGEST || mb_strlen($this->given) > self::LONGEST || strlen($this->key()) > self::LONGEST_KEY;
     }
 
     /** What names are compared by, in bytes (NFKC, case folded): those with the same key are the same name at the door. */
     public function key(): string
     {
-        return PlainText::folded($this->written());
+        return self::keyOf($this->written());
+    }
+
+    /** The key of a name as it is typed at the door. */
+    public static function keyOf(string $typed): string
+    {
+        return PlainText::folded(ListedPerson::inOneLine($typed));
     }
 
     /** The order of two names: alphabetical, numbers in them by size. Negative, 0 or positive. */

@@ -28,7 +28,7 @@ final class Phrases
     {
         $phrase = trim((string) preg_replace('/[^\p{L}]+/u', ' ', PlainText::folded($typed)));
 
-        return $phrase === '' ? null : SchoolClass::query()->where('phrase', $phrase)->first();
+        return $phrase === '' ? null : SchoolClass::query()->where('phrase', $phrase)->whereNull('archived_at')->first();
     }
 
     /** @return non-empty-list<string> */

@@ -6,66 +6,149 @@ namespace HiddenLadder\App\School;
 
 use HiddenLadder\App\Models\SchoolClass;
 use HiddenLadder\App\Models\Student;
+use HiddenLadder\App\Rejected;
+use HiddenLadder\Core\Fault as Fault;
+use HiddenLadder\Core\Formats\Roster\ListedPerson;
+use HiddenLadder\Core\Formats\Roster\NameTable;
 use HiddenLadder\Core\Message;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Support\Facades\DB;
 
-/** The names of a class: written in, taken out, brought back. */
+/** The names of a class: looked at, written in, put right, taken out, brought back. */
 final class Roster
 {
     /** Names in a class at most. */
     public const MOST = 400;
 
     /**
-     * Adds the names, one a line. A name that is there already is left alone, one that was taken out comes back. A name that
-     * somebody of the school has in another class is asked about once: it is added when it is said whether it is them.
+     * Who those on a list are to the class, in the order of the list. Nothing is changed.
      *
-     * @param  array<string, ?string>  $said  by a name's key in hexadecimal digits: which student it is, or null for somebody new
-     * @return array{
-     *         added: int,
-     *         skipped: list<array{name: string, reason: Message}>,
-     *         asked: list<array{name: string, key: string, students: list<array{id: string, name: string, classes: list<string>}>}>,
-     *     }
+     * @param  list<ListedPerson>  $people
+     * @return list<RosterLine>
      */
-    public function add(SchoolClass $class, string $names, array $said = []): array
+    public function recognise(SchoolClass $class, array $people): array
     {
-        return DB::transaction(function () use ($class, $names, $said): array {
+        $there = $this->enrolled($class);
+        $alike = $this->alike($class, $people);
+        $room = self::room($there);
+        $seen = [];
+        $lines = [];
+        foreach ($people as $person) {
+            $line = $this->line($person, $there, $alike, isset($seen[Name::of($person)->key()]));
+            $seen[Name::of($person)->key()] = true;
+            if ($line->as->fits() && --$room < 0) {
+                $line = new RosterLine($person, Recognised::Full);
+            }
+            $lines[] = $line;
+        }
+
+        return $lines;
+    }
+
+    /**
+     * Adds those on a list who fit. Somebody whose name is known elsewhere is added when it is said who it is.
+     *
+     * @param  list<ListedPerson>  $people
+     * @param  array<int, ?string>  $said  by their place on the list: which student it is, or null for somebody new
+     * @return array{added: list<Student>, left: list<RosterLine>}
+     */
+    public function add(SchoolClass $class, array $people, array $said = []): array
+    {
+        return DB::transaction(function () use ($class, $people, $said): array {
             SchoolClass::query()->lockForUpdate()->findOrFail($class->id);
-            $there = DB::table('enrolments')->where('class_id', $class->id)->get()->keyBy('name_key');
-            $room = self::MOST - $there->whereNull('removed_at')->count();
-            $added = 0;
-            $skipped = $asked = [];
-            foreach ($this->lines($names) as $name) {
-                $key = $name->key();
-                $earlier = $there->get($key);
-                $reason = match (true) {
-                    $name->isTooLong() => new Message('roster.too-long', ['most' => Name::LONGEST]),
-                    $earlier !== null && $earlier->removed_at === null => new Message('roster.there-already'),
-                    $room - $added <= 0 => new Message('roster.full', ['most' => self::MOST]),
-                    default => null,
-                };
-                if ($reason !== null) {
-                    $skipped[] = ['name' => mb_substr($name->written(), 0, Name::LONGEST), 'reason' => $reason];
+            $added = $left = [];
+            foreach ($this->recognise($class, $people) as $index => $line) {
+                $isSaid = array_key_exists($index, $said) || $line->as !== Recognised::ByName;
+                if (! $line->as->fits() || ! $isSaid) {
+                    $left[] = $line;
 
                     continue;
                 }
-                $known = $earlier === null ? $this->alike($class, $key) : new Collection;
-                if ($known->isNotEmpty() && ! array_key_exists(bin2hex($key), $said)) {
-                    $asked[] = $this->asked($name, $known);
-
-                    continue;
-                }
-                if ($earlier === null) {
-                    $student = $known->find($said[bin2hex($key)] ?? '') ?? $this->somebodyNew($class, $name);
-                    $class->students()->attach($student->id, ['name_key' => $key]);
-                } else {
-                    $this->bringBack($class, $earlier->student_id);
-                }
-                $there->put($key, (object) ['removed_at' => null]);
-                $added++;
+                $chosen = array_key_exists($index, $said) ? $line->known->find($said[$index] ?? '') : $line->likely();
+                $added[] = $this->enrol($class, $line, $chosen);
             }
 
-            return ['added' => $added, 'skipped' => $skipped, 'asked' => $asked];
+            return ['added' => $added, 'left' => $left];
+        }, 5);
+    }
+
+    /** Adds names as they are typed, one a line. */
+    public function write(SchoolClass $class, string $names): void
+    {
+        $this->add($class, NameTable::read($names));
+    }
+
+    private function enrol(SchoolClass $class, RosterLine $line, ?Student $student): Student
+    {
+        if ($line->as === Recognised::TakenOut) {
+            $student = $line->known->firstOrFail();
+            $this->bringBack($class, $student->id);
+
+            return $student;
+        }
+        $person = $line->person;
+        $number = $person->number === null || $this->hasNumber($class, $person->number) ? null : $person->number;
+        $student ??= Student::query()->create(['school_id' => $class->school_id, 'given_name' => $person->given,
+            'family_name' => $person->family, 'called' => $person->called, 'outside_number' => $number]);
+        if ($student->outside_number === null && $number !== null) {
+            $student->update(['outside_number' => $number]);
+        }
+        // Known by the number, they may be written otherwise elsewhere: they keep the name they are known by.
+        $class->students()->attach($student->id, ['name_key' => Name::keyOf($student->name)]);
+
+        return $student;
+    }
+
+    /**
+     * Another name, in all classes.
+     *
+     * @throws Rejected when it is too long, or somebody else in one of the classes has it
+     */
+    public function rename(Student $student, ListedPerson $person): void
+    {
+        $name = Name::of($person);
+        if ($name->isTooLong()) {
+            throw self::invalid('/given', new Message('roster.too-long', ['most' => Name::LONGEST]));
+        }
+        DB::transaction(function () use ($student, $person, $name): void {
+            $own = DB::table('enrolments')->where('student_id', $student->id)->lockForUpdate()->pluck('class_id');
+            $taken = DB::table('enrolments')->join('classes', 'classes.id', '=', 'class_id')->whereIn('class_id', $own)
+                ->where('name_key', $name->key())->where('student_id', '!=', $student->id)->value('classes.name');
+            if ($taken !== null) {
+                throw self::invalid('/given', new Message('roster.name-taken', ['class' => (string) $taken]));
+            }
+            if ($person->number !== null && Student::query()->where('school_id', $student->school_id)->whereKeyNot($student->id)
+                ->where('outside_number', $person->number)->exists()) {
+                throw self::invalid('/number', new Message('roster.number-taken'));
+            }
+            DB::table('enrolments')->where('student_id', $student->id)->update(['name_key' => $name->key()]);
+            $student->update(['given_name' => $person->given, 'family_name' => $person->family, 'called' => $person->called,
+                'outside_number' => $person->number]);
+        }, 5);
+    }
+
+    /**
+     * From one class into another.
+     *
+     * @throws Rejected when somebody else there has the name, or it is full
+     */
+    public function move(Student $student, SchoolClass $from, SchoolClass $to): void
+    {
+        DB::transaction(function () use ($student, $from, $to): void {
+            SchoolClass::query()->whereKey([$from->id, $to->id])->orderBy('id')->lockForUpdate()->get();
+            $there = $this->enrolled($to);
+            $namesake = $there[Name::keyOf($student->name)][0] ?? null;
+            if ($namesake?->id !== $student->id) {
+                if ($namesake !== null) {
+                    throw self::invalid('/to', new Message('roster.name-taken', ['class' => $to->name]));
+                }
+                if (self::room($there) < 1) {
+                    throw self::invalid('/to', new Message('roster.full', ['most' => self::MOST]));
+                }
+                $to->students()->attach($student->id, ['name_key' => Name::keyOf($student->name)]);
+            }
+            $this->bringBack($to, $student->id);
+            $this->takeOut($from, $student->id);
         }, 5);
     }
 
@@ -73,7 +156,7 @@ final class Roster
     public function takeOut(SchoolClass $class, string $student): void
     {
         DB::table('enrolments')->where('class_id', $class->id)->where('student_id', $student)->update(['removed_at' => now()]);
-        Student::query()->whereKey($student)->whereDoesntHave('classes')->increment('epoch');
+        Student::query()->whereKey($student)->whereDoesntHave('classes')->first()?->endSessions();
     }
 
     public function bringBack(SchoolClass $class, string $student): void
@@ -83,46 +166,79 @@ final class Roster
 
     public function find(SchoolClass $class, string $name): ?Student
     {
-        return $class->students()->wherePivot('name_key', Name::typed($name)->key())->first();
-    }
-
-    /** @return list<Name> */
-    private function lines(string $names): array
-    {
-        $lines = array_map(Name::typed(...), explode("\n", (string) preg_replace('/\R/u', "\n", $names)));
-
-        return array_values(array_filter($lines, static fn (Name $name): bool => $name->written() !== ''));
-    }
-
-    /** @return Collection<int, Student> those of the school who have the name in another class */
-    private function alike(SchoolClass $class, string $key): Collection
-    {
-        return Student::query()->where('school_id', $class->school_id)
-            ->whereHas(
-                'classes',
-                static fn ($classes) => $classes->where('enrolments.name_key', $key)->where('classes.id', '!=', $class->id),
-            )
-            ->whereDoesntHave('classes', static fn ($classes) => $classes->whereKey($class->id))
-            ->with('classes')->orderBy('id')->get();
+        return $class->students()->wherePivot('name_key', Name::keyOf($name))->first();
     }
 
     /**
-     * @param  Collection<int, Student>  $known
-     * @return array{name: string, key: string, students: list<array{id: string, name: string, classes: list<string>}>}
+     * @param  array<string, array{Student, bool}>  $there
+     * @param  array{names: array<string, Collection<int, Student>>, numbers: array<string, Student>}  $alike
      */
-    private function asked(Name $name, Collection $known): array
+    private function line(ListedPerson $person, array $there, array $alike, bool $isTwice): RosterLine
     {
-        return ['name' => $name->written(), 'key' => bin2hex($name->key()),
-            'students' => array_values($known->map(static fn (Student $student): array => [
-                'id' => $student->id, 'name' => $student->name,
-                'classes' => array_values($student->classes->map(static fn (SchoolClass $other): string => $other->name)->all()),
-            ])->all())];
+        $name = Name::of($person);
+        $byNumber = $alike['numbers'][$person->number ?? ''] ?? null;
+        [$earlier, $isOut] = $there[$byNumber === null ? $name->key() : Name::keyOf($byNumber->name)] ?? [null, false];
+        $number = $byNumber->outside_number ?? $person->number;
+        $isOther = $earlier !== null && $number !== null && $earlier->outside_number !== null && $earlier->outside_number !== $number;
+        $byName = $alike['names'][$name->key()] ?? new Collection;
+
+        return match (true) {
+            $name->isTooLong() => new RosterLine($person, Recognised::TooLong),
+            $isTwice, $isOther => new RosterLine($person, Recognised::Twice),
+            $earlier !== null && ! $isOut => new RosterLine($person, Recognised::InClass, new Collection([$earlier])),
+            $earlier !== null => new RosterLine($person, Recognised::TakenOut, new Collection([$earlier])),
+            $byNumber !== null => new RosterLine($person, Recognised::ByNumber, new Collection([$byNumber])),
+            $byName->isNotEmpty() => new RosterLine($person, Recognised::ByName, $byName),
+            default => new RosterLine($person, Recognised::AsNew),
+        };
     }
 
-    private function somebodyNew(SchoolClass $class, Name $name): Student
+    /** @return array<string, array{Student, bool}> who is or was in the class and whether they were taken out, by the key of their name */
+    private function enrolled(SchoolClass $class): array
     {
-        return Student::query()->create(
-            ['school_id' => $class->school_id, 'given_name' => $name->given, 'family_name' => $name->family, 'called' => $name->called],
-        );
+        $enrolled = [];
+        $rows = Student::query()->join('enrolments', 'student_id', '=', 'students.id')->where('class_id', $class->id)->with('classes')
+            ->get(['students.*', 'name_key', 'removed_at']);
+        foreach ($rows as $student) {
+            $enrolled[(string) $student->getAttribute('name_key')] = [$student, $student->getAttribute('removed_at') !== null];
+        }
+
+        return $enrolled;
+    }
+
+    /** @param  array<string, array{Student, bool}>  $enrolled */
+    private static function room(array $enrolled): int
+    {
+        return self::MOST - count(array_filter($enrolled, static fn (array $one): bool => ! $one[1]));
+    }
+
+    /**
+     * Those of the school who have one of the names in another class, or one of the numbers.
+     *
+     * @param  list<ListedPerson>  $people
+     * @return array{names: array<string, Collection<int, Student>>, numbers: array<string, Student>} by key, by number
+     */
+    private function alike(SchoolClass $class, array $people): array
+    {
+        $keys = array_map(static fn (ListedPerson $person): string => Name::of($person)->key(), $people);
+        $numbers = array_values(array_filter(array_map(static fn (ListedPerson $person): ?string => $person->number, $people), is_string(...)));
+        $students = Student::query()->where('school_id', $class->school_id)->whereNull('merged_into')->with('classes')->orderBy('id');
+        $named = (clone $students)
+            ->whereHas('classes', static fn ($classes) => $classes->whereIn('enrolments.name_key', $keys)->where('classes.id', '!=', $class->id))
+            ->whereDoesntHave('classes', static fn ($classes) => $classes->whereKey($class->id))->get();
+        $byKey = $named->groupBy(static fn (Student $student): string => Name::keyOf($student->name));
+        $byNumber = $students->whereIn('outside_number', $numbers)->get();
+
+        return ['names' => $byKey->all(), 'numbers' => $byNumber->keyBy('outside_number')->all()];
+    }
+
+    private function hasNumber(SchoolClass $class, string $number): bool
+    {
+        return Student::query()->where('school_id', $class->school_id)->where('outside_number', $number)->exists();
+    }
+
+    private static function invalid(string $pointer, Message $why): Rejected
+    {
+        return Rejected::invalid($why, [new Fault($pointer, $why)]);
     }
 }

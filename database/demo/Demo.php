@@ -78,13 +78,13 @@ final class Demo
 
     public function load(): void
     {
-        $school = School::query()->create(['name' => 'Skerry Bay School', 'is_demo' => true]);
+        $school = School::found('Skerry Bay School', isDemo: true);
         $teacher = $school->teachers()->create(self::TEACHER + ['is_keeper' => true]);
         $media = $this->takeIn($teacher);
         [$tides, $circuits] = array_map(fn (array $document): Edition => $this->publish($teacher, $document), Quizzes::all($media));
 
         $class = $teacher->classes()->create(['school_id' => $school->id, 'name' => 'Year 8 Geography', 'phrase' => self::PHRASE]);
-        $this->roster->add($class, implode("\n", self::STUDENTS));
+        $this->roster->write($class, implode("\n", self::STUDENTS));
 
         $task = Task::query()->create([
             'teacher_id' => $teacher->id, 'class_id' => $class->id, 'quiz_id' => $tides->quiz_id,
@@ -133,7 +133,7 @@ final class Demo
             if ($index % 8 === 5) {
                 continue;
             }
-            $student->update(['secret' => $secret]);
+            $student->update(['secret' => $secret, 'came_in_at' => now()->subMinutes(5 + 7 * $index)]);
             if ($student->name === self::STUDENT['name']) {
                 continue;
             }

@@ -9,6 +9,8 @@ use HiddenLadder\App\Messages\Conversations;
 use HiddenLadder\App\Messages\SentMessage;
 use HiddenLadder\App\Models\ChangeKind;
 use HiddenLadder\App\Models\Edition;
+use HiddenLadder\App\Models\Invitation;
+use HiddenLadder\App\Models\Merge;
 use HiddenLadder\App\Models\Quiz;
 use HiddenLadder\App\Models\QuizState;
 use HiddenLadder\App\Models\Round;
@@ -25,10 +27,13 @@ use HiddenLadder\App\Quizzes\SentChange;
 use HiddenLadder\App\Rounds\OwnRounds;
 use HiddenLadder\App\Rounds\RoundBook;
 use HiddenLadder\App\Rounds\SentEvent;
+use HiddenLadder\App\School\Invitations;
+use HiddenLadder\App\School\Merging;
 use HiddenLadder\App\School\Roster;
 use HiddenLadder\Core\Fields;
 use HiddenLadder\Core\Forecast\MadeUpStudent;
 use HiddenLadder\Core\Forecast\Profile;
+use HiddenLadder\Core\Formats\Roster\NameTable;
 use HiddenLadder\Core\Quiz\Edits\Edit;
 use HiddenLadder\Core\Quiz\Edits\Fingerprint;
 use HiddenLadder\Core\Quiz\QuizDocument;
@@ -46,7 +51,8 @@ use Random\Randomizer;
  * Two classes of one teacher with students in both; several unfinished tasks and several rounds for each student; a task on
  * an older edition with corrections; a student taken out, one with a late answer, one with more time, one sent back; a closed
  * task with unfinished rounds, a planned one, one past its due time, one taken back, one for some students and one by link; a
- * colleague with a class of their own; a quiz in another language; an empty class; two who asked about one question. Tests are held in it, not people.
+ * colleague with a class of their own; a quiz in another language; an empty class; two who asked about one
+ * question; one who stood on the roster twice; an invitation that waits. Tests are held in it, not people.
  */
 final class FullSchool
 {
@@ -75,6 +81,14 @@ final class FullSchool
     public array $tasks = [];
 
     public string $correction = '';
+
+    /** Two who are one person, of whom rounds of one task were under way each. */
+    public Merge $merge;
+
+    public Invitation $invitation;
+
+    /** The last part of the address of the invitation. */
+    public string $token = '';
 
     /** @var list<string> of the student in both classes, answered; of the one who is taken out, open */
     public array $conversations = [];
@@ -107,16 +121,15 @@ final class FullSchool
             );
         }
         $roster = app(Roster::class);
-        $roster->add($this->classes['first'], "Both Anders\nOut Taken\nLate Comer\nMore Time\nStudent 2\nStudent 10");
+        $roster->write($this->classes['first'], "Both Anders\nOut Taken\nLate Comer\nMore Time\nStudent 2\nStudent 10\nEntered Twice\nEntered Again");
         $find = fn (string $name): Student => $roster->find($this->classes['first'], $name) ?? throw new \LogicException($name);
         $this->both = $find('Both Anders');
         $this->takenOut = $find('Out Taken');
         $this->late = $find('Late Comer');
         $this->both->update(['secret' => Hash::make(self::SECRET)]);
         $find('More Time')->update(['extra_time' => 1.5]);
-        $asked = $roster->add($this->classes['second'], "Both Anders\nZoe\nZoë")['asked'];
-        $roster->add($this->classes['second'], 'Both Anders', [$asked[0]['key'] => $this->both->id]);
-        $roster->add($this->classes['other'], 'Somebody Else');
+        $roster->add($this->classes['second'], NameTable::read("Both Anders\nZoe\nZoë"), [$this->both->id]);
+        $roster->write($this->classes['other'], 'Somebody Else');
     }
 
     private function makeQuizzes(): void
@@ -300,6 +313,10 @@ final class FullSchool
         }
 
         $this->ask();
+        $find = fn (string $name): Student => app(Roster::class)->find($this->classes['first'], $name) ?? throw new \LogicException($name);
+        $this->merge = app(Merging::class)->merge($find('Entered Twice'), $find('Entered Again'), $this->teacher);
+        [$this->invitation, $address] = app(Invitations::class)->invite($this->teacher, 'somebody@full-school.example');
+        $this->token = basename($address);
         app(Roster::class)->takeOut($this->classes['first'], $this->takenOut->id);
         $this->closeAndComeLate();
         $first = Round::query()->where(

@@ -15,6 +15,9 @@ return new class extends Migration
             $table->string('name', 120);
             // Holds the invented data that `demo:load` makes; the simulated post box is there for such a one alone.
             $table->boolean('is_demo')->default(false);
+            // The first on this server: its keepers say who may sign up here (anyone, the invited, nobody).
+            $table->boolean('is_host')->default(false);
+            $table->string('sign_up', 10)->default('anyone');
             $table->timestamps(3);
         });
         Schema::create('teachers', static function (Blueprint $table): void {
@@ -31,9 +34,24 @@ return new class extends Migration
             $table->mediumText('standing_instructions')->nullable();
             // Raised when every session of the account is to end.
             $table->unsignedInteger('epoch')->default(0);
+            // Shut by the keeper of the school; what they had given to a colleague, so that it comes back with them.
+            $table->timestamp('let_go_at', 3)->nullable();
+            $table->json('handed_over')->nullable();
             // The device that came in last, by the name in its cookie: others' failed tries do not shut its door.
             $table->ulid('device')->nullable();
             $table->rememberToken();
+            $table->timestamps(3);
+        });
+        // A colleague is asked to come to a school. Who has the link may accept.
+        Schema::create('invitations', static function (Blueprint $table): void {
+            $table->ulid('id')->primary();
+            $table->foreignUlid('school_id')->constrained();
+            $table->foreignUlid('teacher_id')->constrained();
+            $table->string('email', 190)->collation('utf8mb4_bin');
+            $table->char('token_hash', 64)->collation('ascii_bin')->unique();
+            $table->timestamp('ends_at', 3);
+            $table->timestamp('accepted_at', 3)->nullable();
+            $table->timestamp('withdrawn_at', 3)->nullable();
             $table->timestamps(3);
         });
         Schema::create('password_reset_tokens', static function (Blueprint $table): void {
@@ -56,8 +74,22 @@ return new class extends Migration
             $table->ulid('device')->nullable();
             $table->double('extra_time')->default(1);
             $table->json('reading')->nullable();
+            // When they last came in.
+            $table->timestamp('came_in_at', 3)->nullable();
+            // Entered twice: who they really are. What they did belongs to that one.
+            $table->foreignUlid('merged_into')->nullable()->constrained('students');
             $table->timestamps(3);
             $table->unique(['school_id', 'outside_number']);
+        });
+        // Two students were found to be one. Until it is taken back it says what came from where.
+        Schema::create('merges', static function (Blueprint $table): void {
+            $table->ulid('id')->primary();
+            $table->foreignUlid('teacher_id')->constrained();
+            $table->foreignUlid('kept_id')->constrained('students');
+            $table->foreignUlid('gone_id')->constrained('students');
+            $table->json('moved');
+            $table->timestamp('taken_back_at', 3)->nullable();
+            $table->timestamps(3);
         });
         Schema::create('sessions', static function (Blueprint $table): void {
             $table->string('id')->primary();
@@ -110,7 +142,8 @@ return new class extends Migration
 
     public function down(): void
     {
-        foreach (['letters', 'failed_jobs', 'jobs', 'cache_locks', 'cache', 'door_tries', 'sessions', 'students', 'password_reset_tokens', 'teachers', 'schools'] as $table) {
+        foreach (['letters', 'failed_jobs', 'jobs', 'cache_locks', 'cache', 'door_tries', 'sessions', 'merges', 'students', 'password_reset_tokens', 'invitations',
+            'teachers', 'schools'] as $table) {
             Schema::drop($table);
         }
     }

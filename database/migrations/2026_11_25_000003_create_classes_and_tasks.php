@@ -16,6 +16,7 @@ return new class extends Migration
             $table->foreignUlid('teacher_id')->constrained();
             $table->string('name', 120);
             $table->string('phrase', 60)->collation('utf8mb4_bin')->unique();
+            $table->timestamp('archived_at', 3)->nullable();
             $table->timestamps(3);
         });
         Schema::create('enrolments', static function (Blueprint $table): void {

@@ -183,7 +183,7 @@ abstract class AppTestCase extends TestCase
                 'phrase' => strtr(strtolower(Ulids::make()), '0123456789', 'ghijklmnop'),
             ],
         );
-        app(Roster::class)->add($class, $names);
+        app(Roster::class)->write($class, $names);
 
         return $class;
     }

@@ -6,31 +6,31 @@ namespace HiddenLadder\App\Tests;
 
 final class ClassTest extends AppTestCase
 {
-    public function test_a_class_has_a_phrase_of_three_words_and_a_pasted_roster(): void
+    public function test_a_class_has_a_phrase_of_three_words_and_gets_a_new_one(): void
     {
         $this->asTeacher($this->teacher());
         $class = $this->postJson('/api/classes', ['name' => 'Year 8'])->assertStatus(201)->json();
         self::assertMatchesRegularExpression('/^[a-z]+ [a-z]+ [a-z]+$/', $class['phrase']);
-        $this->postJson(
-            "/api/classes/{$class['id']}/students",
-            ['names' => "Ada Brandt\r\n  Bram   Oduya \n\nADA BRANDT\n".str_repeat('x', 120)],
-        )
-            ->assertOk()->assertJsonPath('added', 2)->assertJsonCount(2, 'skipped')
-            ->assertJsonPath('class.roster.1.name', 'Bram Oduya')->assertJsonPath('class.roster.1.entered', false);
+        $new = $this->postJson("/api/classes/{$class['id']}/phrase")->assertOk()->json('phrase');
+        $this->postJson('/api/student/class', ['phrase' => $class['phrase']])->assertUnprocessable();
+        $this->postJson('/api/student/class', ['phrase' => $new])->assertOk()->assertJsonPath('name', 'Year 8');
     }
 
-    public function test_a_student_taken_out_is_brought_back_with_all_they_did(): void
+    public function test_a_class_is_renamed_archived_and_taken_up_again(): void
     {
         $class = $this->schoolClass($teacher = $this->teacher());
+        $task = $this->given($class, $this->quiz($teacher));
         $ada = $this->member($class);
-        $this->asTeacher($teacher)->deleteJson("/api/classes/$class->id/students/$ada->id")->assertNoContent();
-        $this->getJson("/api/classes/$class->id")->assertOk()->assertJsonCount(1, 'roster');
-        $this->postJson("/api/classes/$class->id/students/$ada->id/restore")->assertNoContent();
-        $this->deleteJson("/api/classes/$class->id/students/$ada->id")->assertNoContent();
-        $this->postJson(
-            "/api/classes/$class->id/students",
-            ['names' => 'ada'],
-        )->assertOk()->assertJsonPath('added', 1)->assertJsonPath('class.roster.0.id', $ada->id);
+        $this->asTeacher($teacher)->patchJson("/api/classes/$class->id", ['name' => '  Year 9 '])->assertOk()->assertJsonPath('name', 'Year 9');
+        $this->patchJson("/api/classes/$class->id", ['name' => '  '])->assertOk()->assertJsonPath('name', 'Year 9');
+        $this->patchJson("/api/classes/$class->id", ['archived' => true])->assertOk()->assertJsonMissing(['archivedAt' => null]);
+        $this->getJson('/api/classes')->assertOk()->assertJsonPath('0.students', 2);
+        $this->getJson('/api/today')->assertOk()->assertJsonCount(0, 'running');
+        $this->postJson('/api/student/class', ['phrase' => $class->phrase])->assertUnprocessable();
+        $this->asStudent($ada)->getJson('/api/student')->assertOk()->assertJsonPath('classes', []);
+        $this->postJson("/api/student/tasks/$task->id/rounds", [])->assertNotFound();
+        $this->asTeacher($teacher)->patchJson("/api/classes/$class->id", ['archived' => false])->assertOk()->assertJsonPath('archivedAt', null);
+        $this->asStudent($ada)->postJson("/api/student/tasks/$task->id/rounds", [])->assertOk();
     }
 
     public function test_the_first_entry_sets_the_secret_and_the_next_needs_it(): void
@@ -110,57 +110,6 @@ final class ClassTest extends AppTestCase
         $this->postJson('/api/student/class', ['phrase' => $class->phrase])->assertStatus(429);
         $this->travel(16)->seconds();
         $this->postJson('/api/student/class', ['phrase' => $class->phrase])->assertOk();
-    }
-
-    public function test_names_that_differ_by_an_accent_are_two_students(): void
-    {
-        $class = $this->schoolClass($teacher = $this->teacher(), 'Ada');
-        $this->asTeacher($teacher)->postJson("/api/classes/$class->id/students", ['names' => "Zoe\nZoë\nZOE"])
-            ->assertOk()->assertJsonPath('added', 2)->assertJsonCount(1, 'skipped');
-    }
-
-    public function test_names_with_numbers_stand_by_size(): void
-    {
-        $class = $this->schoolClass($teacher = $this->teacher(), "Student 10\nStudent 2\nStudent 1\nÉlan\nEve\nZoe");
-        $roster = $this->asTeacher($teacher)->getJson("/api/classes/$class->id")->assertOk()->json('roster');
-        self::assertSame(['Élan', 'Eve', 'Student 1', 'Student 2', 'Student 10', 'Zoe'], array_column($roster, 'name'));
-    }
-
-    public function test_a_name_that_somebody_of_the_school_has_is_asked_about_once(): void
-    {
-        $teacher = $this->teacher();
-        $first = $this->schoolClass($teacher, "Ada Brandt\nBram");
-        $second = $this->schoolClass($teacher, 'Cleo');
-        $this->asTeacher($teacher);
-        $asked = $this->postJson("/api/classes/$second->id/students", ['names' => "Ada Brandt\nBram\nDavit"])->assertOk()
-            ->assertJsonPath('added', 1)->assertJsonCount(2, 'asked')->assertJsonPath(
-                'asked.0.students.0.classes',
-                ['Year 8'],
-            )->json('asked');
-        $ada = $this->member($first, 'Ada Brandt');
-        $this->postJson("/api/classes/$second->id/students", ['names' => "Ada Brandt\nBram", 'same' => [
-            ['key' => $asked[0]['key'], 'student' => $ada->id], ['key' => $asked[1]['key'], 'student' => null],
-        ]])->assertOk()->assertJsonPath('added', 2)->assertJsonPath('asked', []);
-        self::assertSame($ada->id, $this->member($second, 'Ada Brandt')->id);
-        self::assertNotSame($this->member($first, 'Bram')->id, $this->member($second, 'Bram')->id);
-        // A text deep in the list is told as what it is.
-        $this->postJson(
-            "/api/classes/$second->id/students",
-            ['names' => 'Ebba', 'same' => [['key' => str_repeat('x', 1201), 'student' => null]]],
-        )->assertUnprocessable()->assertJsonPath('errors.0.pointer', '/same/0/key')
-            ->assertJsonPath('detail', 'This is too long: at most 1,200 characters.');
-        $this->asStudent($ada)->getJson('/api/student')->assertOk()->assertJsonCount(2, 'classes');
-        // A school of strangers has students of its own.
-        $elsewhere = $this->schoolClass($stranger = $this->teacher('Stranger'), 'Zoe');
-        $this->asTeacher($stranger)->postJson(
-            "/api/classes/$elsewhere->id/students",
-            ['names' => 'Ada Brandt'],
-        )->assertOk()->assertJsonPath('added', 1)->assertJsonPath('asked', []);
-        $this->postJson(
-            "/api/classes/$elsewhere->id/students",
-            ['names' => 'Bram', 'same' => [['key' => $asked[1]['key'], 'student' => $ada->id]]],
-        )->assertOk();
-        self::assertNotSame($ada->id, $this->member($elsewhere, 'Bram')->id);
     }
 
     public function test_a_cleared_secret_and_being_taken_out_end_the_student_s_sessions(): void

@@ -55,6 +55,8 @@ final class FullSchoolTest extends AppTestCase
             'medium' => array_values(Medium::query()->get('id')->map(static fn (Medium $one): string => $one->id)->all()),
             'correction' => [$this->school->correction],
             'conversation' => $this->school->conversations,
+            'merge' => [$this->school->merge->id], 'invitation' => [$this->school->invitation->id], 'token' => [$this->school->token],
+            'teacher' => [$this->school->colleague->id],
             'finding' => ['0123456789abcdef'],
             'number' => ['0', '1'],
             'language' => ['en', 'de'], 'video' => $this->videos(), 'what' => ['wave', 'pictures'], 'phrase?' => ['no-such-class'], 'path?' => ['today', 'quizzes', 'classes', 'sign-in', 'no/such/page'],
@@ -179,8 +181,8 @@ final class FullSchoolTest extends AppTestCase
         $task = $this->school->tasks['tides'];
         $this->asTeacher($this->school->teacher);
         $line = $this->getJson('/api/today')->assertOk()->collect('running')->firstWhere('id', $task->id);
-        self::assertSame([5, 5], [$line['students'], $line['started']]);
-        $this->getJson("/api/tasks/$task->id/evidence")->assertOk()->assertJsonPath('students', 5);
+        self::assertSame([6, 6], [$line['students'], $line['started']]);
+        $this->getJson("/api/tasks/$task->id/evidence")->assertOk()->assertJsonPath('students', 6);
         $this->getJson("/api/tasks/$task->id/students/{$this->school->takenOut->id}")->assertOk()->assertJsonCount(1, 'rounds');
         $round = $this->school->takenOut->rounds()->where('task_id', $task->id)->sole();
         $this->asStudent($this->school->takenOut)->sendsEvent($round->id, 'went-on', ['from' => 'x'])->assertNotFound();

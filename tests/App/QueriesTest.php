@@ -79,7 +79,7 @@ final class QueriesTest extends AppTestCase
     /** Ten times as much of everything: students with rounds and events, classes, quizzes, editions, tasks, media. */
     private function grow(): void
     {
-        app(Roster::class)->add($this->class, implode("\n", array_map(static fn (int $n): string => "Student $n", range(1, 9))));
+        app(Roster::class)->write($this->class, implode("\n", array_map(static fn (int $n): string => "Student $n", range(1, 9))));
         $tasks = [];
         for ($turn = 0; $turn < 9; $turn++) {
             $quiz = $this->quiz($this->teacher, ['title' => "Quiz $turn"] + Sample::document());
@@ -104,7 +104,7 @@ final class QueriesTest extends AppTestCase
     private function counted(): array
     {
         $things = [
-            '{quiz}' => $this->quiz->id, '{class}' => $this->class->id, '{task}' => $this->task->id, '{student}' => $this->student->id,
+            '{quiz}' => $this->quiz->id, '{token}' => 'no-such-token', '{class}' => $this->class->id, '{task}' => $this->task->id, '{student}' => $this->student->id,
             '{round}' => $this->student->rounds()->where('task_id', $this->task->id)->firstOrFail()->id, '{number}' => '1',
             '{language}' => 'en', '{video}' => Sample::id('video'), '{what}' => 'wave', '{phrase?}' => 'x', '{path?}' => 'today', '{medium}' => Medium::query()->where('teacher_id', $this->teacher->id)->firstOrFail()->id,
         ];
@@ -218,11 +218,11 @@ final class QueriesTest extends AppTestCase
             'a step' => fn () => $this->acts($this->student, $round)->assertOk(),
             'a beginner' => fn () => $this->begins($this->member($this->class, 'Bram'), $this->task),
             'a name' => fn () => $this->member($this->class, 'Bram')->update(['family_name' => 'Other', 'updated_at' => now()->addSecond()]),
-            'a newcomer' => fn () => app(Roster::class)->add($this->class, 'Cleo'),
+            'a newcomer' => fn () => app(Roster::class)->write($this->class, 'Cleo'),
             'somebody in place of another' => function (): void {
                 $this->travel(1)->seconds();
                 $this->asTeacher($this->teacher)->deleteJson("/api/classes/{$this->class->id}/students/{$this->member($this->class, 'Cleo')->id}");
-                app(Roster::class)->add($this->class, 'Dora');
+                app(Roster::class)->write($this->class, 'Dora');
             },
             'a correction' => fn () => $this->asTeacher($this->teacher)->correct($this->quiz->id, [
                 self::setting($this->quiz->document['stops'][0]['question']['id'] ?? '', 'points', 7),

@@ -107,14 +107,21 @@ export async function saved(page: Page): Promise<void> {
     await expect(page.getByText(say('build.build.all-is-saved'))).toBeVisible();
 }
 
+/** Adds names that nobody has yet, on the page of the roster. */
+async function addStudents(page: Page, names: string[]): Promise<void> {
+    await page.getByLabel(say('teacher.roster.names'), { exact: true }).fill(names.join('\n'));
+    await page.getByRole('button', { name: say('teacher.roster.add', { n: names.length }) }).click();
+    await expect(page.getByText(say('teacher.roster.added', { added: names.length, isLeft: 'no' }))).toBeVisible();
+}
+
 /** Makes a class with these names, gives it the quiz, and tells its phrase. */
 export async function giveOut(page: Page, title: string, names: string[], terms: () => Promise<void> = async () => {}): Promise<string> {
     await page.getByRole('link', { name: say('teacher.navigation.classes') }).click();
     await page.getByLabel(say('teacher.classes.name-of-a-new-class')).fill('Year 8');
     await page.getByRole('button', { name: say('teacher.classes.make-a-class') }).click();
-    await page.getByLabel(say('teacher.class.add-students')).fill(names.join('\n'));
-    await page.getByRole('button', { name: say('teacher.class.add-to-the-roster') }).click();
-    await expect(page.getByText(say('teacher.class.names-added', { added: names.length, isLeft: 'no' }))).toBeVisible();
+    await page.getByRole('link', { name: say('teacher.class.roster', { roster: 0 }) }).click();
+    await addStudents(page, names);
+    await page.getByRole('link', { name: say('teacher.class.tasks'), exact: true }).click();
     await page.getByLabel(say('teacher.class.give-out-a-quiz')).selectOption({ label: title });
     await terms();
     await page.getByRole('button', { name: say('teacher.class.give-out') }).click();

@@ -19,6 +19,9 @@ final class ClassLine extends JsonResource
     /** @return array<string, mixed> */
     public function toArray(Request $request): array
     {
-        return ['id' => $this->class->id, 'name' => $this->class->name, 'phrase' => $this->class->phrase];
+        return [
+            'id' => $this->class->id, 'name' => $this->class->name, 'phrase' => $this->class->phrase,
+            'archivedAt' => $this->class->archived_at?->toIso8601ZuluString(),
+        ];
     }
 }

@@ -23,6 +23,7 @@ final class TeacherAccount extends JsonResource
             'id' => $this->teacher->id,
             'name' => $this->teacher->name,
             'email' => $this->teacher->email,
+            'isKeeper' => $this->teacher->is_keeper,
             'objectives' => $this->teacher->objectives ?? [],
             'standingInstructions' => $this->teacher->standing_instructions ?? '',
         ];

@@ -1,8 +1,8 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import { Navigate, useNavigate } from 'react-router';
 import { client, Refused, sentence, take } from '../api/client';
-import type { Conversation, OwnTask } from '../api/types';
+import type { Conversation, OwnTask, StudentPage } from '../api/types';
 import { Said } from '../player/AskAbout';
 import { forgetDrafts } from '../player/drafts';
 import { ProgressPath, standingsInWords } from '../player/Progress';
@@ -10,6 +10,7 @@ import { Button } from '../ui/Button';
 import { Notice } from '../ui/Notice';
 import { exact, near } from '../ui/time';
 import { listed, say } from '../words/words';
+import { adopt } from './queue';
 import { ReadingSupport } from './ReadingSupport';
 import { RefusedEvents } from './RefusedEvents';
 import { useOutboxes } from './useOutboxes';
@@ -20,7 +21,7 @@ export function OwnPage() {
     const navigate = useNavigate();
     const queries = useQueryClient();
     const [stays, setStays] = useState<string | null>(null);
-    const unsent = useOutboxes(page.data?.id);
+    const unsent = useOutboxes(useOwn(page.data));
 
     if (page.error instanceof Refused && page.error.problem.status === 401) {
         return <Navigate to="/join" replace />;
@@ -72,6 +73,19 @@ export function OwnPage() {
             ))}
         </main>
     );
+}
+
+/** The student's id, once what waits on this device for whoever they were before is theirs. */
+function useOwn(page: StudentPage | undefined): string | undefined {
+    const [own, setOwn] = useState<string>();
+    const id = page?.id;
+    const also = page?.also.join();
+    useEffect(() => {
+        if (id !== undefined) {
+            void adopt(also === undefined || also === '' ? [] : also.split(','), id).then(() => setOwn(id));
+        }
+    }, [id, also]);
+    return own === id ? own : undefined;
 }
 
 /** What the teacher answered to what was asked, until it was seen. */

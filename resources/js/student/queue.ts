@@ -61,6 +61,25 @@ export async function waiting(of: { round: string } | { student: string }): Prom
     return [...stored, ...inMemory.filter((one) => one[index] === value)];
 }
 
+/** What waits for students who were found to be this one is this one's. */
+export async function adopt(from: string[], student: string): Promise<void> {
+    for (const one of inMemory.filter((waits) => from.includes(waits.student))) {
+        one.student = student;
+    }
+    await onDevice(async (db) => {
+        const transaction = db.transaction(['events', 'aside'], 'readwrite');
+        for (const name of ['events', 'aside'] as const) {
+            const store = transaction.objectStore(name);
+            for (const other of from) {
+                for (let found = await store.index('student').openCursor(other); found !== null; found = await found.continue()) {
+                    await found.update({ ...found.value, student });
+                }
+            }
+        }
+        await transaction.done;
+    }, undefined);
+}
+
 /**
  * Keeps an event, linked to the one before it that waits, else to the last that was acknowledged.
  *

@@ -12,7 +12,10 @@ const places = [
     { to: '/classes', words: say('teacher.navigation.classes') },
 ];
 
-/** The three places of a teacher, and the way out. */
+/** The fourth place, of those who see to their school. */
+const school = { to: '/school', words: say('teacher.navigation.school') };
+
+/** The places of a teacher, and the way out. */
 export function Navigation() {
     const teacher = useQuery({ queryKey: ['teacher'], queryFn: () => take(client.GET('/teacher')), staleTime: 60_000 });
     const navigate = useNavigate();
@@ -35,7 +38,7 @@ export function Navigation() {
             <header className="flex flex-wrap items-center gap-x-6 gap-y-1 border-b-3 border-ink bg-paper px-5 py-2 print:hidden">
                 <p className="font-display text-lg">{say('teacher.navigation.hidden-ladder')}</p>
                 <nav aria-label={say('teacher.navigation.places')} className="flex gap-1">
-                    {places.map((place) => (
+                    {[...places, ...(teacher.data.isKeeper ? [school] : [])].map((place) => (
                         <NavLink
                             key={place.to}
                             to={place.to}

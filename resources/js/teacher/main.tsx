@@ -14,6 +14,9 @@ const BuildPage = place(() => import('./build/BuildPage'), 'BuildPage');
 const HistoryPage = place(() => import('./build/HistoryPage'), 'HistoryPage');
 const ClassesPage = place(() => import('./classes/ClassesPage'), 'ClassesPage');
 const ClassPage = place(() => import('./classes/ClassPage'), 'ClassPage');
+const RosterPage = place(() => import('./classes/RosterPage'), 'RosterPage');
+const CardsPage = place(() => import('./classes/CardsPage'), 'CardsPage');
+const SchoolPage = place(() => import('./school/SchoolPage'), 'SchoolPage');
 const QuizzesPage = place(() => import('./quizzes/QuizzesPage'), 'QuizzesPage');
 const RehearsePage = place(() => import('./rehearse/RehearsePage'), 'RehearsePage');
 const PrintPage = place(() => import('./print/PrintPage'), 'PrintPage');
@@ -21,6 +24,7 @@ const EvidencePage = place(() => import('./results/EvidencePage'), 'EvidencePage
 const StudentPage = place(() => import('./results/StudentPage'), 'StudentPage');
 const WatchingPage = place(() => import('./results/WatchingPage'), 'WatchingPage');
 const TaskPage = place(() => import('./task/TaskPage'), 'TaskPage');
+const InvitationPage = place(() => import('./account/InvitationPage'), 'InvitationPage');
 const PostBox = place(() => import('./account/PostBox'), 'PostBox');
 
 const queries = new QueryClient({ defaultOptions: { queries: { retry: 1, staleTime: 1000 } } });
@@ -37,6 +41,14 @@ if (root !== null) {
                             <Route path="/sign-up" element={<SignUp />} />
                             <Route path="/forgotten-password" element={<ForgottenPassword />} />
                             <Route path="/new-password" element={<NewPassword />} />
+                            <Route
+                                path="/invitation/:token"
+                                element={
+                                    <Suspense fallback={<p className="p-8">{say('ui.one-moment')}</p>}>
+                                        <InvitationPage />
+                                    </Suspense>
+                                }
+                            />
                             <Route
                                 path="/post-box"
                                 element={
@@ -55,6 +67,9 @@ if (root !== null) {
                                 <Route path="/quizzes/:quiz/history" element={<HistoryPage />} />
                                 <Route path="/classes" element={<ClassesPage />} />
                                 <Route path="/classes/:class" element={<ClassPage />} />
+                                <Route path="/classes/:class/roster" element={<RosterPage />} />
+                                <Route path="/classes/:class/cards" element={<CardsPage />} />
+                                <Route path="/school" element={<SchoolPage />} />
                                 <Route path="/tasks/:task" element={<TaskPage />} />
                                 <Route path="/tasks/:task/evidence" element={<EvidencePage />} />
                                 <Route path="/tasks/:task/students/:student" element={<StudentPage />} />

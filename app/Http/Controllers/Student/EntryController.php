@@ -62,13 +62,14 @@ final class EntryController extends Controller
         $address = Door::ofAddress('enter', $request->ip());
         $address->knock();
         $student = $roster->find($class, $name);
-        $door = $student === null ? Door::ofNobody($class->id, Name::typed($name)->key()) : Door::of($student, Device::of($request));
+        $door = $student === null ? Door::ofNobody($class->id, Name::keyOf($name)) : Door::of($student, Device::of($request));
         $door->knock();
         if (! $this->opens($student, $secret, $request->boolean('first')) || $student === null) {
             throw Rejected::invalid(new Message('problem.entry.does-not-fit'));
         }
         $address->opened();
         $door->forget();
+        $student->update(['came_in_at' => now()]);
         $this->door('student')->login($student);
         Device::remember($request, $student);
         $request->session()->regenerate();
@@ -103,7 +104,7 @@ final class EntryController extends Controller
     public function me(Request $request, RoundBook $book, RoundViews $views, Conversations $conversations): JsonResponse
     {
         $student = $this->student($request);
-        $classes = $student->classes()->orderBy('name')->orderBy('id')->pluck('name', 'classes.id');
+        $classes = $student->classes()->whereNull('archived_at')->orderBy('name')->orderBy('id')->pluck('name', 'classes.id');
         $given = Task::query()->givenTo($student)->with(['quiz:id,title', 'class'])->orderByDesc('created_at')->orderByDesc('id')
             ->inState(TaskState::Open, TaskState::Due, TaskState::Closed)->get();
         $own = OwnRounds::ofAll($student->id, $given);
@@ -117,6 +118,8 @@ final class EntryController extends Controller
         return new JsonResponse($this->said([
             'id' => $student->id,
             'name' => $student->name,
+            // As whom they may have done what still waits on a device.
+            'also' => $student->namesakes()->pluck('id')->all(),
             'reading' => ($student->reading ?? []) + ['size' => 1, 'spacing' => false, 'contrast' => false, 'face' => false],
             'answers' => (new ConversationLines($conversations->unseenBy($student), asTeacher: false))->toArray($request),
             // What is given to single students, or comes by a link, stands outside all classes.

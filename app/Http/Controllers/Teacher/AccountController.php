@@ -8,10 +8,13 @@ use HiddenLadder\App\Accounts\Door;
 use HiddenLadder\App\Http\Controllers\Controller;
 use HiddenLadder\App\Http\Device;
 use HiddenLadder\App\Http\Resources\TeacherAccount;
+use HiddenLadder\App\Models\Invitation;
 use HiddenLadder\App\Models\School;
 use HiddenLadder\App\Models\Teacher;
 use HiddenLadder\App\Quizzes\TextCleaner;
 use HiddenLadder\App\Rejected;
+use HiddenLadder\App\School\Invitations;
+use HiddenLadder\App\School\SignUp;
 use HiddenLadder\Core\Fault as Fault;
 use HiddenLadder\Core\Marking\PlainText;
 use HiddenLadder\Core\Message;
@@ -29,29 +32,38 @@ final class AccountController extends Controller
 {
     private const PASSWORD = ['required', 'string', 'min:10', 'max:200'];
 
-    public function signUp(Request $request): JsonResponse
+    /** Whoever is invited comes to the school that asks; whoever comes alone has one of their own. */
+    public function signUp(Request $request, Invitations $invitations): JsonResponse
     {
         $request->validate(
             [
                 'name' => ['nullable', 'string', 'max:120'],
                 'email' => ['required', 'string', 'email', 'max:190'],
                 'password' => self::PASSWORD,
+                'invitation' => ['nullable', 'string', 'max:100'],
             ],
         );
-        if ($request->string('name')->trim()->value() === '') {
+        $name = $request->string('name')->trim()->value();
+        if ($name === '') {
             throw Rejected::invalid(new Message('problem.field.own-name'), [new Fault('/name', new Message('problem.field.own-name'))]);
         }
         Door::ofAddress('sign-up', $request->ip())->knock();
+        $invitation = $request->filled('invitation') ? $invitations->find($request->string('invitation')->value()) : null;
+        self::maySignUp($invitation);
         $email = self::address($request);
         if (Teacher::query()->where('email', $email)->exists()) {
             throw self::addressTaken();
         }
-        $name = $request->string('name')->trim()->value();
+        $account = ['name' => $name, 'email' => $email, 'password' => $request->string('password')->value(), 'language' => App::getLocale()];
         try {
-            $teacher = DB::transaction(static fn (): Teacher => School::query()->create(['name' => $name])->teachers()->create([
-                'is_keeper' => true, 'name' => $name, 'email' => $email, 'password' => $request->string('password')->value(),
-                'language' => App::getLocale(),
-            ]));
+            $teacher = DB::transaction(static function () use ($invitations, $invitation, $account, $name): Teacher {
+                if ($invitation === null) {
+                    return School::found($name)->teachers()->create($account + ['is_keeper' => true]);
+                }
+                $invitations->use($invitation);
+
+                return $invitation->school->teachers()->create($account);
+            });
         } catch (UniqueConstraintViolationException) {
             throw self::addressTaken();
         }
@@ -60,6 +72,21 @@ final class AccountController extends Controller
         $request->session()->regenerate();
 
         return new JsonResponse(new TeacherAccount($teacher), 201);
+    }
+
+    /** What the page of signing up says: whether it can be done. */
+    public function signUpIs(): JsonResponse
+    {
+        return new JsonResponse(['signUp' => School::signUp()->value]);
+    }
+
+    /** @throws Rejected where the keeper of the server lets nobody sign up, or the invited alone */
+    private static function maySignUp(?Invitation $invitation): void
+    {
+        $who = School::signUp();
+        if ($who === SignUp::Nobody || ($who === SignUp::Invited && $invitation === null)) {
+            throw Rejected::invalid(new Message('problem.account.sign-up', ['who' => $who->value]));
+        }
     }
 
     public function signIn(Request $request): JsonResponse
@@ -78,6 +105,10 @@ final class AccountController extends Controller
         $address->opened();
         $door->forget();
         $teacher = $this->teacher($request);
+        if ($teacher->let_go_at !== null) {
+            $this->leave($request, 'teacher');
+            throw Rejected::invalid(new Message('problem.account.let-go'));
+        }
         // Letters have no device to ask: they go out in the language that was spoken last.
         $teacher->update(['language' => App::getLocale()]);
         Device::remember($request, $teacher);

@@ -20,7 +20,7 @@ final class TodayController extends Controller
     public function __invoke(Request $request, Conversations $conversations): JsonResponse
     {
         $teacher = $this->teacher($request);
-        $running = $teacher->tasks()->inState(TaskState::Open, TaskState::Due)->orderByDesc('created_at')->get();
+        $running = $teacher->tasks()->ofClassesInUse()->inState(TaskState::Open, TaskState::Due)->orderByDesc('created_at')->get();
         $drafts = $teacher->quizzes()->with('latestEdition')->where(
             'state',
             '!=',

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace HiddenLadder\Core\Formats\Captions;
 
+use HiddenLadder\Core\Formats\DecodedText;
 use HiddenLadder\Core\MalformedInput;
 use HiddenLadder\Core\Message;
 
@@ -23,8 +24,8 @@ final readonly class CaptionFile
     /** @throws MalformedInput when it is neither, or no line in it can be read */
     public static function read(string $bytes): self
     {
-        [$text, $notes] = self::decoded($bytes);
-        $lines = explode("\n", str_replace(["\r\n", "\r", "\0"], ["\n", "\n", "\u{FFFD}"], $text));
+        $decoded = DecodedText::of($bytes);
+        $lines = explode("\n", str_replace("\0", "\u{FFFD}", $decoded->text));
         $isWebVtt = preg_match('/^WEBVTT(?:[ \t]|$)/', $lines[0]) === 1;
         if (! $isWebVtt && preg_match('/^\s*(?:\d+\s*\n)?\s*'.self::TIME.'\s*-->/', implode("\n", $lines)) !== 1) {
             throw new MalformedInput('/file', new Message('problem.captions.type'));
@@ -41,31 +42,11 @@ final readonly class CaptionFile
         $left += count($read) - count($good);
 
         return new self($captions, [
-            ...$notes,
+            ...$decoded->encoding === null ? [] : [new Message('captions.note.encoding', ['encoding' => $decoded->encoding])],
             ...$left === 0 ? [] : [new Message('captions.note.left-out', ['n' => $left])],
             ...$captions->lines === $good ? [] : [new Message('captions.note.in-order')],
             ...($overlaps = self::overlaps($captions->lines)) === 0 ? [] : [new Message('captions.note.overlap', ['n' => $overlaps])],
         ]);
-    }
-
-    /** @return array{string, list<Message>} in UTF-8, and what was made of it */
-    private static function decoded(string $bytes): array
-    {
-        foreach (["\xFF\xFE" => 'UTF-16LE', "\xFE\xFF" => 'UTF-16BE'] as $mark => $encoding) {
-            if (str_starts_with($bytes, $mark)) {
-                return [mb_convert_encoding(substr($bytes, 2), 'UTF-8', $encoding), [self::encoding('UTF-16')]];
-            }
-        }
-        $bytes = str_starts_with($bytes, "\xEF\xBB\xBF") ? substr($bytes, 3) : $bytes;
-
-        return mb_check_encoding($bytes, 'UTF-8')
-            ? [$bytes, []]
-            : [mb_convert_encoding($bytes, 'UTF-8', 'Windows-1252'), [self::encoding('Windows-1252')]];
-    }
-
-    private static function encoding(string $name): Message
-    {
-        return new Message('captions.note.encoding', ['encoding' => $name]);
     }
 
     /**

@@ -1,4 +1,4 @@
-import { useQueryClient } from '@tanstack/react-query';
+import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { type FormEvent, type ReactNode, useState } from 'react';
 import { Link, useNavigate, useSearchParams } from 'react-router';
 import { client, sentence, take } from '../../api/client';
@@ -109,9 +109,11 @@ const link = 'underline decoration-edge underline-offset-4 hover:decoration-ink'
 function useEntry() {
     const navigate = useNavigate();
     const queries = useQueryClient();
+    const to = useSearchParams()[0].get('to') ?? '';
     return async () => {
         queries.clear();
-        await navigate('/today');
+        // Only to a page of ours: an address may have come from anywhere.
+        await navigate(/^\/invitation\/\w+$/.test(to) ? to : '/today');
     };
 }
 
@@ -172,28 +174,60 @@ export function SignIn() {
     );
 }
 
+/** Who may make an account is said before anything is typed. */
 export function SignUp() {
+    const may = useQuery({ queryKey: ['sign-up'], queryFn: () => take(client.GET('/teacher/sign-up')) });
+    const who = may.data?.signUp ?? 'anyone';
+    return who === 'anyone' ? (
+        <SignUpForm title={say('teacher.account.make-an-account')} signIn="/sign-in" />
+    ) : (
+        <main className="mx-auto grid max-w-xl gap-5 p-8">
+            <h1 className="text-3xl">{say('teacher.account.make-an-account')}</h1>
+            <p>{say('teacher.account.who-may', { who })}</p>
+            <Link className={link} to="/sign-in">
+                {say('teacher.account.sign-in')}
+            </Link>
+        </main>
+    );
+}
+
+/** An account of one's own, or by invitation at the school that asks. */
+export function SignUpForm({
+    title,
+    before,
+    email: known = '',
+    invitation,
+    signIn,
+}: {
+    title: string;
+    before?: string;
+    email?: string;
+    invitation?: string;
+    signIn: string;
+}) {
     const [name, setName] = useState('');
-    const [email, setEmail] = useState('');
+    const [email, setEmail] = useState(known);
     const [password, setPassword] = useState('');
     const enter = useEntry();
     return (
         <Outside
-            title={say('teacher.account.make-an-account')}
+            title={title}
             submit={say('teacher.account.make-the-account')}
             send={async () => {
-                await take(client.POST('/teacher/sign-up', { body: { name, email, password } }));
+                const body = { name, email, password, ...(invitation === undefined ? {} : { invitation }) };
+                await take(client.POST('/teacher/sign-up', { body }));
                 await enter();
             }}
             below={
                 <p>
                     {say('teacher.account.you-have-one')}{' '}
-                    <Link className={link} to="/sign-in">
+                    <Link className={link} to={signIn}>
                         {say('teacher.account.sign-in')}
                     </Link>
                 </p>
             }
         >
+            {before !== undefined && <p>{before}</p>}
             <Field
                 label={say('teacher.account.your-name')}
                 hint={say('teacher.account.as-students-and-colleagues-know')}

@@ -1,0 +1,56 @@
+import { useQuery } from '@tanstack/react-query';
+import { Link, useParams } from 'react-router';
+import { client, sentence, take } from '../../api/client';
+import { Button, buttonClass } from '../../ui/Button';
+import { Notice } from '../../ui/Notice';
+import { say } from '../../words/words';
+import { joinAddress, QrCode } from './QrCode';
+
+/** A card for each student to cut out: their name, the class phrase, and the code that leads in. */
+export function CardsPage() {
+    const id = useParams().class ?? '';
+    const found = useQuery({
+        queryKey: ['class', id],
+        queryFn: () => take(client.GET('/classes/{class}', { params: { path: { class: id } } })),
+    });
+    if (found.data === undefined) {
+        return <main className="p-8">{found.error === null ? say('ui.one-moment') : <Notice>{sentence(found.error)}</Notice>}</main>;
+    }
+    const group = found.data;
+    const address = joinAddress(group.phrase);
+    return (
+        <main>
+            <div className="flex flex-wrap items-center gap-3 bg-tint px-5 py-2 print:hidden">
+                <h1 className="text-lg">{say('teacher.cards.cards-of', { name: group.name })}</h1>
+                <p className="text-sm">{say('teacher.cards.one-for-each', { n: group.roster.length })}</p>
+                <div className="ml-auto flex gap-2">
+                    <Button weight="main" onClick={() => window.print()}>
+                        {say('teacher.print.print-it')}
+                    </Button>
+                    <Link className={buttonClass()} to={`/classes/${id}/roster`}>
+                        {say('teacher.cards.back-to-the-roster')}
+                    </Link>
+                </div>
+            </div>
+            <ul className="mx-auto grid max-w-4xl gap-0 p-5 sm:grid-cols-2 print:max-w-none print:grid-cols-2 print:p-0">
+                {group.roster.map((student) => (
+                    <li
+                        key={student.id}
+                        className="flex break-inside-avoid items-center gap-4 border border-dashed border-edge bg-white p-4 text-black"
+                    >
+                        <QrCode address={address} className="size-28 shrink-0" />
+                        <div className="min-w-0">
+                            <p className="text-sm">{group.name}</p>
+                            <p dir="auto" className="font-display text-xl break-words">
+                                {student.name}
+                            </p>
+                            <p className="mt-2 text-sm">{say('teacher.cards.your-phrase')}</p>
+                            <p className="text-lg font-semibold">{group.phrase}</p>
+                            <p className="mt-1 text-xs break-all">{address}</p>
+                        </div>
+                    </li>
+                ))}
+            </ul>
+        </main>
+    );
+}

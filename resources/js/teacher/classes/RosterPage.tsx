@@ -1,0 +1,107 @@
+import { useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
+import { Link } from 'react-router';
+import { client, sentence, take } from '../../api/client';
+import type { SchoolClass } from '../../api/types';
+import { Button, buttonClass } from '../../ui/Button';
+import { Notice } from '../../ui/Notice';
+import { say } from '../../words/words';
+import { AddStudents } from './AddStudents';
+import { ClassFrame } from './ClassFrame';
+import { StudentRow } from './StudentRow';
+
+/** Who is in a class, who was, and how more come in. */
+export function RosterPage() {
+    return <ClassFrame>{(group) => <Roster key={group.id} group={group} />}</ClassFrame>;
+}
+
+function Roster({ group }: { group: SchoolClass }) {
+    const never = group.roster.filter((student) => student.cameInAt === null).length;
+    return (
+        <div className="grid gap-10 lg:grid-cols-[1fr_22rem]">
+            <section aria-labelledby="roster" className="order-2 lg:order-1">
+                <div className="mb-2 flex flex-wrap items-center gap-x-4 gap-y-2">
+                    <h2 id="roster" className="text-xl">
+                        {say('teacher.roster.students')}
+                    </h2>
+                    {never > 0 && <p className="text-sm text-soft">{say('teacher.roster.so-many-never-came-in', { never })}</p>}
+                    {group.roster.length > 0 && (
+                        <Link className={`${buttonClass()} ml-auto`} to={`/classes/${group.id}/cards`}>
+                            {say('teacher.roster.print-cards')}
+                        </Link>
+                    )}
+                </div>
+                {group.roster.length === 0 && <p className="text-soft">{say('teacher.roster.nobody-yet')}</p>}
+                <ul>
+                    {group.roster.map((student) => (
+                        <StudentRow key={student.id} group={group} student={student} />
+                    ))}
+                </ul>
+                <Before group={group} />
+            </section>
+            <div className="order-1 lg:order-2">
+                <AddStudents group={group} />
+            </div>
+        </div>
+    );
+}
+
+/** What can be brought back: who was taken out, and who was made one with somebody else. */
+function Before({ group }: { group: SchoolClass }) {
+    const queries = useQueryClient();
+    const [error, setError] = useState<string | null>(null);
+    const attempt = async (work: Promise<unknown>) => {
+        setError(null);
+        try {
+            await work;
+            await queries.invalidateQueries({ queryKey: ['class'] });
+        } catch (problem) {
+            setError(sentence(problem));
+        }
+    };
+    if (group.takenOut.length === 0 && group.merges.length === 0) {
+        return null;
+    }
+    return (
+        <details className="mt-6">
+            <summary className="font-semibold">
+                {say('teacher.roster.who-was-here', { n: group.takenOut.length + group.merges.length })}
+            </summary>
+            {error !== null && <Notice>{error}</Notice>}
+            <ul className="mt-2">
+                {group.takenOut.map((student) => (
+                    <li key={student.id} className="flex flex-wrap items-center gap-3 border-b border-line py-1">
+                        <span dir="auto" className="flex-1">
+                            {student.name}
+                        </span>
+                        <Button
+                            aria-label={say('teacher.roster.bring-back', { name: student.name })}
+                            onClick={() =>
+                                void attempt(
+                                    take(
+                                        client.POST('/classes/{class}/students/{student}/restore', {
+                                            params: { path: { class: group.id, student: student.id } },
+                                        }),
+                                    ),
+                                )
+                            }
+                        >
+                            {say('teacher.class.bring-back')}
+                        </Button>
+                    </li>
+                ))}
+                {group.merges.map((merge) => (
+                    <li key={merge.id} className="flex flex-wrap items-center gap-3 border-b border-line py-1">
+                        <span className="flex-1">{say('teacher.roster.were-made-one', { kept: merge.kept, gone: merge.gone })}</span>
+                        <Button
+                            aria-label={say('teacher.roster.make-two-of', { kept: merge.kept, gone: merge.gone })}
+                            onClick={() => void attempt(take(client.DELETE('/merges/{merge}', { params: { path: { merge: merge.id } } })))}
+                        >
+                            {say('teacher.roster.two-after-all')}
+                        </Button>
+                    </li>
+                ))}
+            </ul>
+        </details>
+    );
+}
