@@ -109,8 +109,9 @@ export async function beginTogether(server, teacher, count) {
     const made = await teacher.must('POST', '/api/classes', { name: 'Bench' });
     // One who is known already has a secret of their own.
     const names = Array.from({ length: count }, (_, i) => `Student ${i + 1} ${ulid().slice(-4)}`);
-    await teacher.must('POST', `/api/classes/${made.id}/students`, { names: names.join('\n') });
-    const task = await teacher.must('POST', `/api/classes/${made.id}/tasks`, { quiz: quiz.id });
+    const people = names.map((given) => ({ given, family: '', called: null, number: null }));
+    await teacher.must('POST', `/api/classes/${made.id}/students`, { people });
+    const [task] = await teacher.must('POST', '/api/tasks', { quiz: quiz.id, classes: [made.id] });
     const students = [];
     for (const name of names) {
         const client = new Client(server);

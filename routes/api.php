@@ -16,6 +16,7 @@ use HiddenLadder\App\Http\Controllers\Teacher\ConversationController;
 use HiddenLadder\App\Http\Controllers\Teacher\CorrectionController;
 use HiddenLadder\App\Http\Controllers\Teacher\EvidenceController;
 use HiddenLadder\App\Http\Controllers\Teacher\ForecastController;
+use HiddenLadder\App\Http\Controllers\Teacher\GivingController;
 use HiddenLadder\App\Http\Controllers\Teacher\InvitationController;
 use HiddenLadder\App\Http\Controllers\Teacher\MediaController;
 use HiddenLadder\App\Http\Controllers\Teacher\MergeController;
@@ -70,6 +71,7 @@ Route::middleware('auth:teacher')->group(static function () use ($language): voi
     Route::get('quizzes/{quiz}/history', [ChangeController::class, 'history']);
     Route::get('quizzes/{quiz}/history/{number}', [ChangeController::class, 'moment']);
     Route::post('quizzes/{quiz}/editions', [QuizController::class, 'publish']);
+    Route::get('quizzes/{quiz}/suggested-terms', [QuizController::class, 'suggestedTerms']);
     Route::get('quizzes/{quiz}/findings-from-answers', [QuizController::class, 'findingsFromAnswers']);
     Route::put('quizzes/{quiz}/left-findings/{finding}', [QuizController::class, 'leaveFinding']);
     Route::delete('quizzes/{quiz}/left-findings/{finding}', [QuizController::class, 'takeUpFinding']);
@@ -124,8 +126,10 @@ Route::middleware('auth:teacher')->group(static function () use ($language): voi
     Route::delete('classes/{class}/students/{student}/pause', [RosterController::class, 'liftPause']);
     Route::post('classes/{class}/students/{student}/merges', [MergeController::class, 'store']);
     Route::delete('merges/{merge}', [MergeController::class, 'takeBack']);
-    Route::post('classes/{class}/tasks', [TaskController::class, 'store']);
 
+    Route::get('units', [GivingController::class, 'units']);
+    Route::post('tasks', [GivingController::class, 'store']);
+    Route::post('tasks/{task}/again', [GivingController::class, 'again']);
     Route::get('tasks/{task}', [TaskController::class, 'show']);
     Route::patch('tasks/{task}', [TaskController::class, 'update']);
     Route::get('tasks/{task}/evidence', EvidenceController::class);

@@ -6,6 +6,7 @@ namespace HiddenLadder\App\Accounts;
 
 use Carbon\CarbonImmutable;
 use HiddenLadder\App\Models\Student;
+use HiddenLadder\App\Models\Task;
 use HiddenLadder\App\Models\Teacher;
 use HiddenLadder\App\Reason;
 use HiddenLadder\App\Rejected;
@@ -43,6 +44,12 @@ final readonly class Door
     public static function ofNobody(string ...$tried): self
     {
         return new self('nobody/'.hash('sha256', implode("\n", $tried)), 5, 0.1);
+    }
+
+    /** Of a task with a password, for one student. */
+    public static function ofTask(Task $task, Student $student): self
+    {
+        return new self("task/$task->id/$student->id", 5, 0.5);
     }
 
     /** Of all that comes from one address: a whole school can stand behind it. */

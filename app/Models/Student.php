@@ -17,6 +17,7 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  *
  * @property string $id
  * @property string $school_id
+ * @property StudentKind $kind
  * @property string $given_name
  * @property string $family_name empty where there is none
  * @property ?string $called what they are called by, where that is not the given name
@@ -39,6 +40,7 @@ final class Student extends Model implements Authenticatable, HasEpoch
     protected $hidden = ['secret'];
 
     protected $attributes = [
+        'kind' => 'roster',
         'family_name' => '',
         'called' => null,
         'outside_number' => null,
@@ -50,6 +52,9 @@ final class Student extends Model implements Authenticatable, HasEpoch
         'came_in_at' => null,
         'merged_into' => null,
     ];
+
+    /** How they came in this time. */
+    public WayIn $cameInBy = WayIn::Secret;
 
     /** Who came in, where that was somebody who was found to be this one since. */
     public ?self $cameInAs = null;
@@ -118,7 +123,7 @@ final class Student extends Model implements Authenticatable, HasEpoch
 
     protected function casts(): array
     {
-        return ['extra_time' => 'float', 'reading' => 'array', 'epoch' => 'integer', 'came_in_at' => 'immutable_datetime'];
+        return ['kind' => StudentKind::class, 'extra_time' => 'float', 'reading' => 'array', 'epoch' => 'integer', 'came_in_at' => 'immutable_datetime'];
     }
 
     public function getAuthPasswordName(): string

@@ -19,6 +19,10 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property string $quiz_id
  * @property ?string $class_id
  * @property TaskAudience $audience
+ * @property ?string $given_together the same for all tasks that were given to several classes at once
+ * @property WayIn $way_in how little is asked of whoever comes to it
+ * @property ?string $password that is asked for before the first round
+ * @property string $note to the students
  * @property ?string $link the last part of its address, where it has one of its own
  * @property ?string $unit_id
  * @property array<array-key, mixed> $terms
@@ -33,7 +37,9 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property bool $optional
  * @property CarbonImmutable $created_at
  * @property ?SchoolClass $class
+ * @property ?Unit $unit
  * @property Quiz $quiz
+ * @property Teacher $teacher
  */
 final class Task extends Model
 {
@@ -41,7 +47,7 @@ final class Task extends Model
 
     /** What a task that is only just made has, as in the table. */
     protected $attributes = [
-        'audience' => 'class', 'class_id' => null, 'link' => null, 'unit_id' => null, 'opens_at' => null, 'due_at' => null,
+        'audience' => 'class', 'class_id' => null, 'link' => null, 'given_together' => null, 'way_in' => 'secret', 'password' => null, 'note' => '', 'unit_id' => null, 'opens_at' => null, 'due_at' => null,
         'closes_at' => null,
         'taken_back_at' => null, 'released_at' => null, 'weight' => 1.0, 'optional' => false,
     ];
@@ -57,21 +63,18 @@ final class Task extends Model
      *
      * @param  Builder<self>  $tasks
      */
-    public function scopeGivenTo(Builder $tasks, Student|string $student): void
+    public function scopeGivenTo(Builder $tasks, Student $student): void
     {
-        $id = is_string($student) ? $student : $student->id;
         // Written out: it is asked with every answer, and putting it together took longer than asking it.
         $tasks->whereRaw(
             '(tasks.audience = ? and tasks.class_id in (select class_id from enrolments join classes on classes.id = class_id'
             .' where student_id = ? and removed_at is null and archived_at is null)'
-            .' or tasks.audience = ? and exists (select 1 from task_students where task_id = tasks.id and student_id = ?)'
-            .' or tasks.audience = ? and exists (select 1 from rounds where task_id = tasks.id and student_id = ?))',
-            [
-                TaskAudience::WholeClass->value, $id,
-                TaskAudience::Students->value, $id,
-                TaskAudience::Link->value, $id,
-            ],
+            .' or exists (select 1 from task_students where task_id = tasks.id and student_id = ?))',
+            [TaskAudience::WholeClass->value, $student->id, $student->id],
         );
+        if ($student->cameInBy !== WayIn::Secret) {
+            $tasks->whereIn('tasks.way_in', array_column($student->cameInBy->reaches(), 'value'));
+        }
     }
 
     /**
@@ -95,16 +98,48 @@ final class Task extends Model
             ->orWhereHas('class', static fn (Builder $class) => $class->whereNull('archived_at')));
     }
 
-    /** @return Collection<int, Student> whom it is for, as far as they are known, in the order of their names */
+    /** @return Collection<int, Student> whom it is for and who came to it as a guest, in the order of their names */
     public function students(): Collection
     {
-        $students = match ($this->audience) {
-            TaskAudience::WholeClass => $this->loadMissing('class')->class?->students()->get(),
-            TaskAudience::Students => $this->named()->get(),
-            TaskAudience::Link => Student::query()->whereIn('id', $this->rounds()->select('student_id'))->get(),
-        };
+        $students = $this->named()->get();
+        if ($this->audience === TaskAudience::WholeClass) {
+            $students = $students->merge($this->loadMissing('class')->class?->students()->get() ?? new Collection);
+        }
 
-        return Student::inOrder($students ?? new Collection);
+        return Student::inOrder($students);
+    }
+
+    /**
+     * The rounds that count in this task: its own, and what students of its class did in a task that was given to another
+     * class at the same time.
+     *
+     * @return Builder<Round>
+     */
+    public function countedRounds(): Builder
+    {
+        $own = Round::query()->where('rounds.task_id', $this->id);
+        if ($this->given_together === null) {
+            return $own;
+        }
+
+        return Round::query()->where(fn (Builder $either) => $either->where('rounds.task_id', $this->id)->orWhere(
+            fn (Builder $elsewhere) => $elsewhere
+                ->whereIn('rounds.task_id', self::query()->where('given_together', $this->given_together)->select('id'))
+                ->whereIn('rounds.student_id', fn ($enrolled) => $enrolled->from('enrolments')
+                    ->where('class_id', $this->class_id)->whereNull('removed_at')->select('student_id')),
+        ));
+    }
+
+    /** @return BelongsTo<Teacher, $this> */
+    public function teacher(): BelongsTo
+    {
+        return $this->belongsTo(Teacher::class);
+    }
+
+    /** @return BelongsTo<Unit, $this> */
+    public function unit(): BelongsTo
+    {
+        return $this->belongsTo(Unit::class);
     }
 
     /** @return BelongsTo<SchoolClass, $this> */
@@ -119,7 +154,7 @@ final class Task extends Model
         return $this->belongsTo(Quiz::class);
     }
 
-    /** @return BelongsToMany<Student, $this> those it is for, where it is for some */
+    /** @return BelongsToMany<Student, $this> those it is for by name: some, or guests */
     public function named(): BelongsToMany
     {
         return $this->belongsToMany(Student::class, 'task_students');
@@ -131,22 +166,19 @@ final class Task extends Model
         return $this->hasMany(Round::class);
     }
 
-    /** @return HasMany<Round, $this> the last of each student */
-    public function latestRounds(): HasMany
+    /** @return Builder<Round> the last of each student */
+    public function latestRounds(): Builder
     {
-        $rounds = $this->rounds();
-        $rounds->getQuery()->whereRaw(
-            'number = (select max(other.number) from rounds as other '
+        return $this->countedRounds()->whereRaw(
+            'rounds.number = (select max(other.number) from rounds as other '
             .'where other.task_id = rounds.task_id and other.student_id = rounds.student_id)',
         );
-
-        return $rounds;
     }
 
     protected function casts(): array
     {
         return [
-            'audience' => TaskAudience::class, 'terms' => 'array', 'weight' => 'float', 'optional' => 'boolean',
+            'audience' => TaskAudience::class, 'way_in' => WayIn::class, 'password' => 'encrypted', 'terms' => 'array', 'weight' => 'float', 'optional' => 'boolean',
             'comments_open' => 'boolean', 'comments_named' => 'boolean',
             'opens_at' => 'immutable_datetime', 'due_at' => 'immutable_datetime', 'closes_at' => 'immutable_datetime',
             'taken_back_at' => 'immutable_datetime', 'released_at' => 'immutable_datetime', 'created_at' => 'immutable_datetime',

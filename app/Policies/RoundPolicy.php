@@ -14,19 +14,28 @@ final class RoundPolicy
 {
     public function walk(Student $student, Round $round): Response
     {
-        if ($round->student_id !== $student->id && ! self::isSame($student, $round->student_id)) {
+        if ($round->student_id !== $student->id) {
+            $student = self::nowIs($student, $round->student_id);
+        }
+        if ($student === null) {
             return Response::denyAsNotFound();
         }
         // The task is read and looked at in one query.
-        $task = Task::query()->givenTo($round->student_id)->find($round->task_id);
+        $task = Task::query()->givenTo($student)->find($round->task_id);
         $round->setRelation('task', $task);
 
         return TaskPolicy::of($task);
     }
 
     /** Whoever asks was found to be that student just now, while what they sent was on its way. */
-    private static function isSame(Student $student, string $other): bool
+    private static function nowIs(Student $student, string $other): ?Student
     {
-        return Student::query()->whereKey($student->id)->value('merged_into') === $other;
+        $isSame = Student::query()->whereKey($student->id)->value('merged_into') === $other;
+        $now = $isSame ? Student::query()->find($other) : null;
+        if ($now !== null) {
+            $now->cameInBy = $student->cameInBy;
+        }
+
+        return $now;
     }
 }

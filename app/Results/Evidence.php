@@ -120,9 +120,12 @@ final class Evidence
     private function students(Task $task): iterable
     {
         foreach ($this->portions($task) as [$first, $last]) {
-            $rounds = Round::query()->where('task_id', $task->id)->where('student_id', '>=', $first)->where('student_id', '<=', $last);
-            // In the order of this index nothing has to be sorted; where its statistics are old, the database would take another.
-            $rounds->getQuery()->forceIndex('rounds_task_id_student_id_number_unique')->orderBy('student_id')->orderBy('number');
+            $rounds = $task->countedRounds()->where('student_id', '>=', $first)->where('student_id', '<=', $last);
+            $rounds->orderBy('student_id')->orderBy('number');
+            if ($task->given_together === null) {
+                // In the order of this index nothing has to be sorted; where its statistics are old, the database would take another.
+                $rounds->getQuery()->forceIndex('rounds_task_id_student_id_number_unique');
+            }
             $found = $rounds->get(['id', 'student_id', 'number', 'edition_id', 'score', 'evidence']);
             foreach ($found->groupBy('student_id') as $own) {
                 $list = array_values($own->all());
@@ -139,7 +142,7 @@ final class Evidence
         $portions = [];
         $first = $last = null;
         $held = 0;
-        $counts = $task->rounds()->toBase()->selectRaw('student_id, count(*) as rounds')->groupBy('student_id')->orderBy('student_id');
+        $counts = $task->countedRounds()->toBase()->selectRaw('student_id, count(*) as rounds')->groupBy('student_id')->orderBy('student_id');
         foreach ($counts->pluck('rounds', 'student_id') as $student => $rounds) {
             $last = (string) $student;
             $first ??= $last;

@@ -5,12 +5,15 @@ declare(strict_types=1);
 namespace HiddenLadder\App\Rounds;
 
 use Carbon\CarbonImmutable;
+use HiddenLadder\App\Accounts\Door;
 use HiddenLadder\App\Models\Round;
 use HiddenLadder\App\Models\Student;
 use HiddenLadder\App\Models\Task;
 use HiddenLadder\App\Models\TaskState;
 use HiddenLadder\App\Reason;
 use HiddenLadder\App\Rejected;
+use HiddenLadder\Core\Fault as Fault;
+use HiddenLadder\Core\Marking\PlainText;
 use HiddenLadder\Core\Message;
 use Illuminate\Database\UniqueConstraintViolationException;
 
@@ -22,14 +25,17 @@ final class Beginning
     }
 
     /** The student's round that is under way; a new one where there is none, or where the last is finished and $again is asked. */
-    public function begin(Student $student, Task $task, bool $again): Round
+    public function begin(Student $student, Task $task, bool $again, ?string $password = null): Round
     {
-        $own = OwnRounds::of($student->id, $task);
+        $own = OwnRounds::of($student->id, $task = self::begunTogether($student, $task));
         $current = $own->current();
         if ($current !== null && ($current->finished_at === null || ! $again)) {
             return $current;
         }
         self::mayBegin($student, $own);
+        if ($current === null && $task->password !== null) {
+            self::unlock($student, $task, $password);
+        }
         $edition = $task->loadMissing('quiz.latestEdition')->quiz->latestEdition
             ?? throw new Rejected(Reason::Closed, new Message('problem.round.not-published'));
         try {
@@ -38,6 +44,30 @@ final class Beginning
             return OwnRounds::of($student->id, $task)->current()
                 ?? throw new Rejected(Reason::Closed, new Message('problem.round.not-begun'));
         }
+    }
+
+    /** Of tasks that were given to several of the student's classes at once, the one that was begun already; it is done once. */
+    private static function begunTogether(Student $student, Task $task): Task
+    {
+        if ($task->given_together === null) {
+            return $task;
+        }
+        $begun = Task::query()->givenTo($student)->where('given_together', $task->given_together)
+            ->whereHas('rounds', static fn ($rounds) => $rounds->where('student_id', $student->id))->orderBy('id')->first();
+
+        return $begun ?? $task;
+    }
+
+    /** @throws Rejected unless it is the task's password, spelling and spaces aside */
+    private static function unlock(Student $student, Task $task, ?string $password): void
+    {
+        $door = Door::ofTask($task, $student);
+        $door->knock();
+        if (! hash_equals(PlainText::folded((string) $task->password), PlainText::folded((string) $password))) {
+            $why = new Message($password === null ? 'problem.round.password' : 'problem.round.wrong-password');
+            throw Rejected::invalid($why, [new Fault('/password', $why)]);
+        }
+        $door->forget();
     }
 
     /** @throws Rejected while it is not open, another quiz has to be mastered first, after the last round, and in the pause between two */
@@ -53,7 +83,9 @@ final class Beginning
         $gates = OwnRounds::waitsFor($student, $own->task);
         if ($gates !== []) {
             throw new Rejected(Reason::NotOpenYet, new Message('problem.round.gated', [
-                'titles' => array_map(static fn (string $title): Message => new Message('problem.titled', ['title' => $title]), $gates),
+                'titles' => array_map(static fn (array $gate): Message => $gate['score'] === null
+                    ? new Message('problem.gate.mastered', ['title' => $gate['title']])
+                    : new Message('problem.gate.score', ['title' => $gate['title'], 'score' => (int) round(100 * $gate['score'])]), $gates),
             ]));
         }
         $from = $own->soFar()->nextFrom();

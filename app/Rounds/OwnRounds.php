@@ -10,6 +10,7 @@ use HiddenLadder\App\Models\Student;
 use HiddenLadder\App\Models\Task;
 use HiddenLadder\Core\Fields;
 use HiddenLadder\Core\Round\RoundsSoFar;
+use HiddenLadder\Core\Terms\Gate;
 use HiddenLadder\Core\Terms\Terms;
 use Illuminate\Database\Eloquent\Collection;
 
@@ -75,24 +76,27 @@ final readonly class OwnRounds
         );
     }
 
-    /** @return list<string> titles of the quizzes that the student must master before */
+    /** @return list<array{title: string, score: ?float}> what the student must master, or reach a score in, before */
     public static function waitsFor(Student $student, Task $task): array
     {
         $gates = Terms::read(Fields::of($task->terms))->gates;
         if ($gates === []) {
             return [];
         }
-        $mastered = Round::query()->where('student_id', $student->id)->where('mastered', true)
-            ->join(
-                'editions',
-                'editions.id',
-                '=',
-                'rounds.edition_id',
-            )->whereIn('editions.quiz_id', $gates)->distinct()->pluck('editions.quiz_id')->all();
+        $quizzes = array_map(static fn (Gate $gate): string => $gate->quiz, $gates);
+        $done = Round::query()->where('student_id', $student->id)->join('editions', 'editions.id', '=', 'rounds.edition_id')
+            ->whereIn('editions.quiz_id', $quizzes)->groupBy('editions.quiz_id')
+            ->selectRaw('editions.quiz_id, max(mastered) as mastered, max(score) as best')->toBase()->get()->keyBy('quiz_id');
+        $titles = Quiz::query()->whereKey($quizzes)->pluck('title', 'id');
+        $waits = [];
+        foreach ($gates as $gate) {
+            $of = $done->get($gate->quiz);
+            if ($titles->has($gate->quiz) && ! $gate->isOpen((bool) ($of->mastered ?? false), isset($of->best) ? (float) $of->best : null)) {
+                $waits[] = ['title' => (string) $titles->get($gate->quiz), 'score' => $gate->score];
+            }
+        }
 
-        return array_values(
-            Quiz::query()->whereIn('id', array_diff($gates, $mastered))->orderBy('title')->pluck('title')->map(strval(...))->all(),
-        );
+        return $waits;
     }
 
     /**

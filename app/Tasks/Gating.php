@@ -7,6 +7,7 @@ namespace HiddenLadder\App\Tasks;
 use HiddenLadder\App\Models\Quiz;
 use HiddenLadder\App\Models\Task;
 use HiddenLadder\Core\Fields;
+use HiddenLadder\Core\Terms\Gate;
 use HiddenLadder\Core\Terms\Gates;
 use HiddenLadder\Core\Terms\Terms;
 
@@ -23,12 +24,18 @@ final class Gating
         if ($terms->gates === []) {
             return [];
         }
-        $needs = [$quiz->id => $terms->gates];
+        $needs = [$quiz->id => self::quizzes($terms)];
         $others = Task::query()->where('quiz_id', '!=', $quiz->id)->whereRelation('quiz', 'teacher_id', $quiz->teacher_id);
         foreach ($others->get(['id', 'quiz_id', 'terms']) as $other) {
-            $needs[$other->quiz_id] = [...$needs[$other->quiz_id] ?? [], ...Terms::read(Fields::of($other->terms))->gates];
+            $needs[$other->quiz_id] = [...$needs[$other->quiz_id] ?? [], ...self::quizzes(Terms::read(Fields::of($other->terms)))];
         }
 
         return Gates::circle($needs);
+    }
+
+    /** @return list<string> */
+    private static function quizzes(Terms $terms): array
+    {
+        return array_map(static fn (Gate $gate): string => $gate->quiz, $terms->gates);
     }
 }

@@ -35,7 +35,7 @@ final class Lookout
         $edition = $this->edition($task);
 
         return hash('xxh128', serialize([
-            $members, Round::stamp($task->rounds()->getQuery()), $edition->id, $edition->revision, Config::string('hidden_ladder.rules'),
+            $members, Round::stamp($task->countedRounds()), $edition->id, $edition->revision, Config::string('hidden_ladder.rules'),
         ]));
     }
 

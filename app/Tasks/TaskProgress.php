@@ -27,8 +27,9 @@ final readonly class TaskProgress
     {
         $ids = $tasks->map(static fn (Task $task): string => $task->id)->all();
         $counts = DB::query()->fromSub(self::members($ids), 'members')
+            ->joinSub(self::counted($ids), 'counted', 'counted.task_id', '=', 'members.task_id')
             ->leftJoin('rounds', static fn ($join) => $join
-                ->on('rounds.task_id', '=', 'members.task_id')->on('rounds.student_id', '=', 'members.student_id'))
+                ->on('rounds.task_id', '=', 'counted.counts')->on('rounds.student_id', '=', 'members.student_id'))
             ->groupBy('members.task_id')
             ->selectRaw('members.task_id, count(distinct members.student_id) as students, count(distinct rounds.student_id) as started')
             ->selectRaw('count(distinct case when rounds.finished_at is not null then rounds.student_id end) as finished')
@@ -42,19 +43,29 @@ final readonly class TaskProgress
     }
 
     /**
+     * The tasks whose rounds count in each: itself, and those that were given together with it.
+     *
+     * @param  array<int, string>  $tasks
+     */
+    private static function counted(array $tasks): Builder
+    {
+        return DB::table('tasks')->whereIn('id', $tasks)->selectRaw('id as task_id, id as counts')->union(
+            DB::table('tasks', 'others')->join('tasks', 'others.given_together', '=', 'tasks.given_together')->whereIn('tasks.id', $tasks)
+                ->selectRaw('tasks.id as task_id, others.id as counts'),
+        );
+    }
+
+    /**
      * Whom each task is for, as far as they are known.
      *
      * @param  array<int, string>  $tasks
      */
     public static function members(array $tasks): Builder
     {
-        $from = static function (TaskAudience $audience, string $table, string $on = 'task_id', string $of = 'id') use ($tasks): Builder {
-            return DB::table('tasks')->join($table, "$table.$on", '=', "tasks.$of")->whereIn('tasks.id', $tasks)
-                ->where('tasks.audience', $audience->value)->selectRaw("tasks.id as task_id, $table.student_id");
-        };
+        $ofClass = DB::table('tasks')->join('enrolments', 'enrolments.class_id', '=', 'tasks.class_id')->whereIn('tasks.id', $tasks)
+            ->where('tasks.audience', TaskAudience::WholeClass->value)->whereNull('enrolments.removed_at')
+            ->selectRaw('tasks.id as task_id, enrolments.student_id');
 
-        return $from(TaskAudience::WholeClass, 'enrolments', 'class_id', 'class_id')->whereNull('enrolments.removed_at')
-            ->unionAll($from(TaskAudience::Students, 'task_students'))
-            ->unionAll($from(TaskAudience::Link, 'rounds'));
+        return $ofClass->union(DB::table('task_students')->whereIn('task_id', $tasks)->select(['task_id', 'student_id']));
     }
 }

@@ -230,6 +230,7 @@ final class FullSchool
             }
         }
         $this->walk($this->both, 'some', 4);
+        $this->tasks['link']->named()->attach([$this->late->id]);
         $this->walk($this->late, 'link', 4);
         // Several rounds of one task: the first through to its end.
         $this->walk($this->both, 'tides', 400);

@@ -64,6 +64,8 @@ return new class extends Migration
             $table->foreignUlid('school_id')->constrained();
             $table->string('given_name', 100);
             $table->string('family_name', 100)->default('');
+            // On a roster; or a guest with a name of their own, or nobody by name.
+            $table->string('kind', 10)->default('roster');
             // What they are called by, where that is not the given name.
             $table->string('called', 100)->nullable();
             // What another register of the school knows them by.

@@ -43,7 +43,15 @@ return new class extends Migration
             $table->foreignUlid('class_id')->nullable()->constrained('classes');
             // Whom it is for: the class, the students named in task_students, or whoever has the link.
             $table->string('audience', 10)->default('class');
+            // Given to several classes at once: the same for all of them. Who is in two does it once.
+            $table->ulid('given_together')->nullable()->index();
+            // How little is asked of whoever comes to it: a secret, a name of the roster, any name, none.
+            $table->string('way_in', 10)->default('secret');
             $table->string('link', 40)->collation('ascii_bin')->nullable()->unique();
+            // Encrypted, since the teacher reads it out again.
+            $table->text('password')->nullable();
+            // To the students, before they start.
+            $table->string('note', 500)->default('');
             $table->foreignUlid('unit_id')->nullable()->constrained();
             $table->json('terms');
             // Its state is worked out from these and the clock, by TaskState alone.

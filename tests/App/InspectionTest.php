@@ -7,6 +7,7 @@ namespace HiddenLadder\App\Tests;
 use HiddenLadder\App\Models\Edition;
 use HiddenLadder\App\Models\Quiz;
 use HiddenLadder\App\Models\Teacher;
+use HiddenLadder\Core\Terms\Gate;
 use HiddenLadder\Core\Terms\Terms;
 use HiddenLadder\Core\Tests\Sample;
 use HiddenLadder\Demo\Draft;
@@ -114,7 +115,7 @@ final class InspectionTest extends AppTestCase
         $class = $this->schoolClass($this->teacher);
         $first = $this->quiz($this->teacher, ['title' => 'First'] + Sample::document());
         $second = $this->quiz($this->teacher, ['title' => 'Second'] + Sample::document());
-        $this->given($class, $first)->update(['terms' => Terms::learn()->with(gates: [$second->id])->toArray()]);
+        $this->given($class, $first)->update(['terms' => Terms::learn()->with(gates: [new Gate($second->id)])->toArray()]);
         self::assertNull(
             self::about(
                 $this->saved($second, ['title' => 'Second', 'terms' => ['gates' => []]] + Sample::document()),
@@ -123,7 +124,7 @@ final class InspectionTest extends AppTestCase
         );
 
         $finding = self::about(
-            $this->saved($second, ['title' => 'Second', 'terms' => ['gates' => [$first->id]]] + Sample::document()),
+            $this->saved($second, ['title' => 'Second', 'terms' => ['gates' => [['quiz' => $first->id]]]] + Sample::document()),
             'wait for each other',
         );
         self::assertStringContainsString('“Second” → “First” → “Second”', $finding['sentence'] ?? '');
@@ -131,7 +132,7 @@ final class InspectionTest extends AppTestCase
         $this->asTeacher($other = $this->teacher('Other'));
         $third = $this->quiz($other);
         self::assertNull(
-            self::about($this->saved($third, ['terms' => ['gates' => [$first->id]]] + Sample::document()), 'wait for each other'),
+            self::about($this->saved($third, ['terms' => ['gates' => [['quiz' => $first->id]]]] + Sample::document()), 'wait for each other'),
         );
     }
 

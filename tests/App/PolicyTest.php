@@ -82,11 +82,11 @@ final class PolicyTest extends AppTestCase
     {
         $quiz = $this->quiz($this->teacher());
         $class = $this->schoolClass($stranger = $this->teacher('Stranger'));
-        $this->asTeacher($stranger)->postJson("/api/classes/$class->id/tasks", ['quiz' => $quiz->id])->assertNotFound();
+        $this->asTeacher($stranger)->postJson('/api/tasks', ['quiz' => $quiz->id, 'classes' => [$class->id]])->assertNotFound();
         $own = $this->quiz($stranger);
-        $this->postJson("/api/classes/$class->id/tasks", ['quiz' => $own->id])->assertStatus(409);
+        $this->postJson('/api/tasks', ['quiz' => $own->id, 'classes' => [$class->id]])->assertStatus(409);
         $this->postJson("/api/quizzes/$own->id/editions")->assertOk();
-        $this->postJson("/api/classes/$class->id/tasks", ['quiz' => $own->id, 'dueAt' => '2027-01-11T07:00:00Z'])
-            ->assertStatus(201)->assertJsonPath('dueAt', '2027-01-11T07:00:00Z');
+        $this->postJson('/api/tasks', ['quiz' => $own->id, 'classes' => [$class->id], 'dueAt' => '2027-01-11T07:00:00Z'])
+            ->assertStatus(201)->assertJsonPath('0.dueAt', '2027-01-11T07:00:00Z');
     }
 }

@@ -46,9 +46,9 @@ final class RulesTest extends AppTestCase
         $quiz = $this->quiz($this->teacher, $document);
         $this->asTeacher($this->teacher)->postJson("/api/quizzes/$quiz->id/editions")->assertOk();
         $id = $this->postJson(
-            "/api/classes/{$this->class->id}/tasks",
-            ['quiz' => $quiz->id] + ($terms === null ? [] : ['terms' => $terms]),
-        )->assertCreated()->json('id');
+            '/api/tasks',
+            ['quiz' => $quiz->id, 'classes' => [$this->class->id]] + ($terms === null ? [] : ['terms' => $terms]),
+        )->assertCreated()->json('0.id');
 
         return Task::query()->whereKey($id)->sole();
     }
@@ -148,16 +148,16 @@ final class RulesTest extends AppTestCase
     public function test_a_quiz_opens_when_another_is_mastered_and_quizzes_never_wait_for_each_other(): void
     {
         $first = $this->task(null, self::short('first'));
-        $second = $this->task(['gates' => [$first->quiz_id]], self::short('second'));
+        $second = $this->task(['gates' => [['quiz' => $first->quiz_id]]], self::short('second'));
         $this->begin($second)->assertStatus(409)->assertJsonPath('type', '/problems/not-open-yet');
-        $this->getJson('/api/student')->assertOk()->assertJsonFragment(['waitsFor' => ['Quiz first']]);
+        $this->getJson('/api/student')->assertOk()->assertJsonFragment(['waitsFor' => [['title' => 'Quiz first', 'score' => null]]]);
         $this->begin($first)->assertOk();
         $this->walk('2', 'first');
         self::assertTrue(Round::query()->findOrFail($this->round)->mastered);
         $this->begin($second)->assertOk();
         $this->asTeacher($this->teacher)->patchJson(
             "/api/tasks/$first->id",
-            ['terms' => ['gates' => [$second->quiz_id]]],
+            ['terms' => ['gates' => [['quiz' => $second->quiz_id]]]],
         )->assertStatus(422)->assertJsonPath('errors.0.pointer', '/terms/gates');
     }
 

@@ -59,7 +59,7 @@ final class TwoAtOnceTest extends AppTestCase
     protected function tearDown(): void
     {
         DB::statement('SET foreign_key_checks = 0');
-        foreach (['round_events', 'rounds', 'tasks', 'enrolments', 'classes', 'students', 'edition_corrections', 'corrections', 'quiz_changes', 'editions', 'quizzes', 'teachers', 'schools', 'door_tries', 'letters'] as $table) {
+        foreach (['merges', 'round_events', 'rounds', 'tasks', 'enrolments', 'classes', 'students', 'edition_corrections', 'corrections', 'quiz_changes', 'editions', 'quizzes', 'teachers', 'schools', 'door_tries', 'letters'] as $table) {
             DB::table($table)->delete();
         }
         DB::statement('SET foreign_key_checks = 1');
@@ -298,11 +298,27 @@ final class TwoAtOnceTest extends AppTestCase
 
     public function test_one_name_written_in_twice(): void
     {
-        $add = fn (string $names): array => $this->asksAsTeacher('POST', "/api/classes/{$this->class->id}/students", ['names' => $names]);
-        $both = $this->meet(['classes', $this->class->id], $add("Cleo\nDavit"), $add("davit\nCLEO"));
+        $add = fn (string ...$names): array => $this->asksAsTeacher('POST', "/api/classes/{$this->class->id}/students", ['people' => array_map(
+            static fn (string $given): array => ['given' => $given, 'family' => '', 'called' => null, 'number' => null],
+            $names,
+        )]);
+        $both = $this->meet(['classes', $this->class->id], $add('Cleo', 'Davit'), $add('davit', 'CLEO'));
         self::assertSame([200, 200], array_column($both, 'status'));
         self::assertSame(4, $this->class->students()->count());
         self::assertSame(4, Student::query()->count(), 'nobody is left over without a class');
+    }
+
+    public function test_an_answer_while_its_student_is_found_to_be_another(): void
+    {
+        $bram = $this->member($this->class, 'Bram');
+        [$merged, $answered] = $this->meet(
+            ['rounds', $this->round->id],
+            $this->asksAsTeacher('POST', "/api/classes/{$this->class->id}/students/$bram->id/merges", ['gone' => $this->ada->id]),
+            $this->answers('plain'),
+        );
+        self::assertSame([201, 200], [$merged['status'], $answered['status']]);
+        self::assertSame($bram->id, $this->round->refresh()->student_id);
+        $this->isSound(2);
     }
 
     /** @return iterable<string, array{string}> */

@@ -139,8 +139,8 @@ test('what to expect of a class is told under the terms a quiz is given with', a
     await signInToDemo(page);
     await page.getByRole('link', { name: say('teacher.navigation.classes') }).click();
     await page.getByRole('link', { name: /Year 8 Geography/ }).click();
-    await page.getByLabel(say('teacher.class.give-out-a-quiz')).selectOption({ label: 'Tides at Skerry Bay' });
-    await page.getByRole('button', { name: say('teacher.class.give-it-otherwise') }).click();
+    await page.getByRole('link', { name: say('teacher.give.give-out-a-quiz') }).click();
+    await page.getByLabel(say('teacher.give.quiz'), { exact: true }).selectOption({ label: 'Tides at Skerry Bay' });
     await page.getByRole('button', { name: say('teacher.terms-forecast.how-long-will-it-take') }).click();
     const expected = page.getByRole('region', { name: say('teacher.terms-forecast.what-to-expect') });
     await expect(expected.getByText(needsVideo('struggling'))).toBeVisible();

@@ -122,9 +122,12 @@ export async function giveOut(page: Page, title: string, names: string[], terms:
     await page.getByRole('link', { name: say('teacher.class.roster', { roster: 0 }) }).click();
     await addStudents(page, names);
     await page.getByRole('link', { name: say('teacher.class.tasks'), exact: true }).click();
-    await page.getByLabel(say('teacher.class.give-out-a-quiz')).selectOption({ label: title });
+    await page.getByRole('link', { name: say('teacher.give.give-out-a-quiz') }).click();
+    await page.getByLabel(say('teacher.give.quiz'), { exact: true }).selectOption({ label: title });
+    await expect(page.getByText(say('teacher.terms-editor.what-a-student-is-told'))).toBeVisible();
     await terms();
     await page.getByRole('button', { name: say('teacher.class.give-out') }).click();
+    await page.getByRole('link', { name: say('teacher.give.done') }).click();
     await expect(page.getByRole('link', { name: new RegExp(title) })).toBeVisible();
     return (await page.locator('aside p.font-display').textContent()) ?? '';
 }

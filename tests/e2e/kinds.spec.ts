@@ -153,7 +153,6 @@ test('a check is handed in whole, and its results are seen when the teacher rele
         await expect(page.getByText(say('build.build.edition-is-published', { edition: 1 }))).toBeVisible();
     });
     const phrase = await giveOut(page, 'Short check', ['Ida'], async () => {
-        await page.getByRole('button', { name: say('teacher.class.give-it-otherwise') }).click();
         await page.getByLabel(say('teacher.terms-editor.purpose')).selectOption({ index: 1 });
         await expect(page.getByText(say('player.overview.you-can-change-your-answers'))).toBeVisible();
     });

@@ -135,8 +135,8 @@ test('terms and a drill', async ({ page }) => {
     );
     await page.goto('/classes');
     await page.getByRole('link', { name: /Year 8 Geography/ }).click();
-    await page.getByLabel(say('teacher.class.give-out-a-quiz')).selectOption({ label: 'Reading note values' });
-    await page.getByRole('button', { name: say('teacher.class.give-it-otherwise') }).click();
+    await page.getByRole('link', { name: say('teacher.give.give-out-a-quiz') }).click();
+    await page.getByLabel(say('teacher.give.quiz'), { exact: true }).selectOption({ label: 'Reading note values' });
     await page.getByLabel(say('teacher.terms-editor.purpose')).selectOption({ index: 1 });
     await page.getByText(say('teacher.terms-editor.what-a-student-is-told')).scrollIntoViewIfNeeded();
     await picture(page, 'terms', page.getByText(say('teacher.terms-editor.what-a-student-is-told')));

@@ -341,8 +341,8 @@ describe('the editor of terms', () => {
         expect(now().seconds).toEqual({ round: 120 });
         await user.click(screen.getByLabelText('Half is enough to count as right'));
         expect(now().enough).toBe(0.5);
-        await user.selectOptions(screen.getByLabelText('It opens when this is mastered'), 'Tides');
-        expect(now().gates).toEqual(['G']);
+        await user.selectOptions(screen.getByLabelText('It opens when this is done'), 'Tides');
+        expect(now().gates).toEqual([{ quiz: 'G', score: null }]);
         await user.selectOptions(screen.getByLabelText('Right answer'), 'never');
         expect(now().seen).toEqual({ rightAnswer: 'never' });
     });
@@ -369,9 +369,9 @@ describe('the editor of terms', () => {
     });
 
     it('another purpose leaves what opens the task', async () => {
-        const now = terms({ tries: 2, gates: ['G'] });
+        const now = terms({ tries: 2, gates: [{ quiz: 'G' }] });
         await user.selectOptions(screen.getByLabelText('Purpose'), 'check');
-        expect(now()).toEqual({ purpose: 'check', gates: ['G'] });
+        expect(now()).toEqual({ purpose: 'check', gates: [{ quiz: 'G' }] });
     });
 });
 

@@ -144,6 +144,9 @@ describe('a student’s own page', () => {
             goal: null,
             nextFrom: null,
             waitsFor: [],
+            note: '',
+            optional: false,
+            asksForPassword: false,
             ...more,
         }) as unknown as OwnTask;
     const round = (more: object = {}) =>
@@ -164,7 +167,18 @@ describe('a student’s own page', () => {
         );
     }
     function open(...tasks: OwnTask[]) {
-        show(() => answer({ name: 'Ada', reading: {}, answers: [], classes: [{ name: 'Year 8', tasks }] }));
+        show(() =>
+            answer({
+                id: 'A',
+                name: 'Ada',
+                also: [],
+                cameInBy: 'secret',
+                isGuest: false,
+                reading: {},
+                answers: [],
+                classes: [{ name: 'Year 8', tasks }],
+            }),
+        );
         return screen.findByRole('heading', { name: 'Hello, Ada' });
     }
     const begin = () => vi.spyOn(client, 'POST').mockImplementation(() => answer({ id: 'R' }));
@@ -214,11 +228,20 @@ describe('a student’s own page', () => {
     });
 
     it('says what a closed task and one that waits are waiting for', async () => {
-        await open(task({ open: false }), task({ id: 'U', waitsFor: ['Currents', 'Moons'] }));
+        await open(
+            task({ open: false }),
+            task({
+                id: 'U',
+                waitsFor: [
+                    { title: 'Currents', score: null },
+                    { title: 'Moons', score: 0.8 },
+                ],
+            }),
+        );
         const starts = within(screen.getByRole('region', { name: 'Year 8' })).getAllByRole('button', { name: 'Start' });
         expect(starts.map((button) => (button as HTMLButtonElement).disabled)).toEqual([true]);
         expect(screen.getByText('This task is closed.')).toBeTruthy();
-        expect(screen.getByText('This opens when you have mastered “Currents” and “Moons”.')).toBeTruthy();
+        expect(screen.getByText('This opens when you have done this: “Currents” mastered and 80 % of the points in “Moons”.')).toBeTruthy();
     });
 
     it('says why it cannot begin, and that there is nothing to do', async () => {

@@ -12,6 +12,7 @@ use HiddenLadder\App\Models\Medium;
 use HiddenLadder\App\Models\Student;
 use HiddenLadder\App\Models\Task;
 use HiddenLadder\App\Models\Teacher;
+use HiddenLadder\App\Models\WayIn;
 use HiddenLadder\App\Rounds\RoundViews;
 use HiddenLadder\Core\Formats\Captions\CueText;
 use Illuminate\Http\JsonResponse;
@@ -85,7 +86,7 @@ final class MediaFileController extends Controller
             return;
         }
         $student = $request->user('student');
-        if ($student instanceof Student && ($student->id === $medium->student_id || $this->isShown($student, $medium))) {
+        if ($student instanceof Student && ($this->handedIn($student, $medium) || $this->isShown($student, $medium))) {
             return;
         }
         abort(404);
@@ -94,6 +95,13 @@ final class MediaFileController extends Controller
     private function gaveTheTask(Teacher $teacher, Medium $medium): bool
     {
         return $medium->round_id !== null && $medium->loadMissing('round.task')->round?->task->teacher_id === $teacher->id;
+    }
+
+    /** Their own, of a task that they reach in the way they came in. */
+    private function handedIn(Student $student, Medium $medium): bool
+    {
+        return $student->id === $medium->student_id && ($student->cameInBy === WayIn::Secret
+            || Task::query()->givenTo($student)->whereKey($medium->loadMissing('round:id,task_id')->round?->task_id)->exists());
     }
 
     private function isShown(Student $student, Medium $medium): bool

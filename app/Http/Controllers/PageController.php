@@ -24,6 +24,7 @@ final class PageController extends Controller
         'classes/*/roster' => 'teacher/classes/RosterPage',
         'classes/*/cards' => 'teacher/classes/CardsPage',
         'classes/*' => 'teacher/classes/ClassPage',
+        'give' => 'teacher/task/GivePage',
         'school' => 'teacher/school/SchoolPage',
         'invitation/*' => 'teacher/account/InvitationPage',
         'tasks/*/evidence' => 'teacher/results/EvidencePage',

@@ -23,7 +23,7 @@ final class TaskLines extends JsonResource
     /** @return list<TaskLine> */
     public function toArray(Request $request): array
     {
-        $this->tasks->loadMissing(['quiz:id,title', 'quiz.latestEdition', 'class']);
+        $this->tasks->loadMissing(['quiz:id,title', 'quiz.latestEdition', 'class', 'unit']);
         $progress = TaskProgress::of($this->tasks);
         $depths = app(DepthProfiles::class)->of($this->tasks);
 

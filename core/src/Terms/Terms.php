@@ -31,7 +31,7 @@ final readonly class Terms
      * @param  ?int  $secondsForQuestion  where the question has no limit of its own
      * @param  ?int  $secondsForRound  time limit of the round
      * @param  array<string, SeenWhen>  $seen  by Sight
-     * @param  list<string>  $gates  quizzes that must be mastered before
+     * @param  list<Gate>  $gates  what must be mastered or reached before
      */
     public function __construct(
         public Purpose $purpose = Purpose::Learn,
@@ -138,7 +138,7 @@ final readonly class Terms
             $seconds !== null && $seconds->has('question') ? $seconds->between('question', 1, 86400) : $base->secondsForQuestion,
             $seconds !== null && $seconds->has('round') ? $seconds->between('round', 1, 86400) : $base->secondsForRound,
             $fields->has('seen') ? self::seen($fields->object('seen'), $base->seen) : $base->seen,
-            $fields->stringsOr('gates', $base->gates),
+            $fields->has('gates') ? $fields->objects('gates', Gate::read(...)) : $base->gates,
         );
     }
 
@@ -193,7 +193,7 @@ final readonly class Terms
             'goal' => $this->goal->toArray(),
             'seconds' => ['question' => $this->secondsForQuestion, 'round' => $this->secondsForRound],
             'seen' => array_map(static fn (SeenWhen $moment): string => $moment->value, $this->seen),
-            'gates' => $this->gates,
+            'gates' => array_map(static fn (Gate $gate): array => $gate->toArray(), $this->gates),
         ];
     }
 

@@ -35,6 +35,7 @@ export type CaptionTrack = Schemas['CaptionTrack'];
 export type Replaced = Schemas['Replaced'];
 export type SchoolClass = Schemas['Class'];
 export type StudentPage = Schemas['StudentPage'];
+export type WayIn = Schemas['WayIn'];
 export type School = Schemas['School'];
 export type Invitation = Schemas['Invitation'];
 export type RosterName = Schemas['RosterName'];

@@ -2,80 +2,65 @@ import { useQueryClient } from '@tanstack/react-query';
 import { type FormEvent, type ReactNode, useEffect, useState } from 'react';
 import { useNavigate, useParams } from 'react-router';
 import { client, sentence, take } from '../api/client';
+import type { WayIn } from '../api/types';
 import { Button } from '../ui/Button';
 import { Field } from '../ui/Field';
 import { Notice } from '../ui/Notice';
 import { rich, say } from '../words/words';
 
-/** The way in: class phrase, own name, personal secret. */
+/** By what one stands before a door: a class phrase, or the link of a task. */
+type Key = { phrase: string } | { link: string };
+
+interface Doorway {
+    name: string;
+    ways: WayIn[];
+}
+
+/** The way in: a class phrase or a link, and as much as is asked for behind it. */
 export function EntryPage() {
-    const given = useParams().phrase?.replaceAll('-', ' ') ?? '';
-    const [phrase, setPhrase] = useState(given);
-    const [className, setClassName] = useState<string | null>(null);
+    const { phrase: given, link } = useParams();
+    const start: Key = link === undefined ? { phrase: given?.replaceAll('-', ' ') ?? '' } : { link };
+    const [key, setKey] = useState<Key>(start);
+    const [doorway, setDoorway] = useState<Doorway | null>(null);
     const [error, setError] = useState<string | null>(null);
     const [busy, setBusy] = useState(false);
 
-    const find = async (words: string) => {
+    const find = async (by: Key) => {
         setBusy(true);
         setError(null);
         try {
-            setClassName((await take(client.POST('/student/class', { body: { phrase: words } }))).name);
+            setDoorway(await take(client.POST('/student/class', { body: by })));
         } catch (problem) {
             setError(sentence(problem));
         }
         setBusy(false);
     };
 
-    // biome-ignore lint/correctness/useExhaustiveDependencies: only a phrase that came with the address is looked up by itself
+    // biome-ignore lint/correctness/useExhaustiveDependencies: only what came with the address is looked up by itself
     useEffect(() => {
-        if (given !== '') {
-            void find(given);
+        if (link !== undefined || (given ?? '') !== '') {
+            setKey(start);
+            void find(start);
         }
-    }, [given]);
+    }, [given, link]);
 
     return (
         <main className="mx-auto flex min-h-dvh max-w-md flex-col justify-center px-5 py-8">
-            {className === null ? (
-                <form
-                    className="grid gap-5"
-                    onSubmit={(event) => {
-                        event.preventDefault();
-                        void find(phrase);
-                    }}
-                >
-                    <h1 className="text-4xl">{say('student.entry.come-in')}</h1>
-                    <Field
-                        label={say('student.entry.your-class-phrase')}
-                        hint={say('student.entry.three-short-words-from-your')}
-                        className="min-h-13 text-xl"
-                        value={phrase}
-                        autoCapitalize="off"
-                        autoComplete="off"
-                        spellCheck={false}
-                        required
-                        error={error ?? undefined}
-                        onChange={(event) => setPhrase(event.currentTarget.value)}
-                    />
-                    <Button type="submit" weight="main" large disabled={busy || phrase.trim() === ''}>
-                        {say('student.entry.find-my-class')}
-                    </Button>
-                    <p className="text-sm text-soft">
-                        {rich('student.entry.are-you-a-teacher', {
-                            a: (words: ReactNode) => (
-                                <a className="underline" href="/">
-                                    {words}
-                                </a>
-                            ),
-                        })}
-                    </p>
-                </form>
+            {doorway === null ? (
+                <Phrase
+                    phrase={'phrase' in key ? key.phrase : ''}
+                    onType={(phrase) => setKey({ phrase })}
+                    onFind={() => void find(key)}
+                    error={error}
+                    busy={busy}
+                />
             ) : (
-                <NameAndSecret
-                    phrase={phrase}
-                    className={className}
+                <Door
+                    by={key}
+                    doorway={doorway}
                     back={() => {
-                        setClassName(null);
-                        setPhrase('');
+                        setDoorway(null);
+                        setKey({ phrase: '' });
                     }}
                 />
             )}
@@ -83,7 +68,82 @@ export function EntryPage() {
     );
 }
 
-function NameAndSecret({ phrase, className, back }: { phrase: string; className: string; back: () => void }) {
+interface PhraseProps {
+    phrase: string;
+    onType: (phrase: string) => void;
+    onFind: () => void;
+    error: string | null;
+    busy: boolean;
+}
+
+function Phrase({ phrase, onType, onFind, error, busy }: PhraseProps) {
+    return (
+        <form
+            className="grid gap-5"
+            onSubmit={(event) => {
+                event.preventDefault();
+                onFind();
+            }}
+        >
+            <h1 className="text-4xl">{say('student.entry.come-in')}</h1>
+            <Field
+                label={say('student.entry.your-class-phrase')}
+                hint={say('student.entry.three-short-words-from-your')}
+                className="min-h-13 text-xl"
+                value={phrase}
+                autoCapitalize="off"
+                autoComplete="off"
+                spellCheck={false}
+                required
+                error={error ?? undefined}
+                onChange={(event) => onType(event.currentTarget.value)}
+            />
+            <Button type="submit" weight="main" large disabled={busy || phrase.trim() === ''}>
+                {say('student.entry.find-my-class')}
+            </Button>
+            <p className="text-sm text-soft">
+                {rich('student.entry.are-you-a-teacher', {
+                    a: (words: ReactNode) => (
+                        <a className="underline" href="/">
+                            {words}
+                        </a>
+                    ),
+                })}
+            </p>
+        </form>
+    );
+}
+
+/** What one presses to come in, in the way that is meant for now; the others stand behind it. */
+function Door({ by, doorway, back }: { by: Key; doorway: Doorway; back: () => void }) {
+    const [way, setWay] = useState<WayIn>(doorway.ways[0] ?? 'secret');
+    const others = doorway.ways.filter((one) => one !== way);
+    return (
+        <div className="grid gap-5">
+            <div>
+                <h1 className="text-4xl break-words">{doorway.name}</h1>
+                <Button weight="quiet" className="-ml-3" onClick={back}>
+                    {say('student.entry.not-your-class')}
+                </Button>
+            </div>
+            <WayInForm key={way} by={by} way={way} />
+            {others.length > 0 && (
+                <details>
+                    <summary className="min-h-11 content-center font-semibold">{say('student.entry.another-way-in')}</summary>
+                    <div className="grid gap-2">
+                        {others.map((one) => (
+                            <Button key={one} large onClick={() => setWay(one)}>
+                                {say('student.entry.way', { way: one })}
+                            </Button>
+                        ))}
+                    </div>
+                </details>
+            )}
+        </div>
+    );
+}
+
+function WayInForm({ by, way }: { by: Key; way: WayIn }) {
     const [name, setName] = useState('');
     const [secret, setSecret] = useState('');
     const [first, setFirst] = useState<boolean | null>(null);
@@ -93,12 +153,15 @@ function NameAndSecret({ phrase, className, back }: { phrase: string; className:
     const navigate = useNavigate();
     const queries = useQueryClient();
 
+    const asks = way === 'secret';
+    const named = way === 'nameless' || name.trim() !== '';
+
     const enter = async (event: FormEvent) => {
         event.preventDefault();
         setBusy(true);
         setError(null);
         try {
-            await take(client.POST('/student/enter', { body: { phrase, name, secret, first: first === true } }));
+            await take(client.POST('/student/enter', { body: { ...by, way, name, ...(asks ? { secret, first: first === true } : {}) } }));
             queries.clear();
             await navigate('/me');
         } catch (problem) {
@@ -109,42 +172,44 @@ function NameAndSecret({ phrase, className, back }: { phrase: string; className:
 
     return (
         <form className="grid gap-5" onSubmit={(event) => void enter(event)}>
-            <div>
-                <h1 className="text-4xl">{className}</h1>
-                <Button weight="quiet" className="-ml-3" onClick={back}>
-                    {say('student.entry.not-your-class')}
-                </Button>
-            </div>
-            <Field
-                label={say('student.entry.your-name-as-your-teacher')}
-                className="min-h-13 text-xl"
-                value={name}
-                autoComplete="off"
-                required
-                onChange={(event) => setName(event.currentTarget.value)}
-            />
-            <fieldset className="grid gap-2">
-                <legend className="mb-1 text-sm font-semibold">{say('student.entry.have-you-been-here-before')}</legend>
-                {[
-                    { value: true, words: say('student.entry.this-is-my-first-time') },
-                    { value: false, words: say('student.entry.i-have-a-secret-already') },
-                ].map((choice) => (
-                    <label
-                        key={choice.words}
-                        className="flex min-h-12 items-center gap-3 rounded-md border border-edge bg-sheet px-4 text-lg has-checked:border-accent has-checked:bg-tint has-focus-visible:outline-3 has-focus-visible:outline-accent"
-                    >
-                        <input
-                            type="radio"
-                            name="first"
-                            className="size-5 accent-accent outline-none"
-                            checked={first === choice.value}
-                            onChange={() => setFirst(choice.value)}
-                        />
-                        {choice.words}
-                    </label>
-                ))}
-            </fieldset>
-            {first !== null && (
+            {way === 'nameless' ? (
+                <p className="text-lg">{say('student.entry.without-a-name')}</p>
+            ) : (
+                <Field
+                    label={way === 'guest' ? say('student.entry.a-name-of-your-own') : say('student.entry.your-name-as-your-teacher')}
+                    className="min-h-13 text-xl"
+                    value={name}
+                    maxLength={100}
+                    dir="auto"
+                    autoComplete="off"
+                    required
+                    onChange={(event) => setName(event.currentTarget.value)}
+                />
+            )}
+            {asks && (
+                <fieldset className="grid gap-2">
+                    <legend className="mb-1 text-sm font-semibold">{say('student.entry.have-you-been-here-before')}</legend>
+                    {[
+                        { value: true, words: say('student.entry.this-is-my-first-time') },
+                        { value: false, words: say('student.entry.i-have-a-secret-already') },
+                    ].map((choice) => (
+                        <label
+                            key={choice.words}
+                            className="flex min-h-12 items-center gap-3 rounded-md border border-edge bg-sheet px-4 text-lg has-checked:border-accent has-checked:bg-tint has-focus-visible:outline-3 has-focus-visible:outline-accent"
+                        >
+                            <input
+                                type="radio"
+                                name="first"
+                                className="size-5 accent-accent outline-none"
+                                checked={first === choice.value}
+                                onChange={() => setFirst(choice.value)}
+                            />
+                            {choice.words}
+                        </label>
+                    ))}
+                </fieldset>
+            )}
+            {asks && first !== null && (
                 <div>
                     <Field
                         label={first ? say('student.entry.choose-a-secret') : say('student.entry.your-secret')}
@@ -168,7 +233,7 @@ function NameAndSecret({ phrase, className, back }: { phrase: string; className:
                 </div>
             )}
             {error !== null && <Notice>{error}</Notice>}
-            <Button type="submit" weight="main" large disabled={busy || first === null || name.trim() === '' || secret === ''}>
+            <Button type="submit" weight="main" large disabled={busy || !named || (asks && (first === null || secret === ''))}>
                 {say('student.entry.go-in')}
             </Button>
         </form>

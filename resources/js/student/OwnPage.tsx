@@ -7,6 +7,7 @@ import { Said } from '../player/AskAbout';
 import { forgetDrafts } from '../player/drafts';
 import { ProgressPath, standingsInWords } from '../player/Progress';
 import { Button } from '../ui/Button';
+import { Field } from '../ui/Field';
 import { Notice } from '../ui/Notice';
 import { exact, near } from '../ui/time';
 import { listed, say } from '../words/words';
@@ -59,6 +60,10 @@ export function OwnPage() {
             {unsent.count > 0 && <Notice>{say('student.own.unsent', { count: unsent.count })}</Notice>}
             <RefusedEvents unsent={unsent} />
             {page.error !== null && <Notice>{sentence(page.error)}</Notice>}
+            {page.data?.isGuest && <p className="mt-4 text-soft">{say('student.own.as-a-guest')}</p>}
+            {page.data !== undefined && !page.data.isGuest && page.data.cameInBy !== 'secret' && (
+                <p className="mt-4 text-soft">{say('student.own.came-in-by-name')}</p>
+            )}
             {page.data !== undefined && page.data.answers.length > 0 && <Answers answers={page.data.answers} />}
             {page.data !== undefined && tasks.length === 0 && <p className="mt-6 text-lg">{say('student.own.there-is-nothing-to-do')}</p>}
             {page.data?.classes.map((group) => (
@@ -126,19 +131,26 @@ function TaskCard({ task }: { task: OwnTask }) {
         setBusy(true);
         setError(null);
         try {
-            const view = await take(client.POST('/student/tasks/{task}/rounds', { params: { path: { task: task.id } }, body: { again } }));
+            const view = await take(
+                client.POST('/student/tasks/{task}/rounds', {
+                    params: { path: { task: task.id } },
+                    body: { again, ...(password === '' ? {} : { password }) },
+                }),
+            );
             await navigate(`/walk/${view.id}`);
         } catch (problem) {
             setError(sentence(problem));
             setBusy(false);
         }
     };
+    const [password, setPassword] = useState('');
     const { round } = task;
     const pauses = task.nextFrom !== null && Date.parse(task.nextFrom) > Date.now();
 
     return (
         <li className="rounded-lg border border-line bg-sheet p-4">
             <h3 className="text-xl">{task.title}</h3>
+            {task.optional && <p className="text-sm text-soft">{say('student.own.optional')}</p>}
             {task.dueAt !== null && (
                 <p className="text-sm text-soft" title={exact(task.dueAt)}>
                     {Date.parse(task.dueAt) > Date.now()
@@ -151,6 +163,7 @@ function TaskCard({ task }: { task: OwnTask }) {
                     {say('student.own.closes', { when: near(task.closesAt) })}
                 </p>
             )}
+            {task.note !== '' && <p className="mt-2 border-l-4 border-rail pl-3 whitespace-pre-wrap">{task.note}</p>}
             {round === null ? (
                 <>
                     <p className="mt-2">{task.terms.slice(0, 3).join(' ')}</p>
@@ -184,6 +197,19 @@ function TaskCard({ task }: { task: OwnTask }) {
                 </div>
             )}
             <div className="mt-4">
+                {task.asksForPassword && task.open && task.waitsFor.length === 0 && (
+                    <div className="mb-3">
+                        <Field
+                            label={say('student.own.password')}
+                            value={password}
+                            maxLength={60}
+                            autoComplete="off"
+                            autoCapitalize="off"
+                            spellCheck={false}
+                            onChange={(event) => setPassword(event.currentTarget.value)}
+                        />
+                    </div>
+                )}
                 {round === null ? (
                     task.open && (
                         <Button weight="main" large disabled={busy || task.waitsFor.length > 0} onClick={() => void begin(false)}>
@@ -209,7 +235,15 @@ function TaskCard({ task }: { task: OwnTask }) {
                 {task.waitsFor.length > 0 && (
                     <p className="mt-2 text-sm text-soft">
                         {say('student.own.this-opens-when-you-have', {
-                            titles: listed(task.waitsFor.map((title) => say('student.own.title', { title }))),
+                            gates: listed(
+                                task.waitsFor.map(({ title, score }) =>
+                                    say('student.own.gate', {
+                                        reach: score === null ? 'mastered' : 'score',
+                                        percent: Math.round((score ?? 0) * 100),
+                                        title,
+                                    }),
+                                ),
+                            ),
                         })}
                     </p>
                 )}

@@ -23,6 +23,7 @@ if (root !== null) {
                 <BrowserRouter useTransitions={false}>
                     <Suspense fallback={<p className="p-8">{say('ui.one-moment')}</p>}>
                         <Routes>
+                            <Route path="/join/task/:link" element={<EntryPage />} />
                             <Route path="/join/:phrase?" element={<EntryPage />} />
                             <Route path="/me" element={<OwnPage />} />
                             <Route path="/walk/:round" element={<Walk />} />

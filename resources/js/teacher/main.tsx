@@ -23,6 +23,7 @@ const PrintPage = place(() => import('./print/PrintPage'), 'PrintPage');
 const EvidencePage = place(() => import('./results/EvidencePage'), 'EvidencePage');
 const StudentPage = place(() => import('./results/StudentPage'), 'StudentPage');
 const WatchingPage = place(() => import('./results/WatchingPage'), 'WatchingPage');
+const GivePage = place(() => import('./task/GivePage'), 'GivePage');
 const TaskPage = place(() => import('./task/TaskPage'), 'TaskPage');
 const InvitationPage = place(() => import('./account/InvitationPage'), 'InvitationPage');
 const PostBox = place(() => import('./account/PostBox'), 'PostBox');
@@ -70,6 +71,7 @@ if (root !== null) {
                                 <Route path="/classes/:class/roster" element={<RosterPage />} />
                                 <Route path="/classes/:class/cards" element={<CardsPage />} />
                                 <Route path="/school" element={<SchoolPage />} />
+                                <Route path="/give" element={<GivePage />} />
                                 <Route path="/tasks/:task" element={<TaskPage />} />
                                 <Route path="/tasks/:task/evidence" element={<EvidencePage />} />
                                 <Route path="/tasks/:task/students/:student" element={<StudentPage />} />

@@ -8,73 +8,110 @@ use Carbon\CarbonImmutable;
 use HiddenLadder\App\Accounts\Door;
 use HiddenLadder\App\Http\Controllers\Controller;
 use HiddenLadder\App\Http\Device;
+use HiddenLadder\App\Http\Middleware\EndOldSessions;
 use HiddenLadder\App\Http\Resources\ConversationLines;
 use HiddenLadder\App\Messages\Conversations;
 use HiddenLadder\App\Models\RoundEvent;
-use HiddenLadder\App\Models\SchoolClass;
 use HiddenLadder\App\Models\Student;
+use HiddenLadder\App\Models\StudentKind;
 use HiddenLadder\App\Models\Task;
 use HiddenLadder\App\Models\TaskState;
+use HiddenLadder\App\Models\WayIn;
 use HiddenLadder\App\Rejected;
 use HiddenLadder\App\Rounds\OwnRounds;
 use HiddenLadder\App\Rounds\RoundBook;
 use HiddenLadder\App\Rounds\RoundViews;
+use HiddenLadder\App\School\Doorway;
 use HiddenLadder\App\School\Name;
 use HiddenLadder\App\School\Phrases;
-use HiddenLadder\App\School\Roster;
 use HiddenLadder\Core\Fault as Fault;
 use HiddenLadder\Core\Fields;
+use HiddenLadder\Core\Formats\Roster\ListedPerson;
 use HiddenLadder\Core\Message;
 use HiddenLadder\Core\Terms\Terms;
 use HiddenLadder\Core\Terms\TermsInWords;
+use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Illuminate\Support\Facades\Hash;
+use Illuminate\Validation\Rule;
 
-/** The students' door: phrase, own name, personal secret. */
+/** The students' door: by phrase or link, with as much as what is behind it asks for. */
 final class EntryController extends Controller
 {
+    /** What stands above the door, and in which ways one may come in; never who is in there. */
     public function find(Request $request, Phrases $phrases): JsonResponse
     {
-        return new JsonResponse(['name' => $this->class($request, $phrases)->name]);
+        $doorway = $this->doorway($request, $phrases);
+
+        return new JsonResponse(['name' => $doorway->name(), 'ways' => array_column($doorway->ways(), 'value')]);
     }
 
-    /** The first entry sets the secret. Whether a name is on the roster is never told. */
-    public function enter(Request $request, Phrases $phrases, Roster $roster): JsonResponse
+    /** With a secret, the first entry sets it. Whether a name is on the roster is told only where it is enough to come in by. */
+    public function enter(Request $request, Phrases $phrases): JsonResponse
     {
-        $request->validate(
-            [
-                'name' => ['required', 'string', 'max:120'],
-                'secret' => ['required', 'string', 'max:100'],
-                'first' => ['required', 'boolean'],
-            ],
-        );
-        $class = $this->class($request, $phrases);
+        $request->validate([
+            'way' => [Rule::enum(WayIn::class)],
+            'name' => ['nullable', 'string', 'max:300'],
+            'secret' => ['nullable', 'string', 'max:100'],
+            'first' => ['boolean'],
+        ]);
+        $doorway = $this->doorway($request, $phrases);
+        $way = $request->enum('way', WayIn::class) ?? WayIn::Secret;
+        if (! in_array($way, $doorway->ways(), true)) {
+            throw Rejected::invalid(new Message('problem.entry.not-this-way'));
+        }
+        $name = ListedPerson::inOneLine($request->string('name')->value());
+        if ($name === '' && $way !== WayIn::Nameless) {
+            throw Rejected::invalid(new Message('problem.field.required'), [new Fault('/name', new Message('problem.field.required'))]);
+        }
+        $address = Door::ofAddress('enter', $request->ip());
+        $address->knock();
+        $student = match ($way) {
+            WayIn::Secret => $this->bySecret($request, $doorway, $name),
+            WayIn::Name => $doorway->named($name)->count() === 1 ? $doorway->named($name)->firstOrFail() : null,
+            WayIn::Guest => $doorway->guest(mb_substr($name, 0, Name::LONGEST)),
+            WayIn::Nameless => $doorway->guest(null),
+        };
+        if ($student === null) {
+            throw Rejected::invalid(new Message($way === WayIn::Name ? 'problem.entry.no-such-name' : 'problem.entry.does-not-fit'));
+        }
+        $address->opened();
+        $doorway->admit($student);
+        $student->update(['came_in_at' => now()]);
+        $this->door('student')->login($student);
+        EndOldSessions::cameInBy($request, $way);
+        if ($way === WayIn::Secret) {
+            Device::remember($request, $student);
+        }
+        $request->session()->regenerate();
+
+        return new JsonResponse(['id' => $student->id, 'name' => $student->name]);
+    }
+
+    private function bySecret(Request $request, Doorway $doorway, string $name): ?Student
+    {
         $secret = $request->string('secret')->value();
-        if ($request->boolean('first') && mb_strlen($secret) < 4) {
+        if ($secret === '' || ($request->boolean('first') && mb_strlen($secret) < 4)) {
             throw Rejected::invalid(
                 new Message('problem.entry.short-secret'),
                 [new Fault('/secret', new Message('problem.entry.short-secret'))],
             );
         }
-        $name = $request->string('name')->value();
-        $address = Door::ofAddress('enter', $request->ip());
-        $address->knock();
-        $student = $roster->find($class, $name);
-        $door = $student === null ? Door::ofNobody($class->id, Name::keyOf($name)) : Door::of($student, Device::of($request));
+        $named = $doorway->named($name);
+        // Of several with one name in a school, the secret says who; a first secret can be chosen by one alone.
+        $candidates = $named->count() > 1 ? $named->filter(static fn (Student $one): bool => $one->secret !== null)->values() : $named;
+        $student = $candidates->first(fn (Student $one): bool => $candidates->count() === 1 || Hash::check($secret, (string) $one->secret))
+            ?? $candidates->first();
+        $door = $student === null ? Door::ofNobody($doorway->id(), Name::keyOf($name)) : Door::of($student, Device::of($request));
         $door->knock();
         if (! $this->opens($student, $secret, $request->boolean('first')) || $student === null) {
-            throw Rejected::invalid(new Message('problem.entry.does-not-fit'));
+            return null;
         }
-        $address->opened();
         $door->forget();
-        $student->update(['came_in_at' => now()]);
-        $this->door('student')->login($student);
-        Device::remember($request, $student);
-        $request->session()->regenerate();
 
-        return new JsonResponse(['id' => $student->id, 'name' => $student->name]);
+        return $student;
     }
 
     public function signOut(Request $request): Response
@@ -110,8 +147,10 @@ final class EntryController extends Controller
         $own = OwnRounds::ofAll($student->id, $given);
         $current = array_map(static fn (OwnRounds $ofTask): ?string => $ofTask->current()?->id, $own);
         $late = RoundEvent::lateAmong(array_values(array_filter($current, is_string(...))));
+        $given = self::onceEach($given, $own);
         $tasks = $given->map(fn (Task $task): array => [
-            'class' => (string) $task->class_id,
+            // What is given to single students, or comes by a link, stands outside all classes.
+            'class' => $classes->has((string) $task->class_id) ? (string) $task->class_id : '',
             'task' => $this->task($student, $own[$task->id], $book, $views, $late),
         ])->groupBy('class');
 
@@ -121,8 +160,13 @@ final class EntryController extends Controller
             // As whom they may have done what still waits on a device.
             'also' => $student->namesakes()->pluck('id')->all(),
             'reading' => ($student->reading ?? []) + ['size' => 1, 'spacing' => false, 'contrast' => false, 'face' => false],
-            'answers' => (new ConversationLines($conversations->unseenBy($student), asTeacher: false))->toArray($request),
-            // What is given to single students, or comes by a link, stands outside all classes.
+            'answers' => (new ConversationLines(
+                // Who came in without a secret may be somebody else.
+                $student->cameInBy === WayIn::Secret ? $conversations->unseenBy($student) : [],
+                asTeacher: false,
+            ))->toArray($request),
+            'cameInBy' => $student->cameInBy->value,
+            'isGuest' => $student->kind !== StudentKind::Roster,
             'classes' => $classes->union($tasks->has('') ? ['' => ''] : [])
                 ->map(
                     static fn (string $name, string $id): array => [
@@ -171,24 +215,46 @@ final class EntryController extends Controller
             'goal' => $soFar->goal(),
             'nextFrom' => $nextFrom === null ? null : CarbonImmutable::createFromTimestampMs($nextFrom)->toIso8601ZuluString(),
             'waitsFor' => OwnRounds::waitsFor($student, $task),
+            'note' => $task->note,
+            'optional' => $task->optional,
+            'asksForPassword' => $task->password !== null && $current === null,
         ];
     }
 
-    private function class(Request $request, Phrases $phrases): SchoolClass
+    /**
+     * Of tasks that were given to several of the student's classes at once, the one that was begun, else the first.
+     *
+     * @param  Collection<int, Task>  $given
+     * @param  array<string, OwnRounds>  $own
+     * @return Collection<int, Task>
+     */
+    private static function onceEach(Collection $given, array $own): Collection
     {
-        $request->validate(['phrase' => ['required', 'string', 'max:200']]);
+        $begun = $given->sortByDesc(static fn (Task $task): int => $own[$task->id]->current() === null ? 0 : 1)
+            ->unique(static fn (Task $task): string => $task->given_together ?? $task->id)->modelKeys();
+
+        return $given->whereIn('id', $begun)->values();
+    }
+
+    /** By a class phrase, or by the link of a task. */
+    private function doorway(Request $request, Phrases $phrases): Doorway
+    {
+        $request->validate(['phrase' => ['required_without:link', 'nullable', 'string', 'max:200'], 'link' => ['nullable', 'string', 'max:60']]);
         $door = Door::ofAddress('phrase', $request->ip());
         $door->knock();
-        $class = $phrases->find($request->string('phrase')->value());
-        if ($class === null) {
-            throw Rejected::invalid(
+        if ($request->filled('link')) {
+            $doorway = Doorway::byLink($request->string('link')->value())
+                ?? throw Rejected::invalid(new Message('problem.entry.unknown-link'), [new Fault('/link', new Message('problem.entry.unknown-link'))]);
+        } else {
+            $class = $phrases->find($request->string('phrase')->value()) ?? throw Rejected::invalid(
                 new Message('problem.entry.unknown-phrase'),
                 [new Fault('/phrase', new Message('problem.entry.no-class'))],
             );
+            $doorway = Doorway::ofClass($class);
         }
         $door->opened();
 
-        return $class;
+        return $doorway;
     }
 
     /** For a name that is not there, and for one without a secret, the same work is done: the time it takes does not tell. */

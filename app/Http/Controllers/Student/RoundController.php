@@ -24,9 +24,10 @@ final class RoundController extends Controller
     public function begin(Request $request, Task $task, Beginning $beginning): JsonResponse
     {
         $this->authorize('take', $task);
-        $request->validate(['again' => ['boolean']]);
+        $request->validate(['again' => ['boolean'], 'password' => ['nullable', 'string', 'max:200']]);
+        $password = $request->filled('password') ? $request->string('password')->value() : null;
 
-        return $this->seen($beginning->begin($this->student($request), $task, $request->boolean('again')));
+        return $this->seen($beginning->begin($this->student($request), $task, $request->boolean('again'), $password));
     }
 
     public function show(Round $round): JsonResponse

@@ -41,12 +41,15 @@ final class MergeController extends Controller
         return new Response('', 204);
     }
 
-    /** Somebody of one of the teacher's classes, also one who was taken out. */
+    /** Somebody of one of the teacher's classes, also one who was taken out, or a guest of one of their tasks. */
     private static function reached(Teacher $teacher, string $student): Student
     {
         $classes = $teacher->classes()->select('id');
+        $tasks = $teacher->tasks()->select('id');
 
-        return Student::query()->whereIn('id', static fn ($query) => $query->from('enrolments')->whereIn('class_id', $classes)->select('student_id'))
+        return Student::query()->where(static fn ($either) => $either
+            ->whereIn('id', static fn ($query) => $query->from('enrolments')->whereIn('class_id', $classes)->select('student_id'))
+            ->orWhereIn('id', static fn ($query) => $query->from('task_students')->whereIn('task_id', $tasks)->select('student_id')))
             ->findOrFail($student);
     }
 }

@@ -15,14 +15,17 @@ use HiddenLadder\App\Models\Teacher;
 use HiddenLadder\App\Models\Ulids;
 use HiddenLadder\App\Quizzes\Findings;
 use HiddenLadder\App\Quizzes\QuizInspection;
+use HiddenLadder\App\Quizzes\SuggestedTerms;
 use HiddenLadder\App\Reason;
 use HiddenLadder\App\Rejected;
 use HiddenLadder\App\Words\Words;
 use HiddenLadder\Core\Fault as Fault;
+use HiddenLadder\Core\Fields;
 use HiddenLadder\Core\Inspection\Finding;
 use HiddenLadder\Core\Inspection\Inspection;
 use HiddenLadder\Core\Message;
 use HiddenLadder\Core\Quiz\QuizDocument;
+use HiddenLadder\Core\Terms\Terms;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
@@ -105,6 +108,14 @@ final class QuizController extends Controller
         }, 5);
 
         return new JsonResponse($this->whole($quiz->refresh(), $this->teacher($request)));
+    }
+
+    /** With which terms a quiz is given out where nothing else is said. */
+    public function suggestedTerms(Quiz $quiz, SuggestedTerms $suggested): JsonResponse
+    {
+        $this->authorize('reach', $quiz);
+
+        return new JsonResponse(Terms::read(Fields::of($suggested->of($quiz)))->toArray());
     }
 
     /** What answers so far say against its questions. */

@@ -71,7 +71,7 @@ final class RosterController extends Controller
     public function add(Request $request, SchoolClass $class): JsonResponse
     {
         $this->authorize('reach', $class);
-        $request->validate(['people' => ['required', 'array'], ...self::rules()]);
+        $request->validate(['people' => ['required', 'array', 'min:1', 'max:'.self::MOST]] + self::rules());
         $said = [];
         foreach (array_values($request->array('people')) as $index => $one) {
             if (array_key_exists('student', $one)) {

@@ -8,22 +8,18 @@ use Carbon\CarbonImmutable;
 use HiddenLadder\App\Http\Controllers\Controller;
 use HiddenLadder\App\Http\Resources\RoundWalk;
 use HiddenLadder\App\Http\Resources\TaskLine;
-use HiddenLadder\App\Models\Quiz;
+use HiddenLadder\App\Http\TaskMembers;
 use HiddenLadder\App\Models\Round;
-use HiddenLadder\App\Models\SchoolClass;
 use HiddenLadder\App\Models\Student;
+use HiddenLadder\App\Models\StudentKind;
 use HiddenLadder\App\Models\Task;
 use HiddenLadder\App\Models\TaskState;
 use HiddenLadder\App\Quizzes\Editions;
-use HiddenLadder\App\Reason;
-use HiddenLadder\App\Rejected;
 use HiddenLadder\App\Rounds\RoundBook;
 use HiddenLadder\App\Rounds\RoundRules;
-use HiddenLadder\App\Tasks\Gating;
+use HiddenLadder\App\Tasks\Giving;
 use HiddenLadder\App\Tasks\Lookout;
-use HiddenLadder\Core\Fault as Fault;
 use HiddenLadder\Core\Fields;
-use HiddenLadder\Core\Message;
 use HiddenLadder\Core\Round\Event\Overruled;
 use HiddenLadder\Core\Terms\Terms;
 use HiddenLadder\Core\Terms\TermsInWords;
@@ -31,53 +27,39 @@ use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 
-/** Giving a quiz to a class, and seeing how it goes. */
+/** A task: how it goes, and how it is given from now on. */
 final class TaskController extends Controller
 {
     public function __construct(private readonly Editions $editions)
     {
     }
 
-    public function store(Request $request, SchoolClass $class): JsonResponse
-    {
-        $this->authorize('reach', $class);
-        $request->validate(['quiz' => ['required', 'string'], 'dueAt' => ['nullable', 'date']]);
-        $quiz = Quiz::query()->findOrFail($request->string('quiz')->value());
-        $this->authorize('reach', $quiz);
-        if ($quiz->latestEdition === null) {
-            throw new Rejected(Reason::NotPublished, new Message('problem.task.publish-first'));
-        }
-        $terms = $this->terms($request, $quiz);
-        $task = Task::query()->create([
-            'teacher_id' => $this->teacher($request)->id,
-            'class_id' => $class->id,
-            'quiz_id' => $quiz->id,
-            'terms' => $terms->toArray(),
-            'due_at' => self::time($request->input('dueAt')),
-        ]);
-
-        return new JsonResponse(TaskLine::of($task), 201);
-    }
-
-    public function update(Request $request, Task $task, RoundBook $book): JsonResponse
+    public function update(Request $request, Task $task, RoundBook $book, Giving $giving): JsonResponse
     {
         $this->authorize('reach', $task->load('class'));
-        $request->validate([
-            'closed' => ['boolean'],
-            'dueAt' => ['nullable', 'date'],
-            'released' => ['boolean'],
-        ]);
+        $request->validate(['closed' => ['boolean'], 'released' => ['boolean'], 'takenBack' => ['boolean'], ...TaskMembers::rules()]);
+        $task->fill(TaskMembers::of($request));
         if ($request->has('closed')) {
             $this->close($task, $request->boolean('closed'));
         }
-        if ($request->has('dueAt')) {
-            $task->due_at = self::time($request->input('dueAt'));
+        if ($request->has('takenBack') && $request->boolean('takenBack') === ($task->taken_back_at === null)) {
+            $task->taken_back_at = $request->boolean('takenBack') ? CarbonImmutable::now() : null;
         }
         if ($request->has('released')) {
             $task->released_at = $request->boolean('released') ? CarbonImmutable::now() : null;
         }
+        if ($request->has('unit')) {
+            $task->unit_id = $giving->unit($this->teacher($request), $request->string('unit')->value());
+            $task->unsetRelation('unit');
+        }
         if ($request->has('terms')) {
-            $task->terms = $this->terms($request, $task->quiz)->toArray();
+            $terms = Terms::read(Fields::of($request->input('terms'), '/terms'));
+            Giving::noCircle($task->quiz, $terms);
+            $task->terms = $terms->toArray();
+        }
+        // A closing by hand comes when it comes.
+        if (! $request->has('closed')) {
+            Giving::inOrder($task);
         }
         $task->save();
         $book->settle($task);
@@ -106,6 +88,10 @@ final class TaskController extends Controller
         return new JsonResponse(TaskLine::of($task)->resolve() + [
             'terms' => $terms->toArray(),
             ...$this->said(['sentences' => TermsInWords::sentences($terms), 'consequences' => TermsInWords::consequences($terms)]),
+            'wayIn' => $task->way_in->value,
+            'link' => $task->link,
+            'password' => $task->password,
+            'named' => $task->named()->where('kind', StudentKind::Roster)->pluck('students.id')->all(),
             'edition' => $edition->number,
             'document' => $this->editions->document($edition),
         ]);
@@ -125,7 +111,7 @@ final class TaskController extends Controller
     {
         $this->authorize('reach', $task->load('class'));
         $found = self::concerned($task, $student);
-        $rounds = $task->rounds()->where('student_id', $found->id)->orderBy('number')->get();
+        $rounds = $task->countedRounds()->where('student_id', $found->id)->orderBy('started_at')->orderBy('number')->get();
         $walks = $rounds->map(static function (Round $round) use ($book, $rules): RoundWalk {
             $round = $book->upToDate($round)->load('events');
 
@@ -143,7 +129,8 @@ final class TaskController extends Controller
     /** Whom the task is for, or who has done something in it, also where they were taken out since. */
     private static function concerned(Task $task, string $student): Student
     {
-        return $task->students()->find($student) ?? Student::query()->whereRelation('rounds', 'task_id', $task->id)->findOrFail($student);
+        return $task->students()->find($student) ?? Student::query()
+            ->whereIn('id', $task->countedRounds()->select('student_id'))->findOrFail($student);
     }
 
     /** A person's word on an answer: a share of the points with a comment, or sent back. It is an event of the round. */
@@ -152,43 +139,10 @@ final class TaskController extends Controller
         $this->authorize('reach', $task->load('class'));
         $book->overrule(
             $round,
-            static fn (Round $found) => abort_unless($found->task_id === $task->id, 404),
+            static fn (Round $found) => abort_unless($task->countedRounds()->whereKey($found->id)->exists(), 404),
             Overruled::fromData(Fields::of($request->json()->all())),
         );
 
         return new Response('', 204);
-    }
-
-    /**
-     * The terms that are sent, else the quiz's suggested ones.
-     *
-     * @throws Rejected when quizzes would wait for each other
-     */
-    private function terms(Request $request, Quiz $quiz): Terms
-    {
-        $sent = $request->input('terms');
-        $terms = Terms::read(Fields::of($sent ?? $this->suggested($quiz), '/terms'));
-        if (Gating::circle($quiz, $terms) !== []) {
-            throw Rejected::invalid(
-                new Message('problem.task.gates-in-a-circle'),
-                [new Fault('/terms/gates', new Message('problem.task.circle'))],
-            );
-        }
-
-        return $terms;
-    }
-
-    /** @return array<array-key, mixed> terms that the quiz suggests */
-    private function suggested(Quiz $quiz): array
-    {
-        $edition = $quiz->latestEdition;
-        $terms = $edition === null ? null : $this->editions->document($edition)['terms'] ?? null;
-
-        return is_array($terms) ? $terms : [];
-    }
-
-    private static function time(mixed $written): ?CarbonImmutable
-    {
-        return is_string($written) && $written !== '' ? CarbonImmutable::parse($written)->utc() : null;
     }
 }

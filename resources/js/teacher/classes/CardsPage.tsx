@@ -3,8 +3,8 @@ import { Link, useParams } from 'react-router';
 import { client, sentence, take } from '../../api/client';
 import { Button, buttonClass } from '../../ui/Button';
 import { Notice } from '../../ui/Notice';
+import { joinAddress, QrCode } from '../../ui/QrCode';
 import { say } from '../../words/words';
-import { joinAddress, QrCode } from './QrCode';
 
 /** A card for each student to cut out: their name, the class phrase, and the code that leads in. */
 export function CardsPage() {

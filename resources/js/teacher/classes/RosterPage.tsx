@@ -4,7 +4,9 @@ import { Link } from 'react-router';
 import { client, sentence, take } from '../../api/client';
 import type { SchoolClass } from '../../api/types';
 import { Button, buttonClass } from '../../ui/Button';
+import { Select } from '../../ui/Field';
 import { Notice } from '../../ui/Notice';
+import { useUndo } from '../../ui/Undo';
 import { say } from '../../words/words';
 import { AddStudents } from './AddStudents';
 import { ClassFrame } from './ClassFrame';
@@ -37,12 +39,79 @@ function Roster({ group }: { group: SchoolClass }) {
                         <StudentRow key={student.id} group={group} student={student} />
                     ))}
                 </ul>
+                <Guests group={group} />
                 <Before group={group} />
             </section>
             <div className="order-1 lg:order-2">
                 <AddStudents group={group} />
             </div>
         </div>
+    );
+}
+
+/** Who came to a task without being on the roster, each to be put to a name of it: what they did comes along. */
+function Guests({ group }: { group: SchoolClass }) {
+    const queries = useQueryClient();
+    const undo = useUndo();
+    const [error, setError] = useState<string | null>(null);
+    if (group.guests.length === 0) {
+        return null;
+    }
+    const attempt = async (work: () => Promise<unknown>) => {
+        setError(null);
+        try {
+            await work();
+            await queries.invalidateQueries({ queryKey: ['class'] });
+        } catch (problem) {
+            setError(sentence(problem));
+        }
+    };
+    const tie = (guest: SchoolClass['guests'][number], kept: string, name: string) =>
+        attempt(async () => {
+            const { id } = await take(
+                client.POST('/classes/{class}/students/{student}/merges', {
+                    params: { path: { class: group.id, student: kept } },
+                    body: { gone: guest.id },
+                }),
+            );
+            undo.offer(say('teacher.roster.was', { guest: guest.name, name }), say('teacher.roster.not-that-one'), () =>
+                attempt(() => take(client.DELETE('/merges/{merge}', { params: { path: { merge: id } } }))),
+            );
+        });
+    return (
+        <section aria-labelledby="guests" className="mt-8">
+            <h2 id="guests" className="mb-2 text-xl">
+                {say('teacher.roster.guests')}
+            </h2>
+            {error !== null && <Notice>{error}</Notice>}
+            <ul>
+                {group.guests.map((guest) => (
+                    <li key={guest.id} className="flex flex-wrap items-center gap-x-4 gap-y-1 border-b border-line py-1">
+                        <span dir="auto" className="min-w-40 flex-1 break-words">
+                            {guest.name}
+                        </span>
+                        <span className="text-sm text-soft">{guest.task}</span>
+                        <Select
+                            label={say('teacher.roster.who-is', { name: guest.name })}
+                            hideLabel
+                            className="max-w-56 py-1 text-sm"
+                            value=""
+                            onChange={(event) => {
+                                const { value, selectedOptions } = event.currentTarget;
+                                void tie(guest, value, selectedOptions[0]?.textContent ?? '');
+                            }}
+                        >
+                            <option value="">{say('teacher.roster.put-to-a-name')}</option>
+                            {group.roster.map((student) => (
+                                <option key={student.id} value={student.id}>
+                                    {student.name}
+                                </option>
+                            ))}
+                        </Select>
+                    </li>
+                ))}
+            </ul>
+        </section>
     );
 }
 

@@ -16,6 +16,7 @@ import { exact, near } from '../../ui/time';
 import { rich, say } from '../../words/words';
 import { AllQuestions, CloseUp } from './Questions';
 import { StudentGrid, Students, standingHere } from './Students';
+import { TaskSettings } from './TaskSettings';
 
 /** New things are asked for this often, in milliseconds, so that they appear within three seconds. */
 const LOOK_EVERY = 2000;
@@ -71,7 +72,7 @@ function LookoutView({ task, lookout, lost }: { task: Task; lookout: Lookout; lo
     const close = selected === null ? [] : questionsAt(document, selected);
 
     const [problem, setProblem] = useState<string | null>(null);
-    const change = async (body: { closed?: boolean; released?: boolean; terms?: Terms }) => {
+    const change = async (body: object) => {
         setProblem(null);
         try {
             await take(client.PATCH('/tasks/{task}', { params: { path: { task: task.id } }, body }));
@@ -118,6 +119,14 @@ function LookoutView({ task, lookout, lost }: { task: Task; lookout: Lookout; lo
                 </Button>
             </div>
             {problem !== null && <Notice>{problem}</Notice>}
+            <details className="rounded-md border border-line bg-sheet px-4 py-2">
+                <summary className="text-sm font-semibold">{say('teacher.task.when-and-for-whom')}</summary>
+                <TaskSettings
+                    key={JSON.stringify([task.opensAt, task.dueAt, task.closesAt, task.wayIn, task.state])}
+                    task={task}
+                    onChange={change}
+                />
+            </details>
             <details className="rounded-md border border-line bg-sheet px-4 py-2">
                 <summary className="text-sm font-semibold">{say('teacher.task.how-it-is-given')}</summary>
                 <ul className="mt-2 text-sm">

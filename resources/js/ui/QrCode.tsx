@@ -1,6 +1,6 @@
 import { toString as qrCode } from 'qrcode';
 import { useEffect, useState } from 'react';
-import { say } from '../../words/words';
+import { say } from '../words/words';
 
 /** An address as a code that a phone's camera reads (ISO/IEC 18004). */
 export function QrCode({ address, className }: { address: string; className: string }) {

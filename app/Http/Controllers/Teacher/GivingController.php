@@ -1,0 +1,96 @@
+<?php
+
+declare(strict_types=1);
+
+namespace HiddenLadder\App\Http\Controllers\Teacher;
+
+use HiddenLadder\App\Http\Controllers\Controller;
+use HiddenLadder\App\Http\Resources\TaskLines;
+use HiddenLadder\App\Http\TaskMembers;
+use HiddenLadder\App\Models\Quiz;
+use HiddenLadder\App\Models\SchoolClass;
+use HiddenLadder\App\Models\Task;
+use HiddenLadder\App\Models\Unit;
+use HiddenLadder\App\Quizzes\SuggestedTerms;
+use HiddenLadder\App\Tasks\Giving;
+use HiddenLadder\Core\Fields;
+use HiddenLadder\Core\Terms\Terms;
+use Illuminate\Database\Eloquent\Collection;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+
+/** Giving a quiz to classes, to some students, or to whoever has the link. */
+final class GivingController extends Controller
+{
+    public function __construct(private readonly Giving $giving)
+    {
+    }
+
+    public function store(Request $request, SuggestedTerms $suggested): JsonResponse
+    {
+        $request->validate([
+            'quiz' => ['required', 'string'], 'classes' => ['present', 'array', 'max:50'], 'classes.*' => ['string'],
+            'students' => ['nullable', 'array', 'min:1', 'max:400'], 'students.*' => ['string'], ...TaskMembers::rules(),
+        ]);
+        $quiz = Quiz::query()->findOrFail($request->string('quiz')->value());
+        $this->authorize('reach', $quiz);
+        $classes = $this->classes($request);
+        $terms = Terms::read(Fields::of($request->input('terms') ?? $suggested->of($quiz), '/terms'));
+        $students = is_array($request->input('students')) && count($classes) === 1 ? array_map(strval(...), array_values($request->array('students'))) : null;
+
+        return new JsonResponse($this->lines($this->giving->give(
+            $this->teacher($request),
+            $quiz,
+            $terms,
+            $classes,
+            $students,
+            TaskMembers::of($request) + ($request->has('unit') ? ['unit_id' => $this->unit($request)] : []),
+        )), 201);
+    }
+
+    /** The same to other classes, with its times moved by so many days. */
+    public function again(Request $request, Task $task): JsonResponse
+    {
+        $this->authorize('reach', $task);
+        $request->validate([
+            'classes' => ['required', 'array', 'min:1', 'max:50'], 'classes.*' => ['string'], 'days' => ['required', 'integer', 'between:-3700,3700'],
+        ]);
+        $classes = $this->classes($request);
+        assert($classes !== []);
+
+        return new JsonResponse($this->lines(
+            $this->giving->again($task, $this->teacher($request), $classes, $request->integer('days')),
+        ), 201);
+    }
+
+    /** The names of the units that the teacher has. */
+    public function units(Request $request): JsonResponse
+    {
+        return new JsonResponse(Unit::query()->where('teacher_id', $this->teacher($request)->id)->orderBy('name')->pluck('name')->all());
+    }
+
+    private function unit(Request $request): ?string
+    {
+        return $this->giving->unit($this->teacher($request), $request->string('unit')->value());
+    }
+
+    /** @return list<SchoolClass> */
+    private function classes(Request $request): array
+    {
+        $classes = array_map(
+            static fn (mixed $id): SchoolClass => SchoolClass::query()->findOrFail((string) $id),
+            array_values(array_unique($request->array('classes'))),
+        );
+        foreach ($classes as $class) {
+            $this->authorize('reach', $class);
+        }
+
+        return $classes;
+    }
+
+    /** @param  non-empty-list<Task>  $tasks */
+    private function lines(array $tasks): TaskLines
+    {
+        return new TaskLines(new Collection($tasks));
+    }
+}

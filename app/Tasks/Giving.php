@@ -1,0 +1,128 @@
+<?php
+
+declare(strict_types=1);
+
+namespace HiddenLadder\App\Tasks;
+
+use Carbon\CarbonImmutable;
+use HiddenLadder\App\Models\Quiz;
+use HiddenLadder\App\Models\SchoolClass;
+use HiddenLadder\App\Models\Task;
+use HiddenLadder\App\Models\TaskAudience;
+use HiddenLadder\App\Models\Teacher;
+use HiddenLadder\App\Models\Ulids;
+use HiddenLadder\App\Models\Unit;
+use HiddenLadder\App\Models\WayIn;
+use HiddenLadder\App\Reason;
+use HiddenLadder\App\Rejected;
+use HiddenLadder\Core\Fault as Fault;
+use HiddenLadder\Core\Fields;
+use HiddenLadder\Core\Message;
+use HiddenLadder\Core\Terms\Terms;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Str;
+
+/** Gives quizzes out: to classes, to some students, or to whoever has the link; and changes how, and when. */
+final class Giving
+{
+    /** Letters of a link: too many to be guessed, few enough to be typed. */
+    private const LINK = 12;
+
+    /**
+     * One task for each class, given together where there are several; without a class, one for whoever has the link.
+     *
+     * @param  list<SchoolClass>  $classes
+     * @param  ?list<string>  $students  some of the one class alone
+     * @param  array<string, mixed>  $members  of the task, otherwise than it has them by itself
+     * @return non-empty-list<Task>
+     *
+     * @throws Rejected when the quiz is not published, times do not follow on each other, or quizzes would wait in a circle
+     */
+    public function give(Teacher $teacher, Quiz $quiz, Terms $terms, array $classes, ?array $students, array $members): array
+    {
+        if ($quiz->latestEdition === null) {
+            throw new Rejected(Reason::NotPublished, new Message('problem.task.publish-first'));
+        }
+        self::noCircle($quiz, $terms);
+        $members += ['way_in' => WayIn::for($terms->purpose)];
+
+        return DB::transaction(function () use ($teacher, $quiz, $terms, $classes, $students, $members): array {
+            $together = count($classes) > 1 ? Ulids::make() : null;
+            $given = [];
+            foreach ($classes === [] ? [null] : $classes as $class) {
+                $task = new Task($members + [
+                    'teacher_id' => $teacher->id, 'quiz_id' => $quiz->id, 'class_id' => $class?->id, 'terms' => $terms->toArray(),
+                    'given_together' => $together, 'link' => Str::lower(Str::random(self::LINK)),
+                    'audience' => match (true) {
+                        $class === null => TaskAudience::Link,
+                        $students !== null => TaskAudience::Students,
+                        default => TaskAudience::WholeClass,
+                    },
+                ]);
+                self::inOrder($task);
+                $task->save();
+                if ($class !== null && $students !== null) {
+                    $task->named()->attach($class->students()->whereKey($students)->pluck('students.id')->all());
+                }
+                $given[] = $task;
+            }
+
+            return $given;
+        }, 5);
+    }
+
+    /**
+     * The same once more for other classes, with its times moved along.
+     *
+     * @param  non-empty-list<SchoolClass>  $classes
+     * @return non-empty-list<Task>
+     */
+    public function again(Task $task, Teacher $teacher, array $classes, int $days): array
+    {
+        $moved = static fn (?CarbonImmutable $time): ?CarbonImmutable => $time?->addDays($days);
+
+        return $this->give($teacher, $task->quiz()->sole(), Terms::read(Fields::of($task->terms)), $classes, null, [
+            'opens_at' => $moved($task->opens_at), 'due_at' => $moved($task->due_at), 'closes_at' => $moved($task->closes_at),
+            'weight' => $task->weight, 'optional' => $task->optional, 'unit_id' => $task->unit_id, 'note' => $task->note,
+            'way_in' => $task->way_in, 'password' => $task->password,
+        ]);
+    }
+
+    /** The teacher's unit of that name, made where there is none; null without a name. */
+    public function unit(Teacher $teacher, string $name): ?string
+    {
+        $name = trim($name);
+
+        return $name === '' ? null : Unit::query()->firstOrCreate(
+            ['teacher_id' => $teacher->id, 'name' => $name],
+            ['school_id' => $teacher->school_id],
+        )->id;
+    }
+
+    /** @throws Rejected when it would close before it opens, be due before it opens, or due after it closes */
+    public static function inOrder(Task $task): void
+    {
+        [$opens, $due, $closes] = [$task->opens_at, $task->due_at, $task->closes_at];
+        $wrong = match (true) {
+            $opens !== null && $closes !== null && $closes <= $opens => ['/closesAt', 'closing'],
+            $opens !== null && $due !== null && $due <= $opens => ['/dueAt', 'opening'],
+            $due !== null && $closes !== null && $due > $closes => ['/dueAt', 'late'],
+            default => null,
+        };
+        if ($wrong !== null) {
+            $why = new Message('problem.task.times', ['wrong' => $wrong[1]]);
+            throw Rejected::invalid($why, [new Fault($wrong[0], $why)]);
+        }
+    }
+
+    /** @throws Rejected when quizzes would wait for each other */
+    public static function noCircle(Quiz $quiz, Terms $terms): void
+    {
+        if (Gating::circle($quiz, $terms) !== []) {
+            throw Rejected::invalid(
+                new Message('problem.task.gates-in-a-circle'),
+                [new Fault('/terms/gates', new Message('problem.task.circle'))],
+            );
+        }
+    }
+}

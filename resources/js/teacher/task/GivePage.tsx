@@ -1,0 +1,266 @@
+import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { type FormEvent, useEffect, useState } from 'react';
+import { Link, useNavigate, useSearchParams } from 'react-router';
+import { client, sentence, take } from '../../api/client';
+import type { Task, TaskSummary, Terms, WayIn } from '../../api/types';
+import { TermsEditor } from '../../quiz/TermsEditor';
+import { TermsForecast } from '../../quiz/TermsForecast';
+import { Button, buttonClass } from '../../ui/Button';
+import { Field, Select } from '../../ui/Field';
+import { Notice } from '../../ui/Notice';
+import { TaskLine } from '../../ui/TaskLine';
+import { say } from '../../words/words';
+import { Page } from '../Navigation';
+import { forgetGiving, type Giving, keepGiving, keptGiving } from './giving';
+import { sent } from './members';
+import { ShareTask } from './ShareTask';
+import { TaskFields } from './TaskFields';
+
+/** What a purpose suggests: homework is done with one's secret, what is done in the lesson with the name alone. */
+const suggested: Record<NonNullable<Terms['purpose']>, WayIn> = { learn: 'secret', check: 'secret', starter: 'name', 'exit-check': 'name' };
+
+/** Gives a quiz out: to whom, what for, until when. Everything else stands behind “change something”. */
+export function GivePage() {
+    const [query] = useSearchParams();
+    const [giving, setGiving] = useState<Giving>(() => keptGiving(query.get('class'), query.get('quiz')));
+    const [given, setGiven] = useState<TaskSummary[] | null>(null);
+    const put = (some: Partial<Giving>) => {
+        const next = { ...giving, ...some };
+        keepGiving(next);
+        setGiving(next);
+    };
+    if (given !== null) {
+        return <Given tasks={given} />;
+    }
+    return (
+        <Page title={say('teacher.give.give-out-a-quiz')}>
+            <GiveForm giving={giving} put={put} onGiven={setGiven} />
+        </Page>
+    );
+}
+
+interface FormProps {
+    giving: Giving;
+    put: (some: Partial<Giving>) => void;
+    onGiven: (tasks: TaskSummary[]) => void;
+}
+
+function GiveForm({ giving, put, onGiven }: FormProps) {
+    const quizzes = useQuery({ queryKey: ['quizzes'], queryFn: () => take(client.GET('/quizzes')) });
+    const classes = useQuery({ queryKey: ['classes'], queryFn: () => take(client.GET('/classes')) });
+    const published = quizzes.data?.filter((line) => line.edition !== null) ?? [];
+    const inUse = classes.data?.filter((group) => group.archivedAt === null) ?? [];
+    const [error, setError] = useState<string | null>(null);
+    const [busy, setBusy] = useState(false);
+    const queries = useQueryClient();
+    const { quiz, terms } = giving;
+
+    const suggests = useQuery({
+        queryKey: ['suggested-terms', quiz],
+        queryFn: () => take(client.GET('/quizzes/{quiz}/suggested-terms', { params: { path: { quiz } } })),
+        enabled: quiz !== '',
+    });
+    const shown = terms ?? suggests.data ?? null;
+    const only = giving.classes.length === 1 ? inUse.find((group) => group.id === giving.classes[0]) : undefined;
+    const forSomebody = giving.classes.length > 0 || giving.byLink;
+
+    const give = async (event: FormEvent) => {
+        event.preventDefault();
+        setError(null);
+        setBusy(true);
+        try {
+            const tasks = await take(
+                client.POST('/tasks', {
+                    body: {
+                        quiz,
+                        classes: giving.classes,
+                        students: only !== undefined && giving.students.length > 0 ? giving.students : null,
+                        ...sent(giving.members),
+                        ...(terms === null ? {} : { terms }),
+                    },
+                }),
+            );
+            forgetGiving();
+            await Promise.all(['class', 'classes', 'today'].map((key) => queries.invalidateQueries({ queryKey: [key] })));
+            onGiven(tasks);
+        } catch (problem) {
+            setError(sentence(problem));
+            setBusy(false);
+        }
+    };
+
+    return (
+        <form className="grid max-w-3xl gap-6" onSubmit={(event) => void give(event)}>
+            <div className="flex flex-wrap items-end gap-3">
+                <div className="min-w-64 flex-1">
+                    <Select
+                        label={say('teacher.give.quiz')}
+                        value={quiz}
+                        required
+                        onChange={(event) => put({ quiz: event.currentTarget.value, terms: null })}
+                    >
+                        <option value="">
+                            {published.length === 0
+                                ? say('teacher.give.no-quiz-is-published')
+                                : say('teacher.class.choose-a-published-quiz')}
+                        </option>
+                        {published.map((line) => (
+                            <option key={line.id} value={line.id}>
+                                {line.title}
+                            </option>
+                        ))}
+                    </Select>
+                </div>
+                <MakeQuiz onError={setError} />
+            </div>
+            <fieldset className="grid gap-1">
+                <legend className="mb-1 text-sm font-semibold">{say('teacher.give.for-whom')}</legend>
+                <div className="flex flex-wrap gap-x-5 gap-y-2">
+                    {inUse.map((group) => (
+                        <label key={group.id} className="flex min-h-9 items-center gap-2">
+                            <input
+                                type="checkbox"
+                                className="size-5 accent-accent"
+                                checked={giving.classes.includes(group.id)}
+                                onChange={(event) =>
+                                    put({
+                                        classes: event.currentTarget.checked
+                                            ? [...giving.classes, group.id]
+                                            : giving.classes.filter((id) => id !== group.id),
+                                        byLink: false,
+                                        students: [],
+                                    })
+                                }
+                            />
+                            {say('teacher.give.class-with', { name: group.name, students: group.students })}
+                        </label>
+                    ))}
+                    <label className="flex min-h-9 items-center gap-2">
+                        <input
+                            type="checkbox"
+                            className="size-5 accent-accent"
+                            checked={giving.byLink}
+                            onChange={(event) => put({ byLink: event.currentTarget.checked, classes: [], students: [] })}
+                        />
+                        {say('teacher.give.whoever-has-the-link')}
+                    </label>
+                </div>
+                {giving.classes.length > 1 && <p className="text-sm text-soft">{say('teacher.give.who-is-in-two')}</p>}
+            </fieldset>
+            {shown !== null && (
+                <TermsEditor
+                    terms={shown}
+                    quizzes={published.filter((line) => line.id !== quiz)}
+                    onChange={(next) => put({ terms: next })}
+                />
+            )}
+            {quiz !== '' && shown !== null && <TermsForecast quiz={quiz} group={only ?? null} terms={shown} />}
+            <div className="flex flex-wrap items-end gap-3">
+                <Field
+                    label={say('teacher.class.due-if-you-like')}
+                    type="datetime-local"
+                    value={giving.members.dueAt}
+                    onChange={(event) => put({ members: { ...giving.members, dueAt: event.currentTarget.value } })}
+                />
+                <Button type="submit" weight="main" className="min-h-[42px]" disabled={busy || quiz === '' || !forSomebody}>
+                    {say('teacher.class.give-out')}
+                </Button>
+                {!forSomebody && <p className="pb-2 text-sm text-soft">{say('teacher.give.say-for-whom')}</p>}
+            </div>
+            {error !== null && <Notice>{error}</Notice>}
+            <details className="rounded-lg border border-line bg-sheet px-4 py-3">
+                <summary className="font-semibold">{say('teacher.give.change-something')}</summary>
+                <div className="mt-4 grid gap-4">
+                    {only !== undefined && (
+                        <SomeStudents group={only.id} chosen={giving.students} onChange={(students) => put({ students })} />
+                    )}
+                    <TaskFields
+                        members={giving.members}
+                        onChange={(members) => put({ members })}
+                        suggests={suggested[shown?.purpose ?? 'learn']}
+                    />
+                </div>
+            </details>
+        </form>
+    );
+}
+
+/** A quiz made from here: what was filled in stays, and the quiz leads back to it. */
+function MakeQuiz({ onError }: { onError: (sentence: string) => void }) {
+    const navigate = useNavigate();
+    const make = async () => {
+        try {
+            const made = await take(client.POST('/quizzes', { body: { title: say('teacher.give.new-quiz') } }));
+            keepGiving({ ...keptGiving(null, null), quiz: made.id });
+            await navigate(`/quizzes/${made.id}`);
+        } catch (problem) {
+            onError(sentence(problem));
+        }
+    };
+    return (
+        <Button className="min-h-[42px]" onClick={() => void make()}>
+            {say('teacher.give.make-a-new-one')}
+        </Button>
+    );
+}
+
+/** Only some of the class: nobody marked is everybody. */
+function SomeStudents({ group, chosen, onChange }: { group: string; chosen: string[]; onChange: (students: string[]) => void }) {
+    const [open, setOpen] = useState(chosen.length > 0);
+    const found = useQuery({
+        queryKey: ['class', group],
+        queryFn: () => take(client.GET('/classes/{class}', { params: { path: { class: group } } })),
+        enabled: open,
+    });
+    return open ? (
+        <fieldset>
+            <legend className="mb-1 text-sm font-semibold">{say('teacher.give.only-for', { n: chosen.length })}</legend>
+            <div className="grid max-h-56 gap-x-4 overflow-y-auto sm:grid-cols-3">
+                {found.data?.roster.map((student) => (
+                    <label key={student.id} className="flex min-h-9 items-center gap-2">
+                        <input
+                            type="checkbox"
+                            className="size-4 accent-accent"
+                            checked={chosen.includes(student.id)}
+                            onChange={(event) =>
+                                onChange(event.currentTarget.checked ? [...chosen, student.id] : chosen.filter((id) => id !== student.id))
+                            }
+                        />
+                        {student.name}
+                    </label>
+                ))}
+            </div>
+        </fieldset>
+    ) : (
+        <Button className="w-fit" onClick={() => setOpen(true)}>
+            {say('teacher.give.only-for-some')}
+        </Button>
+    );
+}
+
+/** It is given: what was made, and the message that tells of it. */
+function Given({ tasks }: { tasks: TaskSummary[] }) {
+    const first = tasks[0];
+    const [task, setTask] = useState<Task | null>(null);
+    useEffect(() => {
+        if (first !== undefined) {
+            void take(client.GET('/tasks/{task}', { params: { path: { task: first.id } } })).then(setTask, () => undefined);
+        }
+    }, [first]);
+    const back = first?.class == null ? '/today' : `/classes/${first.class.id}`;
+    return (
+        <Page title={say('teacher.give.it-is-given')}>
+            <div className="grid max-w-3xl gap-6">
+                <ul className="grid gap-2">
+                    {tasks.map((one) => (
+                        <TaskLine key={one.id} task={one} withClass />
+                    ))}
+                </ul>
+                {task?.link != null && <ShareTask title={task.title} link={task.link} dueAt={task.dueAt} note={task.note} />}
+                <Link className={`${buttonClass('main')} w-fit`} to={back}>
+                    {say('teacher.give.done')}
+                </Link>
+            </div>
+        </Page>
+    );
+}

@@ -1,0 +1,50 @@
+import type { Terms } from '../../api/types';
+import { nothingSaid, type TaskMembers } from './members';
+
+/** What was filled in so far, so that a quiz can be made in between. */
+export interface Giving {
+    quiz: string;
+    classes: string[];
+    byLink: boolean;
+    students: string[];
+    /** Null: as the quiz suggests. */
+    terms: Terms | null;
+    members: TaskMembers;
+}
+
+const KEY = 'giving';
+
+const fresh: Giving = { quiz: '', classes: [], byLink: false, students: [], terms: null, members: nothingSaid };
+
+/** What was filled in before in this tab; for a class or a quiz that one comes from, these. */
+export function keptGiving(group: string | null, quiz: string | null): Giving {
+    const kept = read();
+    if (group !== null && !kept.classes.includes(group)) {
+        return { ...fresh, classes: [group], quiz: quiz ?? '' };
+    }
+    return quiz !== null && kept.quiz !== quiz ? { ...fresh, quiz, classes: group === null ? [] : [group] } : kept;
+}
+
+export function keepGiving(giving: Giving): void {
+    try {
+        sessionStorage.setItem(KEY, JSON.stringify(giving));
+    } catch {
+        // It is filled in again.
+    }
+}
+
+export function forgetGiving(): void {
+    try {
+        sessionStorage.removeItem(KEY);
+    } catch {
+        // Nothing was kept.
+    }
+}
+
+function read(): Giving {
+    try {
+        return { ...fresh, ...(JSON.parse(sessionStorage.getItem(KEY) ?? '{}') as Partial<Giving>) };
+    } catch {
+        return fresh;
+    }
+}
