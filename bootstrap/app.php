@@ -10,6 +10,7 @@ use HiddenLadder\App\Http\Middleware\TellCost;
 use HiddenLadder\App\Http\ProblemDetails;
 use HiddenLadder\App\Rejected;
 use HiddenLadder\App\Upkeep\Beat;
+use HiddenLadder\App\Upkeep\ClosingTasks;
 use HiddenLadder\App\Upkeep\Tidying;
 use HiddenLadder\Core\MalformedInput;
 use Illuminate\Console\Scheduling\Schedule;
@@ -39,6 +40,7 @@ return Application::configure(basePath: dirname(__DIR__))
     ->withSchedule(static function (Schedule $schedule): void {
         $schedule->call(Beat::ofScheduler(...))->everyMinute()->name('beat');
         $schedule->job(new Beat)->everyMinute();
+        $schedule->call(new ClosingTasks)->everyMinute()->name('closing-tasks')->withoutOverlapping();
         $schedule->call(new Tidying)->hourly()->name('tidying')->withoutOverlapping();
     })
     ->withMiddleware(static function (Middleware $middleware): void {

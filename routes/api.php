@@ -129,6 +129,8 @@ Route::middleware('auth:teacher')->group(static function () use ($language): voi
 
     Route::get('units', [GivingController::class, 'units']);
     Route::post('tasks', [GivingController::class, 'store']);
+    Route::put('tasks/{task}/exceptions/{student}', [GivingController::class, 'except']);
+    Route::delete('tasks/{task}/exceptions/{student}', [GivingController::class, 'noException']);
     Route::post('tasks/{task}/again', [GivingController::class, 'again']);
     Route::get('tasks/{task}', [TaskController::class, 'show']);
     Route::patch('tasks/{task}', [TaskController::class, 'update']);

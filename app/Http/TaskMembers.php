@@ -32,10 +32,8 @@ final class TaskMembers
     public static function of(Request $request): array
     {
         $members = [];
-        foreach (self::TIMES as $name => $column) {
-            if ($request->has($name)) {
-                $members[$column] = self::time($request->input($name));
-            }
+        foreach (self::times($request) as $name => $time) {
+            $members[self::TIMES[$name]] = $time;
         }
         if ($request->has('optional')) {
             $members['optional'] = $request->boolean('optional');
@@ -55,6 +53,19 @@ final class TaskMembers
         }
 
         return $members;
+    }
+
+    /** @return array<'opensAt'|'dueAt'|'closesAt', ?CarbonImmutable> those that were sent, in UTC */
+    public static function times(Request $request): array
+    {
+        $times = [];
+        foreach (array_keys(self::TIMES) as $name) {
+            if ($request->has($name)) {
+                $times[$name] = self::time($request->input($name));
+            }
+        }
+
+        return $times;
     }
 
     private static function time(mixed $written): ?CarbonImmutable

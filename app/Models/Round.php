@@ -54,6 +54,12 @@ final class Round extends Model
         return $this->belongsTo(Task::class);
     }
 
+    /** Its task as it is for its student. */
+    public function ownTask(): Task
+    {
+        return $this->loadMissing('task')->task->forStudent($this->student_id);
+    }
+
     /** @return BelongsTo<Student, $this> */
     public function student(): BelongsTo
     {

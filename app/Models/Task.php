@@ -12,6 +12,8 @@ use Illuminate\Database\Eloquent\Relations\BelongsToMany;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 
 /**
+ * @phpstan-type Otherwise array{dueAt?: ?string, closesAt?: ?string, terms?: array<array-key, mixed>}
+ *
  * A quiz given with terms: to a class, to some students, or to whoever has its link.
  *
  * @property string $id
@@ -35,6 +37,7 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property bool $comments_open whether the class sees what its students write while they watch
  * @property bool $comments_named and whose it is
  * @property bool $optional
+ * @property ?array<string, Otherwise> $exceptions what holds otherwise for single students, by their id
  * @property CarbonImmutable $created_at
  * @property ?SchoolClass $class
  * @property ?Unit $unit
@@ -50,7 +53,28 @@ final class Task extends Model
         'audience' => 'class', 'class_id' => null, 'link' => null, 'given_together' => null, 'way_in' => 'secret', 'password' => null, 'note' => '', 'unit_id' => null, 'opens_at' => null, 'due_at' => null,
         'closes_at' => null,
         'taken_back_at' => null, 'released_at' => null, 'weight' => 1.0, 'optional' => false,
+        'exceptions' => null,
     ];
+
+    /** As it is for one student: with the times and terms that hold for them alone. It is not to be saved. */
+    public function forStudent(string $student): self
+    {
+        $otherwise = $this->exceptions[$student] ?? [];
+        if ($otherwise === []) {
+            return $this;
+        }
+        $own = clone $this;
+        $time = static fn (?string $iso): ?CarbonImmutable => $iso === null ? null : CarbonImmutable::parse($iso);
+        if (array_key_exists('dueAt', $otherwise)) {
+            $own->due_at = $time($otherwise['dueAt']);
+        }
+        if (array_key_exists('closesAt', $otherwise)) {
+            $own->closes_at = $time($otherwise['closesAt']);
+        }
+        $own->terms = $otherwise['terms'] ?? $this->terms;
+
+        return $own->syncOriginal();
+    }
 
     /** Its state now. */
     public function state(): TaskState
@@ -179,7 +203,7 @@ final class Task extends Model
     {
         return [
             'audience' => TaskAudience::class, 'way_in' => WayIn::class, 'password' => 'encrypted', 'terms' => 'array', 'weight' => 'float', 'optional' => 'boolean',
-            'comments_open' => 'boolean', 'comments_named' => 'boolean',
+            'exceptions' => 'array', 'comments_open' => 'boolean', 'comments_named' => 'boolean',
             'opens_at' => 'immutable_datetime', 'due_at' => 'immutable_datetime', 'closes_at' => 'immutable_datetime',
             'taken_back_at' => 'immutable_datetime', 'released_at' => 'immutable_datetime', 'created_at' => 'immutable_datetime',
         ];

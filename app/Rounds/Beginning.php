@@ -39,7 +39,7 @@ final class Beginning
         $edition = $task->loadMissing('quiz.latestEdition')->quiz->latestEdition
             ?? throw new Rejected(Reason::Closed, new Message('problem.round.not-published'));
         try {
-            return $this->book->create($student, $task, $edition, $own->rounds->count() + 1, (int) now()->valueOf());
+            return $this->book->create($student, $own->task, $edition, $own->rounds->count() + 1, (int) now()->valueOf());
         } catch (UniqueConstraintViolationException) {
             return OwnRounds::of($student->id, $task)->current()
                 ?? throw new Rejected(Reason::Closed, new Message('problem.round.not-begun'));

@@ -40,7 +40,8 @@ final readonly class OwnRounds
         $own = [];
         foreach ($tasks as $task) {
             $ofTask = $rounds->get($task->id, new Collection)->each(static fn (Round $round) => $round->setRelation('task', $task));
-            $own[$task->id] = new self($task, $ofTask, Terms::read(Fields::of($task->terms)));
+            $forStudent = $task->forStudent($student);
+            $own[$task->id] = new self($forStudent, $ofTask, Terms::read(Fields::of($forStudent->terms)));
         }
 
         return $own;

@@ -310,7 +310,12 @@ final class RoundBook
     {
         $state = $task->state();
         $rounds = $task->rounds()->getQuery()->select('id');
-        $state->isRunning() ? $rounds->where('interrupted', true) : $rounds->whereNull('finished_at');
+        match (true) {
+            // Some close, or are open again, by times of their own.
+            $task->exceptions !== null => $rounds->where(static fn ($either) => $either->whereNull('finished_at')->orWhere('interrupted', true)),
+            $state->isRunning() => $rounds->where('interrupted', true),
+            default => $rounds->whereNull('finished_at'),
+        };
         foreach ($state === TaskState::TakenBack ? [] : $rounds->pluck('id') as $id) {
             DB::transaction(function () use ($id, $task): void {
                 $this->bringUpToDate(self::locked((string) $id)->setRelation('task', $task));

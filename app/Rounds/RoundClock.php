@@ -39,7 +39,7 @@ final class RoundClock
      */
     public function isLate(Round $round, ?int $madeMs): bool
     {
-        $task = $round->loadMissing('task')->task;
+        $task = $round->ownTask();
         if ($task->state()->isRunning()) {
             return false;
         }
@@ -66,7 +66,7 @@ final class RoundClock
     public function due(Round $round, State $state): ?array
     {
         $now = (int) now()->valueOf();
-        $task = $round->loadMissing('task')->task;
+        $task = $round->ownTask();
         if ($state->interrupted !== null) {
             return $task->state()->isRunning() ? [new Reopened, $now] : null;
         }
@@ -84,6 +84,6 @@ final class RoundClock
 
     public function isClosed(Round $round): bool
     {
-        return $round->loadMissing('task')->task->state() === TaskState::Closed;
+        return $round->ownTask()->state() === TaskState::Closed;
     }
 }

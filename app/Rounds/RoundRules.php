@@ -40,7 +40,7 @@ final class RoundRules
     public function terms(Round $round): Terms
     {
         $own = $round->terms;
-        $tasks = $round->loadMissing('task')->task->terms;
+        $tasks = $round->ownTask()->terms;
         [$ownBefore, $tasksBefore, $terms] = $this->terms[$round] ?? [null, null, null];
         if ($terms === null || $ownBefore !== $own || $tasksBefore !== $tasks) {
             $terms = Terms::read(Fields::of($own))->favouredBy(Terms::read(Fields::of($tasks)));

@@ -60,7 +60,7 @@ final class RoundViews
     /** @return list<string> ids of the media the student may load where the round stands */
     public function media(Round $round): array
     {
-        $task = $round->loadMissing('task')->task;
+        $task = $round->ownTask();
         // All that decides it; an answer moves the round.
         $from = [
             $round->getRawOriginal('moved_at'), $round->getRawOriginal('state'), $this->rules->revision($round),
@@ -99,7 +99,7 @@ final class RoundViews
     /** @param  ?OwnRounds  $own  the student's of the task, where they are read already */
     private function circumstances(Round $round, State $state, bool $comingBack, ?OwnRounds $own): Circumstances
     {
-        $task = $round->loadMissing('task')->task;
+        $task = $round->ownTask();
         $isOver = $state->isFinished();
 
         return new Circumstances(

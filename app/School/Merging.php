@@ -7,6 +7,7 @@ namespace HiddenLadder\App\School;
 use HiddenLadder\App\Models\Merge;
 use HiddenLadder\App\Models\Round;
 use HiddenLadder\App\Models\Student;
+use HiddenLadder\App\Models\Task;
 use HiddenLadder\App\Models\Teacher;
 use HiddenLadder\App\Reason;
 use HiddenLadder\App\Rejected;
@@ -39,6 +40,7 @@ final class Merging
                 'enrolments' => $this->joinClasses($kept, $gone),
                 'tasks' => $this->joinTasks($kept, $gone),
             ];
+            self::exceptions($gone->id, $kept->id);
             // Who was the one before is the one that is kept now.
             $gone->namesakes()->update(['merged_into' => $kept->id]);
             $gone->update(['merged_into' => $kept->id]);
@@ -149,6 +151,16 @@ final class Merging
                 throw new Rejected(Reason::NoPlace, new Message('problem.merge.namesake'));
             }
             DB::table('enrolments')->insert(['class_id' => $place['class'], 'student_id' => $gone, 'name_key' => $key, 'removed_at' => $place['removed']]);
+        }
+    }
+
+    /** What holds otherwise for the one that is gone holds for the one that is kept, where nothing does for that one. */
+    private static function exceptions(string $gone, string $kept): void
+    {
+        foreach (Task::query()->where('exceptions', 'like', "%$gone%")->lockForUpdate()->get() as $task) {
+            $exceptions = $task->exceptions ?? [];
+            $exceptions += isset($exceptions[$gone]) ? [$kept => $exceptions[$gone]] : [];
+            $task->update(['exceptions' => $exceptions]);
         }
     }
 

@@ -88,6 +88,31 @@ final class Giving
         ]);
     }
 
+    /**
+     * For one student it is otherwise: another due or closing time, other terms; nothing said, and it is as for all.
+     *
+     * @param  array<string, mixed>  $said  `dueAt`, `closesAt` (ISO 8601 or null), `terms`
+     *
+     * @throws Rejected when times do not follow on each other, or quizzes would wait in a circle
+     */
+    public function except(Task $task, string $student, array $said): void
+    {
+        DB::transaction(function () use ($task, $student, $said): void {
+            $locked = Task::query()->lockForUpdate()->findOrFail($task->id);
+            $exceptions = $locked->exceptions ?? [];
+            unset($exceptions[$student]);
+            if ($said !== []) {
+                $exceptions[$student] = $said;
+            }
+            $locked->exceptions = $exceptions === [] ? null : $exceptions;
+            $own = $locked->forStudent($student);
+            self::inOrder($own);
+            self::noCircle($locked->quiz()->sole(), Terms::read(Fields::of($own->terms)));
+            $locked->save();
+        }, 5);
+        $task->refresh();
+    }
+
     /** The teacher's unit of that name, made where there is none; null without a name. */
     public function unit(Teacher $teacher, string $name): ?string
     {

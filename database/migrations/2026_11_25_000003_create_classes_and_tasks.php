@@ -63,6 +63,8 @@ return new class extends Migration
             // Weight in the record, zero included.
             $table->double('weight')->default(1);
             $table->boolean('optional')->default(false);
+            // What holds otherwise for single students, by their id: due and closing time, terms.
+            $table->json('exceptions')->nullable();
             $table->timestamps(3);
             $table->index(['teacher_id', 'created_at']);
         });

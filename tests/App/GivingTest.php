@@ -13,6 +13,7 @@ use HiddenLadder\App\Models\Task;
 use HiddenLadder\App\Models\TaskState;
 use HiddenLadder\App\Models\Teacher;
 use HiddenLadder\App\School\Roster;
+use HiddenLadder\App\Upkeep\ClosingTasks;
 use HiddenLadder\Core\Formats\Roster\NameTable;
 use HiddenLadder\Core\Tests\Sample;
 use Illuminate\Testing\TestResponse;
@@ -239,5 +240,38 @@ final class GivingTest extends AppTestCase
             ->assertJsonPath('closesAt', '2027-01-19T07:00:00Z')->assertJsonPath('note', 'Read.');
         $this->postJson("/api/tasks/$task/again", ['classes' => [$this->schoolClass($this->teacher('Stranger'))->id], 'days' => 0])->assertNotFound();
         $this->postJson("/api/tasks/$task/again", ['classes' => [], 'days' => 0])->assertUnprocessable();
+    }
+
+    public function test_for_single_students_it_closes_later_and_goes_by_other_terms(): void
+    {
+        $this->freezeTime();
+        $task = $this->give(['closesAt' => now()->addHour()->toIso8601ZuluString(), 'terms' => ['purpose' => 'exit-check']])->json('0.id');
+        $bram = $this->member($this->first, 'Bram');
+        $later = now()->addHours(3)->startOfSecond()->toIso8601ZuluString();
+        $this->putJson("/api/tasks/$task/exceptions/{$this->ada->id}", ['closesAt' => $later, 'terms' => ['purpose' => 'exit-check', 'tries' => 3]])->assertNoContent();
+        $this->getJson("/api/tasks/$task")->assertOk()->assertJsonPath('exceptions.0.name', 'Ada Brandt')->assertJsonPath('exceptions.0.closesAt', $later)
+            ->assertJsonPath('exceptions.0.dueAt', null)->assertJsonPath('exceptions.0.terms.tries', 3)->assertJsonPath('terms.tries', 1);
+        $hers = (string) $this->begin($this->ada, $task)->assertOk()->json('id');
+        $his = (string) $this->begin($bram, $task)->assertOk()->json('id');
+        self::assertSame([3, 1], array_map(static fn (string $id): mixed => Round::query()->whereKey($id)->sole()->terms['tries'], [$hers, $his]));
+        $this->travel(2)->hours();
+        // By the clock alone, whether or not anybody looks.
+        (new ClosingTasks)();
+        $isOver = static fn (string $id): bool => Round::query()->whereKey($id)->sole()->interrupted;
+        self::assertSame([false, true], [$isOver($hers), $isOver($his)]);
+        $this->asStudent($this->ada)->getJson('/api/student')->assertOk()->assertJsonPath('classes.0.tasks.0.open', true)->assertJsonPath('classes.0.tasks.0.closesAt', $later);
+        $place = $this->getJson("/api/student/rounds/$hers")->assertOk()->json('place');
+        $this->sendsEvent($hers, 'answered', ['question' => $place['question']['id'], 'response' => ['choices' => [$place['question']['options'][0]['id']]]])->assertOk();
+        $this->asStudent($bram)->getJson('/api/student')->assertOk()->assertJsonPath('classes.0.tasks.0.open', false);
+        $this->travel(2)->hours();
+        (new ClosingTasks)();
+        self::assertTrue($isOver($hers));
+        // As for all again, and for somebody whom it is not for.
+        $this->asTeacher($this->teacher)->deleteJson("/api/tasks/$task/exceptions/{$this->ada->id}")->assertNoContent();
+        $this->getJson("/api/tasks/$task")->assertOk()->assertJsonPath('exceptions', []);
+        $cleo = $this->member($this->second, 'Cleo');
+        $this->putJson("/api/tasks/$task/exceptions/$cleo->id", ['closesAt' => null])->assertNotFound();
+        $this->putJson("/api/tasks/$task/exceptions/$bram->id", ['dueAt' => now()->addDay()->toIso8601ZuluString(), 'closesAt' => now()->toIso8601ZuluString()])
+            ->assertUnprocessable()->assertJsonPath('errors.0.pointer', '/dueAt');
     }
 }

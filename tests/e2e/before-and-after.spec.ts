@@ -141,6 +141,7 @@ test('what to expect of a class is told under the terms a quiz is given with', a
     await page.getByRole('link', { name: /Year 8 Geography/ }).click();
     await page.getByRole('link', { name: say('teacher.give.give-out-a-quiz') }).click();
     await page.getByLabel(say('teacher.give.quiz'), { exact: true }).selectOption({ label: 'Tides at Skerry Bay' });
+    await page.getByText(say('teacher.give.change-something')).click();
     await page.getByRole('button', { name: say('teacher.terms-forecast.how-long-will-it-take') }).click();
     const expected = page.getByRole('region', { name: say('teacher.terms-forecast.what-to-expect') });
     await expect(expected.getByText(needsVideo('struggling'))).toBeVisible();

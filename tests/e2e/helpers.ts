@@ -114,14 +114,19 @@ async function addStudents(page: Page, names: string[]): Promise<void> {
     await expect(page.getByText(say('teacher.roster.added', { added: names.length, isLeft: 'no' }))).toBeVisible();
 }
 
-/** Makes a class with these names, gives it the quiz, and tells its phrase. */
-export async function giveOut(page: Page, title: string, names: string[], terms: () => Promise<void> = async () => {}): Promise<string> {
+/** Makes a class with these names, and stands at its tasks. */
+export async function addClass(page: Page, name: string, names: string[]): Promise<void> {
     await page.getByRole('link', { name: say('teacher.navigation.classes') }).click();
-    await page.getByLabel(say('teacher.classes.name-of-a-new-class')).fill('Year 8');
+    await page.getByLabel(say('teacher.classes.name-of-a-new-class')).fill(name);
     await page.getByRole('button', { name: say('teacher.classes.make-a-class') }).click();
     await page.getByRole('link', { name: say('teacher.class.roster', { roster: 0 }) }).click();
     await addStudents(page, names);
     await page.getByRole('link', { name: say('teacher.class.tasks'), exact: true }).click();
+}
+
+/** Makes a class with these names, gives it the quiz, and tells its phrase. */
+export async function giveOut(page: Page, title: string, names: string[], terms: () => Promise<void> = async () => {}): Promise<string> {
+    await addClass(page, 'Year 8', names);
     await page.getByRole('link', { name: say('teacher.give.give-out-a-quiz') }).click();
     await page.getByLabel(say('teacher.give.quiz'), { exact: true }).selectOption({ label: title });
     await expect(page.getByText(say('teacher.terms-editor.what-a-student-is-told'))).toBeVisible();

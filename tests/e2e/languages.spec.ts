@@ -59,8 +59,8 @@ test('a teacher’s pages speak the language of the device', async ({ page }) =>
     await page.getByRole('link', { name: /Year 8 Geography/ }).click();
     await page.getByRole('link', { name: say('teacher.give.give-out-a-quiz') }).click();
     await page.getByLabel(say('teacher.give.quiz'), { exact: true }).selectOption({ index: 1 });
-    await page.getByText(say('teacher.terms-editor.each-term')).click();
     await page.getByText(say('teacher.give.change-something')).click();
+    await page.getByText(say('teacher.terms-editor.each-term')).click();
     await look();
     await page.goto('/school');
     await look();

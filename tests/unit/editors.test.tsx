@@ -339,7 +339,7 @@ describe('the editor of terms', () => {
         expect(now().rounds).toEqual({ counts: 'last', limit: null });
         await user.type(screen.getByLabelText('Minutes for a round (empty: no clock)'), '2');
         expect(now().seconds).toEqual({ round: 120 });
-        await user.click(screen.getByLabelText('Half is enough to count as right'));
+        await user.click(screen.getByLabelText('A part is enough to count as right'));
         expect(now().enough).toBe(0.5);
         await user.selectOptions(screen.getByLabelText('It opens when this is done'), 'Tides');
         expect(now().gates).toEqual([{ quiz: 'G', score: null }]);

@@ -29,6 +29,25 @@ export function near(iso: string, now: Date = new Date()): string {
         : `${days().format(then)} ${times().format(then)}`;
 }
 
+const weekdays = once(() => new Intl.DateTimeFormat(locale(), { weekday: 'short' }));
+const numbers = once(() => new Intl.DateTimeFormat(locale(), { day: 'numeric' }));
+const months = once(() => new Intl.DateTimeFormat(locale(), { day: 'numeric', month: 'short' }));
+
+/** A day in a calendar: "Mon". */
+export function weekday(day: Date): string {
+    return weekdays().format(day);
+}
+
+/** "27". */
+export function dayNumber(day: Date): string {
+    return numbers().format(day);
+}
+
+/** "27 Nov". */
+export function month(day: Date): string {
+    return months().format(day);
+}
+
 /** The day of a moment: "Thu 3 Dec"; nothing of no moment. */
 export function day(iso: string): string {
     return iso === '' ? '' : days().format(new Date(iso));

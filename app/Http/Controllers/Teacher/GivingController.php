@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace HiddenLadder\App\Http\Controllers\Teacher;
 
+use Carbon\CarbonImmutable;
 use HiddenLadder\App\Http\Controllers\Controller;
 use HiddenLadder\App\Http\Resources\TaskLines;
 use HiddenLadder\App\Http\TaskMembers;
@@ -12,12 +13,14 @@ use HiddenLadder\App\Models\SchoolClass;
 use HiddenLadder\App\Models\Task;
 use HiddenLadder\App\Models\Unit;
 use HiddenLadder\App\Quizzes\SuggestedTerms;
+use HiddenLadder\App\Rounds\RoundBook;
 use HiddenLadder\App\Tasks\Giving;
 use HiddenLadder\Core\Fields;
 use HiddenLadder\Core\Terms\Terms;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
+use Illuminate\Http\Response;
 
 /** Giving a quiz to classes, to some students, or to whoever has the link. */
 final class GivingController extends Controller
@@ -61,6 +64,35 @@ final class GivingController extends Controller
         return new JsonResponse($this->lines(
             $this->giving->again($task, $this->teacher($request), $classes, $request->integer('days')),
         ), 201);
+    }
+
+    /** For one student it is otherwise: what is not said is as for all. */
+    public function except(Request $request, Task $task, string $student, RoundBook $book): Response
+    {
+        $this->authorize('reach', $task->load('class'));
+        abort_unless($task->students()->contains('id', $student), 404);
+        $request->validate(['dueAt' => ['nullable', 'date'], 'closesAt' => ['nullable', 'date']]);
+        $said = array_map(
+            static fn (?CarbonImmutable $time): ?string => $time?->toIso8601ZuluString(),
+            array_intersect_key(TaskMembers::times($request), ['dueAt' => true, 'closesAt' => true]),
+        );
+        if ($request->input('terms') !== null) {
+            $said['terms'] = Terms::read(Fields::of($request->input('terms'), '/terms'))->toArray();
+        }
+        $this->giving->except($task, $student, $said);
+        $book->settle($task);
+
+        return new Response('', 204);
+    }
+
+    /** For that student it is as for all again. */
+    public function noException(Task $task, string $student, RoundBook $book): Response
+    {
+        $this->authorize('reach', $task);
+        $this->giving->except($task, $student, []);
+        $book->settle($task);
+
+        return new Response('', 204);
     }
 
     /** The names of the units that the teacher has. */

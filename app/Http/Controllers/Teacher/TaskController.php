@@ -92,6 +92,7 @@ final class TaskController extends Controller
             'link' => $task->link,
             'password' => $task->password,
             'named' => $task->named()->where('kind', StudentKind::Roster)->pluck('students.id')->all(),
+            'exceptions' => self::exceptions($task),
             'edition' => $edition->number,
             'document' => $this->editions->document($edition),
         ]);
@@ -124,6 +125,23 @@ final class TaskController extends Controller
             'extraTime' => $found->extra_time,
             'rounds' => $walks->all(),
         ]);
+    }
+
+    /** @return list<array<string, mixed>> what holds otherwise for single students */
+    private static function exceptions(Task $task): array
+    {
+        $names = Student::query()->whereKey(array_keys($task->exceptions ?? []))->get()->keyBy('id');
+        $told = [];
+        foreach ($task->exceptions ?? [] as $student => $otherwise) {
+            $own = $task->forStudent($student);
+            $told[] = [
+                'student' => $student, 'name' => $names->get($student)->name ?? '',
+                'dueAt' => $own->due_at?->toIso8601ZuluString(), 'closesAt' => $own->closes_at?->toIso8601ZuluString(),
+                'terms' => isset($otherwise['terms']) ? $own->terms : null,
+            ];
+        }
+
+        return $told;
     }
 
     /** Whom the task is for, or who has done something in it, also where they were taken out since. */

@@ -1,5 +1,6 @@
 import { Redo2, Undo2 } from 'lucide-react';
 import { Link, useNavigate } from 'react-router';
+import { keptGiving } from '../../quiz/giving';
 import { Button, buttonClass } from '../../ui/Button';
 import { Switch } from '../../ui/Switch';
 import { say } from '../../words/words';
@@ -91,6 +92,18 @@ export function BuildHeader({ quiz, shown, draft, edition, far, onFar, onWhole, 
                 <Button onClick={onRehearse} disabled={document.stops.length === 0}>
                     {say('build.build.rehearse')}
                 </Button>
+                {edition.number !== null && (
+                    <Link
+                        className={buttonClass()}
+                        to={`/give?quiz=${quiz}`}
+                        onClick={(event) => {
+                            event.preventDefault();
+                            void draft.save().then(() => navigate(`/give?quiz=${quiz}`));
+                        }}
+                    >
+                        {keptGiving(null, null).quiz === quiz ? say('build.build.back-to-giving-out') : say('build.build.give-out')}
+                    </Link>
+                )}
                 {edition.number !== null && edition.current ? (
                     <p className="px-2 text-sm font-semibold text-well">{say('build.build.edition-is-out', { number: edition.number })}</p>
                 ) : (

@@ -8,6 +8,7 @@ import { Notice } from '../../ui/Notice';
 import { joinAddress, QrCode } from '../../ui/QrCode';
 import { TaskLine } from '../../ui/TaskLine';
 import { rich, say } from '../../words/words';
+import { Calendar } from './Calendar';
 import { ClassFrame } from './ClassFrame';
 
 /** A class at work: its tasks, and how its students come in. */
@@ -29,6 +30,7 @@ export function ClassPage() {
                             </Notice>
                         )}
                         <Tasks group={group} />
+                        {group.tasks.length > 0 && <Calendar tasks={group.tasks} />}
                     </div>
                     <WayIn group={group} />
                 </div>

@@ -3,7 +3,9 @@ import { type FormEvent, useEffect, useState } from 'react';
 import { Link, useNavigate, useSearchParams } from 'react-router';
 import { client, sentence, take } from '../../api/client';
 import type { Task, TaskSummary, Terms, WayIn } from '../../api/types';
-import { TermsEditor } from '../../quiz/TermsEditor';
+import { EachTerm } from '../../quiz/EachTerm';
+import { forgetGiving, type Giving, keepGiving, keptGiving } from '../../quiz/giving';
+import { PurposeChoice } from '../../quiz/PurposeChoice';
 import { TermsForecast } from '../../quiz/TermsForecast';
 import { Button, buttonClass } from '../../ui/Button';
 import { Field, Select } from '../../ui/Field';
@@ -11,7 +13,6 @@ import { Notice } from '../../ui/Notice';
 import { TaskLine } from '../../ui/TaskLine';
 import { say } from '../../words/words';
 import { Page } from '../Navigation';
-import { forgetGiving, type Giving, keepGiving, keptGiving } from './giving';
 import { sent } from './members';
 import { ShareTask } from './ShareTask';
 import { TaskFields } from './TaskFields';
@@ -148,13 +149,10 @@ function GiveForm({ giving, put, onGiven }: FormProps) {
                 {giving.classes.length > 1 && <p className="text-sm text-soft">{say('teacher.give.who-is-in-two')}</p>}
             </fieldset>
             {shown !== null && (
-                <TermsEditor
-                    terms={shown}
-                    quizzes={published.filter((line) => line.id !== quiz)}
-                    onChange={(next) => put({ terms: next })}
-                />
+                <div className="grid gap-4">
+                    <PurposeChoice short terms={shown} onChange={(next) => put({ terms: next })} />
+                </div>
             )}
-            {quiz !== '' && shown !== null && <TermsForecast quiz={quiz} group={only ?? null} terms={shown} />}
             <div className="flex flex-wrap items-end gap-3">
                 <Field
                     label={say('teacher.class.due-if-you-like')}
@@ -178,7 +176,19 @@ function GiveForm({ giving, put, onGiven }: FormProps) {
                         members={giving.members}
                         onChange={(members) => put({ members })}
                         suggests={suggested[shown?.purpose ?? 'learn']}
+                        terms={shown}
                     />
+                    {shown !== null && (
+                        <details>
+                            <summary className="mb-3 font-semibold">{say('teacher.terms-editor.each-term')}</summary>
+                            <EachTerm
+                                terms={shown}
+                                quizzes={published.filter((line) => line.id !== quiz)}
+                                onChange={(next) => put({ terms: next })}
+                            />
+                        </details>
+                    )}
+                    {quiz !== '' && shown !== null && <TermsForecast quiz={quiz} group={only ?? null} terms={shown} />}
                 </div>
             </details>
         </form>

@@ -7,6 +7,7 @@ import { Button } from '../../ui/Button';
 import { Field, Select } from '../../ui/Field';
 import { Notice } from '../../ui/Notice';
 import { say } from '../../words/words';
+import { Exceptions } from './Exceptions';
 import { membersOf, sent } from './members';
 import { ShareTask } from './ShareTask';
 import { TaskFields } from './TaskFields';
@@ -32,7 +33,7 @@ export function TaskSettings({ task, onChange }: { task: Task; onChange: (body: 
                     value={members.dueAt}
                     onChange={(event) => setMembers({ ...members, dueAt: event.currentTarget.value })}
                 />
-                <TaskFields members={members} onChange={setMembers} suggests={task.wayIn} />
+                <TaskFields members={members} onChange={setMembers} suggests={task.wayIn} terms={task.terms} />
                 <div className="flex flex-wrap items-center gap-3">
                     <Button type="submit" weight="main" disabled={!isChanged}>
                         {say('teacher.give.keep-this')}
@@ -40,6 +41,7 @@ export function TaskSettings({ task, onChange }: { task: Task; onChange: (body: 
                     {kept && !isChanged && <p className="text-sm">{say('teacher.give.it-is-kept')}</p>}
                 </div>
             </form>
+            <Exceptions task={task} />
             <div className="flex flex-wrap items-end gap-6 border-t border-line pt-4">
                 <GiveAgain task={task} />
                 <Button onClick={() => void onChange({ takenBack: task.state !== 'taken-back' })}>

@@ -1,30 +1,6 @@
 import type { Task, WayIn } from '../../api/types';
+import type { TaskMembers } from '../../quiz/giving';
 import { say } from '../../words/words';
-
-/** What of a task is said when it is given and can be changed afterwards; times as a field has them, in this device's zone. */
-export interface TaskMembers {
-    opensAt: string;
-    dueAt: string;
-    closesAt: string;
-    optional: boolean;
-    weight: number;
-    unit: string;
-    note: string;
-    wayIn: WayIn | null;
-    password: string;
-}
-
-export const nothingSaid: TaskMembers = {
-    opensAt: '',
-    dueAt: '',
-    closesAt: '',
-    optional: false,
-    weight: 1,
-    unit: '',
-    note: '',
-    wayIn: null,
-    password: '',
-};
 
 export const waysIn: Record<WayIn, string> = {
     secret: say('teacher.give.way-in', { way: 'secret' }),
@@ -43,7 +19,7 @@ export function asTyped(iso: string | null): string {
     return `${at.getFullYear()}-${two(at.getMonth() + 1)}-${two(at.getDate())}T${two(at.getHours())}:${two(at.getMinutes())}`;
 }
 
-const asMoment = (typed: string) => (typed === '' ? null : new Date(typed).toISOString());
+export const asMoment = (typed: string) => (typed === '' ? null : new Date(typed).toISOString());
 
 export function membersOf(task: Task): TaskMembers {
     return {

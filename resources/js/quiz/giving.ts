@@ -1,5 +1,29 @@
-import type { Terms } from '../../api/types';
-import { nothingSaid, type TaskMembers } from './members';
+import type { Terms, WayIn } from '../api/types';
+
+/** What of a task is said when it is given and can be changed afterwards; times as a field has them, in this device's zone. */
+export interface TaskMembers {
+    opensAt: string;
+    dueAt: string;
+    closesAt: string;
+    optional: boolean;
+    weight: number;
+    unit: string;
+    note: string;
+    wayIn: WayIn | null;
+    password: string;
+}
+
+const nothingSaid: TaskMembers = {
+    opensAt: '',
+    dueAt: '',
+    closesAt: '',
+    optional: false,
+    weight: 1,
+    unit: '',
+    note: '',
+    wayIn: null,
+    password: '',
+};
 
 /** What was filled in so far, so that a quiz can be made in between. */
 export interface Giving {

@@ -1,0 +1,303 @@
+import type { ReactNode } from 'react';
+import type { Terms } from '../api/types';
+import { Button } from '../ui/Button';
+import { Check, Field, Select } from '../ui/Field';
+import { ShareField } from '../ui/ShareField';
+import { say } from '../words/words';
+import { Gates } from './Gates';
+import { useToldTerms } from './PurposeChoice';
+import { SeenWhen } from './SeenWhen';
+
+/** A number from a field, or nothing when it is empty. */
+function count(text: string): number | null {
+    return text.trim() === '' ? null : Number(text);
+}
+
+interface Props {
+    terms: Terms;
+    /** Quizzes that can open the task. */
+    quizzes?: { id: string; title: string }[];
+    onChange: (terms: Terms) => void;
+}
+
+interface GroupProps {
+    whole: Terms;
+    put: (changes: Terms) => void;
+}
+
+/** The terms one by one, in groups: those that have a meaning under the others. */
+export function EachTerm({ terms, quizzes = [], onChange }: Props) {
+    const told = useToldTerms(terms);
+    const whole = { ...told.data?.terms, ...terms };
+    const put = (changes: Terms) => onChange({ ...terms, ...changes });
+    return (
+        <div className="grid gap-5">
+            <Order whole={whole} put={put} />
+            <Tries whole={whole} put={put} />
+            <Rounds whole={whole} put={put} />
+            <Clock whole={whole} put={put} />
+            <SeenWhen seen={whole.seen ?? {}} onChange={(seen) => put({ seen })} />
+            {quizzes.length > 0 && <Gates gates={whole.gates ?? []} quizzes={quizzes} onChange={(gates) => put({ gates })} />}
+        </div>
+    );
+}
+
+function Group({ name, children }: { name: string; children: ReactNode }) {
+    return (
+        <fieldset className="grid gap-3 border-t border-line pt-3">
+            <legend className="pr-2 text-sm font-semibold text-soft">{name}</legend>
+            {children}
+        </fieldset>
+    );
+}
+
+function Order({ whole, put }: GroupProps) {
+    return (
+        <Group name={say('teacher.terms-editor.group', { group: 'order' })}>
+            <div className="grid gap-3 sm:grid-cols-2">
+                <Select
+                    label={say('teacher.terms-editor.order')}
+                    value={whole.order ?? 'set'}
+                    onChange={(event) => put({ order: event.currentTarget.value as 'set' | 'any' })}
+                >
+                    <option value="set">{say('teacher.terms-editor.as-set')}</option>
+                    <option value="any">{say('teacher.terms-editor.any-with-an-overview')}</option>
+                </Select>
+                <Select
+                    label={say('teacher.terms-editor.marked')}
+                    value={whole.marking ?? 'as-one-goes'}
+                    onChange={(event) => put({ marking: event.currentTarget.value as 'as-one-goes' | 'handed-in' })}
+                >
+                    <option value="as-one-goes">{say('teacher.terms-editor.as-one-goes')}</option>
+                    <option value="handed-in">{say('teacher.terms-editor.when-handed-in-whole')}</option>
+                </Select>
+            </div>
+            <div className="flex flex-wrap gap-x-5 gap-y-2">
+                <Check
+                    label={say('teacher.terms-editor.options-in-random-order')}
+                    checked={whole.mixOptions ?? false}
+                    onChange={(mixOptions) => put({ mixOptions })}
+                />
+                <Check
+                    label={say('teacher.terms-editor.stops-in-random-order')}
+                    checked={whole.mixStops ?? false}
+                    onChange={(mixStops) => put({ mixStops })}
+                />
+            </div>
+        </Group>
+    );
+}
+
+function Tries({ whole, put }: GroupProps) {
+    const handedIn = whole.marking === 'handed-in';
+    // Handed in whole, with nothing coming back, there are no slips.
+    const slips = !handedIn || (whole.missedComeBack ?? true);
+    return (
+        <Group name={say('teacher.terms-editor.group', { group: 'tries' })}>
+            {handedIn && (
+                <Check
+                    label={say('teacher.terms-editor.what-was-missed-comes-back')}
+                    checked={whole.missedComeBack ?? true}
+                    onChange={(missedComeBack) => put({ missedComeBack })}
+                />
+            )}
+            {slips && (
+                <>
+                    <div className="grid gap-3 sm:grid-cols-2">
+                        <Field
+                            label={say('teacher.terms-editor.tries-empty-no-limit')}
+                            type="number"
+                            min={1}
+                            max={20}
+                            value={whole.tries ?? ''}
+                            onChange={(event) => put({ tries: count(event.currentTarget.value) })}
+                        />
+                        <Field
+                            label={say('teacher.terms-editor.points-left-at-each-try')}
+                            defaultValue={(whole.shares ?? [1]).map((share) => share * 100).join(' ')}
+                            key={(whole.shares ?? [1]).join()}
+                            onBlur={(event) => {
+                                const shares = event.currentTarget.value
+                                    .split(/[\s,;%]+/)
+                                    .filter((text) => text !== '')
+                                    .map((text) => Number(text) / 100);
+                                // Emptied, each try has all the points.
+                                if (shares.every((share) => share >= 0 && share <= 1)) {
+                                    put({ shares: shares.length === 0 ? [1] : shares });
+                                }
+                            }}
+                        />
+                        <Select
+                            label={say('teacher.terms-editor.after-a-slip')}
+                            value={whole.afterSlip ?? 'same'}
+                            onChange={(event) => put({ afterSlip: event.currentTarget.value as 'same' | 'alike' })}
+                        >
+                            <option value="same">{say('teacher.terms-editor.the-same-question-again')}</option>
+                            <option value="alike">{say('teacher.terms-editor.an-alike-one-if-there')}</option>
+                        </Select>
+                    </div>
+                    <div className="flex flex-wrap items-end gap-x-5 gap-y-2">
+                        <Check
+                            label={say('teacher.terms-editor.help-is-there')}
+                            checked={whole.help ?? true}
+                            onChange={(help) => put({ help })}
+                        />
+                        <Check
+                            label={say('teacher.terms-editor.the-answer-is-shown-after')}
+                            checked={whole.reveal ?? true}
+                            onChange={(reveal) => put({ reveal })}
+                        />
+                        <Check
+                            label={say('teacher.terms-editor.students-may-ask-for-an')}
+                            checked={whole.alikeOnRequest ?? true}
+                            onChange={(alikeOnRequest) => put({ alikeOnRequest })}
+                        />
+                        <Check
+                            label={say('teacher.terms-editor.a-slip-of-the-pen')}
+                            checked={whole.almostCosts ?? false}
+                            onChange={(almostCosts) => put({ almostCosts })}
+                        />
+                    </div>
+                </>
+            )}
+            <div className="flex flex-wrap items-end gap-x-5 gap-y-2">
+                <Check
+                    label={say('teacher.terms-editor.part-is-enough')}
+                    checked={(whole.enough ?? null) !== null}
+                    onChange={(on) => put({ enough: on ? 0.5 : null })}
+                />
+                {whole.enough != null && (
+                    <ShareField
+                        label={say('teacher.terms-editor.enough-to-count-as-right')}
+                        value={whole.enough}
+                        onChange={(enough) => put({ enough })}
+                    />
+                )}
+            </div>
+        </Group>
+    );
+}
+
+function Rounds({ whole, put }: GroupProps) {
+    // With one round there is no other to wait for, to count, or to reach a goal with.
+    const several = whole.rounds?.limit !== 1;
+    return (
+        <Group name={say('teacher.terms-editor.group', { group: 'rounds' })}>
+            <div className="grid gap-3 sm:grid-cols-2">
+                <Field
+                    label={say('teacher.terms-editor.rounds-empty-no-limit')}
+                    type="number"
+                    min={1}
+                    max={100}
+                    value={whole.rounds?.limit ?? ''}
+                    onChange={(event) => put({ rounds: { ...whole.rounds, limit: count(event.currentTarget.value) } })}
+                />
+                {several && (
+                    <>
+                        <Field
+                            label={say('teacher.terms-editor.pause-between-rounds-minutes')}
+                            type="number"
+                            min={0}
+                            value={whole.rounds?.pauseMinutes ?? 0}
+                            onChange={(event) => put({ rounds: { ...whole.rounds, pauseMinutes: count(event.currentTarget.value) ?? 0 } })}
+                        />
+                        <Select
+                            label={say('teacher.terms-editor.the-score-that-counts')}
+                            value={whole.rounds?.counts ?? 'best'}
+                            onChange={(event) =>
+                                put({
+                                    rounds: { ...whole.rounds, counts: event.currentTarget.value as 'best' | 'last' | 'first' | 'mean' },
+                                })
+                            }
+                        >
+                            <option value="best">{say('teacher.terms-editor.best-round')}</option>
+                            <option value="last">{say('teacher.terms-editor.last-round')}</option>
+                            <option value="first">{say('teacher.terms-editor.first-round')}</option>
+                            <option value="mean">{say('teacher.terms-editor.mean-of-all')}</option>
+                        </Select>
+                    </>
+                )}
+                <Select
+                    label={say('teacher.terms-editor.goal')}
+                    value={whole.goal?.kind ?? 'none'}
+                    onChange={(event) =>
+                        put({
+                            goal: { kind: event.currentTarget.value as NonNullable<Terms['goal']>['kind'], rounds: 3, score: 0.8 },
+                        })
+                    }
+                >
+                    <option value="none">{say('teacher.terms-editor.none')}</option>
+                    <option value="rounds">{say('teacher.terms-editor.so-many-rounds')}</option>
+                    <option value="perfect">{say('teacher.terms-editor.so-many-with-everything-right')}</option>
+                    <option value="rounds-or-perfect">{say('teacher.terms-editor.so-many-rounds-or-a')}</option>
+                    <option value="score">{say('teacher.terms-editor.a-share-of-the-points')}</option>
+                </Select>
+                {whole.goal?.kind === 'score' && (
+                    <ShareField
+                        label={say('teacher.terms-editor.points-to-reach')}
+                        value={whole.goal.score ?? 0.8}
+                        onChange={(score) => put({ goal: { ...whole.goal, kind: 'score', score } })}
+                    />
+                )}
+                {whole.goal !== undefined && whole.goal.kind !== 'none' && whole.goal.kind !== 'score' && (
+                    <Field
+                        label={say('teacher.terms-editor.how-many-rounds')}
+                        type="number"
+                        min={1}
+                        max={50}
+                        value={whole.goal.rounds ?? 3}
+                        onChange={(event) => {
+                            const rounds = count(event.currentTarget.value);
+                            if (rounds !== null && rounds <= 50 && whole.goal !== undefined) {
+                                put({ goal: { ...whole.goal, rounds } });
+                            }
+                        }}
+                    />
+                )}
+            </div>
+            {several && (
+                <Check
+                    label={say('teacher.terms-editor.further-rounds-ask-only-what')}
+                    checked={whole.rounds?.onlyMissed ?? false}
+                    onChange={(onlyMissed) => put({ rounds: { ...whole.rounds, onlyMissed } })}
+                />
+            )}
+        </Group>
+    );
+}
+
+function Clock({ whole, put }: GroupProps) {
+    return (
+        <Group name={say('teacher.terms-editor.group', { group: 'clock' })}>
+            <div className="grid gap-3 sm:grid-cols-2">
+                <Field
+                    label={say('teacher.terms-editor.seconds-for-a-question-empty')}
+                    type="number"
+                    min={1}
+                    value={whole.seconds?.question ?? ''}
+                    onChange={(event) => put({ seconds: { ...whole.seconds, question: count(event.currentTarget.value) } })}
+                />
+                <Field
+                    label={say('teacher.terms-editor.minutes-for-a-round-empty')}
+                    type="number"
+                    min={1}
+                    value={whole.seconds?.round == null ? '' : whole.seconds.round / 60}
+                    onChange={(event) => {
+                        const minutes = count(event.currentTarget.value);
+                        put({ seconds: { ...whole.seconds, round: minutes === null ? null : Math.round(minutes * 60) } });
+                    }}
+                />
+            </div>
+            <div className="flex flex-wrap gap-2">
+                <Button onClick={() => put({ seconds: { ...whole.seconds, question: 120 } })}>
+                    {say('teacher.terms-editor.on-the-board')}
+                </Button>
+                {[10, 15].map((minutes) => (
+                    <Button key={minutes} onClick={() => put({ seconds: { ...whole.seconds, round: 60 * minutes } })}>
+                        {say('teacher.terms-editor.so-many-minutes', { minutes })}
+                    </Button>
+                ))}
+            </div>
+        </Group>
+    );
+}
