@@ -9,6 +9,7 @@ use HiddenLadder\App\Models\PersonalMessage;
 use HiddenLadder\App\Models\Quiz;
 use HiddenLadder\App\Models\Round;
 use HiddenLadder\App\Models\Student;
+use HiddenLadder\App\Models\Task;
 use HiddenLadder\App\Models\Teacher;
 use HiddenLadder\App\Reason;
 use HiddenLadder\App\Rejected;
@@ -47,6 +48,28 @@ final class Conversations
         ]);
     }
 
+    /** A student calls the teacher who gave out the task to a question; it waits like what is asked in words. */
+    public function call(Round $round, string $question, string $id): void
+    {
+        $asked = $this->rules->quiz($round)->question($question);
+        if ($asked === null) {
+            return;
+        }
+        $task = $round->loadMissing('task')->task;
+        $this->keep(new SentMessage($id, ''), self::tied($asked, [
+            'teacher_id' => $task->teacher_id, 'student_id' => $round->student_id, 'quiz_id' => $task->quiz_id, 'task_id' => $task->id,
+            'round_id' => $round->id,
+        ], MessageMatter::Call));
+    }
+
+    /** @return list<Conversation> in which the teacher is called in a task and has not come, the longest waiting first */
+    public function callsIn(Task $task): array
+    {
+        $calls = PersonalMessage::query()->where('task_id', $task->id)->where('matter', MessageMatter::Call)->open();
+
+        return $this->with($calls);
+    }
+
     /** Whoever rehearses a quiz asks its teacher, who may be the same. */
     public function askAsColleague(Teacher $colleague, Quiz $quiz, string $question, SentMessage $sent): void
     {
@@ -55,8 +78,12 @@ final class Conversations
         ]);
     }
 
-    /** The teacher's word; what was asked is settled by it. */
-    public function answer(string $conversation, SentMessage $sent): void
+    /**
+     * The teacher's word; what was asked up to then is settled by it.
+     *
+     * @param  ?string  $upTo  the last message that the teacher had seen; what was asked after it still waits
+     */
+    public function answer(string $conversation, SentMessage $sent, ?string $upTo = null): void
     {
         $last = $this->messages($conversation)->last();
         if ($last === null || self::isKept($sent)) {
@@ -69,13 +96,16 @@ final class Conversations
         ] + array_intersect_key($last->getAttributes(), array_flip([
             'conversation', 'matter', 'teacher_id', 'student_id', 'colleague_id', 'quiz_id', 'question', 'task_id', 'round_id', 'about',
         ])));
-        $this->settle($conversation);
+        $this->settle($conversation, $upTo);
     }
 
-    /** Nothing more is to be said to it. */
-    public function settle(string $conversation): void
+    /** Nothing more is to be said to what was asked, up to a message that the teacher had seen. */
+    public function settle(string $conversation, ?string $upTo = null): void
     {
-        PersonalMessage::query()->where('conversation', $conversation)->open()->update(['settled_at' => now()]);
+        $seen = $upTo === null ? null : PersonalMessage::query()->whereKey($upTo)->where('conversation', $conversation)->toBase()->value('sent_at');
+        PersonalMessage::query()->where('conversation', $conversation)->open()
+            ->when($seen !== null, static fn (Builder $messages) => $messages->where('sent_at', '<=', $seen))
+            ->update(['settled_at' => now()]);
     }
 
     /** It was closed too early: what was asked last is open again. */
@@ -163,12 +193,23 @@ final class Conversations
         if (PersonalMessage::query()->where($who)->open()->count() >= self::MOST_OPEN) {
             throw Rejected::invalid(new Message('problem.message.too-many-open', ['most' => self::MOST_OPEN]));
         }
-        $this->keep($sent, $tied + [
+        $this->keep($sent, self::tied($question, $tied, MessageMatter::Question));
+    }
+
+    /**
+     * @param  array<string, ?string>  $tied  who it is between, and what it is tied to
+     * @return array<string, mixed>
+     */
+    private static function tied(Question $question, array $tied, MessageMatter $matter): array
+    {
+        $who = array_intersect_key($tied, ['student_id' => true, 'colleague_id' => true]);
+
+        return $tied + [
             // The same two about the same question: the same conversation, on whatever device.
             'conversation' => self::id([...$who, $tied['teacher_id'], $tied['quiz_id'], $question->id]),
-            'matter' => MessageMatter::Question, 'from_teacher' => false, 'question' => $question->id,
+            'matter' => $matter, 'from_teacher' => false, 'question' => $question->id,
             'about' => mb_substr($question->prompt->name(), 0, 300),
-        ]);
+        ];
     }
 
     /** @param  array<string, mixed>  $more */

@@ -14,7 +14,8 @@ final readonly class SentMessage
 {
     private const LONGEST = 2000;
 
-    private function __construct(public string $id, public string $text)
+    /** @param  string  $text  empty where somebody is called */
+    public function __construct(public string $id, public string $text)
     {
     }
 

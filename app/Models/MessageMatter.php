@@ -9,4 +9,6 @@ enum MessageMatter: string
 {
     /** “Is this right?”, asked about a question of a quiz. */
     case Question = 'question';
+    /** The teacher is called to a question, without words. */
+    case Call = 'call';
 }

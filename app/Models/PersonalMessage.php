@@ -23,7 +23,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property ?string $task_id
  * @property ?string $round_id
  * @property string $about the words of what it is about, as they were then
- * @property string $text plain, 1 to 2000 letters
+ * @property string $text plain, to 2000 letters; empty where the teacher is called
  * @property CarbonImmutable $sent_at
  * @property ?CarbonImmutable $settled_at of what was asked: when it was answered or closed
  * @property ?CarbonImmutable $seen_at of an answer: when the one who asked saw it

@@ -8,6 +8,7 @@ use HiddenLadder\App\Accounts\SparingSessions;
 use HiddenLadder\App\Accounts\StudentProvider;
 use HiddenLadder\App\Http\Middleware\EndOldSessions;
 use HiddenLadder\App\Mail\PostBoxTransport;
+use HiddenLadder\App\Messages\Conversations;
 use HiddenLadder\App\Models\Medium;
 use HiddenLadder\App\Models\Merge;
 use HiddenLadder\App\Models\Quiz;
@@ -26,6 +27,7 @@ use HiddenLadder\App\Policies\SchoolPolicy;
 use HiddenLadder\App\Policies\TaskPolicy;
 use HiddenLadder\App\Quizzes\Editions;
 use HiddenLadder\App\Rounds\RoundRules;
+use HiddenLadder\App\Rounds\TeacherCalled;
 use HiddenLadder\App\Words\Words;
 use HiddenLadder\Core\Message;
 use Illuminate\Auth\Notifications\ResetPassword;
@@ -72,6 +74,7 @@ final class AppServiceProvider extends ServiceProvider
         ));
         Auth::provider('students', static fn (Application $app): StudentProvider => new StudentProvider($app->make('hash'), Student::class));
         Event::listen(EndOldSessions::cameIn(...));
+        Event::listen(static fn (TeacherCalled $called) => app(Conversations::class)->call($called->round, $called->question, $called->event));
         Vite::createAssetPathsUsing(static fn (string $path): string => "/$path");
         Mail::extend('post-box', static fn (): PostBoxTransport => new PostBoxTransport);
         ResetPassword::toMailUsing(static fn (Teacher $teacher, string $token): MailMessage => (new MailMessage)

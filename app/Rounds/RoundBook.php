@@ -33,6 +33,7 @@ use HiddenLadder\Core\Round\Event\VideoAway;
 use HiddenLadder\Core\Round\Event\Watched;
 use HiddenLadder\Core\Round\History;
 use HiddenLadder\Core\Round\Result\Fact;
+use HiddenLadder\Core\Round\Result\FactKind;
 use HiddenLadder\Core\Round\Result\Refusal;
 use HiddenLadder\Core\Round\Result\Replayed;
 use HiddenLadder\Core\Round\State;
@@ -216,6 +217,11 @@ final class RoundBook
             throw new Rejected(Reason::IdTaken, new Message('problem.round.id-taken'));
         }
         $this->put($round, $outcome->state, RoundEvidence::fromArray($round->evidence)->with($event, $at, $outcome->facts), $at);
+        foreach ($outcome->facts as $fact) {
+            if ($fact->kind === FactKind::Called) {
+                event(new TeacherCalled($round, (string) $fact->data['question'], $id));
+            }
+        }
 
         return $outcome->state;
     }

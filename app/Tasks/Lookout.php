@@ -4,7 +4,11 @@ declare(strict_types=1);
 
 namespace HiddenLadder\App\Tasks;
 
+use HiddenLadder\App\Http\Resources\ConversationLines;
+use HiddenLadder\App\Messages\Conversations;
 use HiddenLadder\App\Models\Edition;
+use HiddenLadder\App\Models\MessageMatter;
+use HiddenLadder\App\Models\PersonalMessage;
 use HiddenLadder\App\Models\Round;
 use HiddenLadder\App\Models\RoundEvent;
 use HiddenLadder\App\Models\Student;
@@ -22,8 +26,11 @@ use Illuminate\Support\Facades\DB;
 /** The live view of a class at work: where each student is, how they stand, and how each question goes. */
 final class Lookout
 {
-    public function __construct(private readonly Editions $editions, private readonly RoundBook $book)
-    {
+    public function __construct(
+        private readonly Editions $editions,
+        private readonly RoundBook $book,
+        private readonly Conversations $conversations,
+    ) {
     }
 
     /** Another one as soon as something in it is another. What the clock does to rounds is done first. */
@@ -33,9 +40,11 @@ final class Lookout
         $members = DB::query()->fromSub(TaskProgress::members([$task->id]), 'members')->join('students', 'students.id', '=', 'student_id')
             ->selectRaw('count(*), bit_xor(crc32(students.id)), max(students.updated_at)')->first();
         $edition = $this->edition($task);
+        $calls = PersonalMessage::query()->where('task_id', $task->id)->where('matter', MessageMatter::Call)->open()
+            ->selectRaw('count(*) as calls, max(sent_at) as last')->toBase()->first();
 
         return hash('xxh128', serialize([
-            $members, Round::stamp($task->countedRounds()), $edition->id, $edition->revision, Config::string('hidden_ladder.rules'),
+            $members, $calls, Round::stamp($task->countedRounds()), $edition->id, $edition->revision, Config::string('hidden_ladder.rules'),
         ]));
     }
 
@@ -56,6 +65,7 @@ final class Lookout
         $states = $latest->map(static fn (Round $round): State => State::fromArray($round->state));
 
         return [
+            'calls' => new ConversationLines($this->conversations->callsIn($task), asTeacher: true),
             'students' => $students->map(
                 fn (Student $student): array => $this->student($student, $latest->get($student->id), $states->get($student->id), $late),
             )->all(),

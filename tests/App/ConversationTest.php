@@ -6,11 +6,13 @@ namespace HiddenLadder\App\Tests;
 
 use HiddenLadder\App\Models\PersonalMessage;
 use HiddenLadder\App\Models\Quiz;
+use HiddenLadder\App\Models\Round;
 use HiddenLadder\App\Models\SchoolClass;
 use HiddenLadder\App\Models\Student;
 use HiddenLadder\App\Models\Teacher;
 use HiddenLadder\App\Models\Ulids;
 use HiddenLadder\App\School\Roster;
+use HiddenLadder\Core\Tests\Sample;
 use Illuminate\Testing\TestResponse;
 
 /** A question is queried, by a student or whoever rehearses; the teacher sees and answers it. */
@@ -139,5 +141,33 @@ final class ConversationTest extends AppTestCase
         }
         $this->asks('Once more')->assertStatus(422)
             ->assertJsonPath('detail', 'You have asked 10 things already that wait for an answer. Wait until some are answered.');
+    }
+
+    public function test_who_calls_stands_in_the_lookout_until_they_are_helped(): void
+    {
+        $task = Round::query()->whereKey($this->round)->sole()->task_id;
+        $slip = fn () => $this->asStudent($this->ada)->sendsEvent($this->round, 'answered', [
+            'question' => $this->question, 'response' => ['choices' => [Sample::id('entry/plain')]],
+        ]);
+        $before = $this->asTeacher($this->teacher)->get("/api/tasks/$task/lookout")->assertOk()->assertJsonPath('calls', [])->headers->get('ETag');
+        $slip()->assertOk();
+        $this->sendsEvent($this->round, 'called', ['question' => $this->question])->assertOk();
+        $calls = $this->asTeacher($this->teacher)->getJson("/api/tasks/$task/lookout", ['If-None-Match' => $before])->assertOk()
+            ->assertJsonPath('calls.0.who.name', 'Ada')->assertJsonPath('calls.0.messages.0.call', true)->json('calls');
+        $this->getJson('/api/today')->assertOk()->assertJsonPath('asked.0.messages.0.call', true);
+        // A word comes back to the student's page; it answers what was seen, and not what was asked meanwhile.
+        $this->travel(2)->seconds();
+        $this->asks('And why?')->assertCreated();
+        $this->asTeacher($this->teacher)->postJson(
+            "/api/conversations/{$calls[0]['id']}/answers",
+            ['id' => Ulids::make(), 'text' => 'I am coming.', 'upTo' => $calls[0]['messages'][0]['id']],
+        )->assertNoContent();
+        $this->getJson("/api/tasks/$task/lookout")->assertOk()->assertJsonPath('calls', []);
+        $this->getJson('/api/today')->assertOk()->assertJsonCount(1, 'asked')->assertJsonPath('asked.0.settled', false);
+        $this->putJson("/api/conversations/{$calls[0]['id']}/settled")->assertNoContent();
+        $this->getJson('/api/today')->assertOk()->assertJsonCount(0, 'asked');
+        $this->asStudent($this->ada)->getJson('/api/student')->assertOk()->assertJsonPath('answers.0.messages.2.text', 'I am coming.');
+        // Others hear nothing of it.
+        $this->asStudent($this->bram)->getJson('/api/student')->assertOk()->assertJsonCount(0, 'answers');
     }
 }

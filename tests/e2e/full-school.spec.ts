@@ -58,7 +58,7 @@ test('in the full school a teacher opens every page, and nothing breaks; to othe
     test.setTimeout(240_000);
     await signIn(page, 'ines');
     const wrong = watch(page);
-    const seen = await crawl(page, ['/', '/quizzes', '/classes'], 40);
+    const seen = await crawl(page, ['/', '/quizzes', '/classes'], 48);
     expect(wrong).toEqual([]);
     const kinds = new Map(seen.map((address) => [kindOf(address), address]));
     for (const kind of [
@@ -66,6 +66,10 @@ test('in the full school a teacher opens every page, and nothing breaks; to othe
         '/quizzes/*/rehearse',
         '/quizzes/*/history',
         '/classes/*',
+        '/classes/*/roster',
+        '/classes/*/cards',
+        '/school',
+        '/give',
         '/tasks/*',
         '/tasks/*/evidence',
         '/tasks/*/students/*',

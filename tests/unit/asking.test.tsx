@@ -25,7 +25,7 @@ const conversation = (more: Partial<Conversation> = {}): Conversation => ({
     question: 'q',
     about: 'Which way?',
     who: { name: 'Ada', class: 'Year 8' },
-    messages: [{ id: 'M', own: false, text: 'Is this right?', sentAt: '2026-11-27T10:00:00.000Z' }],
+    messages: [{ id: 'M', own: false, call: false, text: 'Is this right?', sentAt: '2026-11-27T10:00:00.000Z' }],
     settled: false,
     seen: true,
     ...more,
@@ -62,9 +62,9 @@ describe('asking about a question', () => {
     });
 
     it('shows an answer by itself, and tells once that it was seen', async () => {
-        const own = { id: 'M', own: true, text: 'Is this right?', sentAt: '2026-11-27T10:00:00.000Z' };
+        const own = { id: 'M', own: true, call: false, text: 'Is this right?', sentAt: '2026-11-27T10:00:00.000Z' };
         const { see } = asks([
-            conversation({ who: null, settled: true, seen: false, messages: [own, { ...own, id: 'N', own: false, text: 'It is.' }] }),
+            conversation({ who: null, settled: true, seen: false, messages: [own, { ...own, id: 'N', own: false, call: false, text: 'It is.' }] }),
         ]);
         expect(await screen.findByText('It is.')).not.toBeNull();
         expect(screen.getByText('Your teacher has answered')).not.toBeNull();

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace HiddenLadder\App\Http\Resources;
 
 use HiddenLadder\App\Messages\Conversation;
+use HiddenLadder\App\Models\MessageMatter;
 use HiddenLadder\App\Models\PersonalMessage;
 use Illuminate\Http\Request;
 use Illuminate\Http\Resources\Json\JsonResource;
@@ -35,6 +36,7 @@ final class ConversationLines extends JsonResource
                 'id' => $message->id,
                 'own' => $message->from_teacher === $this->asTeacher,
                 'text' => $message->text,
+                'call' => $message->matter === MessageMatter::Call && ! $message->from_teacher,
                 'sentAt' => $message->sent_at->toIso8601ZuluString('millisecond'),
             ], $one->messages),
             'settled' => $one->isSettled(),

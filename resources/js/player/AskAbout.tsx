@@ -80,7 +80,7 @@ export function Said({ conversation, onSeen }: { conversation: Conversation; onS
                     className={`border-l-4 pl-3 whitespace-pre-line ${message.own ? 'border-line text-soft' : 'border-accent'}`}
                 >
                     <span className="sr-only">{say(message.own ? 'player.ask.you' : 'player.ask.your-teacher')} </span>
-                    {message.text}
+                    {message.call ? say('player.ask.you-have-called') : message.text}
                 </li>
             ))}
         </ol>

@@ -11,9 +11,18 @@ import { exact, near } from './time';
 import { useUndo } from './Undo';
 import { ulid } from './ulid';
 
+interface Props {
+    conversation: Conversation;
+    withQuestion?: boolean;
+    /** What stands in the place of a name that is covered. */
+    covered?: string;
+}
+
 /** What somebody asked: who, about what, in which words; to answer, or to close without a word. */
-export function ConversationCard({ conversation, withQuestion = false }: { conversation: Conversation; withQuestion?: boolean }) {
+export function ConversationCard({ conversation, withQuestion = false, covered }: Props) {
     const { id, quiz, question, about, who, messages } = conversation;
+    const upTo = messages.at(-1)?.id ?? null;
+    const calls = messages.some((message) => message.call && !message.own) && !conversation.settled;
     const [text, setText] = useState('');
     const [problem, setProblem] = useState<unknown>(null);
     const [busy, setBusy] = useState(false);
@@ -22,7 +31,7 @@ export function ConversationCard({ conversation, withQuestion = false }: { conve
     // Sent again after a failure, it is the same answer.
     const answer = useRef({ id: ulid(), text: '' });
     const params = { params: { path: { conversation: id } } };
-    const fresh = () => Promise.all(['today', 'asked-about'].map((key) => queries.invalidateQueries({ queryKey: [key] })));
+    const fresh = () => Promise.all(['today', 'asked-about', 'lookout'].map((key) => queries.invalidateQueries({ queryKey: [key] })));
     const act = async (work: () => Promise<unknown>) => {
         setBusy(true);
         setProblem(null);
@@ -37,16 +46,16 @@ export function ConversationCard({ conversation, withQuestion = false }: { conve
             setBusy(false);
         }
     };
-    const send = async () => {
-        if (answer.current.text !== text.trim()) {
-            answer.current = { id: ulid(), text: text.trim() };
+    const send = async (words: string) => {
+        if (answer.current.text !== words) {
+            answer.current = { id: ulid(), text: words };
         }
-        if (await act(() => take(client.POST('/conversations/{conversation}/answers', { ...params, body: answer.current })))) {
+        if (await act(() => take(client.POST('/conversations/{conversation}/answers', { ...params, body: { ...answer.current, upTo } })))) {
             setText('');
         }
     };
     const close = async () => {
-        if (await act(() => take(client.PUT('/conversations/{conversation}/settled', params)))) {
+        if (await act(() => take(client.PUT('/conversations/{conversation}/settled', { ...params, body: { upTo } })))) {
             offer(
                 say('teacher.messages.closed'),
                 say('teacher.messages.open-again'),
@@ -54,13 +63,13 @@ export function ConversationCard({ conversation, withQuestion = false }: { conve
             );
         }
     };
-    const name = who === null ? say('teacher.messages.you') : who.name;
+    const name = covered ?? (who === null ? say('teacher.messages.you') : who.name);
     return (
         <article className="grid gap-2 rounded-md border border-line border-l-4 border-l-accent bg-sheet p-3">
             <p className="text-sm text-soft">
                 {who === null
                     ? say('teacher.messages.yourself')
-                    : say('teacher.messages.who', { name: who.name, class: who.class ?? 'none' })}
+                    : say('teacher.messages.who', { name, class: who.class ?? 'none' })}
                 {withQuestion && (
                     <>
                         {' · '}
@@ -78,7 +87,7 @@ export function ConversationCard({ conversation, withQuestion = false }: { conve
                 {messages.map((message) => (
                     <li key={message.id} className={`whitespace-pre-line ${message.own ? 'border-l-2 border-line pl-3 text-soft' : ''}`}>
                         {message.own && <span className="text-sm">{say('teacher.messages.your-answer')} </span>}
-                        {message.text}{' '}
+                        {message.call ? <strong>{say('teacher.messages.calls-for-you')}</strong> : message.text}{' '}
                         <span className="text-xs whitespace-nowrap text-soft" title={exact(message.sentAt)}>
                             {near(message.sentAt)}
                         </span>
@@ -97,11 +106,16 @@ export function ConversationCard({ conversation, withQuestion = false }: { conve
                         onChange={(event) => setText(event.currentTarget.value)}
                     />
                     <div className="flex flex-wrap gap-2">
-                        <Button disabled={busy || text.trim() === ''} onClick={() => void send()}>
+                        <Button disabled={busy || text.trim() === ''} onClick={() => void send(text.trim())}>
                             {say('teacher.messages.answer')}
                         </Button>
-                        <Button weight="quiet" disabled={busy} onClick={() => void close()}>
-                            {say('teacher.messages.close')}
+                        {calls && (
+                            <Button disabled={busy} onClick={() => void send(say('teacher.messages.i-am-coming'))}>
+                                {say('teacher.messages.i-am-coming')}
+                            </Button>
+                        )}
+                        <Button weight={calls ? 'plain' : 'quiet'} disabled={busy} onClick={() => void close()}>
+                            {calls ? say('teacher.messages.helped') : say('teacher.messages.close')}
                         </Button>
                     </div>
                 </>

@@ -44,7 +44,8 @@ final class ConversationController extends Controller
     public function answer(Request $request, string $conversation): Response
     {
         $this->reach($request, $conversation);
-        $this->conversations->answer($conversation, SentMessage::read(Fields::of($request->json()->all())->only(['id', 'text'])));
+        $sent = Fields::of($request->json()->all())->only(['id', 'text', 'upTo']);
+        $this->conversations->answer($conversation, SentMessage::read($sent), $sent->stringOrNull('upTo'));
 
         return new Response('', 204);
     }
@@ -52,7 +53,7 @@ final class ConversationController extends Controller
     public function settle(Request $request, string $conversation): Response
     {
         $this->reach($request, $conversation);
-        $this->conversations->settle($conversation);
+        $this->conversations->settle($conversation, $request->filled('upTo') ? $request->string('upTo')->value() : null);
 
         return new Response('', 204);
     }

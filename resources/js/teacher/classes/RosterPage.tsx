@@ -1,12 +1,11 @@
-import { useQueryClient } from '@tanstack/react-query';
-import { useState } from 'react';
 import { Link } from 'react-router';
-import { client, sentence, take } from '../../api/client';
+import { client, take } from '../../api/client';
 import type { SchoolClass } from '../../api/types';
 import { Button, buttonClass } from '../../ui/Button';
 import { Select } from '../../ui/Field';
 import { Notice } from '../../ui/Notice';
 import { useUndo } from '../../ui/Undo';
+import { useAttempt } from '../../ui/useAttempt';
 import { say } from '../../words/words';
 import { AddStudents } from './AddStudents';
 import { ClassFrame } from './ClassFrame';
@@ -51,21 +50,11 @@ function Roster({ group }: { group: SchoolClass }) {
 
 /** Who came to a task without being on the roster, each to be put to a name of it: what they did comes along. */
 function Guests({ group }: { group: SchoolClass }) {
-    const queries = useQueryClient();
     const undo = useUndo();
-    const [error, setError] = useState<string | null>(null);
+    const { error, attempt } = useAttempt('class');
     if (group.guests.length === 0) {
         return null;
     }
-    const attempt = async (work: () => Promise<unknown>) => {
-        setError(null);
-        try {
-            await work();
-            await queries.invalidateQueries({ queryKey: ['class'] });
-        } catch (problem) {
-            setError(sentence(problem));
-        }
-    };
     const tie = (guest: SchoolClass['guests'][number], kept: string, name: string) =>
         attempt(async () => {
             const { id } = await take(
@@ -117,17 +106,7 @@ function Guests({ group }: { group: SchoolClass }) {
 
 /** What can be brought back: who was taken out, and who was made one with somebody else. */
 function Before({ group }: { group: SchoolClass }) {
-    const queries = useQueryClient();
-    const [error, setError] = useState<string | null>(null);
-    const attempt = async (work: Promise<unknown>) => {
-        setError(null);
-        try {
-            await work;
-            await queries.invalidateQueries({ queryKey: ['class'] });
-        } catch (problem) {
-            setError(sentence(problem));
-        }
-    };
+    const { error, attempt } = useAttempt('class');
     if (group.takenOut.length === 0 && group.merges.length === 0) {
         return null;
     }
@@ -146,7 +125,7 @@ function Before({ group }: { group: SchoolClass }) {
                         <Button
                             aria-label={say('teacher.roster.bring-back', { name: student.name })}
                             onClick={() =>
-                                void attempt(
+                                void attempt(() =>
                                     take(
                                         client.POST('/classes/{class}/students/{student}/restore', {
                                             params: { path: { class: group.id, student: student.id } },
@@ -164,7 +143,9 @@ function Before({ group }: { group: SchoolClass }) {
                         <span className="flex-1">{say('teacher.roster.were-made-one', { kept: merge.kept, gone: merge.gone })}</span>
                         <Button
                             aria-label={say('teacher.roster.make-two-of', { kept: merge.kept, gone: merge.gone })}
-                            onClick={() => void attempt(take(client.DELETE('/merges/{merge}', { params: { path: { merge: merge.id } } })))}
+                            onClick={() =>
+                                void attempt(() => take(client.DELETE('/merges/{merge}', { params: { path: { merge: merge.id } } })))
+                            }
                         >
                             {say('teacher.roster.two-after-all')}
                         </Button>

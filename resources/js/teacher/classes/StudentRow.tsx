@@ -1,13 +1,14 @@
-import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { useQuery } from '@tanstack/react-query';
 import { ChevronDown, ChevronRight } from 'lucide-react';
 import { type FormEvent, useId, useState } from 'react';
-import { client, sentence, take } from '../../api/client';
+import { client, take } from '../../api/client';
 import type { RosterName, SchoolClass } from '../../api/types';
 import { Button } from '../../ui/Button';
 import { Field, Select } from '../../ui/Field';
 import { Notice } from '../../ui/Notice';
 import { exact, near } from '../../ui/time';
 import { useUndo } from '../../ui/Undo';
+import { useAttempt } from '../../ui/useAttempt';
 import { say } from '../../words/words';
 
 const factors = [1, 1.25, 1.5, 2];
@@ -15,20 +16,13 @@ const factors = [1, 1.25, 1.5, 2];
 /** One student of a class: when they were here, and behind their name all that can be put right. */
 export function StudentRow({ group, student }: { group: SchoolClass; student: RosterName }) {
     const [open, setOpen] = useState(false);
-    const [error, setError] = useState<string | null>(null);
     const [message, setMessage] = useState<string | null>(null);
     const panel = useId();
-    const queries = useQueryClient();
+    const { error, attempt: tried } = useAttempt('class');
     const path = { params: { path: { class: group.id, student: student.id } } };
-    const attempt = async (work: () => Promise<unknown>) => {
-        setError(null);
+    const attempt = (work: () => Promise<unknown>) => {
         setMessage(null);
-        try {
-            await work();
-            await queries.invalidateQueries({ queryKey: ['class'] });
-        } catch (problem) {
-            setError(sentence(problem));
-        }
+        return tried(work);
     };
     const Sign = open ? ChevronDown : ChevronRight;
     return (

@@ -1,4 +1,4 @@
-import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { useQuery } from '@tanstack/react-query';
 import { type FormEvent, useState } from 'react';
 import { client, sentence, take } from '../../api/client';
 import type { School } from '../../api/types';
@@ -7,6 +7,7 @@ import { Field, Select } from '../../ui/Field';
 import { Notice } from '../../ui/Notice';
 import { day, exact, near } from '../../ui/time';
 import { useUndo } from '../../ui/Undo';
+import { useAttempt } from '../../ui/useAttempt';
 import { say } from '../../words/words';
 import { Page } from '../Navigation';
 
@@ -16,17 +17,7 @@ type Colleague = School['teachers'][number];
 export function SchoolPage() {
     const found = useQuery({ queryKey: ['school'], queryFn: () => take(client.GET('/school')) });
     const teacher = useQuery({ queryKey: ['teacher'], queryFn: () => take(client.GET('/teacher')), staleTime: 60_000 });
-    const queries = useQueryClient();
-    const [error, setError] = useState<string | null>(null);
-    const attempt = async (work: () => Promise<unknown>) => {
-        setError(null);
-        try {
-            await work();
-            await Promise.all(['school', 'teacher', 'classes'].map((key) => queries.invalidateQueries({ queryKey: [key] })));
-        } catch (problem) {
-            setError(sentence(problem));
-        }
-    };
+    const { error, attempt } = useAttempt('school', 'teacher', 'classes');
     if (found.data === undefined || teacher.data === undefined) {
         const problem = found.error ?? teacher.error;
         return (

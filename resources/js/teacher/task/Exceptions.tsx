@@ -1,34 +1,24 @@
-import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { useQuery } from '@tanstack/react-query';
 import { type FormEvent, useState } from 'react';
-import { client, sentence, take } from '../../api/client';
+import { client, take } from '../../api/client';
 import type { Task, Terms } from '../../api/types';
 import { TermsEditor } from '../../quiz/TermsEditor';
 import { Button } from '../../ui/Button';
 import { Check, Field, Select } from '../../ui/Field';
 import { Notice } from '../../ui/Notice';
 import { near } from '../../ui/time';
+import { useAttempt } from '../../ui/useAttempt';
 import { say } from '../../words/words';
 import { asMoment, asTyped } from './members';
 
 /** What holds otherwise for single students: a later time, other terms. */
 export function Exceptions({ task }: { task: Task }) {
     const [student, setStudent] = useState('');
-    const [error, setError] = useState<string | null>(null);
-    const queries = useQueryClient();
+    const { error, attempt } = useAttempt('task');
     const lookout = useQuery({
         queryKey: ['lookout', task.id],
         queryFn: () => take(client.GET('/tasks/{task}/lookout', { params: { path: { task: task.id } } })),
     });
-    const attempt = async (work: Promise<unknown>) => {
-        setError(null);
-        try {
-            await work;
-            setStudent('');
-            await queries.invalidateQueries({ queryKey: ['task', task.id] });
-        } catch (problem) {
-            setError(sentence(problem));
-        }
-    };
     const path = (one: string) => ({ params: { path: { task: task.id, student: one } } });
     const free = lookout.data?.students.filter((one) => task.exceptions.every((other) => other.student !== one.id)) ?? [];
     return (
@@ -49,7 +39,7 @@ export function Exceptions({ task }: { task: Task }) {
                         </span>
                         <Button
                             aria-label={say('teacher.exceptions.as-for-all', { name: one.name })}
-                            onClick={() => void attempt(take(client.DELETE('/tasks/{task}/exceptions/{student}', path(one.student))))}
+                            onClick={() => void attempt(() => take(client.DELETE('/tasks/{task}/exceptions/{student}', path(one.student))))}
                         >
                             {say('teacher.exceptions.as-for-all-again')}
                         </Button>
@@ -75,7 +65,12 @@ export function Exceptions({ task }: { task: Task }) {
                 <Otherwise
                     key={student}
                     task={task}
-                    onKeep={(body) => void attempt(take(client.PUT('/tasks/{task}/exceptions/{student}', { ...path(student), body })))}
+                    onKeep={(body) =>
+                        void attempt(async () => {
+                            await take(client.PUT('/tasks/{task}/exceptions/{student}', { ...path(student), body }));
+                            setStudent('');
+                        })
+                    }
                 />
             )}
             {error !== null && <Notice>{error}</Notice>}

@@ -8,6 +8,7 @@ import { questionsAt } from '../../quiz/places';
 import { TermsEditor } from '../../quiz/TermsEditor';
 import { TermsForecast } from '../../quiz/TermsForecast';
 import { Button } from '../../ui/Button';
+import { ConversationCard } from '../../ui/ConversationCard';
 import { GivenTo } from '../../ui/GivenTo';
 import { Notice } from '../../ui/Notice';
 import { Legend } from '../../ui/Standing';
@@ -43,6 +44,7 @@ function LookoutView({ task, lookout, lost }: { task: Task; lookout: Lookout; lo
     const [names, setNames] = useState(true);
     const [answers, setAnswers] = useState(true);
     const [selected, setSelected] = useState<string | null>(null);
+    const [settings, setSettings] = useState(false);
     const queries = useQueryClient();
     const { document } = task;
     const began = lookout.students.filter((student) => student.round !== null);
@@ -119,13 +121,20 @@ function LookoutView({ task, lookout, lost }: { task: Task; lookout: Lookout; lo
                 </Button>
             </div>
             {problem !== null && <Notice>{problem}</Notice>}
-            <details className="rounded-md border border-line bg-sheet px-4 py-2">
+            <details
+                className="rounded-md border border-line bg-sheet px-4 py-2"
+                open={settings}
+                onToggle={(event) => setSettings(event.currentTarget.open)}
+            >
                 <summary className="text-sm font-semibold">{say('teacher.task.when-and-for-whom')}</summary>
-                <TaskSettings
-                    key={JSON.stringify([task.opensAt, task.dueAt, task.closesAt, task.wayIn, task.state])}
-                    task={task}
-                    onChange={change}
-                />
+                {settings && (
+                    <TaskSettings
+                        key={JSON.stringify([task.opensAt, task.dueAt, task.closesAt, task.wayIn, task.state])}
+                        task={task}
+                        names={names}
+                        onChange={change}
+                    />
+                )}
             </details>
             <details className="rounded-md border border-line bg-sheet px-4 py-2">
                 <summary className="text-sm font-semibold">{say('teacher.task.how-it-is-given')}</summary>
@@ -152,6 +161,23 @@ function LookoutView({ task, lookout, lost }: { task: Task; lookout: Lookout; lo
                     <ChangeTerms key={JSON.stringify(task.terms)} terms={task.terms} onSave={(terms) => change({ terms })} />
                 </details>
             </details>
+            {lookout.calls.length > 0 && (
+                <section aria-labelledby="calls">
+                    <h2 id="calls" className="mb-2 text-xl">
+                        {say('teacher.task.who-calls')}
+                    </h2>
+                    <div className="grid gap-3 md:grid-cols-2 xl:grid-cols-3">
+                        {lookout.calls.map((call, index) => (
+                            <ConversationCard
+                                key={call.id}
+                                conversation={call}
+                                withQuestion
+                                {...(names ? {} : { covered: say('teacher.evidence.student', { student: index + 1 }) })}
+                            />
+                        ))}
+                    </div>
+                </section>
+            )}
             {lost && <Notice>{say('teacher.task.there-is-no-connection-just')}</Notice>}
             <div className="h-[29rem]">
                 <Cutaway

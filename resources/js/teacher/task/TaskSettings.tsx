@@ -14,8 +14,15 @@ import { TaskFields } from './TaskFields';
 
 type Change = Parameters<typeof sent>[0];
 
+interface Props {
+    task: Task;
+    /** Whether names may be seen. */
+    names: boolean;
+    onChange: (body: object) => Promise<boolean>;
+}
+
 /** When a task is open and how one comes in, from now on; given once more; taken back. */
-export function TaskSettings({ task, onChange }: { task: Task; onChange: (body: object) => Promise<boolean> }) {
+export function TaskSettings({ task, names, onChange }: Props) {
     const [members, setMembers] = useState<Change>(() => membersOf(task));
     const [kept, setKept] = useState(false);
     const isChanged = JSON.stringify(members) !== JSON.stringify(membersOf(task));
@@ -41,7 +48,7 @@ export function TaskSettings({ task, onChange }: { task: Task; onChange: (body: 
                     {kept && !isChanged && <p className="text-sm">{say('teacher.give.it-is-kept')}</p>}
                 </div>
             </form>
-            <Exceptions task={task} />
+            {names && <Exceptions task={task} />}
             <div className="flex flex-wrap items-end gap-6 border-t border-line pt-4">
                 <GiveAgain task={task} />
                 <Button onClick={() => void onChange({ takenBack: task.state !== 'taken-back' })}>
