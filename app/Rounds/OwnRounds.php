@@ -101,11 +101,11 @@ final readonly class OwnRounds
     }
 
     /**
-     * One that was sent back since keeps the score it was finished with.
+     * Those that were finished. One that was sent back since keeps the score it was finished with.
      *
      * @return Collection<int, Round>
      */
-    private function done(): Collection
+    public function done(): Collection
     {
         return $this->rounds->filter(static fn (Round $round): bool => $round->finished_at !== null || $round->score !== null);
     }

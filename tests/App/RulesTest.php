@@ -143,6 +143,11 @@ final class RulesTest extends AppTestCase
         $this->travel(6)->minutes();
         $this->begin($task, true)->assertStatus(409)->assertJsonPath('type', '/problems/no-round-left');
         $this->getJson("/api/student/rounds/$this->round")->assertOk()->assertJsonPath('place.review.0.revealed', ['2']);
+        // How they improve is seen on the own page, each to be looked at again.
+        $rounds = $this->getJson('/api/student')->assertOk()->json('classes.0.tasks.0.rounds');
+        self::assertSame([1, 2], array_column($rounds, 'number'));
+        self::assertSame([1, 1], array_column($rounds, 'score'));
+        $this->getJson("/api/student/rounds/{$rounds[0]['id']}")->assertOk()->assertJsonPath('round', 1);
     }
 
     public function test_a_quiz_opens_when_another_is_mastered_and_quizzes_never_wait_for_each_other(): void

@@ -109,12 +109,10 @@ test('the student’s views', async ({ browser }) => {
     await picture(page, say('quiz.stop-within.video'), page.locator('video'));
 });
 
-test('terms and a drill', async ({ page }) => {
+test('history, and giving out', async ({ page }) => {
     await signInToDemo(page);
     await page.goto('/quizzes');
     await page.getByRole('link', { name: /Simple electric circuits/ }).click();
-    await page.getByRole('button', { name: begins(say('cutaway.stop', { number: 7 })) }).click();
-    await picture(page, 'build-drill', page.getByLabel(say('build.build.what-is-selected')));
     await page.getByRole('button', { name: begins(`${say('cutaway.stop', { number: 1 })}:`) }).click();
     await page.getByRole('button', { name: say('build.build.add-a', { stop: 'question' }), exact: true }).click();
     await page.getByLabel(say('build.question-editor.question'), { exact: true }).fill('What do you measure a current in?');

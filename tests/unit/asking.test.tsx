@@ -64,7 +64,12 @@ describe('asking about a question', () => {
     it('shows an answer by itself, and tells once that it was seen', async () => {
         const own = { id: 'M', own: true, call: false, text: 'Is this right?', sentAt: '2026-11-27T10:00:00.000Z' };
         const { see } = asks([
-            conversation({ who: null, settled: true, seen: false, messages: [own, { ...own, id: 'N', own: false, call: false, text: 'It is.' }] }),
+            conversation({
+                who: null,
+                settled: true,
+                seen: false,
+                messages: [own, { ...own, id: 'N', own: false, call: false, text: 'It is.' }],
+            }),
         ]);
         expect(await screen.findByText('It is.')).not.toBeNull();
         expect(screen.getByText('Your teacher has answered')).not.toBeNull();

@@ -302,6 +302,20 @@ describe('the outbox', () => {
         again.made.stop();
     });
 
+    it('gives what waits to the student that one was found to be, in its order', async () => {
+        const { adopt, keep, waiting, putAside, setAside } = await import('../../resources/js/student/queue');
+        await keep('guest', 'r1', event('g1'), null);
+        await keep('other', 'r2', event('o1'), null);
+        await keep('guest', 'r1', event('g2'), null);
+        const [first] = await waiting({ student: 'guest' });
+        await putAside({ ...(first as NonNullable<typeof first>), event: { ...event('g0'), after: null } });
+        await adopt(['guest', 'somebody'], 'ada-2');
+        expect((await waiting({ student: 'ada-2' })).map((one) => one.event.id)).toEqual(['g1', 'g2']);
+        expect((await setAside('ada-2')).map((one) => one.event.id)).toEqual(['g0']);
+        expect(await waiting({ student: 'guest' })).toEqual([]);
+        expect((await waiting({ student: 'other' })).map((one) => one.event.id)).toEqual(['o1']);
+    });
+
     it('sends from memory and says so where the device keeps nothing', async () => {
         server.replies = [() => 'lost'];
         vi.stubGlobal('indexedDB', {

@@ -143,6 +143,7 @@ describe('a student’s own page', () => {
             score: null,
             goal: null,
             nextFrom: null,
+            rounds: [],
             waitsFor: [],
             note: '',
             optional: false,
@@ -225,6 +226,15 @@ describe('a student’s own page', () => {
             expect(screen.queryByRole('button', { name: 'Another round' })).toBeNull();
             cleanup();
         }
+    });
+
+    it('tells how rounds improve, each to be looked at again, as far as scores may be seen', async () => {
+        const done = (number: number, score: number | null) => ({ id: `R${number}`, number, score, finishedAt: '2026-11-27T10:00:00Z' });
+        await open(task({ ...round({ finished: true }), rounds: [done(1, 0.5), done(2, 0.75), done(3, null)] }));
+        await userEvent.click(screen.getByText('Your rounds so far (3)'));
+        expect(screen.getAllByText(/% of the points$/).map((one) => one.textContent)).toEqual(['50 % of the points', '75 % of the points']);
+        await userEvent.click(screen.getByRole('link', { name: 'Round 2' }));
+        expect(screen.getByText('The walk')).toBeTruthy();
     });
 
     it('says what a closed task and one that waits are waiting for', async () => {

@@ -1,6 +1,6 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
-import { Navigate, useNavigate } from 'react-router';
+import { Link, Navigate, useNavigate } from 'react-router';
 import { client, Refused, sentence, take } from '../api/client';
 import type { Conversation, OwnTask, StudentPage } from '../api/types';
 import { Said } from '../player/AskAbout';
@@ -123,6 +123,37 @@ function Answers({ answers }: { answers: Conversation[] }) {
     );
 }
 
+/** The rounds so far, each to look at again: how they improve. */
+function Rounds({ rounds }: { rounds: OwnTask['rounds'] }) {
+    return (
+        <details className="mt-2">
+            <summary className="min-h-11 content-center font-semibold">{say('student.own.your-rounds', { n: rounds.length })}</summary>
+            <ol className="grid gap-1">
+                {rounds.map((round) => (
+                    <li key={round.id} className="flex items-center gap-3">
+                        <Link className="min-h-11 min-w-24 content-center underline underline-offset-4" to={`/walk/${round.id}`}>
+                            {say('student.own.round', { number: round.number })}
+                        </Link>
+                        {round.score !== null && (
+                            <>
+                                <span aria-hidden="true" className="h-2 flex-1 rounded-sm bg-earth">
+                                    <span className="block h-2 rounded-sm bg-rail" style={{ width: `${100 * round.score}%` }} />
+                                </span>
+                                <span className="w-28 text-sm">
+                                    {say('student.own.of-the-points', { percent: Math.round(100 * round.score) })}
+                                </span>
+                            </>
+                        )}
+                        <span className="text-sm text-soft" title={exact(round.finishedAt)}>
+                            {near(round.finishedAt)}
+                        </span>
+                    </li>
+                ))}
+            </ol>
+        </details>
+    );
+}
+
 function TaskCard({ task }: { task: OwnTask }) {
     const navigate = useNavigate();
     const [error, setError] = useState<string | null>(null);
@@ -196,6 +227,7 @@ function TaskCard({ task }: { task: OwnTask }) {
                     )}
                 </div>
             )}
+            {task.rounds.length > 1 && <Rounds rounds={task.rounds} />}
             <div className="mt-4">
                 {task.asksForPassword && task.open && task.waitsFor.length === 0 && (
                     <div className="mb-3">

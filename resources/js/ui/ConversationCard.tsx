@@ -67,9 +67,7 @@ export function ConversationCard({ conversation, withQuestion = false, covered }
     return (
         <article className="grid gap-2 rounded-md border border-line border-l-4 border-l-accent bg-sheet p-3">
             <p className="text-sm text-soft">
-                {who === null
-                    ? say('teacher.messages.yourself')
-                    : say('teacher.messages.who', { name, class: who.class ?? 'none' })}
+                {who === null ? say('teacher.messages.yourself') : say('teacher.messages.who', { name, class: who.class ?? 'none' })}
                 {withQuestion && (
                     <>
                         {' · '}

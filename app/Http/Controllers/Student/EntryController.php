@@ -11,6 +11,7 @@ use HiddenLadder\App\Http\Device;
 use HiddenLadder\App\Http\Middleware\EndOldSessions;
 use HiddenLadder\App\Http\Resources\ConversationLines;
 use HiddenLadder\App\Messages\Conversations;
+use HiddenLadder\App\Models\Round;
 use HiddenLadder\App\Models\RoundEvent;
 use HiddenLadder\App\Models\Student;
 use HiddenLadder\App\Models\StudentKind;
@@ -212,6 +213,7 @@ final class EntryController extends Controller
                 'late' => $summary['finished'] && in_array($current->id, $late, true),
             ],
             'score' => $done !== null && $views->showsScore($done, $own) ? $soFar->score() : null,
+            'rounds' => self::rounds($own, $views),
             'goal' => $soFar->goal(),
             'nextFrom' => $nextFrom === null ? null : CarbonImmutable::createFromTimestampMs($nextFrom)->toIso8601ZuluString(),
             'waitsFor' => OwnRounds::waitsFor($student, $task),
@@ -219,6 +221,17 @@ final class EntryController extends Controller
             'optional' => $task->optional,
             'asksForPassword' => $task->password !== null && $current === null,
         ];
+    }
+
+    /** @return list<array<string, mixed>> the rounds that were finished, with their scores as far as they may be seen: how they improve */
+    private static function rounds(OwnRounds $own, RoundViews $views): array
+    {
+        return array_values($own->done()->map(static fn (Round $round): array => [
+            'id' => $round->id,
+            'number' => $round->number,
+            'score' => $views->showsScore($round, $own) ? $round->score : null,
+            'finishedAt' => ($round->finished_at ?? $round->moved_at)->toIso8601ZuluString(),
+        ])->all());
     }
 
     /**

@@ -97,7 +97,7 @@ export function Calendar({ tasks }: { tasks: TaskSummary[] }) {
 
 function line(mark: Mark) {
     return (
-        <li key={`${mark.task.id} ${mark.what}`} title={exact(mark.at)} className="truncate">
+        <li key={`${mark.task.id} ${mark.what}`} title={exact(mark.at)} className="line-clamp-2">
             <Link className="underline decoration-edge underline-offset-2" to={`/tasks/${mark.task.id}`}>
                 {say('teacher.calendar.mark', { what: mark.what, title: mark.task.title, when: clock(mark.at) })}
             </Link>
