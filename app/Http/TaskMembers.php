@@ -20,7 +20,8 @@ final class TaskMembers
         return [
             'opensAt' => ['nullable', 'date'], 'dueAt' => ['nullable', 'date'], 'closesAt' => ['nullable', 'date'],
             'optional' => ['boolean'], 'weight' => ['numeric', 'min:0', 'max:100'], 'unit' => ['nullable', 'string', 'max:120'],
-            'note' => ['nullable', 'string', 'max:500'], 'wayIn' => [Rule::enum(WayIn::class)], 'password' => ['nullable', 'string', 'max:60'],
+            'note' => ['nullable', 'string', 'max:500'], 'wayIn' => [Rule::enum(WayIn::class)],
+            'password' => ['nullable', 'string', 'max:60'],
         ];
     }
 

@@ -18,8 +18,12 @@ final class InvitationLetter extends Mailable implements ShouldBeEncrypted, Shou
 {
     use Queueable;
 
-    public function __construct(public readonly string $by, public readonly string $school, public readonly string $address, public readonly int $days)
-    {
+    public function __construct(
+        public readonly string $by,
+        public readonly string $school,
+        public readonly string $address,
+        public readonly int $days,
+    ) {
     }
 
     public function envelope(): Envelope

@@ -102,7 +102,8 @@ final class Conversations
     /** Nothing more is to be said to what was asked, up to a message that the teacher had seen. */
     public function settle(string $conversation, ?string $upTo = null): void
     {
-        $seen = $upTo === null ? null : PersonalMessage::query()->whereKey($upTo)->where('conversation', $conversation)->toBase()->value('sent_at');
+        $last = PersonalMessage::query()->whereKey($upTo)->where('conversation', $conversation);
+        $seen = $upTo === null ? null : $last->toBase()->value('sent_at');
         PersonalMessage::query()->where('conversation', $conversation)->open()
             ->when($seen !== null, static fn (Builder $messages) => $messages->where('sent_at', '<=', $seen))
             ->update(['settled_at' => now()]);

@@ -123,7 +123,10 @@ final class Student extends Model implements Authenticatable, HasEpoch
 
     protected function casts(): array
     {
-        return ['kind' => StudentKind::class, 'extra_time' => 'float', 'reading' => 'array', 'epoch' => 'integer', 'came_in_at' => 'immutable_datetime'];
+        return [
+            'kind' => StudentKind::class, 'extra_time' => 'float', 'reading' => 'array', 'epoch' => 'integer',
+            'came_in_at' => 'immutable_datetime',
+        ];
     }
 
     public function getAuthPasswordName(): string

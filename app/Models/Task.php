@@ -50,7 +50,8 @@ final class Task extends Model
 
     /** What a task that is only just made has, as in the table. */
     protected $attributes = [
-        'audience' => 'class', 'class_id' => null, 'link' => null, 'given_together' => null, 'way_in' => 'secret', 'password' => null, 'note' => '', 'unit_id' => null, 'opens_at' => null, 'due_at' => null,
+        'audience' => 'class', 'class_id' => null, 'link' => null, 'given_together' => null, 'way_in' => 'secret', 'password' => null,
+        'note' => '', 'unit_id' => null, 'opens_at' => null, 'due_at' => null,
         'closes_at' => null,
         'taken_back_at' => null, 'released_at' => null, 'weight' => 1.0, 'optional' => false,
         'exceptions' => null,
@@ -91,8 +92,8 @@ final class Task extends Model
     {
         // Written out: it is asked with every answer, and putting it together took longer than asking it.
         $tasks->whereRaw(
-            '(tasks.audience = ? and tasks.class_id in (select class_id from enrolments join classes on classes.id = class_id'
-            .' where student_id = ? and removed_at is null and archived_at is null)'
+            '(tasks.class_id is null or exists (select 1 from classes where classes.id = tasks.class_id and archived_at is null))'
+            .' and (tasks.audience = ? and tasks.class_id in (select class_id from enrolments where student_id = ? and removed_at is null)'
             .' or exists (select 1 from task_students where task_id = tasks.id and student_id = ?))',
             [TaskAudience::WholeClass->value, $student->id, $student->id],
         );
@@ -202,7 +203,8 @@ final class Task extends Model
     protected function casts(): array
     {
         return [
-            'audience' => TaskAudience::class, 'way_in' => WayIn::class, 'password' => 'encrypted', 'terms' => 'array', 'weight' => 'float', 'optional' => 'boolean',
+            'audience' => TaskAudience::class, 'way_in' => WayIn::class, 'password' => 'encrypted', 'terms' => 'array',
+            'weight' => 'float', 'optional' => 'boolean',
             'exceptions' => 'array', 'comments_open' => 'boolean', 'comments_named' => 'boolean',
             'opens_at' => 'immutable_datetime', 'due_at' => 'immutable_datetime', 'closes_at' => 'immutable_datetime',
             'taken_back_at' => 'immutable_datetime', 'released_at' => 'immutable_datetime', 'created_at' => 'immutable_datetime',

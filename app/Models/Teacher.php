@@ -38,7 +38,9 @@ final class Teacher extends Model implements Authenticatable, HasEpoch, HasLocal
 
     protected $hidden = ['password', 'remember_token'];
 
-    protected $attributes = ['is_keeper' => false, 'let_go_at' => null, 'handed_over' => null, 'epoch' => 0, 'device' => null, 'language' => 'en'];
+    protected $attributes = [
+        'is_keeper' => false, 'let_go_at' => null, 'handed_over' => null, 'epoch' => 0, 'device' => null, 'language' => 'en',
+    ];
 
     /** @return BelongsTo<School, $this> */
     public function school(): BelongsTo

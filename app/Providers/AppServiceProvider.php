@@ -72,9 +72,14 @@ final class AppServiceProvider extends ServiceProvider
             Config::string('session.table'),
             Config::integer('session.lifetime'),
         ));
-        Auth::provider('students', static fn (Application $app): StudentProvider => new StudentProvider($app->make('hash'), Student::class));
+        Auth::provider(
+            'students',
+            static fn (Application $app): StudentProvider => new StudentProvider($app->make('hash'), Student::class),
+        );
         Event::listen(EndOldSessions::cameIn(...));
-        Event::listen(static fn (TeacherCalled $called) => app(Conversations::class)->call($called->round, $called->question, $called->event));
+        Event::listen(static function (TeacherCalled $called): void {
+            app(Conversations::class)->call($called->round, $called->question, $called->event);
+        });
         Vite::createAssetPathsUsing(static fn (string $path): string => "/$path");
         Mail::extend('post-box', static fn (): PostBoxTransport => new PostBoxTransport);
         ResetPassword::toMailUsing(static fn (Teacher $teacher, string $token): MailMessage => (new MailMessage)

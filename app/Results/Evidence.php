@@ -142,7 +142,8 @@ final class Evidence
         $portions = [];
         $first = $last = null;
         $held = 0;
-        $counts = $task->countedRounds()->toBase()->selectRaw('student_id, count(*) as rounds')->groupBy('student_id')->orderBy('student_id');
+        $counts = $task->countedRounds()->toBase()->selectRaw('student_id, count(*) as rounds')->groupBy('student_id')
+            ->orderBy('student_id');
         foreach ($counts->pluck('rounds', 'student_id') as $student => $rounds) {
             $last = (string) $student;
             $first ??= $last;

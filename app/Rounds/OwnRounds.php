@@ -92,7 +92,8 @@ final readonly class OwnRounds
         $waits = [];
         foreach ($gates as $gate) {
             $of = $done->get($gate->quiz);
-            if ($titles->has($gate->quiz) && ! $gate->isOpen((bool) ($of->mastered ?? false), isset($of->best) ? (float) $of->best : null)) {
+            $best = isset($of->best) ? (float) $of->best : null;
+            if ($titles->has($gate->quiz) && ! $gate->isOpen((bool) ($of->mastered ?? false), $best)) {
                 $waits[] = ['title' => (string) $titles->get($gate->quiz), 'score' => $gate->score];
             }
         }

@@ -35,7 +35,8 @@ final class Colleagues
     {
         DB::transaction(function () use ($teacher, $to): void {
             $locked = Teacher::query()->lockForUpdate()->findOrFail($teacher->id);
-            if ($locked->let_go_at !== null || $to->id === $locked->id || $to->let_go_at !== null || $to->school_id !== $locked->school_id) {
+            $takesOver = $to->id !== $locked->id && $to->let_go_at === null && $to->school_id === $locked->school_id;
+            if ($locked->let_go_at !== null || ! $takesOver) {
                 throw new Rejected(Reason::NoPlace, new Message('problem.school.cannot-let-go'));
             }
             $handed = [];

@@ -38,8 +38,8 @@ final readonly class Doorway
     /** That a task's link leads to; null where there is none, it was taken back, or its class is archived. */
     public static function byLink(string $link): ?self
     {
-        $task = Task::query()->ofClassesInUse()->where('link', $link)->whereNull('taken_back_at')->with(['class', 'teacher:id,school_id', 'quiz:id,title'])
-            ->first();
+        $task = Task::query()->ofClassesInUse()->where('link', $link)->whereNull('taken_back_at')
+            ->with(['class', 'teacher:id,school_id', 'quiz:id,title'])->first();
 
         return $task === null ? null : new self($task->class, $task, $task->teacher->school_id);
     }
@@ -75,8 +75,8 @@ final readonly class Doorway
         $key = Name::keyOf($name);
 
         return $this->class === null
-            ? Student::query()->where('school_id', $this->school)->whereHas('classes', static fn ($classes) => $classes->where('enrolments.name_key', $key))
-                ->orderBy('id')->get()
+            ? Student::query()->where('school_id', $this->school)
+                ->whereHas('classes', static fn ($classes) => $classes->where('enrolments.name_key', $key))->orderBy('id')->get()
             : $this->class->students()->wherePivot('name_key', $key)->get();
     }
 
@@ -88,7 +88,8 @@ final readonly class Doorway
     public function guest(?string $name): Student
     {
         $kind = $name === null ? StudentKind::Nameless : StudentKind::Guest;
-        $tasks = $this->tasks()->whereIn('way_in', array_column(($name === null ? WayIn::Nameless : WayIn::Guest)->reaches(), 'value'))->get();
+        $way = $name === null ? WayIn::Nameless : WayIn::Guest;
+        $tasks = $this->tasks()->whereIn('way_in', array_column($way->reaches(), 'value'))->get();
         $come = DB::table('task_students')->join('students', 'students.id', '=', 'student_id')->whereIn('task_id', $tasks->modelKeys())
             ->where('kind', '!=', StudentKind::Roster->value)->distinct()->count('student_id');
         if ($tasks->isEmpty() || $come >= self::MOST_GUESTS) {
@@ -98,7 +99,9 @@ final readonly class Doorway
         return DB::transaction(function () use ($name, $kind, $tasks, $come): Student {
             // A sign and a number: without a name there is nothing to translate.
             $student = Student::query()->create(['school_id' => $this->school, 'kind' => $kind, 'given_name' => $name ?? '№ '.($come + 1)]);
-            DB::table('task_students')->insert($tasks->map(static fn (Task $task): array => ['task_id' => $task->id, 'student_id' => $student->id])->all());
+            DB::table('task_students')->insert(
+                $tasks->map(static fn (Task $task): array => ['task_id' => $task->id, 'student_id' => $student->id])->all(),
+            );
 
             return $student;
         });

@@ -38,7 +38,8 @@ final class Invitations
         ]);
         // From the settings, not from the request: a forged Host header must not lead the link elsewhere.
         $address = Config::string('app.url')."/invitation/$token";
-        Mail::to($email)->locale($keeper->language)->queue(new InvitationLetter($keeper->name, $keeper->school()->sole()->name, $address, self::DAYS));
+        $letter = new InvitationLetter($keeper->name, $keeper->school()->sole()->name, $address, self::DAYS);
+        Mail::to($email)->locale($keeper->language)->queue($letter);
 
         return [$invitation, $address];
     }
@@ -81,7 +82,9 @@ final class Invitations
                 throw new Rejected(Reason::NoPlace, new Message('problem.invitation.has-colleagues', ['school' => $old->name]));
             }
             $teacher->update(['school_id' => $invitation->school_id, 'is_keeper' => false]);
-            $bring ? $this->bring($old, $invitation->school) : $teacher->classes()->whereNull('archived_at')->update(['archived_at' => now()]);
+            $bring
+                ? $this->bring($old, $invitation->school)
+                : $teacher->classes()->whereNull('archived_at')->update(['archived_at' => now()]);
         }, 5);
     }
 

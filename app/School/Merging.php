@@ -30,7 +30,8 @@ final class Merging
     {
         return DB::transaction(function () use ($kept, $gone, $teacher): Merge {
             $both = Student::query()->whereKey([$kept->id, $gone->id])->orderBy('id')->lockForUpdate()->get();
-            if ($both->count() !== 2 || $both->contains(static fn (Student $one): bool => $one->merged_into !== null || $one->school_id !== $teacher->school_id)) {
+            $isNot = static fn (Student $one): bool => $one->merged_into !== null || $one->school_id !== $teacher->school_id;
+            if ($both->count() !== 2 || $both->contains($isNot)) {
                 throw new Rejected(Reason::NoPlace, new Message('problem.merge.not-these'));
             }
             $moved = [
@@ -45,7 +46,9 @@ final class Merging
             $gone->namesakes()->update(['merged_into' => $kept->id]);
             $gone->update(['merged_into' => $kept->id]);
 
-            return Merge::query()->create(['teacher_id' => $teacher->id, 'kept_id' => $kept->id, 'gone_id' => $gone->id, 'moved' => $moved]);
+            return Merge::query()->create([
+                'teacher_id' => $teacher->id, 'kept_id' => $kept->id, 'gone_id' => $gone->id, 'moved' => $moved,
+            ]);
         }, 5);
     }
 
@@ -85,8 +88,8 @@ final class Merging
      */
     private function hand(string $table, string $from, string $to, ?array $only = null): array
     {
-        $rows = DB::table($table)->where('student_id', $from)->when($only !== null, static fn ($query) => $query->whereIn('id', $only ?? []))
-            ->orderBy('id')->lockForUpdate();
+        $rows = DB::table($table)->where('student_id', $from)->orderBy('id')->lockForUpdate()
+            ->when($only !== null, static fn ($query) => $query->whereIn('id', $only ?? []));
         $ids = array_values($rows->pluck('id')->map(strval(...))->all());
         if ($table === 'rounds') {
             DB::table($table)->whereIn('id', $ids)->update(['student_id' => $to, 'number' => DB::raw('number + '.self::ASIDE)]);
@@ -102,7 +105,8 @@ final class Merging
     /** Numbers a student's rounds by their start, task by task. */
     private function number(string $student): void
     {
-        $rounds = Round::query()->where('student_id', $student)->lockForUpdate()->orderBy('started_at')->orderBy('id')->get(['id', 'task_id', 'number']);
+        $rounds = Round::query()->where('student_id', $student)->lockForUpdate()->orderBy('started_at')->orderBy('id')
+            ->get(['id', 'task_id', 'number']);
         foreach ($rounds->groupBy('task_id') as $ofTask) {
             $wrong = $ofTask->values()->reject(static fn (Round $round, int $index): bool => $round->number === $index + 1);
             if ($wrong->isEmpty()) {
@@ -130,7 +134,9 @@ final class Merging
                 if ((clone $row)->where('name_key', $key)->exists()) {
                     throw new Rejected(Reason::NoPlace, new Message('problem.merge.namesake'));
                 }
-                DB::table('enrolments')->insert(['class_id' => $place->class_id, 'student_id' => $kept->id, 'name_key' => $key, 'removed_at' => $place->removed_at]);
+                DB::table('enrolments')->insert([
+                    'class_id' => $place->class_id, 'student_id' => $kept->id, 'name_key' => $key, 'removed_at' => $place->removed_at,
+                ]);
             }
             $places[] = ['class' => (string) $place->class_id, 'removed' => $place->removed_at, 'moved' => $here === null];
         }
@@ -150,7 +156,9 @@ final class Merging
             if ((clone $row)->where('name_key', $key)->exists()) {
                 throw new Rejected(Reason::NoPlace, new Message('problem.merge.namesake'));
             }
-            DB::table('enrolments')->insert(['class_id' => $place['class'], 'student_id' => $gone, 'name_key' => $key, 'removed_at' => $place['removed']]);
+            DB::table('enrolments')->insert([
+                'class_id' => $place['class'], 'student_id' => $gone, 'name_key' => $key, 'removed_at' => $place['removed'],
+            ]);
         }
     }
 

@@ -33,7 +33,7 @@ final readonly class Name
 
     public function isTooLong(): bool
     {
-        return mb_strlen($this->written()) > self::LONGEST || mb_strlen($this->given) > self::LONGEST || strlen($this->key()) > self::LONGEST_KEY;
+        return max(mb_strlen($this->written()), mb_strlen($this->given)) > self::LONGEST || strlen($this->key()) > self::LONGEST_KEY;
     }
 
     /** What names are compared by, in bytes (NFKC, case folded): those with the same key are the same name at the door. */

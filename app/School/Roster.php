@@ -221,10 +221,14 @@ final class Roster
     private function alike(SchoolClass $class, array $people): array
     {
         $keys = array_map(static fn (ListedPerson $person): string => Name::of($person)->key(), $people);
-        $numbers = array_values(array_filter(array_map(static fn (ListedPerson $person): ?string => $person->number, $people), is_string(...)));
+        $numbers = array_map(static fn (ListedPerson $person): ?string => $person->number, $people);
+        $numbers = array_values(array_filter($numbers, is_string(...)));
         $students = Student::query()->where('school_id', $class->school_id)->whereNull('merged_into')->with('classes')->orderBy('id');
         $named = (clone $students)
-            ->whereHas('classes', static fn ($classes) => $classes->whereIn('enrolments.name_key', $keys)->where('classes.id', '!=', $class->id))
+            ->whereHas(
+                'classes',
+                static fn ($classes) => $classes->whereIn('enrolments.name_key', $keys)->where('classes.id', '!=', $class->id),
+            )
             ->whereDoesntHave('classes', static fn ($classes) => $classes->whereKey($class->id))->get();
         $byKey = $named->groupBy(static fn (Student $student): string => Name::keyOf($student->name));
         $byNumber = $students->whereIn('outside_number', $numbers)->get();

@@ -14,7 +14,10 @@ use HiddenLadder\Core\Formats\Roster\RosterList;
 use HiddenLadder\Core\Message;
 use ZipArchive;
 
-/** A file with names: a text or CSV in any usual encoding, or a OneRoster package (a zip with CSV files). Its type is told from its content. */
+/**
+ * A file with names: a text or CSV in any usual encoding, or a OneRoster package (a zip with CSV files). Its type is told from
+ * its content.
+ */
 final class RosterFile
 {
     /** Bytes of one file within a package at most. */

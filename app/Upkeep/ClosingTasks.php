@@ -20,7 +20,8 @@ final class ClosingTasks
         // Those for single students close by times of their own.
         $byThemselves = Task::query()->inState(TaskState::Open, TaskState::Due, TaskState::Closed)->whereNotNull('exceptions');
         foreach ([$closed, $byThemselves] as $tasks) {
-            foreach ($tasks->whereHas('rounds', static fn ($rounds) => $rounds->whereNull('finished_at'))->orderBy('id')->lazyById(100) as $task) {
+            $tasks->whereHas('rounds', static fn ($rounds) => $rounds->whereNull('finished_at'));
+            foreach ($tasks->lazyById(100) as $task) {
                 app(RoundBook::class)->settle($task);
             }
         }

@@ -195,6 +195,9 @@ final class WaysInTest extends AppTestCase
         $this->enter(WayIn::Guest, 'Zoe')->assertOk();
         self::assertSame([$this->task->id], $this->getJson('/api/student')->assertOk()->json('classes.*.tasks.*.id'));
         $this->postJson("/api/student/tasks/$later->id/rounds", [])->assertNotFound();
+        $this->class->update(['archived_at' => now()]);
+        self::assertSame([], $this->getJson('/api/student')->assertOk()->json('classes.*.tasks.*.id'));
+        $this->class->update(['archived_at' => null]);
         $this->task->update(['closes_at' => now()->subMinute()]);
         $this->enter(WayIn::Guest, 'Yann')->assertUnprocessable();
         $this->postJson('/api/student/class', ['phrase' => $this->class->phrase])->assertOk()->assertJsonPath('ways', ['secret']);

@@ -170,6 +170,7 @@ test('a starter lets students in by name, guests by the link, and a guest is put
     await expect(guests.getByText('Addy', { exact: true })).toBeVisible();
     await isAccessible(page);
     await guests.getByLabel(say('teacher.roster.who-is', { name: 'Addy' })).selectOption({ label: 'Ada Brandt' });
+    await guests.getByRole('button', { name: say('teacher.roster.make-one') }).click();
     await expect(guests).toHaveCount(0);
 
     // The guest's open page goes on, and is Ada's.

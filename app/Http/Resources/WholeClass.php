@@ -58,7 +58,9 @@ final class WholeClass extends JsonResource
             'guests' => $this->guests(),
             'merges' => Merge::query()->whereNull('taken_back_at')->whereIn('kept_id', $students->modelKeys())
                 ->whereRelation('kept', 'merged_into', null)->with(['kept', 'gone'])->orderByDesc('created_at')->orderByDesc('id')->get()
-                ->map(static fn (Merge $merge): array => ['id' => $merge->id, 'kept' => $merge->kept->name, 'gone' => $merge->gone->name])->all(),
+                ->map(static fn (Merge $merge): array => [
+                    'id' => $merge->id, 'kept' => $merge->kept->name, 'gone' => $merge->gone->name,
+                ])->all(),
             'tasks' => new TaskLines($this->class->tasks()->get()),
         ];
     }

@@ -252,12 +252,17 @@ final class EntryController extends Controller
     /** By a class phrase, or by the link of a task. */
     private function doorway(Request $request, Phrases $phrases): Doorway
     {
-        $request->validate(['phrase' => ['required_without:link', 'nullable', 'string', 'max:200'], 'link' => ['nullable', 'string', 'max:60']]);
+        $request->validate([
+            'phrase' => ['required_without:link', 'nullable', 'string', 'max:200'], 'link' => ['nullable', 'string', 'max:60'],
+        ]);
         $door = Door::ofAddress('phrase', $request->ip());
         $door->knock();
         if ($request->filled('link')) {
             $doorway = Doorway::byLink($request->string('link')->value())
-                ?? throw Rejected::invalid(new Message('problem.entry.unknown-link'), [new Fault('/link', new Message('problem.entry.unknown-link'))]);
+                ?? throw Rejected::invalid(
+                    new Message('problem.entry.unknown-link'),
+                    [new Fault('/link', new Message('problem.entry.unknown-link'))],
+                );
         } else {
             $class = $phrases->find($request->string('phrase')->value()) ?? throw Rejected::invalid(
                 new Message('problem.entry.unknown-phrase'),

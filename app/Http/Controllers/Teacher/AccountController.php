@@ -54,7 +54,9 @@ final class AccountController extends Controller
         if (Teacher::query()->where('email', $email)->exists()) {
             throw self::addressTaken();
         }
-        $account = ['name' => $name, 'email' => $email, 'password' => $request->string('password')->value(), 'language' => App::getLocale()];
+        $account = [
+            'name' => $name, 'email' => $email, 'password' => $request->string('password')->value(), 'language' => App::getLocale(),
+        ];
         try {
             $teacher = DB::transaction(static function () use ($invitations, $invitation, $account, $name): Teacher {
                 if ($invitation === null) {

@@ -39,7 +39,8 @@ final class GivingController extends Controller
         $this->authorize('reach', $quiz);
         $classes = $this->classes($request);
         $terms = Terms::read(Fields::of($request->input('terms') ?? $suggested->of($quiz), '/terms'));
-        $students = is_array($request->input('students')) && count($classes) === 1 ? array_map(strval(...), array_values($request->array('students'))) : null;
+        $named = is_array($request->input('students')) && count($classes) === 1;
+        $students = $named ? array_map(strval(...), array_values($request->array('students'))) : null;
 
         return new JsonResponse($this->lines($this->giving->give(
             $this->teacher($request),
@@ -56,7 +57,8 @@ final class GivingController extends Controller
     {
         $this->authorize('reach', $task);
         $request->validate([
-            'classes' => ['required', 'array', 'min:1', 'max:50'], 'classes.*' => ['string'], 'days' => ['required', 'integer', 'between:-3700,3700'],
+            'classes' => ['required', 'array', 'min:1', 'max:50'], 'classes.*' => ['string'],
+            'days' => ['required', 'integer', 'between:-3700,3700'],
         ]);
         $classes = $this->classes($request);
         assert($classes !== []);

@@ -48,7 +48,10 @@ final class RosterController extends Controller
 
         return new JsonResponse(array_map(static fn (RosterList $list): array => [
             'name' => $list->name,
-            'people' => array_map(static fn (ListedPerson $person): array => get_object_vars($person), array_slice($list->people, 0, self::MOST)),
+            'people' => array_map(
+                static fn (ListedPerson $person): array => get_object_vars($person),
+                array_slice($list->people, 0, self::MOST),
+            ),
             'left' => max(0, count($list->people) - self::MOST),
         ], RosterFile::read($file->getPathname())));
     }
@@ -90,7 +93,9 @@ final class RosterController extends Controller
     public function rename(Request $request, SchoolClass $class, string $student): Response
     {
         $this->authorize('reach', $class);
-        $request->validate(['given' => self::PART, 'family' => self::PART, 'called' => self::PART, 'number' => ['nullable', 'string', 'max:60']]);
+        $request->validate([
+            'given' => self::PART, 'family' => self::PART, 'called' => self::PART, 'number' => ['nullable', 'string', 'max:60'],
+        ]);
         $person = ListedPerson::written(...array_map(
             static fn (string $member): string => $request->string($member)->value(),
             ['given', 'family', 'called', 'number'],
@@ -175,7 +180,10 @@ final class RosterController extends Controller
             static fn (array $one): ListedPerson => ListedPerson::written(...array_map(
                 static fn (string $member): string => (string) ($one[$member] ?? ''),
                 ['given', 'family', 'called', 'number'],
-            )) ?? throw Rejected::invalid(new Message('problem.field.required'), [new Fault('/people', new Message('problem.field.required'))]),
+            )) ?? throw Rejected::invalid(
+                new Message('problem.field.required'),
+                [new Fault('/people', new Message('problem.field.required'))],
+            ),
             $request->array('people'),
         ));
     }

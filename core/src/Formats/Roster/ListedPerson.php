@@ -27,7 +27,9 @@ final readonly class ListedPerson
             [$given, $family] = [$family, ''];
         }
 
-        return $given === '' ? null : new self($given, $family, $called === '' || $called === $given ? null : $called, $number === '' ? null : $number);
+        $isCalledSo = $called === '' || $called === $given;
+
+        return $given === '' ? null : new self($given, $family, $isCalledSo ? null : $called, $number === '' ? null : $number);
     }
 
     /** A whole name: what stands behind a comma is the given name; without one, the last word is the family name. */

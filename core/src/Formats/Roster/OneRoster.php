@@ -19,7 +19,7 @@ final class OneRoster
     public const FILES = ['users.csv', 'classes.csv', 'enrollments.csv'];
 
     /**
-     * @param  array<string, string>  $files  contents by name; users.csv is needed. Without enrollments.csv there is one list of all students
+     * @param  array<string, string>  $files  contents by name; users.csv is needed, and without enrollments.csv there is one list
      * @return list<RosterList> in the order of classes.csv; those without students are left out
      *
      * @throws MalformedInput when users.csv or one of its columns is missing

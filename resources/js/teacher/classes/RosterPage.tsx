@@ -2,12 +2,12 @@ import { Link } from 'react-router';
 import { client, take } from '../../api/client';
 import type { SchoolClass } from '../../api/types';
 import { Button, buttonClass } from '../../ui/Button';
-import { Select } from '../../ui/Field';
 import { Notice } from '../../ui/Notice';
 import { useUndo } from '../../ui/Undo';
 import { useAttempt } from '../../ui/useAttempt';
 import { say } from '../../words/words';
 import { AddStudents } from './AddStudents';
+import { ChooseName } from './ChooseName';
 import { ClassFrame } from './ClassFrame';
 import { StudentRow } from './StudentRow';
 
@@ -80,23 +80,14 @@ function Guests({ group }: { group: SchoolClass }) {
                             {guest.name}
                         </span>
                         <span className="text-sm text-soft">{guest.task}</span>
-                        <Select
+                        <ChooseName
                             label={say('teacher.roster.who-is', { name: guest.name })}
                             hideLabel
-                            className="max-w-56 py-1 text-sm"
-                            value=""
-                            onChange={(event) => {
-                                const { value, selectedOptions } = event.currentTarget;
-                                void tie(guest, value, selectedOptions[0]?.textContent ?? '');
-                            }}
-                        >
-                            <option value="">{say('teacher.roster.put-to-a-name')}</option>
-                            {group.roster.map((student) => (
-                                <option key={student.id} value={student.id}>
-                                    {student.name}
-                                </option>
-                            ))}
-                        </Select>
+                            nothing={say('teacher.roster.put-to-a-name')}
+                            choices={group.roster}
+                            act={say('teacher.roster.make-one')}
+                            onChoose={(kept, name) => void tie(guest, kept, name)}
+                        />
                     </li>
                 ))}
             </ul>

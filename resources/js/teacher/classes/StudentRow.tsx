@@ -10,6 +10,7 @@ import { exact, near } from '../../ui/time';
 import { useUndo } from '../../ui/Undo';
 import { useAttempt } from '../../ui/useAttempt';
 import { say } from '../../words/words';
+import { ChooseName } from './ChooseName';
 
 const factors = [1, 1.25, 1.5, 2];
 
@@ -214,30 +215,25 @@ function Elsewhere({ group, student, attempt }: Omit<PanelProps, 'tell'>) {
             );
         });
     return (
-        <div className="flex flex-wrap items-end gap-3 border-t border-line pt-4">
+        <div className="flex flex-wrap items-end gap-6 border-t border-line pt-4">
             {others.length > 0 && (
-                <Select
+                <ChooseName
                     label={say('teacher.roster.move-to')}
-                    value=""
-                    onChange={(event) => {
-                        const { value, selectedOptions } = event.currentTarget;
-                        void move(value, selectedOptions[0]?.textContent ?? '');
-                    }}
-                >
-                    <option value="">{say('teacher.roster.choose-a-class')}</option>
-                    {others.map((one) => (
-                        <option key={one.id} value={one.id}>
-                            {one.name}
-                        </option>
-                    ))}
-                </Select>
+                    nothing={say('teacher.roster.choose-a-class')}
+                    choices={others}
+                    act={say('teacher.roster.move')}
+                    onChoose={(to, name) => void move(to, name)}
+                />
             )}
-            <fieldset className="flex flex-wrap items-end gap-2">
-                <legend className="mb-1 text-sm font-semibold">{say('teacher.roster.is-the-same-as')}</legend>
+            <ChooseName
+                label={say('teacher.roster.is-the-same-as')}
+                choices={there.data?.roster.filter((one) => one.id !== student.id) ?? []}
+                act={say('teacher.roster.make-one')}
+                onChoose={(gone, name) => void merge(gone, name)}
+            >
                 {others.length > 0 && (
                     <Select
                         label={say('teacher.roster.of-which-class')}
-                        hideLabel
                         value={from}
                         onChange={(event) => setFrom(event.currentTarget.value)}
                     >
@@ -248,25 +244,7 @@ function Elsewhere({ group, student, attempt }: Omit<PanelProps, 'tell'>) {
                         ))}
                     </Select>
                 )}
-                <Select
-                    label={say('teacher.roster.is-the-same-as')}
-                    hideLabel
-                    value=""
-                    onChange={(event) => {
-                        const { value, selectedOptions } = event.currentTarget;
-                        void merge(value, selectedOptions[0]?.textContent ?? '');
-                    }}
-                >
-                    <option value="">{say('teacher.roster.choose-a-name')}</option>
-                    {there.data?.roster
-                        .filter((one) => one.id !== student.id)
-                        .map((one) => (
-                            <option key={one.id} value={one.id}>
-                                {one.name}
-                            </option>
-                        ))}
-                </Select>
-            </fieldset>
+            </ChooseName>
         </div>
     );
 }
