@@ -175,11 +175,15 @@ final class Merging
     /** @return list<array{task: string, moved: bool}> tasks that were for the one that is gone by name */
     private function joinTasks(Student $kept, Student $gone): array
     {
-        $own = DB::table('task_students')->where('student_id', $kept->id)->pluck('task_id')->all();
+        // What is for the one that is kept anyhow is not for them by name, too: taken out of a class, they would keep it.
+        $own = Task::query()->givenTo($kept)->pluck('id')->all();
         $places = [];
         foreach (DB::table('task_students')->where('student_id', $gone->id)->pluck('task_id')->map(strval(...)) as $task) {
-            $places[] = ['task' => $task, 'moved' => ! in_array($task, $own, true)];
-            DB::table('task_students')->insertOrIgnore(['task_id' => $task, 'student_id' => $kept->id]);
+            $moved = ! in_array($task, $own, true);
+            $places[] = ['task' => $task, 'moved' => $moved];
+            if ($moved) {
+                DB::table('task_students')->insert(['task_id' => $task, 'student_id' => $kept->id]);
+            }
         }
         DB::table('task_students')->where('student_id', $gone->id)->delete();
 

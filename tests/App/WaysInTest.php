@@ -137,6 +137,9 @@ final class WaysInTest extends AppTestCase
         $this->sendsEvent($round, 'answered', ['question' => $place['question']['id'], 'response' => ['choices' => [$place['question']['options'][0]['id']]]])->assertOk();
         $this->getJson('/api/student')->assertOk()->assertJsonPath('id', $ada->id)->assertJsonPath('cameInBy', 'guest');
         $this->getJson("/api/tasks/{$this->task->id}/lookout")->assertUnauthorized();
+        // Taken out of the class, Ada does not keep the task as a guest's.
+        app(Roster::class)->takeOut($this->class, $ada->id);
+        $this->asStudent($ada)->getJson("/api/student/rounds/$round")->assertNotFound();
     }
 
     public function test_whoever_has_the_link_of_a_task_of_no_class(): void

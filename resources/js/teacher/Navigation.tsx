@@ -2,6 +2,7 @@ import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { Suspense } from 'react';
 import { Navigate, NavLink, Outlet, useLocation, useNavigate } from 'react-router';
 import { client, Refused, sentence, take } from '../api/client';
+import { forgetGiving } from '../quiz/giving';
 import { Button } from '../ui/Button';
 import { Notice } from '../ui/Notice';
 import { say } from '../words/words';
@@ -30,6 +31,7 @@ export function Navigation() {
     }
     const signOut = async () => {
         await client.POST('/teacher/sign-out').catch(() => undefined);
+        forgetGiving();
         queries.clear();
         await navigate('/sign-in');
     };
