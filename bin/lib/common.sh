@@ -241,6 +241,8 @@ instance_env() {
     export APP_URL=http://127.0.0.1:$port LOG_CHANNEL=single LOG_LEVEL=warning
     export DB_CONNECTION=mariadb DB_HOST=127.0.0.1 DB_PORT=$(cat "$VAR/mysql.port") DB_SOCKET=$(mysql_socket) DB_PERSISTENT=${DB_PERSISTENT:-true} DB_USERNAME=ladder DB_PASSWORD=$(cat "$VAR/mysql.password")
     export DB_DATABASE=hidden_ladder$([ "$name" = app ] || printf '_%s' "$name")
+    # What a secret costs to hash: as much as lets a whole school come in within a minute (bin/bench entering).
+    export BCRYPT_ROUNDS=${BCRYPT_ROUNDS:-10}
     export SESSION_DRIVER=${SESSION_DRIVER:-sparing} SESSION_LIFETIME=${SESSION_LIFETIME:-720} CACHE_STORE=${CACHE_STORE:-database} QUEUE_CONNECTION=${QUEUE_CONNECTION:-database}
     # Where there is Redis, queue and cache are in it: REDIS_HOST=… bin/start
     [ -z "${REDIS_HOST:-}" ] || export CACHE_STORE=redis QUEUE_CONNECTION=redis
