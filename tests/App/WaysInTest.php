@@ -162,6 +162,15 @@ final class WaysInTest extends AppTestCase
         $second = $this->member($namesake, 'Cleo');
         $second->update(['secret' => bcrypt('barnacle')]);
         $by('Cleo', 'barnacle')->assertOk()->assertJsonPath('id', $second->id);
+        // Tries at their name count together, and the right secret is not told from the wrong ones while the door is shut.
+        $this->freezeTime();
+        for ($try = 0; $try < 6; $try++) {
+            $by('Cleo', "guess $try")->assertUnprocessable();
+        }
+        $by('Cleo', 'barnacle')->assertStatus(429);
+        $by('Cleo', 'whelk')->assertStatus(429);
+        $this->travel(16)->seconds();
+        $by('Cleo', 'barnacle')->assertOk();
         // For anyone.
         $this->task->update(['way_in' => WayIn::Nameless]);
         $this->enter(WayIn::Nameless, null, ['link' => 'thelink'])->assertOk()->assertJsonPath('name', '№ 1');

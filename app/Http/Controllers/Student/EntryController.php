@@ -71,7 +71,7 @@ final class EntryController extends Controller
         $address->knock();
         $student = match ($way) {
             WayIn::Secret => $this->bySecret($request, $doorway, $name),
-            WayIn::Name => $doorway->named($name)->count() === 1 ? $doorway->named($name)->firstOrFail() : null,
+            WayIn::Name => self::theOnly($doorway->named($name)),
             WayIn::Guest => $doorway->guest(mb_substr($name, 0, Name::LONGEST)),
             WayIn::Nameless => $doorway->guest(null),
         };
@@ -91,6 +91,12 @@ final class EntryController extends Controller
         return new JsonResponse(['id' => $student->id, 'name' => $student->name]);
     }
 
+    /** @param  Collection<int, Student>  $named */
+    private static function theOnly(Collection $named): ?Student
+    {
+        return $named->count() === 1 ? $named->first() : null;
+    }
+
     private function bySecret(Request $request, Doorway $doorway, string $name): ?Student
     {
         $secret = $request->string('secret')->value();
@@ -103,10 +109,11 @@ final class EntryController extends Controller
         $named = $doorway->named($name);
         // Of several with one name in a school, the secret says who; a first secret can be chosen by one alone.
         $candidates = $named->count() > 1 ? $named->filter(static fn (Student $one): bool => $one->secret !== null)->values() : $named;
-        $student = $candidates->first(fn (Student $one): bool => $candidates->count() === 1 || Hash::check($secret, (string) $one->secret))
-            ?? $candidates->first();
-        $door = $student === null ? Door::ofNobody($doorway->id(), Name::keyOf($name)) : Door::of($student, Device::of($request));
+        $only = self::theOnly($candidates);
+        // Tries at a name of several count by the name, and before any secret is compared: no other door tells the right one.
+        $door = $only === null ? Door::ofNobody($doorway->id(), Name::keyOf($name)) : Door::of($only, Device::of($request));
         $door->knock();
+        $student = $only ?? $candidates->first(static fn (Student $one): bool => Hash::check($secret, (string) $one->secret));
         if (! $this->opens($student, $secret, $request->boolean('first')) || $student === null) {
             return null;
         }
