@@ -67,7 +67,9 @@ final class GivingTest extends AppTestCase
         $this->getJson("/api/tasks/$task")->assertOk()->assertJsonPath('terms.purpose', 'learn')->assertJsonPath('wayIn', 'secret')
             ->assertJsonPath('password', null)->assertJsonPath('link', fn (string $link): bool => strlen($link) === 12);
         $this->getJson("/api/quizzes/{$this->quiz->id}/suggested-terms")->assertOk()->assertJsonPath('purpose', 'learn');
-        // What is done in the lesson asks for less.
+        // What is done in the lesson asks for less, and is suggested so where it is chosen.
+        $this->postJson('/api/terms', ['purpose' => 'starter'])->assertOk()->assertJsonPath('wayIn', 'name');
+        $this->postJson('/api/terms', [])->assertOk()->assertJsonPath('wayIn', 'secret');
         $starter = $this->give(['terms' => ['purpose' => 'starter']])->assertCreated()->json('0.id');
         $this->getJson("/api/tasks/$starter")->assertOk()->assertJsonPath('wayIn', 'name');
     }

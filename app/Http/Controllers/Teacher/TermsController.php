@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace HiddenLadder\App\Http\Controllers\Teacher;
 
 use HiddenLadder\App\Http\Controllers\Controller;
+use HiddenLadder\App\Models\WayIn;
 use HiddenLadder\Core\Fields;
 use HiddenLadder\Core\Terms\Terms;
 use HiddenLadder\Core\Terms\TermsInWords;
@@ -20,6 +21,7 @@ final class TermsController extends Controller
 
         return new JsonResponse($this->said([
             'terms' => $terms->toArray(),
+            'wayIn' => WayIn::for($terms->purpose)->value,
             'sentences' => TermsInWords::sentences($terms),
             'consequences' => TermsInWords::consequences($terms),
         ]));

@@ -2,10 +2,10 @@ import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { type FormEvent, useEffect, useState } from 'react';
 import { Link, useNavigate, useSearchParams } from 'react-router';
 import { client, sentence, take } from '../../api/client';
-import type { Task, TaskSummary, Terms, WayIn } from '../../api/types';
+import type { Task, TaskSummary } from '../../api/types';
 import { EachTerm } from '../../quiz/EachTerm';
 import { forgetGiving, type Giving, keepGiving, keptGiving } from '../../quiz/giving';
-import { PurposeChoice } from '../../quiz/PurposeChoice';
+import { PurposeChoice, useToldTerms } from '../../quiz/PurposeChoice';
 import { TermsForecast } from '../../quiz/TermsForecast';
 import { Button, buttonClass } from '../../ui/Button';
 import { Field, Select } from '../../ui/Field';
@@ -16,9 +16,6 @@ import { Page } from '../Navigation';
 import { sent } from './members';
 import { ShareTask } from './ShareTask';
 import { TaskFields } from './TaskFields';
-
-/** What a purpose suggests: homework is done with one's secret, what is done in the lesson with the name alone. */
-const suggested: Record<NonNullable<Terms['purpose']>, WayIn> = { learn: 'secret', check: 'secret', starter: 'name', 'exit-check': 'name' };
 
 /** Gives a quiz out: to whom, what for, until when. Everything else stands behind “change something”. */
 export function GivePage() {
@@ -62,6 +59,7 @@ function GiveForm({ giving, put, onGiven }: FormProps) {
         enabled: quiz !== '',
     });
     const shown = terms ?? suggests.data ?? null;
+    const told = useToldTerms(shown ?? {});
     const only = giving.classes.length === 1 ? inUse.find((group) => group.id === giving.classes[0]) : undefined;
     const forSomebody = giving.classes.length > 0 || giving.byLink;
 
@@ -175,7 +173,7 @@ function GiveForm({ giving, put, onGiven }: FormProps) {
                     <TaskFields
                         members={giving.members}
                         onChange={(members) => put({ members })}
-                        suggests={suggested[shown?.purpose ?? 'learn']}
+                        suggests={told.data?.wayIn ?? 'secret'}
                         terms={shown}
                     />
                     {shown !== null && (
