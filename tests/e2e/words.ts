@@ -36,14 +36,23 @@ export function say(code: Code | Told, values?: Record<string, string | number>)
 
 /** For names that begin so, and not with a longer number. */
 export function begins(words: string): RegExp {
-    return new RegExp(`^${words.replace(/[.*+?^${}()|[\]\\]/g, '\\$&')}(?!\\d)`);
+    return new RegExp(`^${literally(words)}(?!\\d)`);
 }
 
 /** What is said for a code, whatever its figures are: `names` are those of its numbers. */
 export function anyFigures(code: Code | Told, names: string[], values: Record<string, string | number> = {}): RegExp {
     const figures = Object.fromEntries(names.map((name) => [name, 777]));
-    const words = say(code, { ...values, ...figures }).replace(/[.*+?^${}()|[\]\\]/g, '\\$&');
+    const words = literally(say(code, { ...values, ...figures }));
     return new RegExp(words.replace(/777(?:\\\.0+)?/g, '\\d+(?:[.,]\\d+)?'));
+}
+
+/** What is said for a code, whichever of these values it is said with. */
+export function anyOf(code: Code | Told, name: string, values: string[]): RegExp {
+    return new RegExp(values.map((value) => literally(say(code, { [name]: value }))).join('|'));
+}
+
+function literally(words: string): string {
+    return words.replace(/[.*+?^${}()|[\]\\]/g, '\\$&');
 }
 
 /** From now on tests look for the words of the made-up language, as a device that asks for it shows them. */
