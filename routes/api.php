@@ -18,10 +18,12 @@ use HiddenLadder\App\Http\Controllers\Teacher\EvidenceController;
 use HiddenLadder\App\Http\Controllers\Teacher\ForecastController;
 use HiddenLadder\App\Http\Controllers\Teacher\GivingController;
 use HiddenLadder\App\Http\Controllers\Teacher\InvitationController;
+use HiddenLadder\App\Http\Controllers\Teacher\KeptTermsController;
 use HiddenLadder\App\Http\Controllers\Teacher\MediaController;
 use HiddenLadder\App\Http\Controllers\Teacher\MergeController;
 use HiddenLadder\App\Http\Controllers\Teacher\QuizController;
 use HiddenLadder\App\Http\Controllers\Teacher\RehearsalController;
+use HiddenLadder\App\Http\Controllers\Teacher\ReturnsController;
 use HiddenLadder\App\Http\Controllers\Teacher\RosterController;
 use HiddenLadder\App\Http\Controllers\Teacher\SchoolController;
 use HiddenLadder\App\Http\Controllers\Teacher\TaskController;
@@ -82,6 +84,9 @@ Route::middleware('auth:teacher')->group(static function () use ($language): voi
     Route::post('quizzes/{quiz}/corrections/{correction}/editions/{number}', [CorrectionController::class, 'layOver']);
     Route::post('quizzes/{quiz}/re-markings', [CorrectionController::class, 'remark']);
     Route::post('terms', TermsController::class);
+    Route::get('kept-terms', [KeptTermsController::class, 'index']);
+    Route::post('kept-terms', [KeptTermsController::class, 'store']);
+    Route::delete('kept-terms/{kept}', [KeptTermsController::class, 'destroy']);
     Route::post('workings', [WorkingsController::class, 'show']);
     Route::post('workings/family', [WorkingsController::class, 'family']);
     Route::get('quizzes/{quiz}/forecast', [ForecastController::class, 'ofDraft']);
@@ -135,6 +140,7 @@ Route::middleware('auth:teacher')->group(static function () use ($language): voi
     Route::get('tasks/{task}', [TaskController::class, 'show']);
     Route::patch('tasks/{task}', [TaskController::class, 'update']);
     Route::get('tasks/{task}/evidence', EvidenceController::class);
+    Route::get('tasks/{task}/returns', ReturnsController::class);
     Route::get('tasks/{task}/videos/{video}', [WatchingController::class, 'show']);
     Route::put('tasks/{task}/comments', [WatchingController::class, 'open']);
     Route::put('tasks/{task}/rounds/{round}/hidden-comments/{number}', [WatchingController::class, 'hide']);
@@ -152,6 +158,7 @@ Route::middleware('auth:student')->prefix('student')->group(static function (): 
     Route::post('sign-out', [EntryController::class, 'signOut']);
     Route::put('reading', [EntryController::class, 'keepReading']);
     Route::post('tasks/{task}/rounds', [RoundController::class, 'begin']);
+    Route::post('tasks/{task}/returns', [RoundController::class, 'comeBack']);
     Route::get('rounds/{round}', [RoundController::class, 'show']);
     Route::post('rounds/{round}/files', HandInController::class);
     Route::post('rounds/{round}/events', [RoundController::class, 'take']);

@@ -18,7 +18,9 @@ use Illuminate\Database\Query\Builder as Query;
  * @property string $task_id
  * @property string $student_id
  * @property string $edition_id
- * @property int $number of this student's rounds of the task, from 1
+ * @property RoundKind $kind
+ * @property int $number of this student's rounds of the task that are of its kind, from 1
+ * @property ?list<string> $asks the questions of its edition that a return asks, each by itself
  * @property array<array-key, mixed> $terms
  * @property array<array-key, mixed> $state
  * @property array<array-key, mixed> $evidence what its events say for the evidence
@@ -41,6 +43,24 @@ final class Round extends Model
     protected $table = 'rounds';
 
     public $timestamps = false;
+
+    /** What a round that is only just made has, as in the table. */
+    protected $attributes = ['kind' => 'task', 'asks' => null];
+
+    public function isReturn(): bool
+    {
+        return $this->kind === RoundKind::Return;
+    }
+
+    /**
+     * Only those of tasks themselves, or only returns.
+     *
+     * @param  Builder<self>  $rounds
+     */
+    public function scopeOfKind(Builder $rounds, RoundKind $kind): void
+    {
+        $rounds->where('rounds.kind', $kind->value);
+    }
 
     /** @return BelongsTo<Edition, $this> */
     public function edition(): BelongsTo
@@ -114,8 +134,8 @@ final class Round extends Model
     protected function casts(): array
     {
         return [
-            'terms' => 'array', 'state' => 'array', 'evidence' => 'array', 'number' => 'integer', 'revision' => 'integer',
-            'score' => 'float',
+            'kind' => RoundKind::class, 'asks' => 'array', 'terms' => 'array', 'state' => 'array', 'evidence' => 'array',
+            'number' => 'integer', 'revision' => 'integer', 'score' => 'float',
             'mastered' => 'boolean', 'interrupted' => 'boolean',
             'started_at' => 'immutable_datetime', 'moved_at' => 'immutable_datetime', 'finished_at' => 'immutable_datetime',
             'seen_after_closing_at' => 'immutable_datetime',

@@ -15,12 +15,13 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property bool $is_demo it holds the invented data of the demo
  * @property bool $is_host the first on this server: its keepers say who may sign up here
  * @property SignUp $sign_up as the keepers of the host have it
+ * @property string $time_zone by which its days begin, as IANA names it
  */
 final class School extends Model
 {
     protected $table = 'schools';
 
-    protected $attributes = ['is_demo' => false, 'is_host' => false, 'sign_up' => 'anyone'];
+    protected $attributes = ['is_demo' => false, 'is_host' => false, 'sign_up' => 'anyone', 'time_zone' => 'UTC'];
 
     /** The one whose keepers see to this server, where there is one. */
     public static function host(): ?self
@@ -35,9 +36,11 @@ final class School extends Model
     }
 
     /** A new one. The first on a server is its host. */
-    public static function found(string $name, bool $isDemo = false): self
+    public static function found(string $name, string $timeZone = 'UTC', bool $isDemo = false): self
     {
-        return self::query()->create(['name' => $name, 'is_demo' => $isDemo, 'is_host' => self::query()->doesntExist()]);
+        return self::query()->create([
+            'name' => $name, 'time_zone' => $timeZone, 'is_demo' => $isDemo, 'is_host' => self::query()->doesntExist(),
+        ]);
     }
 
     /** @return HasMany<Teacher, $this> */

@@ -30,6 +30,7 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property ?string $device that came in last
  * @property ?\Carbon\CarbonImmutable $came_in_at last
  * @property ?string $merged_into whom they were found to be; what they did belongs to that one
+ * @property School $school
  */
 final class Student extends Model implements Authenticatable, HasEpoch
 {

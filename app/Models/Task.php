@@ -142,12 +142,24 @@ final class Task extends Model
      */
     public function countedRounds(): Builder
     {
-        $own = Round::query()->where('rounds.task_id', $this->id);
+        return $this->roundsOf(RoundKind::Task);
+    }
+
+    /** @return Builder<Round> what came back of it, counted as its rounds are */
+    public function returns(): Builder
+    {
+        return $this->roundsOf(RoundKind::Return);
+    }
+
+    /** @return Builder<Round> */
+    private function roundsOf(RoundKind $kind): Builder
+    {
+        $rounds = Round::query()->ofKind($kind);
         if ($this->given_together === null) {
-            return $own;
+            return $rounds->where('rounds.task_id', $this->id);
         }
 
-        return Round::query()->where(fn (Builder $either) => $either->where('rounds.task_id', $this->id)->orWhere(
+        return $rounds->where(fn (Builder $either) => $either->where('rounds.task_id', $this->id)->orWhere(
             fn (Builder $elsewhere) => $elsewhere
                 ->whereIn('rounds.task_id', self::query()->where('given_together', $this->given_together)->select('id'))
                 ->whereIn('rounds.student_id', fn ($enrolled) => $enrolled->from('enrolments')
@@ -185,10 +197,10 @@ final class Task extends Model
         return $this->belongsToMany(Student::class, 'task_students');
     }
 
-    /** @return HasMany<Round, $this> */
+    /** @return HasMany<Round, $this> without returns */
     public function rounds(): HasMany
     {
-        return $this->hasMany(Round::class);
+        return $this->hasMany(Round::class)->where('kind', RoundKind::Task->value);
     }
 
     /** @return Builder<Round> the last of each student */
@@ -196,7 +208,7 @@ final class Task extends Model
     {
         return $this->countedRounds()->whereRaw(
             'rounds.number = (select max(other.number) from rounds as other '
-            .'where other.task_id = rounds.task_id and other.student_id = rounds.student_id)',
+            .'where other.task_id = rounds.task_id and other.student_id = rounds.student_id and other.kind = rounds.kind)',
         );
     }
 

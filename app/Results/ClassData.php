@@ -6,6 +6,7 @@ namespace HiddenLadder\App\Results;
 
 use HiddenLadder\App\Models\Quiz;
 use HiddenLadder\App\Models\Round;
+use HiddenLadder\App\Models\RoundKind;
 use HiddenLadder\App\Models\SchoolClass;
 use HiddenLadder\Core\Evidence\RoundEvidence;
 use HiddenLadder\Core\Evidence\Summary;
@@ -21,7 +22,7 @@ final class ClassData
     public function known(Quiz $quiz, SchoolClass $class): array
     {
         $answers = $right = $seconds = [];
-        $rounds = Round::query()->where('number', 1)->whereRelation(
+        $rounds = Round::query()->ofKind(RoundKind::Task)->where('number', 1)->whereRelation(
             'task',
             static fn ($tasks) => $tasks->where('quiz_id', $quiz->id)->where('class_id', $class->id),
         );

@@ -6,6 +6,7 @@ namespace HiddenLadder\App\Results;
 
 use HiddenLadder\App\DerivedCache;
 use HiddenLadder\App\Models\Round;
+use HiddenLadder\App\Models\RoundKind;
 use HiddenLadder\App\Models\Task;
 use HiddenLadder\App\Quizzes\Editions;
 use HiddenLadder\Core\Evidence\DepthProfile;
@@ -36,7 +37,7 @@ final class DepthProfiles
         }
         $profiles = DerivedCache::each($from, function (array $missing) use ($tasks): array {
             $ids = array_map(static fn (string $about): string => substr($about, strlen('depths ')), $missing);
-            $rounds = Round::query()->whereIn('task_id', $ids)->where('number', 1)
+            $rounds = Round::query()->whereIn('task_id', $ids)->ofKind(RoundKind::Task)->where('number', 1)
                 ->get(['id', 'task_id', 'student_id', 'number', 'evidence'])->groupBy('task_id');
             $worked = [];
             foreach ($ids as $id) {

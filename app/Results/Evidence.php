@@ -124,7 +124,7 @@ final class Evidence
             $rounds->orderBy('student_id')->orderBy('number');
             if ($task->given_together === null) {
                 // In the order of this index nothing has to be sorted; where its statistics are old, the database would take another.
-                $rounds->getQuery()->forceIndex('rounds_task_id_student_id_number_unique');
+                $rounds->getQuery()->forceIndex('rounds_in_order');
             }
             $found = $rounds->get(['id', 'student_id', 'number', 'edition_id', 'score', 'evidence']);
             foreach ($found->groupBy('student_id') as $own) {

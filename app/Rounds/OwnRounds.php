@@ -6,6 +6,7 @@ namespace HiddenLadder\App\Rounds;
 
 use HiddenLadder\App\Models\Quiz;
 use HiddenLadder\App\Models\Round;
+use HiddenLadder\App\Models\RoundKind;
 use HiddenLadder\App\Models\Student;
 use HiddenLadder\App\Models\Task;
 use HiddenLadder\Core\Fields;
@@ -14,11 +15,14 @@ use HiddenLadder\Core\Terms\Gate;
 use HiddenLadder\Core\Terms\Terms;
 use Illuminate\Database\Eloquent\Collection;
 
-/** A student's rounds of one task, from the first to the last, under the terms that the task has now. */
+/** A student's rounds of one task, from the first to the last, and its returns, under the terms that the task has now. */
 final readonly class OwnRounds
 {
-    /** @param  Collection<int, Round>  $rounds  in order */
-    private function __construct(public Task $task, public Collection $rounds, private Terms $terms)
+    /**
+     * @param  Collection<int, Round>  $rounds  in order
+     * @param  Collection<int, Round>  $returns  in order
+     */
+    private function __construct(public Task $task, public Collection $rounds, public Collection $returns, public Terms $terms)
     {
     }
 
@@ -39,12 +43,38 @@ final readonly class OwnRounds
             ->orderBy('number')->get()->groupBy('task_id');
         $own = [];
         foreach ($tasks as $task) {
-            $ofTask = $rounds->get($task->id, new Collection)->each(static fn (Round $round) => $round->setRelation('task', $task));
-            $forStudent = $task->forStudent($student);
-            $own[$task->id] = new self($forStudent, $ofTask, Terms::read(Fields::of($forStudent->terms)));
+            $own[$task->id] = self::from($student, $task, $rounds->get($task->id, new Collection));
         }
 
         return $own;
+    }
+
+    /**
+     * Of all students that did something in a task, or in one that counts in it, read together.
+     *
+     * @return array<string, self> by the student's id
+     */
+    public static function ofTask(Task $task): array
+    {
+        $rounds = $task->countedRounds()->orderBy('number')->get()->concat($task->returns()->orderBy('number')->get());
+
+        return $rounds->groupBy('student_id')
+            ->map(static fn (Collection $own, string $student): self => self::from($student, $task, $own))->all();
+    }
+
+    /** @param  Collection<int, Round>  $rounds  of the student in the task, in order, with returns */
+    private static function from(string $student, Task $task, Collection $rounds): self
+    {
+        $own = $task->forStudent($student);
+        $rounds->each(static fn (Round $round) => $round->setRelation('task', $task));
+        $isReturn = static fn (Round $round): bool => $round->isReturn();
+
+        return new self(
+            $own,
+            $rounds->reject($isReturn)->values(),
+            $rounds->filter($isReturn)->values(),
+            Terms::read(Fields::of($own->terms)),
+        );
     }
 
     /** Where the student goes on: the first that is under way, also where it is an earlier one that was sent back; else the last. */
@@ -85,7 +115,8 @@ final readonly class OwnRounds
             return [];
         }
         $quizzes = array_map(static fn (Gate $gate): string => $gate->quiz, $gates);
-        $done = Round::query()->where('student_id', $student->id)->join('editions', 'editions.id', '=', 'rounds.edition_id')
+        $done = Round::query()->ofKind(RoundKind::Task)->where('student_id', $student->id)
+            ->join('editions', 'editions.id', '=', 'rounds.edition_id')
             ->whereIn('editions.quiz_id', $quizzes)->groupBy('editions.quiz_id')
             ->selectRaw('editions.quiz_id, max(mastered) as mastered, max(score) as best')->toBase()->get()->keyBy('quiz_id');
         $titles = Quiz::query()->whereKey($quizzes)->pluck('title', 'id');

@@ -6,11 +6,10 @@ namespace HiddenLadder\App\Rounds;
 
 use Carbon\CarbonImmutable;
 use Closure;
-use HiddenLadder\App\Media\MediumSource;
 use HiddenLadder\App\Models\Edition;
-use HiddenLadder\App\Models\Medium;
 use HiddenLadder\App\Models\Round;
 use HiddenLadder\App\Models\RoundEvent;
+use HiddenLadder\App\Models\RoundKind;
 use HiddenLadder\App\Models\Student;
 use HiddenLadder\App\Models\Task;
 use HiddenLadder\App\Models\TaskState;
@@ -18,18 +17,14 @@ use HiddenLadder\App\Models\Ulids;
 use HiddenLadder\App\Reason;
 use HiddenLadder\App\Rejected;
 use HiddenLadder\Core\Evidence\RoundEvidence;
-use HiddenLadder\Core\Fault as Fault;
 use HiddenLadder\Core\Fields;
 use HiddenLadder\Core\Message;
-use HiddenLadder\Core\Quiz\VideoStop;
-use HiddenLadder\Core\Round\Event\Answered;
 use HiddenLadder\Core\Round\Event\CameTo;
 use HiddenLadder\Core\Round\Event\Event;
 use HiddenLadder\Core\Round\Event\Overruled;
 use HiddenLadder\Core\Round\Event\Started;
 use HiddenLadder\Core\Round\Event\StoredEvent;
 use HiddenLadder\Core\Round\Event\TimedOut;
-use HiddenLadder\Core\Round\Event\VideoAway;
 use HiddenLadder\Core\Round\Event\Watched;
 use HiddenLadder\Core\Round\History;
 use HiddenLadder\Core\Round\Result\Fact;
@@ -56,15 +51,24 @@ final class RoundBook
         private readonly RoundRules $rules,
         private readonly RoundViews $views,
         private readonly RoundClock $clock,
+        private readonly NamedMedia $named,
     ) {
     }
 
-    /** Writes a new round with its first event, at the given time (milliseconds since 1970). */
-    public function create(Student $student, Task $task, Edition $edition, int $number, int $at): Round
+    /**
+     * Writes a new round with its first event.
+     *
+     * @param  int  $at  milliseconds since 1970
+     * @param  ?array<string, ?string>  $asked  of a return: what it asks, with the alike question in its place
+     */
+    public function create(Student $student, Task $task, Edition $edition, int $number, int $at, ?array $asked = null): Round
     {
-        return DB::transaction(function () use ($student, $task, $edition, $number, $at): Round {
+        return DB::transaction(function () use ($student, $task, $edition, $number, $at, $asked): Round {
             $terms = Terms::read(Fields::of($task->terms));
+            $terms = $asked === null ? $terms : $terms->forReturn();
             $round = Round::query()->create([
+                'kind' => $asked === null ? RoundKind::Task : RoundKind::Return,
+                'asks' => $asked === null ? null : array_keys($asked),
                 'task_id' => $task->id,
                 'student_id' => $student->id,
                 'edition_id' => $edition->id,
@@ -79,13 +83,20 @@ final class RoundBook
                 'finished_at' => null,
                 'seen_after_closing_at' => null,
             ])->setRelation('task', $task);
-            $earlier = $number === 1 ? [] : array_values(OwnRounds::of($student->id, $task)->rounds->where('number', '<', $number)
-                ->map(static fn (Round $one): State => State::fromArray($one->state))->all());
-            $history = $earlier === [] ? new History : History::of($this->rules->quiz($round), $earlier, $terms->rounds->onlyMissed);
+            $history = $asked === null
+                ? History::of($this->rules->quiz($round), self::before($student, $task, $number), $terms->rounds, $round->id)
+                : History::ofReturn($asked);
             $this->append($round, Ulids::make(), new Started(null, $round->id, $student->extra_time, $history), $at);
 
             return $round;
         }, self::ATTEMPTS);
+    }
+
+    /** @return list<State> of the student's rounds of a task before one */
+    private static function before(Student $student, Task $task, int $number): array
+    {
+        return $number === 1 ? [] : array_values(OwnRounds::of($student->id, $task)->rounds->where('number', '<', $number)
+            ->map(static fn (Round $one): State => State::fromArray($one->state))->all());
     }
 
     /**
@@ -106,8 +117,7 @@ final class RoundBook
             if ($sent->after !== $locked->last_event_id) {
                 return $this->takenBefore($locked, $sent);
             }
-            $this->ownFiles($locked, $sent->event);
-            $this->outsideVideo($locked, $sent->event);
+            $this->named->check($locked, $sent->event);
             $late = $this->clock->isLate($locked, $sent->madeMs);
             $locked->last_event_id = $sent->id;
             $now = (int) now()->valueOf();
@@ -141,30 +151,6 @@ final class RoundBook
             throw new Rejected(Reason::NotYet, new Message('problem.round.not-yet'));
         }
         throw new Rejected(Reason::Stale, new Message('problem.round.stale'), ['last' => $round->last_event_id]);
-    }
-
-    /** What is handed in was sent by the same student. */
-    private function ownFiles(Round $round, Event $event): void
-    {
-        $files = $event instanceof Answered && $event->response->as === 'files' ? $event->response->list : [];
-        if ($files !== [] && Medium::query()->where('student_id', $round->student_id)->whereKey($files)->count() !== count($files)) {
-            throw Rejected::invalid(
-                new Message('problem.round.file-missing'),
-                [new Fault('/data/response/files', new Message('problem.round.not-your-file'))],
-            );
-        }
-    }
-
-    /** What is our own is never away: whoever hears from a device hears that it can be had. */
-    private function outsideVideo(Round $round, Event $event): void
-    {
-        $stop = $event instanceof VideoAway ? $this->rules->quiz($round)->stop($event->video) : null;
-        if ($stop instanceof VideoStop && Medium::query()->whereKey($stop->clip->media)->where('source', MediumSource::File)->exists()) {
-            throw Rejected::invalid(
-                new Message('problem.round.video-is-there'),
-                [new Fault('/data/video', new Message('problem.round.video-is-there'))],
-            );
-        }
     }
 
     /** A person's word on an answer. */

@@ -40,7 +40,7 @@ final class RoundClock
     public function isLate(Round $round, ?int $madeMs): bool
     {
         $task = $round->ownTask();
-        if ($task->state()->isRunning()) {
+        if ($round->isReturn() || $task->state()->isRunning()) {
             return false;
         }
         $now = (int) now()->valueOf();
@@ -82,8 +82,9 @@ final class RoundClock
         return $closes === null ? null : [new Closed, $closes];
     }
 
+    /** Whether its task is, and it with it; returns stay open. */
     public function isClosed(Round $round): bool
     {
-        return $round->ownTask()->state() === TaskState::Closed;
+        return ! $round->isReturn() && $round->ownTask()->state() === TaskState::Closed;
     }
 }

@@ -15,8 +15,11 @@ use HiddenLadder\Core\Terms\Terms;
 /** What a stored round is walked by: its quiz, its terms, its engine. The one place that loads what a round hangs on. */
 final class RoundRules
 {
-    /** @var array<string, Engine> by edition, revision and terms */
+    /** @var array<string, Engine> by edition, revision, what is asked and terms */
     private array $engines = [];
+
+    /** @var array<string, QuizDocument> what returns ask, by edition, revision and that */
+    private array $asked = [];
 
     /** @var \WeakMap<Round, array{array<array-key, mixed>, array<array-key, mixed>, Terms}> with what they were made of */
     private \WeakMap $terms;
@@ -29,11 +32,10 @@ final class RoundRules
     public function engine(Round $round): Engine
     {
         $quiz = $this->quiz($round);
-        $edition = $this->edition($round);
         $terms = $this->terms($round);
 
         // Rounds of one task share their engine, and what it has marked already.
-        return $this->engines["$edition->id/$edition->revision/".json_encode($terms->toArray())] ??= new Engine($quiz, $terms);
+        return $this->engines[$this->known($round).json_encode($terms->toArray())] ??= new Engine($quiz, $terms);
     }
 
     /** The terms the round began with, and what its task has since then in the student's favour. */
@@ -50,10 +52,19 @@ final class RoundRules
         return $terms;
     }
 
-    /** The edition it began on, with the corrections in force. */
+    /** The edition it began on, with the corrections in force; of a return, what it asks of that. */
     public function quiz(Round $round): QuizDocument
     {
-        return $this->editions->read($this->edition($round));
+        $whole = $this->editions->read($this->edition($round));
+
+        return $round->asks === null ? $whole : $this->asked[$this->known($round)] ??= $whole->asking($round->asks);
+    }
+
+    private function known(Round $round): string
+    {
+        $edition = $this->edition($round);
+
+        return "$edition->id/$edition->revision/".implode(' ', $round->asks ?? []).'/';
     }
 
     /** Of the corrections under which it is walked now. */

@@ -36,6 +36,7 @@ final class RoundViews
             'student' => $round->student_id,
             'task' => $round->task_id,
             'round' => $round->number,
+            'isReturn' => $round->isReturn(),
             'last' => $last ?? $round->last_event_id,
         ]
             + $view
@@ -101,6 +102,10 @@ final class RoundViews
     {
         $task = $round->ownTask();
         $isOver = $state->isFinished();
+        if ($round->isReturn()) {
+            // It stands by itself: nothing of its task closes or is released for it.
+            return new Circumstances(comingBack: $comingBack && $isOver, lastRound: $isOver);
+        }
 
         return new Circumstances(
             comingBack: $comingBack && $isOver,

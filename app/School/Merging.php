@@ -102,12 +102,13 @@ final class Merging
         return $ids;
     }
 
-    /** Numbers a student's rounds by their start, task by task. */
+    /** Numbers a student's rounds by their start, task by task and kind by kind. */
     private function number(string $student): void
     {
         $rounds = Round::query()->where('student_id', $student)->lockForUpdate()->orderBy('started_at')->orderBy('id')
-            ->get(['id', 'task_id', 'number']);
-        foreach ($rounds->groupBy('task_id') as $ofTask) {
+            ->get(['id', 'task_id', 'kind', 'number']);
+        $together = static fn (Round $round): string => "$round->task_id {$round->kind->value}";
+        foreach ($rounds->groupBy($together) as $ofTask) {
             $wrong = $ofTask->values()->reject(static fn (Round $round, int $index): bool => $round->number === $index + 1);
             if ($wrong->isEmpty()) {
                 continue;

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace HiddenLadder\App\Tasks;
 
+use HiddenLadder\App\Models\RoundKind;
 use HiddenLadder\App\Models\Task;
 use HiddenLadder\App\Models\TaskAudience;
 use Illuminate\Database\Query\Builder;
@@ -29,7 +30,8 @@ final readonly class TaskProgress
         $counts = DB::query()->fromSub(self::members($ids), 'members')
             ->joinSub(self::counted($ids), 'counted', 'counted.task_id', '=', 'members.task_id')
             ->leftJoin('rounds', static fn ($join) => $join
-                ->on('rounds.task_id', '=', 'counted.counts')->on('rounds.student_id', '=', 'members.student_id'))
+                ->on('rounds.task_id', '=', 'counted.counts')->on('rounds.student_id', '=', 'members.student_id')
+                ->where('rounds.kind', RoundKind::Task->value))
             ->groupBy('members.task_id')
             ->selectRaw('members.task_id, count(distinct members.student_id) as students, count(distinct rounds.student_id) as started')
             ->selectRaw('count(distinct case when rounds.finished_at is not null then rounds.student_id end) as finished')

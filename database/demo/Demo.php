@@ -78,7 +78,7 @@ final class Demo
 
     public function load(): void
     {
-        $school = School::found('Skerry Bay School', isDemo: true);
+        $school = School::found('Skerry Bay School', 'Europe/Dublin', isDemo: true);
         $teacher = $school->teachers()->create(self::TEACHER + ['is_keeper' => true]);
         $media = $this->takeIn($teacher);
         [$tides, $circuits] = array_map(fn (array $document): Edition => $this->publish($teacher, $document), Quizzes::all($media));

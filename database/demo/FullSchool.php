@@ -10,6 +10,7 @@ use HiddenLadder\App\Messages\SentMessage;
 use HiddenLadder\App\Models\ChangeKind;
 use HiddenLadder\App\Models\Edition;
 use HiddenLadder\App\Models\Invitation;
+use HiddenLadder\App\Models\KeptTerms;
 use HiddenLadder\App\Models\Merge;
 use HiddenLadder\App\Models\Quiz;
 use HiddenLadder\App\Models\QuizState;
@@ -25,6 +26,7 @@ use HiddenLadder\App\Quizzes\Corrections;
 use HiddenLadder\App\Quizzes\QuizChanges;
 use HiddenLadder\App\Quizzes\SentChange;
 use HiddenLadder\App\Rounds\OwnRounds;
+use HiddenLadder\App\Rounds\Returning;
 use HiddenLadder\App\Rounds\RoundBook;
 use HiddenLadder\App\Rounds\SentEvent;
 use HiddenLadder\App\School\Invitations;
@@ -40,6 +42,8 @@ use HiddenLadder\Core\Quiz\QuizDocument;
 use HiddenLadder\Core\Round\Event\Overruled;
 use HiddenLadder\Core\Round\State;
 use HiddenLadder\Core\Terms\Mode;
+use HiddenLadder\Core\Terms\ReturnTerms;
+use HiddenLadder\Core\Terms\RoundTerms;
 use HiddenLadder\Core\Terms\Terms;
 use Illuminate\Support\Facades\Hash;
 use Random\Engine\Xoshiro256StarStar;
@@ -52,7 +56,8 @@ use Random\Randomizer;
  * an older edition with corrections; a student taken out, one with a late answer, one with more time, one sent back; a closed
  * task with unfinished rounds, a planned one, one past its due time, one taken back, one for some students and one by link; a
  * colleague with a class of their own; a quiz in another language; an empty class; two who asked about one
- * question; one who stood on the roster twice; an invitation that waits. Tests are held in it, not people.
+ * question; one who stood on the roster twice; an invitation that waits; a closed task in portions of which something comes
+ * back; terms kept under a name. Tests are held in it, not people.
  */
 final class FullSchool
 {
@@ -81,6 +86,11 @@ final class FullSchool
     public array $tasks = [];
 
     public string $correction = '';
+
+    public KeptTerms $kept;
+
+    /** Of the student who came late, under way. */
+    public Round $return;
 
     /** Two who are one person, of whom rounds of one task were under way each. */
     public Merge $merge;
@@ -160,6 +170,10 @@ final class FullSchool
             ),
             $d->asks('w', $d->question('w', 'written', 'Warum?', [], '', '', [], '0', ['readByTeacher' => true])),
         ], 'Ende', 'Gut.'));
+        $this->quizzes['short'] = $this->publish($d->quiz('Short', '', array_map(
+            static fn (string $name): array => $d->asks($name, $d->question($name, 'number', "$name?", [$d->right('4')], '', '', [])),
+            ['x', 'y', 'z'],
+        ), 'End', 'Done.'));
         $this->quizzes['draft'] = Quiz::query()->create(
             [
                 'teacher_id' => $this->teacher->id,
@@ -210,6 +224,9 @@ final class FullSchool
         $give('notes', 'second', 'notes');
         $give('german', 'second', 'german', [], Terms::learn()->with(mode: Mode::HandedIn));
         $give('closed', 'first', 'german', [], Terms::learn()->with(mode: Mode::HandedIn));
+        $give('returns', 'first', 'short', ['closes_at' => now()->subDay()], Terms::learn()->with(
+            rounds: new RoundTerms(portion: 2), returns: new ReturnTerms([1, 3], 2),
+        ));
         $give('planned', 'first', 'notes', ['opens_at' => now()->addDay()]);
         $give('taken-back', 'first', 'tides', ['taken_back_at' => now()]);
         $give('some', 'second', 'tides', ['audience' => TaskAudience::Students]);
@@ -230,6 +247,7 @@ final class FullSchool
             }
         }
         $this->walk($this->both, 'some', 4);
+        $this->comeBack();
         $this->tasks['link']->named()->attach([$this->late->id]);
         $this->walk($this->late, 'link', 4);
         // Several rounds of one task: the first through to its end.
@@ -238,12 +256,12 @@ final class FullSchool
     }
 
     /** A made-up student goes on in their round, or begins the next one, for so many steps at most. */
-    private function walk(Student $student, string $task, int $steps): void
+    private function walk(Student $student, string $task, int $steps, int $daysAgo = 0): void
     {
         $lot = new Randomizer(new Xoshiro256StarStar(++$this->lots));
         $given = $this->tasks[$task];
         $own = OwnRounds::of($student->id, $given);
-        $at = (int) now()->valueOf() - 7_200_000 + 600_000 * $own->rounds->count();
+        $at = (int) now()->subDays($daysAgo)->valueOf() - 7_200_000 + 600_000 * $own->rounds->count();
         $current = $own->current();
         $round = $current !== null && $current->finished_at === null ? $current
             : $this->book->create($student, $given, $given->quiz()->sole()->latestEdition()->sole(), $own->rounds->count() + 1, $at);
@@ -256,6 +274,17 @@ final class FullSchool
             $at += 1000;
             $round->last_event_id = $id = Ulids::make();
             $state = $this->book->append($round, $id, $made->next($state), $at, $at);
+        }
+    }
+
+    /** A task in portions, mastered by two and closed since, of which something comes back: for one it is under way. */
+    private function comeBack(): void
+    {
+        foreach ([$this->both, $this->late] as $student) {
+            for ($round = 0; $round < 12 && $student->rounds()->where('mastered', true)->where('task_id', $this->tasks['returns']->id)->doesntExist(); $round++) {
+                $this->walk($student, 'returns', 400, 5);
+            }
+            $this->return = app(Returning::class)->begin($student, $this->tasks['returns']);
         }
     }
 
@@ -314,6 +343,7 @@ final class FullSchool
         }
 
         $this->ask();
+        $this->kept = KeptTerms::query()->create(['teacher_id' => $this->teacher->id, 'name' => 'Short and sharp', 'terms' => Terms::learn()->toArray()]);
         $find = fn (string $name): Student => app(Roster::class)->find($this->classes['first'], $name) ?? throw new \LogicException($name);
         $this->merge = app(Merging::class)->merge($find('Entered Twice'), $find('Entered Again'), $this->teacher);
         [$this->invitation, $address] = app(Invitations::class)->invite($this->teacher, 'somebody@full-school.example');

@@ -18,6 +18,8 @@ return new class extends Migration
             // The first on this server: its keepers say who may sign up here (anyone, the invited, nobody).
             $table->boolean('is_host')->default(false);
             $table->string('sign_up', 10)->default('anyone');
+            // By which its days begin.
+            $table->string('time_zone', 64)->default('UTC');
             $table->timestamps(3);
         });
         Schema::create('teachers', static function (Blueprint $table): void {

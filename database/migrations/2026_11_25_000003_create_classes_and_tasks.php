@@ -36,6 +36,15 @@ return new class extends Migration
             $table->string('name', 120);
             $table->timestamps(3);
         });
+        // Terms that a teacher gives again and again, under a name.
+        Schema::create('kept_terms', static function (Blueprint $table): void {
+            $table->ulid('id')->primary();
+            $table->foreignUlid('teacher_id')->constrained();
+            $table->string('name', 60);
+            $table->json('terms');
+            $table->timestamps(3);
+            $table->unique(['teacher_id', 'name']);
+        });
         Schema::create('tasks', static function (Blueprint $table): void {
             $table->ulid('id')->primary();
             $table->foreignUlid('teacher_id')->constrained();
@@ -77,7 +86,7 @@ return new class extends Migration
 
     public function down(): void
     {
-        foreach (['task_students', 'tasks', 'units', 'enrolments', 'classes'] as $table) {
+        foreach (['task_students', 'tasks', 'kept_terms', 'units', 'enrolments', 'classes'] as $table) {
             Schema::drop($table);
         }
     }

@@ -15,8 +15,12 @@ return new class extends Migration
             $table->foreignUlid('task_id')->constrained();
             $table->foreignUlid('student_id')->constrained();
             $table->foreignUlid('edition_id')->constrained();
+            // Of the task itself, or a return of what was mastered in it.
+            $table->string('kind', 10)->default('task');
             $table->unsignedInteger('number');
             $table->json('terms');
+            // What a return asks: questions of its edition.
+            $table->json('asks')->nullable();
             // Derived from the events, as all below; `rounds:rebuild` makes it anew.
             $table->longText('state');
             // What its events say for the evidence.
@@ -35,7 +39,7 @@ return new class extends Migration
             $table->timestamp('finished_at', 3)->nullable();
             // When its student's device was first seen after the task had closed.
             $table->timestamp('seen_after_closing_at', 3)->nullable();
-            $table->unique(['task_id', 'student_id', 'number']);
+            $table->unique(['task_id', 'student_id', 'kind', 'number'], 'rounds_in_order');
             $table->index(['edition_id', 'revision']);
             // Whether anything is new in a task is asked often.
             $table->index(['task_id', 'moved_at', 'finished_at', 'interrupted']);

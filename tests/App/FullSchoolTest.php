@@ -56,7 +56,7 @@ final class FullSchoolTest extends AppTestCase
             'correction' => [$this->school->correction],
             'conversation' => $this->school->conversations,
             'merge' => [$this->school->merge->id], 'invitation' => [$this->school->invitation->id], 'token' => [$this->school->token],
-            'teacher' => [$this->school->colleague->id],
+            'teacher' => [$this->school->colleague->id], 'kept' => [$this->school->kept->id],
             'finding' => ['0123456789abcdef'],
             'number' => ['0', '1'],
             'language' => ['en', 'de'], 'video' => $this->videos(), 'what' => ['wave', 'pictures'], 'phrase?' => ['no-such-class'], 'path?' => ['today', 'quizzes', 'classes', 'sign-in', 'no/such/page'],

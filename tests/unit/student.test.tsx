@@ -61,7 +61,7 @@ describe('the end of a round', () => {
             ...more,
         }) as unknown as FinishPlace;
     const show = (finish: FinishPlace, counts: StandingCounts | null = null) =>
-        render(<Finish place={finish} standings={counts} ending={<button type="button">Back</button>} />);
+        render(<Finish isReturn={false} place={finish} standings={counts} ending={<button type="button">Back</button>} />);
 
     it('tells nothing before it is released, and says so', () => {
         show(place({ later: 'when-released' }));

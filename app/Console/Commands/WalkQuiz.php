@@ -17,6 +17,7 @@ use HiddenLadder\Core\Round\Engine;
 use HiddenLadder\Core\Round\Event\Event;
 use HiddenLadder\Core\Round\Event\Started;
 use HiddenLadder\Core\Round\Frame;
+use HiddenLadder\Core\Round\History;
 use HiddenLadder\Core\Round\Result\Fact;
 use HiddenLadder\Core\Round\Result\Refusal;
 use HiddenLadder\Core\Round\Result\Score;
@@ -64,6 +65,13 @@ final class WalkQuiz extends FileCommand
         return self::SUCCESS;
     }
 
+    private function start(QuizDocument $quiz, Terms $terms): Started
+    {
+        $seed = $this->given('seed');
+
+        return new Started(seed: $seed, history: History::of($quiz, [], $terms->rounds, $seed));
+    }
+
     private function terms(QuizDocument $quiz): Terms
     {
         $given = $this->option('terms');
@@ -87,7 +95,7 @@ final class WalkQuiz extends FileCommand
         $state = new State;
         $steps = [];
         for ($step = 0; $step < (int) $this->option('steps') && ! $state->isFinished(); $step++) {
-            $event = $step === 0 ? new Started(seed: $this->given('seed')) : ($made === null ? array_shift($given) : $made->next($state));
+            $event = $step === 0 ? $this->start($quiz, $terms) : ($made === null ? array_shift($given) : $made->next($state));
             if ($event === null) {
                 break;
             }

@@ -23,6 +23,7 @@ final class SchoolHouse extends JsonResource
     {
         return [
             'name' => $this->school->name,
+            'timeZone' => $this->school->time_zone,
             'signUp' => School::host()?->id === $this->school->id ? $this->school->sign_up->value : null,
             'teachers' => $this->school->teachers()->withCount('classes')->orderBy('name')->orderBy('id')->get()
                 ->map(static fn (Teacher $teacher): array => [

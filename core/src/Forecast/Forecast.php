@@ -22,7 +22,7 @@ final readonly class Forecast
      * @param  array<string, float>  $places  how often a student comes to each stop, cue and rung in the mean, by id
      * @param  float  $seconds  mean
      * @param  float  $deviation  standard deviation of the seconds
-     * @param  bool  $isExact  false where too much looks back to be worked out, and all is told by made-up students
+     * @param  bool  $isExact  false where there is too much to be worked out, and all is told by made-up students
      */
     private function __construct(
         public Profile $profile,
@@ -77,9 +77,8 @@ final readonly class Forecast
             throw new NoForecast(new Message('forecast.no-stops'));
         }
         $walks = max(2, $walks);
-        try {
-            $graph = new RoundGraph($quiz, $terms);
-        } catch (TooLarge) {
+        $graph = self::graph($quiz, $terms);
+        if ($graph === null) {
             return array_map(static fn (Profile $profile): self => self::byWalks($quiz, $terms, $profile, $videos, $walks), $profiles);
         }
 
@@ -100,6 +99,16 @@ final readonly class Forecast
                 true,
             );
         }, $profiles);
+    }
+
+    /** Null where there is too much to work out, and in portions, which fall by lot. */
+    private static function graph(QuizDocument $quiz, Terms $terms): ?RoundGraph
+    {
+        try {
+            return $terms->rounds->portion === null ? new RoundGraph($quiz, $terms) : null;
+        } catch (TooLarge) {
+            return null;
+        }
     }
 
     /**

@@ -7,6 +7,7 @@ namespace HiddenLadder\Core\Forecast;
 use HiddenLadder\Core\Quiz\QuizDocument;
 use HiddenLadder\Core\Round\Engine;
 use HiddenLadder\Core\Round\Event\Started;
+use HiddenLadder\Core\Round\History;
 use HiddenLadder\Core\Round\Result\Applied;
 use HiddenLadder\Core\Round\State;
 use HiddenLadder\Core\Terms\Terms;
@@ -40,7 +41,7 @@ final readonly class Simulation
         $seconds = 0.0;
         $places = [];
         for ($step = 0; $step < self::MOST_STEPS && ! $state->isFinished(); $step++) {
-            $event = $step === 0 ? new Started(seed: "walk $seed") : $student->next($state);
+            $event = $step === 0 ? $this->start("walk $seed") : $student->next($state);
             $seconds += $step === 0 ? 0.0 : $this->durations->of($event, $state);
             $outcome = $this->engine->apply($state, $event, (int) (1000 * $seconds));
             if (! $outcome instanceof Applied) {
@@ -53,5 +54,10 @@ final readonly class Simulation
         }
 
         return new SimulatedRound($state->finish, $seconds, $places);
+    }
+
+    private function start(string $seed): Started
+    {
+        return new Started(seed: $seed, history: History::of($this->quiz, [], $this->terms->rounds, $seed));
     }
 }

@@ -129,8 +129,9 @@ final readonly class TeachingCheck
             }
         }
         foreach ([Sight::Result, Sight::RightAnswer, Sight::Feedback] as $sight) {
-            if ($this->terms->seen[$sight->value] === SeenWhen::ComingBack && $this->terms->rounds->limit === 1) {
-                $found[] = [Severity::Warns, '', new Message('inspection.teaching.seen-never'), null];
+            if ($this->terms->seen[$sight->value] === SeenWhen::AfterClosing) {
+                $found[] = [Severity::Advises, '', new Message('inspection.teaching.seen-after-closing'), null];
+                break;
             }
         }
 

@@ -58,6 +58,12 @@ final readonly class Entry
         );
     }
 
+    /** The same, leading nowhere by itself. */
+    public function withoutFork(): self
+    {
+        return $this->fork === null ? $this : new self(...['fork' => null] + get_object_vars($this));
+    }
+
     /** The words by which it is named. */
     public function name(): string
     {

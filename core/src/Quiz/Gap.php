@@ -14,6 +14,12 @@ final readonly class Gap
     {
     }
 
+    /** @param  list<Entry>  $entries in place of its own */
+    public function with(array $entries): self
+    {
+        return new self($this->id, $this->fromList, $entries);
+    }
+
     public static function read(Fields $fields): self
     {
         return new self(

@@ -97,6 +97,18 @@ final readonly class Question
         );
     }
 
+    /** The same, with no answer of it leading anywhere by itself, and no clock. */
+    public function byItself(): self
+    {
+        $without = static fn (Entry $entry): Entry => $entry->withoutFork();
+
+        return new self(...[
+            'entries' => array_map($without, $this->entries),
+            'gaps' => array_map(static fn (Gap $gap): Gap => $gap->with(array_map($without, $gap->entries)), $this->gaps),
+            'seconds' => null,
+        ] + get_object_vars($this));
+    }
+
     public function entry(?string $id): ?Entry
     {
         if ($id === null) {

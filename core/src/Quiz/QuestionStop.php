@@ -11,10 +11,16 @@ final readonly class QuestionStop extends Stop
 {
     public Question $question;
 
-    protected function __construct(Fields $fields)
+    protected function __construct(Fields $fields, ?Question $question = null)
     {
         parent::__construct($fields);
-        $this->question = Question::read($fields->object('question'));
+        $this->question = $question ?? Question::read($fields->object('question'));
+    }
+
+    /** A stop of its own for a question that was asked somewhere else; it has the question's id. */
+    public static function asking(Question $question): self
+    {
+        return new self(Fields::of(['id' => $question->id]), $question);
     }
 
     public function name(): string

@@ -127,6 +127,35 @@ final readonly class QuizDocument
         );
     }
 
+    /**
+     * A quiz that asks only these of its questions, one after the other, each by itself: without videos, forks and words around
+     * them. Ladders and alike questions stay.
+     *
+     * @param  list<string>  $questions  asked at its stops; one that is not is left out
+     */
+    public function asking(array $questions): self
+    {
+        $homes = array_values(array_intersect_key($this->atStops, array_flip($questions)));
+        $places = array_flip($questions);
+        usort($homes, static fn (Question $a, Question $b): int => $places[$a->id] <=> $places[$b->id]);
+
+        return new self(
+            $this->title,
+            Text::of(''),
+            $this->language,
+            $this->stage,
+            $this->objectives,
+            $this->misconceptions,
+            [],
+            array_map(static fn (Question $home): Stop => QuestionStop::asking($home->byItself()), $homes),
+            [],
+            array_map(static fn (Question $alike): Question => $alike->byItself(), $this->pool),
+            [new Finish($this->finishes[0]->id, '', Text::of(''), [])],
+            $this->mastery,
+            [],
+        );
+    }
+
     public function stop(string $id): ?Stop
     {
         return $this->stopsById[$id] ?? null;

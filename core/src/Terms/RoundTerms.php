@@ -13,28 +13,31 @@ final readonly class RoundTerms
      * @param  ?int  $limit  1 to 100, or null without limit
      * @param  int  $pauseMinutes  between two rounds
      * @param  bool  $onlyMissed  a further round asks only what was missed
+     * @param  ?int  $portion  questions that a round deals, 1 to 100, or null for the whole quiz
      */
     public function __construct(
         public ?int $limit = null,
         public int $pauseMinutes = 0,
         public Counts $counts = Counts::Best,
         public bool $onlyMissed = false,
+        public ?int $portion = null,
     ) {
     }
 
     public static function read(Fields $fields, self $base): self
     {
-        $fields->only(['limit', 'pauseMinutes', 'counts', 'onlyMissed']);
+        $fields->only(['limit', 'pauseMinutes', 'counts', 'onlyMissed', 'portion']);
 
         return new self(
             $fields->has('limit') ? $fields->between('limit', 1, 100) : $base->limit,
             $fields->between('pauseMinutes', 0, 525600) ?? $base->pauseMinutes,
             $fields->has('counts') ? $fields->oneOf('counts', Counts::class) : $base->counts,
             $fields->booleanOr('onlyMissed', $base->onlyMissed),
+            $fields->has('portion') ? $fields->between('portion', 1, 100) : $base->portion,
         );
     }
 
-    /** @return array{limit: ?int, pauseMinutes: int, counts: string, onlyMissed: bool} */
+    /** @return array{limit: ?int, pauseMinutes: int, counts: string, onlyMissed: bool, portion: ?int} */
     public function toArray(): array
     {
         return [
@@ -42,6 +45,7 @@ final readonly class RoundTerms
             'pauseMinutes' => $this->pauseMinutes,
             'counts' => $this->counts->value,
             'onlyMissed' => $this->onlyMissed,
+            'portion' => $this->portion,
         ];
     }
 }

@@ -14,6 +14,7 @@ final readonly class Terms
     private const MEMBERS = [
         'purpose', 'order', 'tries', 'shares', 'afterSlip', 'alikeOnRequest', 'reveal', 'marking', 'missedComeBack', 'help', 'enough',
         'almostCosts', 'mixOptions', 'mixStops', 'rounds', 'goal', 'seconds', 'seen', 'gates',
+        'returns', 'onePage',
     ];
 
     /**
@@ -32,6 +33,8 @@ final readonly class Terms
      * @param  ?int  $secondsForRound  time limit of the round
      * @param  array<string, SeenWhen>  $seen  by Sight
      * @param  list<Gate>  $gates  what must be mastered or reached before
+     * @param  ReturnTerms  $returns  when what was mastered comes back
+     * @param  bool  $onePage  all questions stand on one page, in a round that is handed in whole
      */
     public function __construct(
         public Purpose $purpose = Purpose::Learn,
@@ -54,6 +57,8 @@ final readonly class Terms
         public ?int $secondsForRound = null,
         public array $seen = self::SEEN,
         public array $gates = [],
+        public ReturnTerms $returns = new ReturnTerms,
+        public bool $onePage = false,
     ) {
     }
 
@@ -107,6 +112,19 @@ final readonly class Terms
         return self::for(Purpose::Learn);
     }
 
+    /** The terms of a round in which what was mastered under these comes back: to be got right, with help, and no clock. */
+    public function forReturn(): self
+    {
+        $learn = self::learn();
+
+        return $learn->with(
+            enough: $this->enough,
+            almostCosts: $this->almostCosts,
+            mixOptions: $this->mixOptions,
+            seen: ['rightAnswer' => SeenWhen::EndOfRound] + $learn->seen,
+        );
+    }
+
     /**
      * @param  Fields  $fields  members of docs/terms.md; one that is missing is as its purpose has it
      *
@@ -139,6 +157,8 @@ final readonly class Terms
             $seconds !== null && $seconds->has('round') ? $seconds->between('round', 1, 86400) : $base->secondsForRound,
             $fields->has('seen') ? self::seen($fields->object('seen'), $base->seen) : $base->seen,
             $fields->has('gates') ? $fields->objects('gates', Gate::read(...)) : $base->gates,
+            $fields->has('returns') ? ReturnTerms::read($fields->object('returns')) : $base->returns,
+            $fields->booleanOr('onePage', $base->onePage),
         );
     }
 
@@ -194,6 +214,8 @@ final readonly class Terms
             'seconds' => ['question' => $this->secondsForQuestion, 'round' => $this->secondsForRound],
             'seen' => array_map(static fn (SeenWhen $moment): string => $moment->value, $this->seen),
             'gates' => array_map(static fn (Gate $gate): array => $gate->toArray(), $this->gates),
+            'returns' => $this->returns->toArray(),
+            'onePage' => $this->onePage,
         ];
     }
 
@@ -207,6 +229,12 @@ final readonly class Terms
     public function hasOverview(): bool
     {
         return $this->freeOrder || $this->mode === Mode::HandedIn;
+    }
+
+    /** One page has a meaning where nothing is marked on the way. */
+    public function isOnePage(): bool
+    {
+        return $this->onePage && $this->mode === Mode::HandedIn;
     }
 
     /** These terms, with what newer ones of the same task have in the student's favour: more time. */

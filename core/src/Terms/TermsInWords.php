@@ -6,34 +6,68 @@ namespace HiddenLadder\Core\Terms;
 
 use HiddenLadder\Core\Message;
 
-/** What terms mean for a student, and what one of them does to others. */
+/**
+ * What terms mean for a student, and what one of them does to others.
+ *
+ * @phpstan-type Group array{told: list<Message>, does: list<Message>}
+ */
 final class TermsInWords
 {
     private const SIGHTS = [Sight::Result, Sight::Score, Sight::RightAnswer, Sight::Feedback, Sight::Explanation];
 
-    /** @return list<Message> what a student will experience, in the order in which they meet it */
+    /** @return list<Message> what a student will experience, and who sees what they do */
     public static function sentences(Terms $terms): array
     {
         return [
-            ...self::order($terms),
-            ...self::tries($terms),
-            self::help($terms),
-            ...self::clock($terms),
-            self::rounds($terms),
-            ...self::goal($terms),
-            ...self::seen($terms),
+            ...array_merge(...array_column(self::groups($terms), 'told')),
             new Message($terms->help ? 'terms.teacher-sees.answers-and-help' : 'terms.teacher-sees.answers'),
         ];
     }
 
-    /** @return list<Message> for the teacher: what one of the terms does to others, or to the quiz */
-    public static function consequences(Terms $terms): array
+    /**
+     * For the teacher: what one of the terms does to others, or to the quiz.
+     *
+     * @param  ?bool  $closes  whether the task has a closing time; null where that is not known yet
+     * @return list<Message>
+     */
+    public static function consequences(Terms $terms, ?bool $closes = null): array
     {
-        $handedIn = $terms->mode === Mode::HandedIn;
-        $isClosed = $terms->rounds->limit === null && $terms->seen[Sight::RightAnswer->value] === SeenWhen::AfterLastRound;
+        return array_merge(...array_column(self::groups($terms, $closes), 'does'));
+    }
+
+    /**
+     * Both, by what is chosen together, in the order in which a student meets it.
+     *
+     * @param  ?bool  $closes  whether the task has a closing time; null where that is not known yet
+     * @return array{order: Group, tries: Group, clock: Group, rounds: Group, seen: Group, returns: Group}
+     */
+    public static function groups(Terms $terms, ?bool $closes = null): array
+    {
+        $rounds = [self::rounds($terms), ...self::portion($terms->rounds->portion), ...self::goal($terms)];
 
         return [
-            ...self::when($terms->freeOrder, 'forks-off'),
+            'order' => ['told' => self::order($terms), 'does' => self::when($terms->freeOrder, 'forks-off')],
+            'tries' => ['told' => [...self::tries($terms), self::help($terms)], 'does' => self::whatTriesDo($terms)],
+            'clock' => [
+                'told' => self::clock($terms),
+                'does' => self::when($terms->isOnePage() && $terms->secondsForQuestion !== null, 'no-clock-on-page'),
+            ],
+            'rounds' => ['told' => $rounds, 'does' => self::when(
+                $terms->rounds->portion !== null && $terms->rounds->limit !== null,
+                'portions-end',
+                ['questions' => (int) $terms->rounds->portion * (int) $terms->rounds->limit],
+            )],
+            'seen' => ['told' => self::seen($terms), 'does' => self::never($terms, $closes)],
+            'returns' => ['told' => self::returns($terms->returns), 'does' => []],
+        ];
+    }
+
+    /** @return list<Message> */
+    private static function whatTriesDo(Terms $terms): array
+    {
+        $handedIn = $terms->mode === Mode::HandedIn;
+
+        return [
             ...self::when($handedIn, $terms->missedComeBack && $terms->help ? 'ladders-rest' : 'no-ladders'),
             ...self::when(
                 $terms->tries !== null && $terms->help && ! $handedIn,
@@ -41,12 +75,26 @@ final class TermsInWords
                 ['tries' => (int) $terms->tries],
             ),
             ...self::when($terms->tries === null && ! $terms->help && ! $handedIn, 'only-again'),
-            ...self::when($isClosed, 'never-last-round'),
+        ];
+    }
+
+    /** @return list<Message> what waits for a moment that never comes, or only by the closing */
+    private static function never(Terms $terms, ?bool $closes): array
+    {
+        $endless = $terms->rounds->limit === null;
+        $at = self::byMoment($terms);
+        $what = static fn (SeenWhen $moment): array => ['what' => $at[$moment->value] ?? []];
+        $lasts = $what(SeenWhen::AfterLastRound);
+        $closing = $what(SeenWhen::AfterClosing);
+
+        return [
+            ...self::when($closes === false && $closing['what'] !== [], 'never-closes', $closing),
+            ...self::when($endless && $lasts['what'] !== [], $closes === false ? 'never-ends' : 'never-last-round', $lasts),
         ];
     }
 
     /**
-     * @param  array<string, int>  $parameters
+     * @param  array<string, int|list<Message>>  $parameters
      * @return list<Message>
      */
     private static function when(bool $holds, string $consequence, array $parameters = []): array
@@ -57,9 +105,12 @@ final class TermsInWords
     /** @return list<Message> */
     private static function order(Terms $terms): array
     {
-        return $terms->hasOverview()
-            ? [new Message($terms->mode === Mode::HandedIn ? 'terms.order.until-handed-in' : 'terms.order.any')]
-            : [];
+        return match (true) {
+            $terms->isOnePage() => [new Message('terms.order.one-page')],
+            $terms->mode === Mode::HandedIn => [new Message('terms.order.until-handed-in')],
+            $terms->freeOrder => [new Message('terms.order.any')],
+            default => [],
+        };
     }
 
     /** @return list<Message> */
@@ -89,7 +140,10 @@ final class TermsInWords
     private static function clock(Terms $terms): array
     {
         $found = [];
-        $clocks = ['terms.clock.round' => $terms->secondsForRound, 'terms.clock.question' => $terms->secondsForQuestion];
+        $clocks = [
+            'terms.clock.round' => $terms->secondsForRound,
+            'terms.clock.question' => $terms->isOnePage() ? null : $terms->secondsForQuestion,
+        ];
         foreach ($clocks as $code => $seconds) {
             if ($seconds !== null) {
                 $found[] = new Message($code, ['time' => self::time($seconds)]);
@@ -119,6 +173,21 @@ final class TermsInWords
     }
 
     /** @return list<Message> */
+    private static function portion(?int $portion): array
+    {
+        return $portion === null ? [] : [new Message('terms.portion', ['questions' => $portion])];
+    }
+
+    /** @return list<Message> */
+    private static function returns(ReturnTerms $returns): array
+    {
+        return $returns->days === [] ? [] : [new Message('terms.returns', [
+            'days' => array_map(static fn (int $day): Message => new Message('terms.return-day', ['day' => $day]), $returns->days),
+            'questions' => $returns->questions,
+        ])];
+    }
+
+    /** @return list<Message> */
     private static function goal(Terms $terms): array
     {
         $rounds = ['rounds' => $terms->goal->rounds];
@@ -135,6 +204,17 @@ final class TermsInWords
     /** @return list<Message> */
     private static function seen(Terms $terms): array
     {
+        $parts = [];
+        foreach (self::byMoment($terms) as $moment => $what) {
+            $parts[] = new Message("terms.seen.$moment", ['what' => $what]);
+        }
+
+        return $parts === [] ? [] : [new Message('terms.seen.all', ['parts' => $parts])];
+    }
+
+    /** @return array<string, non-empty-list<Message>> what is seen, by the moment from which on it is */
+    private static function byMoment(Terms $terms): array
+    {
         $byMoment = [];
         foreach (self::SIGHTS as $sight) {
             $moment = $terms->seen[$sight->value];
@@ -143,11 +223,7 @@ final class TermsInWords
                 $byMoment[$moment->value][] = new Message("terms.sight.$sight->value");
             }
         }
-        $parts = [];
-        foreach ($byMoment as $moment => $what) {
-            $parts[] = new Message("terms.seen.$moment", ['what' => $what]);
-        }
 
-        return $parts === [] ? [] : [new Message('terms.seen.all', ['parts' => $parts])];
+        return $byMoment;
     }
 }

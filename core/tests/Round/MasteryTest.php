@@ -282,7 +282,25 @@ final class MasteryTest extends TestCase
         self::assertStringContainsString('terms.consequence.no-ladders', $said(new Terms(mode: Mode::HandedIn, help: false)));
         self::assertStringContainsString('terms.consequence.answer-shown(tries: 2)', $said(new Terms(tries: 2)));
         self::assertStringContainsString('terms.consequence.only-again', $said(new Terms(help: false)));
-        self::assertStringContainsString('terms.consequence.never-last-round', $said(new Terms));
+        self::assertStringContainsString('terms.consequence.never-last-round(what: [terms.sight.rightAnswer])', $said(new Terms));
+        self::assertStringContainsString('terms.consequence.portions-end(questions: 6)', $said(new Terms(rounds: new RoundTerms(2, portion: 3))));
+    }
+
+    public function test_moments_that_never_come_are_told_where_the_closing_time_is_known(): void
+    {
+        $said = static fn (Terms $terms, ?bool $closes): string => implode(
+            ' ',
+            array_map(Told::of(...), TermsInWords::groups($terms, $closes)['seen']['does']),
+        );
+        $closing = new Terms(rounds: new RoundTerms(1), seen: ['score' => SeenWhen::AfterClosing] + Terms::learn()->seen);
+        self::assertSame('terms.consequence.never-closes(what: [terms.sight.score])', $said($closing, false));
+        self::assertSame(['', ''], [$said($closing, true), $said($closing, null)]);
+        self::assertSame('terms.consequence.never-ends(what: [terms.sight.rightAnswer])', $said(new Terms, false));
+        self::assertStringStartsWith('terms.consequence.never-last-round', $said(new Terms, true));
+        self::assertSame('', $said(new Terms(rounds: new RoundTerms(2)), false), 'the last round comes');
+        $all = TermsInWords::groups($terms = new Terms(freeOrder: true, tries: 2), false);
+        self::assertEquals(array_merge(...array_column($all, 'told')), array_slice(TermsInWords::sentences($terms), 0, -1));
+        self::assertEquals(array_merge(...array_column($all, 'does')), TermsInWords::consequences($terms, false));
     }
 
     public function test_later_terms_reach_a_round_only_in_its_favour(): void

@@ -30,6 +30,7 @@ use HiddenLadder\Core\Round\Result\Score;
 use HiddenLadder\Core\Round\Result\Standing;
 use HiddenLadder\Core\Terms\Mode;
 use HiddenLadder\Core\Terms\Purpose;
+use HiddenLadder\Core\Terms\RoundTerms;
 use HiddenLadder\Core\Terms\Terms;
 use HiddenLadder\Demo\Draft;
 use PHPUnit\Framework\Attributes\DataProvider;
@@ -329,7 +330,7 @@ final class PathTest extends TestCase
         $d = self::d();
         $stops = [$d->reading('r', 'Read', 'Words.', ['staysAtHand' => true]), self::stop('a'), self::stop('b'), self::stop('c')];
         $first = Walker::through($stops, new Terms(tries: 1))->on()->right()->on()->slips()->on()->right()->on();
-        $history = History::of($first->quiz, [$first->state], true);
+        $history = History::of($first->quiz, [$first->state], new RoundTerms(onlyMissed: true), 's');
         self::assertSame([$d->id('b/question')], $history->only);
         $second = new Walker($d->quiz('Q', '', $stops, 'End', ''), new Terms, new Started(seed: 's', history: $history));
         $second->isAt('r')->on()->isAt('b');
@@ -340,7 +341,8 @@ final class PathTest extends TestCase
         $second->right()->on();
         self::assertTrue($second->state->isFinished());
         self::assertSame(1.0, $second->share());
-        self::assertNull(History::of($second->quiz, [$first->state, $second->state], true)->only, 'nothing is missed any more');
+        $after = History::of($second->quiz, [$first->state, $second->state], new RoundTerms(onlyMissed: true), 's');
+        self::assertNull($after->only, 'nothing is missed any more');
     }
 
     public function test_stops_and_options_are_mixed_the_same_way_for_the_same_seed_with_pinned_ones_in_place(): void

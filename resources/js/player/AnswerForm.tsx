@@ -18,6 +18,8 @@ interface Props {
     /** Where files are handed in; none in a rehearsal. */
     filesTo: string | null;
     onSubmit: (answer: Answer) => void;
+    /** Told of each change, and whether there is something to send. */
+    onChange?: (answer: Answer, ready: boolean) => void;
     /** The buttons below, which are told whether there is something to send. */
     children: (ready: boolean) => ReactNode;
 }
@@ -62,7 +64,7 @@ function Input({ filesTo, ...props }: InputProps & { filesTo: string | null }) {
 }
 
 /** The answer to a question, as a form. */
-export function AnswerForm({ place, draft, disabled, filesTo, onSubmit, children }: Props) {
+export function AnswerForm({ place, draft, disabled, filesTo, onSubmit, onChange, children }: Props) {
     const { question } = place;
     const [answer, setAnswer] = useState<Answer>(() => readDraft(draft) ?? begun(place) ?? emptyAnswer(question));
 
@@ -84,7 +86,10 @@ export function AnswerForm({ place, draft, disabled, filesTo, onSubmit, children
                 <Input
                     question={question}
                     answer={answer}
-                    onChange={setAnswer}
+                    onChange={(next) => {
+                        setAnswer(next);
+                        onChange?.(next, isReady(question, next));
+                    }}
                     tried={place.tried}
                     parts={place.verdict?.parts ?? null}
                     filesTo={filesTo}

@@ -14,15 +14,37 @@ const later: Partial<Record<Moment, string>> = {
     'when-released': say('player.finish.when-your-teacher-releases-it'),
 };
 
+interface Props {
+    place: FinishPlace;
+    standings: StandingCounts | null;
+    /** What was mastered came back in it. */
+    isReturn: boolean;
+    ending: ReactNode;
+}
+
 /** The end of a round: the closing words, the score where it may be seen, and what was asked and answered. */
-export function Finish({ place, standings, ending }: { place: FinishPlace; standings: StandingCounts | null; ending: ReactNode }) {
+export function Finish({ place, standings, isReturn, ending }: Props) {
     return (
         <section className="flex-1 px-4 py-8">
             <div data-read-aloud>
-                <h2 className="text-3xl">{place.title === '' ? say('player.finish.this-round-is-over') : place.title}</h2>
+                <h2 className="text-3xl">
+                    {isReturn
+                        ? say('player.finish.that-was-it')
+                        : place.title === ''
+                          ? say('player.finish.this-round-is-over')
+                          : place.title}
+                </h2>
                 <Rich text={place.message} className="mt-3 text-lg" />
-                {standings !== null && <p className="mt-4 text-lg">{standingsInWords(standings)}.</p>}
-                {place.score !== null && (
+                {standings !== null && isReturn && (
+                    <p className="mt-4 text-lg">
+                        {say('player.finish.still-there', {
+                            there: standings.clear,
+                            asked: Object.values(standings).reduce((sum, n) => sum + n, 0),
+                        })}
+                    </p>
+                )}
+                {standings !== null && !isReturn && <p className="mt-4 text-lg">{standingsInWords(standings)}.</p>}
+                {place.score !== null && !isReturn && (
                     <p className="mt-1 text-lg">
                         {say('player.finish.of-points', {
                             points: points(place.score.points),

@@ -8,6 +8,7 @@ import { Bar } from './Disclosure';
 import { Finish } from './Finish';
 import { KeptReading } from './KeptReading';
 import { MediaKnown } from './media';
+import { OnePage } from './OnePage';
 import { Overview } from './Overview';
 import { ProgressPath, standingsInWords } from './Progress';
 import { QuestionView } from './QuestionView';
@@ -50,6 +51,8 @@ export function Player({ view, busy, notice, send, kept, ending, leave, asking, 
     const goOn = (from: string) => send({ kind: 'went-on', data: { from } });
     const isOverview = place.kind === 'overview' || (looking && overview !== null);
     const at = view.progress.indexOf('here');
+    // On one page stands all but what is watched or practised by itself.
+    const onPage = view.page != null && (place.kind === 'overview' || view.page.some((one) => one.place?.frame === frameOf(place)));
     // Where the screen is wide a video is larger, and its question stands beside it.
     const wide = place.kind === 'video' ? 'lg:max-w-4xl' : place.kind === 'question' && place.watchAgain !== null ? 'lg:max-w-6xl' : '';
     const root = useRef<HTMLDivElement>(null);
@@ -77,6 +80,7 @@ export function Player({ view, busy, notice, send, kept, ending, leave, asking, 
                     </div>
                     <div className="mt-1 flex flex-wrap items-center gap-x-3 text-sm text-soft">
                         <p className="mr-auto">
+                            {view.isReturn === true && `${say('player.player.what-you-had-mastered')} · `}
                             {view.standings === null ? say('player.player.your-answers-are-being-kept') : standingsInWords(view.standings)}
                             {view.returning && ` · ${say('player.player.now-the-ones-that-are')}`}
                         </p>
@@ -85,13 +89,17 @@ export function Player({ view, busy, notice, send, kept, ending, leave, asking, 
                             words={say('player.player.for-this-round')}
                             onOver={() => send({ kind: 'timed-out', data: { question: null } })}
                         />
-                        {overview !== null && place.kind !== 'overview' && (
+                        {overview !== null && place.kind !== 'overview' && !onPage && (
                             <button
                                 type="button"
                                 className="min-h-9 font-semibold text-ink underline underline-offset-4"
-                                onClick={() => setLooking(!looking)}
+                                onClick={() => (view.page == null ? setLooking(!looking) : send({ kind: 'went-to', data: { stop: null } }))}
                             >
-                                {looking ? say('player.player.back') : say('player.player.overview')}
+                                {view.page != null
+                                    ? say('player.one-page.back-to-the-page')
+                                    : looking
+                                      ? say('player.player.back')
+                                      : say('player.player.overview')}
                             </button>
                         )}
                     </div>
@@ -125,7 +133,17 @@ export function Player({ view, busy, notice, send, kept, ending, leave, asking, 
                     </details>
                 )}
                 <Middle className="flex flex-1 flex-col">
-                    {isOverview && overview !== null && (
+                    {onPage && overview !== null && (
+                        <OnePage
+                            page={view.page ?? []}
+                            overview={overview}
+                            round={kept ? view.id : null}
+                            busy={busy}
+                            send={send}
+                            asking={asking}
+                        />
+                    )}
+                    {!onPage && isOverview && overview !== null && (
                         <Overview
                             overview={overview}
                             at={at}
@@ -140,8 +158,8 @@ export function Player({ view, busy, notice, send, kept, ending, leave, asking, 
                             }}
                         />
                     )}
-                    {!isOverview && <KeptReading shelf={view.atHand} />}
-                    {!isOverview && place.kind === 'question' && (
+                    {!onPage && !isOverview && <KeptReading shelf={view.atHand} />}
+                    {!onPage && !isOverview && place.kind === 'question' && (
                         <div className={beside ? 'grid flex-1 grid-cols-2' : 'flex flex-1 flex-col'}>
                             {beside && place.watchAgain !== null && (
                                 <Beside key={place.watchAgain.clip.to} again={place.watchAgain} send={send} />
@@ -160,10 +178,10 @@ export function Player({ view, busy, notice, send, kept, ending, leave, asking, 
                             </div>
                         </div>
                     )}
-                    {!isOverview && place.kind === 'video' && (
+                    {!onPage && !isOverview && place.kind === 'video' && (
                         <VideoView key={place.frame} place={place} round={kept ? view.id : null} busy={busy} send={send} />
                     )}
-                    {!isOverview && place.kind === 'reading' && (
+                    {!onPage && !isOverview && place.kind === 'reading' && (
                         <>
                             <article className="flex-1 px-4 py-5" data-read-aloud>
                                 {place.title !== '' && <h2 className="mb-2 text-2xl">{place.title}</h2>}
@@ -176,11 +194,17 @@ export function Player({ view, busy, notice, send, kept, ending, leave, asking, 
                             </Bar>
                         </>
                     )}
-                    {place.kind === 'finish' && <Finish place={place} standings={view.standings} ending={ending} />}
+                    {place.kind === 'finish' && (
+                        <Finish place={place} standings={view.standings} isReturn={view.isReturn ?? false} ending={ending} />
+                    )}
                 </Middle>
             </div>
         </MediaKnown>
     );
+}
+
+function frameOf(place: RoundView['place']): string | null {
+    return 'frame' in place ? place.frame : null;
 }
 
 /** The video of a question, standing where it stopped; from there the part before it can be seen again. */

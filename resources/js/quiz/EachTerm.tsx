@@ -1,10 +1,12 @@
 import type { ReactNode } from 'react';
-import type { Terms } from '../api/types';
+import type { Terms, TermsTold } from '../api/types';
 import { Button } from '../ui/Button';
 import { Check, Field, Select } from '../ui/Field';
+import { ParsedField } from '../ui/ParsedField';
 import { ShareField } from '../ui/ShareField';
 import { say } from '../words/words';
 import { Gates } from './Gates';
+import { KeptTerms } from './KeptTerms';
 import { useToldTerms } from './PurposeChoice';
 import { SeenWhen } from './SeenWhen';
 
@@ -17,43 +19,69 @@ interface Props {
     terms: Terms;
     /** Quizzes that can open the task. */
     quizzes?: { id: string; title: string }[];
+    /** Whether the task has a closing time, where that is known. */
+    closes?: boolean | undefined;
     onChange: (terms: Terms) => void;
 }
 
+type Told = TermsTold['groups'][keyof TermsTold['groups']];
+
 interface GroupProps {
     whole: Terms;
+    told: Told | undefined;
     put: (changes: Terms) => void;
 }
 
 /** The terms one by one, in groups: those that have a meaning under the others. */
-export function EachTerm({ terms, quizzes = [], onChange }: Props) {
-    const told = useToldTerms(terms);
+export function EachTerm({ terms, quizzes = [], closes, onChange }: Props) {
+    const told = useToldTerms(terms, closes);
+    const groups = told.data?.groups;
     const whole = { ...told.data?.terms, ...terms };
     const put = (changes: Terms) => onChange({ ...terms, ...changes });
     return (
         <div className="grid gap-5">
-            <Order whole={whole} put={put} />
-            <Tries whole={whole} put={put} />
-            <Rounds whole={whole} put={put} />
-            <Clock whole={whole} put={put} />
-            <SeenWhen seen={whole.seen ?? {}} onChange={(seen) => put({ seen })} />
+            <Order whole={whole} told={groups?.order} put={put} />
+            <Tries whole={whole} told={groups?.tries} put={put} />
+            <Rounds whole={whole} told={groups?.rounds} put={put} />
+            <Clock whole={whole} told={groups?.clock} put={put} />
+            <Group name={say('teacher.terms-editor.group', { group: 'seen' })} told={groups?.seen}>
+                <SeenWhen seen={whole.seen ?? {}} onChange={(seen) => put({ seen })} />
+            </Group>
+            <Returns whole={whole} told={groups?.returns} put={put} />
             {quizzes.length > 0 && <Gates gates={whole.gates ?? []} quizzes={quizzes} onChange={(gates) => put({ gates })} />}
+            <KeptTerms terms={terms} />
         </div>
     );
 }
 
-function Group({ name, children }: { name: string; children: ReactNode }) {
+/** What is chosen together; beside it what a student is told then, and what it does to others. */
+function Group({ name, told, children }: { name: string; told: Told | undefined; children: ReactNode }) {
     return (
-        <fieldset className="grid gap-3 border-t border-line pt-3">
+        <fieldset className="border-t border-line pt-3">
             <legend className="pr-2 text-sm font-semibold text-soft">{name}</legend>
-            {children}
+            <div className="grid gap-x-6 gap-y-3 lg:grid-cols-[minmax(0,1.7fr)_minmax(0,1fr)]">
+                <div className="grid content-start gap-3">{children}</div>
+                <div className="self-start border-l-4 border-rail pl-3 text-sm" aria-live="polite">
+                    {told?.told.map((sentence) => (
+                        <p key={sentence}>{sentence}</p>
+                    ))}
+                    {told?.does.map((sentence) => (
+                        <p key={sentence} className="mt-1 text-yet">
+                            {sentence}
+                        </p>
+                    ))}
+                    {told?.told.length === 0 && told.does.length === 0 && (
+                        <p className="text-soft">{say('teacher.terms-editor.nothing-is-told')}</p>
+                    )}
+                </div>
+            </div>
         </fieldset>
     );
 }
 
-function Order({ whole, put }: GroupProps) {
+function Order({ whole, told, put }: GroupProps) {
     return (
-        <Group name={say('teacher.terms-editor.group', { group: 'order' })}>
+        <Group name={say('teacher.terms-editor.group', { group: 'order' })} told={told}>
             <div className="grid gap-3 sm:grid-cols-2">
                 <Select
                     label={say('teacher.terms-editor.order')}
@@ -83,17 +111,24 @@ function Order({ whole, put }: GroupProps) {
                     checked={whole.mixStops ?? false}
                     onChange={(mixStops) => put({ mixStops })}
                 />
+                {whole.marking === 'handed-in' && (
+                    <Check
+                        label={say('teacher.terms-editor.all-on-one-page')}
+                        checked={whole.onePage ?? false}
+                        onChange={(onePage) => put({ onePage })}
+                    />
+                )}
             </div>
         </Group>
     );
 }
 
-function Tries({ whole, put }: GroupProps) {
+function Tries({ whole, told, put }: GroupProps) {
     const handedIn = whole.marking === 'handed-in';
     // Handed in whole, with nothing coming back, there are no slips.
     const slips = !handedIn || (whole.missedComeBack ?? true);
     return (
-        <Group name={say('teacher.terms-editor.group', { group: 'tries' })}>
+        <Group name={say('teacher.terms-editor.group', { group: 'tries' })} told={told}>
             {handedIn && (
                 <Check
                     label={say('teacher.terms-editor.what-was-missed-comes-back')}
@@ -178,11 +213,11 @@ function Tries({ whole, put }: GroupProps) {
     );
 }
 
-function Rounds({ whole, put }: GroupProps) {
+function Rounds({ whole, told, put }: GroupProps) {
     // With one round there is no other to wait for, to count, or to reach a goal with.
     const several = whole.rounds?.limit !== 1;
     return (
-        <Group name={say('teacher.terms-editor.group', { group: 'rounds' })}>
+        <Group name={say('teacher.terms-editor.group', { group: 'rounds' })} told={told}>
             <div className="grid gap-3 sm:grid-cols-2">
                 <Field
                     label={say('teacher.terms-editor.rounds-empty-no-limit')}
@@ -191,6 +226,14 @@ function Rounds({ whole, put }: GroupProps) {
                     max={100}
                     value={whole.rounds?.limit ?? ''}
                     onChange={(event) => put({ rounds: { ...whole.rounds, limit: count(event.currentTarget.value) } })}
+                />
+                <Field
+                    label={say('teacher.terms-editor.questions-a-round')}
+                    type="number"
+                    min={1}
+                    max={100}
+                    value={whole.rounds?.portion ?? ''}
+                    onChange={(event) => put({ rounds: { ...whole.rounds, portion: count(event.currentTarget.value) } })}
                 />
                 {several && (
                     <>
@@ -266,9 +309,9 @@ function Rounds({ whole, put }: GroupProps) {
     );
 }
 
-function Clock({ whole, put }: GroupProps) {
+function Clock({ whole, told, put }: GroupProps) {
     return (
-        <Group name={say('teacher.terms-editor.group', { group: 'clock' })}>
+        <Group name={say('teacher.terms-editor.group', { group: 'clock' })} told={told}>
             <div className="grid gap-3 sm:grid-cols-2">
                 <Field
                     label={say('teacher.terms-editor.seconds-for-a-question-empty')}
@@ -298,6 +341,57 @@ function Clock({ whole, put }: GroupProps) {
                     </Button>
                 ))}
             </div>
+        </Group>
+    );
+}
+
+/** As is suggested where returns are switched on: days after mastery. */
+const suggestedDays = [1, 3, 7, 21];
+
+function days(text: string): number[] | null {
+    const read = text
+        .split(/[\s,;]+/)
+        .filter((part) => part !== '')
+        .map(Number);
+    const fits = read.every((day, index) => Number.isInteger(day) && day <= 365 && day > (read[index - 1] ?? 0));
+    return fits && read.length > 0 && read.length <= 10 ? read : null;
+}
+
+function Returns({ whole, told, put }: GroupProps) {
+    const on = (whole.returns?.days ?? []).length > 0;
+    const questions = whole.returns?.questions ?? 5;
+    return (
+        <Group name={say('teacher.terms-editor.group', { group: 'returns' })} told={told}>
+            <Check
+                label={say('teacher.terms-editor.what-was-mastered-comes-back')}
+                checked={on}
+                onChange={(wanted) => put({ returns: { days: wanted ? suggestedDays : [], questions } })}
+            />
+            {on && (
+                <div className="grid gap-3 sm:grid-cols-2">
+                    <ParsedField
+                        label={say('teacher.terms-editor.days-after-mastery')}
+                        value={(whole.returns?.days ?? []).join(' ')}
+                        read={(text) => days(text)?.join(' ') ?? null}
+                        write={(text) => text}
+                        wrong={say('teacher.terms-editor.days-rising')}
+                        onChange={(text) => put({ returns: { days: days(text) ?? suggestedDays, questions } })}
+                    />
+                    <Field
+                        label={say('teacher.terms-editor.questions-each-time')}
+                        type="number"
+                        min={1}
+                        max={30}
+                        value={questions}
+                        onChange={(event) => {
+                            const wanted = count(event.currentTarget.value);
+                            if (wanted !== null && wanted >= 1 && wanted <= 30) {
+                                put({ returns: { days: whole.returns?.days ?? suggestedDays, questions: wanted } });
+                            }
+                        }}
+                    />
+                </div>
+            )}
         </Group>
     );
 }

@@ -1,5 +1,4 @@
 import type { Moment, Terms } from '../api/types';
-import { Select } from '../ui/Field';
 import { say } from '../words/words';
 
 type Seen = NonNullable<Terms['seen']>;
@@ -57,6 +56,64 @@ const choices = {
 
 const names = Object.keys(choices) as (keyof typeof choices)[];
 
+/** No moments on the line of time: the one comes when the teacher wishes, the other not at all. */
+const apart: Moment[] = ['when-released', 'never'];
+
+/** The moments from left to right as they come; from the chosen one on it is seen. */
+function Line({ seen, onChange }: { seen: Seen; onChange: (seen: Seen) => void }) {
+    const all = Object.keys(moments) as Moment[];
+    const columns = 'grid grid-cols-7 sm:grid-cols-[9rem_repeat(7,minmax(0,1fr))]';
+    return (
+        <div className="mt-2 grid gap-2">
+            <div className={`${columns} text-center text-xs leading-tight text-soft max-sm:hidden`} aria-hidden="true">
+                <span />
+                {all.map((moment) => (
+                    <span key={moment} className="self-end px-0.5">
+                        {moments[moment]}
+                    </span>
+                ))}
+            </div>
+            {(Object.keys(sights) as (keyof typeof sights)[]).map((sight) => {
+                const chosen = all.indexOf(seen[sight] ?? 'at-once');
+                return (
+                    <fieldset key={sight}>
+                        <legend className="sr-only">{sights[sight]}</legend>
+                        <div className={`${columns} items-center`}>
+                            <span className="text-sm max-sm:col-span-7" aria-hidden="true">
+                                {sights[sight]}
+                                <span className="text-soft sm:hidden"> {moments[all[chosen] ?? 'never']}</span>
+                            </span>
+                            {all.map((moment, index) => (
+                                <label key={moment} className="relative grid min-h-9 place-items-center" title={moments[moment]}>
+                                    {!apart.includes(moment) && (
+                                        <>
+                                            <span aria-hidden="true" className="absolute inset-x-0 top-1/2 h-1 -translate-y-1/2 bg-earth-deep" />
+                                            {index >= chosen && (
+                                                <span
+                                                    aria-hidden="true"
+                                                    className={`absolute top-1/2 right-0 h-1 -translate-y-1/2 bg-rail ${index === chosen ? 'left-1/2' : 'left-0'}`}
+                                                />
+                                            )}
+                                        </>
+                                    )}
+                                    <input
+                                        type="radio"
+                                        name={`seen-${sight}`}
+                                        className="relative size-5 accent-accent"
+                                        aria-label={moments[moment]}
+                                        checked={index === chosen}
+                                        onChange={() => onChange({ ...seen, [sight]: moment })}
+                                    />
+                                </label>
+                            ))}
+                        </div>
+                    </fieldset>
+                );
+            })}
+        </div>
+    );
+}
+
 /** What a student sees when: one of three, and behind them each thing at a moment on the line of time. */
 export function SeenWhen({ seen, onChange }: { seen: Seen; onChange: (seen: Seen) => void }) {
     const all = Object.keys(sights) as (keyof typeof sights)[];
@@ -78,22 +135,7 @@ export function SeenWhen({ seen, onChange }: { seen: Seen; onChange: (seen: Seen
             ))}
             <details open={chosen === undefined && Object.keys(seen).length > 0 ? true : undefined}>
                 <summary className="text-sm font-semibold">{say('teacher.terms-editor.each-by-itself')}</summary>
-                <div className="mt-2 grid grid-cols-2 gap-3">
-                    {all.map((sight) => (
-                        <Select
-                            key={sight}
-                            label={sights[sight]}
-                            value={seen[sight] ?? 'at-once'}
-                            onChange={(event) => onChange({ ...seen, [sight]: event.currentTarget.value as Moment })}
-                        >
-                            {(Object.keys(moments) as Moment[]).map((moment) => (
-                                <option key={moment} value={moment}>
-                                    {moments[moment]}
-                                </option>
-                            ))}
-                        </Select>
-                    ))}
-                </div>
+                <Line seen={seen} onChange={onChange} />
             </details>
         </fieldset>
     );

@@ -2,14 +2,14 @@ import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 import { Link, Navigate, useNavigate } from 'react-router';
 import { client, Refused, sentence, take } from '../api/client';
-import type { Conversation, OwnTask, StudentPage } from '../api/types';
+import type { Conversation, OwnReturns, OwnTask, StudentPage } from '../api/types';
 import { Said } from '../player/AskAbout';
 import { forgetDrafts } from '../player/drafts';
 import { ProgressPath, standingsInWords } from '../player/Progress';
 import { Button } from '../ui/Button';
 import { Field } from '../ui/Field';
 import { Notice } from '../ui/Notice';
-import { exact, near } from '../ui/time';
+import { exact, near, onDay } from '../ui/time';
 import { listed, say } from '../words/words';
 import { adopt } from './queue';
 import { ReadingSupport } from './ReadingSupport';
@@ -154,26 +154,52 @@ function Rounds({ rounds }: { rounds: OwnTask['rounds'] }) {
     );
 }
 
+/** What was mastered comes back: when, how often, and how much of it was still there. */
+function ComesBack({ returns, busy, onBegin }: { returns: OwnReturns; busy: boolean; onBegin: () => void }) {
+    const now = returns.isDue || returns.underWay !== null;
+    return (
+        <div className="mt-3 border-l-4 border-rail pl-3">
+            {now ? (
+                <p className="font-semibold">{say('student.own.it-comes-back-now', { n: returns.done + 1, of: returns.of })}</p>
+            ) : returns.on !== null ? (
+                <p>{say('student.own.it-comes-back', { n: returns.done + 1, of: returns.of, when: onDay(returns.on) })}</p>
+            ) : (
+                <p>{say('student.own.nothing-more-comes-back')}</p>
+            )}
+            {returns.last !== null && (
+                <p className="text-sm text-soft">
+                    {say('student.own.still-there', { there: returns.last.there, asked: returns.last.asked })}
+                </p>
+            )}
+            {now && (
+                <Button weight="main" large className="mt-2" disabled={busy} onClick={onBegin}>
+                    {say('student.own.do-you-still-know-it')}
+                </Button>
+            )}
+        </div>
+    );
+}
+
 function TaskCard({ task }: { task: OwnTask }) {
     const navigate = useNavigate();
     const [error, setError] = useState<string | null>(null);
     const [busy, setBusy] = useState(false);
-    const begin = async (again: boolean) => {
+    const walk = async (asked: () => Promise<{ id: string }>) => {
         setBusy(true);
         setError(null);
         try {
-            const view = await take(
-                client.POST('/student/tasks/{task}/rounds', {
-                    params: { path: { task: task.id } },
-                    body: { again, ...(password === '' ? {} : { password }) },
-                }),
-            );
-            await navigate(`/walk/${view.id}`);
+            await navigate(`/walk/${(await asked()).id}`);
         } catch (problem) {
             setError(sentence(problem));
             setBusy(false);
         }
     };
+    const params = { path: { task: task.id } };
+    const begin = (again: boolean) =>
+        walk(() =>
+            take(client.POST('/student/tasks/{task}/rounds', { params, body: { again, ...(password === '' ? {} : { password }) } })),
+        );
+    const comeBack = () => walk(() => take(client.POST('/student/tasks/{task}/returns', { params })));
     const [password, setPassword] = useState('');
     const { round } = task;
     const pauses = task.nextFrom !== null && Date.parse(task.nextFrom) > Date.now();
@@ -228,6 +254,7 @@ function TaskCard({ task }: { task: OwnTask }) {
                 </div>
             )}
             {task.rounds.length > 1 && <Rounds rounds={task.rounds} />}
+            {task.returns !== null && <ComesBack returns={task.returns} busy={busy} onBegin={() => void comeBack()} />}
             <div className="mt-4">
                 {task.asksForPassword && task.open && task.waitsFor.length === 0 && (
                     <div className="mb-3">

@@ -15,6 +15,19 @@ const exactTimes = once(() => new Intl.DateTimeFormat(locale(), { timeStyle: 'me
 const days = once(() => new Intl.DateTimeFormat(locale(), { weekday: 'short', day: 'numeric', month: 'short' }));
 const whole = once(() => new Intl.DateTimeFormat(locale(), { dateStyle: 'full', timeStyle: 'short' }));
 
+/** How many midnights lie between two moments, where this device is. */
+function daysApart(from: Date, to: Date): number {
+    const midnight = (date: Date) => new Date(date.getFullYear(), date.getMonth(), date.getDate()).getTime();
+    return Math.round((midnight(to) - midnight(from)) / 86_400_000);
+}
+
+/** A day of a calendar, `2026-12-03`, in words near: "tomorrow", "Thu 3 Dec". */
+export function onDay(date: string, now: Date = new Date()): string {
+    const then = new Date(`${date}T12:00`);
+    const apart = daysApart(now, then);
+    return Math.abs(apart) <= 1 ? relative().format(apart, 'day') : days().format(then);
+}
+
 /** A moment in words near: "in 5 minutes", "tomorrow 08:00", "Thu 3 Dec 08:00". */
 export function near(iso: string, now: Date = new Date()): string {
     const then = new Date(iso);
@@ -22,8 +35,7 @@ export function near(iso: string, now: Date = new Date()): string {
     if (Math.abs(minutes) < 60) {
         return relative().format(minutes, 'minute');
     }
-    const midnight = (date: Date) => new Date(date.getFullYear(), date.getMonth(), date.getDate()).getTime();
-    const apart = Math.round((midnight(then) - midnight(now)) / 86_400_000);
+    const apart = daysApart(now, then);
     return Math.abs(apart) <= 1
         ? `${relative().format(apart, 'day')} ${times().format(then)}`
         : `${days().format(then)} ${times().format(then)}`;

@@ -20,6 +20,7 @@ use HiddenLadder\App\Models\TaskState;
 use HiddenLadder\App\Models\WayIn;
 use HiddenLadder\App\Rejected;
 use HiddenLadder\App\Rounds\OwnRounds;
+use HiddenLadder\App\Rounds\Returning;
 use HiddenLadder\App\Rounds\RoundBook;
 use HiddenLadder\App\Rounds\RoundViews;
 use HiddenLadder\App\School\Doorway;
@@ -146,9 +147,15 @@ final class EntryController extends Controller
     }
 
     /** The student's own page: what there is to do, and how far it is. */
-    public function me(Request $request, RoundBook $book, RoundViews $views, Conversations $conversations): JsonResponse
-    {
+    public function me(
+        Request $request,
+        RoundBook $book,
+        RoundViews $views,
+        Conversations $conversations,
+        Returning $returning,
+    ): JsonResponse {
         $student = $this->student($request);
+        $school = $student->loadMissing('school')->school;
         $classes = $student->classes()->whereNull('archived_at')->orderBy('name')->orderBy('id')->pluck('name', 'classes.id');
         $given = Task::query()->givenTo($student)->with(['quiz:id,title', 'class'])->orderByDesc('created_at')->orderByDesc('id')
             ->inState(TaskState::Open, TaskState::Due, TaskState::Closed)->get();
@@ -159,7 +166,8 @@ final class EntryController extends Controller
         $tasks = $given->map(fn (Task $task): array => [
             // What is given to single students, or comes by a link, stands outside all classes.
             'class' => $classes->has((string) $task->class_id) ? (string) $task->class_id : '',
-            'task' => $this->task($student, $own[$task->id], $book, $views, $late),
+            'task' => $this->task($student, $own[$task->id], $book, $views, $late)
+                + ['returns' => $returning->of($own[$task->id], $school)],
         ])->groupBy('class');
 
         return new JsonResponse($this->said([

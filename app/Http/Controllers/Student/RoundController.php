@@ -8,6 +8,7 @@ use HiddenLadder\App\Http\Controllers\Controller;
 use HiddenLadder\App\Models\Round;
 use HiddenLadder\App\Models\Task;
 use HiddenLadder\App\Rounds\Beginning;
+use HiddenLadder\App\Rounds\Returning;
 use HiddenLadder\App\Rounds\RoundBook;
 use HiddenLadder\App\Rounds\SentEvent;
 use HiddenLadder\Core\Fields;
@@ -28,6 +29,14 @@ final class RoundController extends Controller
         $password = $request->filled('password') ? $request->string('password')->value() : null;
 
         return $this->seen($beginning->begin($this->student($request), $task, $request->boolean('again'), $password));
+    }
+
+    /** A return of what was mastered: the one that is under way, or a new one where it is due. */
+    public function comeBack(Request $request, Task $task, Returning $returning): JsonResponse
+    {
+        $this->authorize('take', $task);
+
+        return $this->seen($returning->begin($this->student($request), $task));
     }
 
     public function show(Round $round): JsonResponse

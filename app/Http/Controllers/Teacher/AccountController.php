@@ -41,6 +41,7 @@ final class AccountController extends Controller
                 'email' => ['required', 'string', 'email', 'max:190'],
                 'password' => self::PASSWORD,
                 'invitation' => ['nullable', 'string', 'max:100'],
+                'timeZone' => ['nullable', 'timezone:all'],
             ],
         );
         $name = $request->string('name')->trim()->value();
@@ -57,10 +58,11 @@ final class AccountController extends Controller
         $account = [
             'name' => $name, 'email' => $email, 'password' => $request->string('password')->value(), 'language' => App::getLocale(),
         ];
+        $timeZone = $request->filled('timeZone') ? $request->string('timeZone')->value() : 'UTC';
         try {
-            $teacher = DB::transaction(static function () use ($invitations, $invitation, $account, $name): Teacher {
+            $teacher = DB::transaction(static function () use ($invitations, $invitation, $account, $name, $timeZone): Teacher {
                 if ($invitation === null) {
-                    return School::found($name)->teachers()->create($account + ['is_keeper' => true]);
+                    return School::found($name, $timeZone)->teachers()->create($account + ['is_keeper' => true]);
                 }
                 $invitations->use($invitation);
 

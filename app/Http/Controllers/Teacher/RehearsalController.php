@@ -87,9 +87,9 @@ final class RehearsalController extends Controller
      */
     private function walked(Quiz $quiz, QuizDocument $document, Terms $terms, array $rounds, ?string $from, array $events): Rehearsal
     {
-        $history = $rounds === [] ? new History : History::of($document, $rounds, $terms->rounds->onlyMissed);
         $rehearsal = new Rehearsal($document, $terms, (int) now()->valueOf());
         $seed = $quiz->id.(count($rounds) === 0 ? '' : '/'.count($rounds));
+        $history = History::of($document, $rounds, $terms->rounds, $seed);
         $refused = $rehearsal->walk(new Started($from, $seed, history: $history), $events);
 
         return $refused === null ? $rehearsal : throw Rejected::byRule($refused);

@@ -27,9 +27,12 @@ final class SchoolController extends Controller
     public function update(Request $request): JsonResponse
     {
         $school = $this->school($request);
-        $request->validate(['name' => ['string', 'max:120'], 'signUp' => [Rule::enum(SignUp::class)]]);
+        $request->validate(['name' => ['string', 'max:120'], 'signUp' => [Rule::enum(SignUp::class)], 'timeZone' => ['timezone:all']]);
         $name = $request->string('name')->trim()->value();
         $school->update($name === '' ? [] : ['name' => $name]);
+        if ($request->filled('timeZone')) {
+            $school->update(['time_zone' => $request->string('timeZone')->value()]);
+        }
         if ($request->has('signUp') && School::host()?->id === $school->id) {
             $school->update(['sign_up' => $request->enum('signUp', SignUp::class)]);
         }

@@ -87,7 +87,10 @@ final class TaskController extends Controller
 
         return new JsonResponse(TaskLine::of($task)->resolve() + [
             'terms' => $terms->toArray(),
-            ...$this->said(['sentences' => TermsInWords::sentences($terms), 'consequences' => TermsInWords::consequences($terms)]),
+            ...$this->said([
+                'sentences' => TermsInWords::sentences($terms),
+                'consequences' => TermsInWords::consequences($terms, $task->closes_at !== null),
+            ]),
             'wayIn' => $task->way_in->value,
             'link' => $task->link,
             'password' => $task->password,

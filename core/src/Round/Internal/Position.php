@@ -286,7 +286,7 @@ final readonly class Position
 
     public function secondsFor(Question $home, State $state): ?int
     {
-        return $this->asked($home, $state)->seconds ?? $this->terms->secondsForQuestion;
+        return $this->terms->isOnePage() ? null : $this->asked($home, $state)->seconds ?? $this->terms->secondsForQuestion;
     }
 
     /** Milliseconds since 1970 at which the time for the round ends; null without a limit. */
@@ -298,7 +298,7 @@ final readonly class Position
     }
 
     /**
-     * The main stops in this student's order, without those that a round over only what was missed leaves out. Readings,
+     * The main stops in this student's order, without those that a round over a portion, or only what was missed, leaves out. Readings,
      * what stays at hand and stops joined by forks keep their places where stops are mixed; they are mixed within their part.
      *
      * @return list<Stop>
@@ -307,7 +307,10 @@ final readonly class Position
     {
         $stops = $this->quiz->stops;
         $only = $state->history->only;
-        if ($only !== null) {
+        if ($state->history->portion !== null) {
+            $portion = array_flip($state->history->portion);
+            $stops = array_values(array_filter($stops, static fn (Stop $stop): bool => isset($portion[$stop->id])));
+        } elseif ($only !== null) {
             $stops = array_values(array_filter($stops, static fn (Stop $stop): bool => self::staysAtHand($stop)
                 || array_intersect(array_map(static fn (Question $question): string => $question->id, $stop->questions()), $only) !== []));
         }

@@ -176,6 +176,12 @@ final class Walk extends WalkPart
         $this->state->seed = $event->seed;
         $this->state->extraTime = $event->extraTime;
         $this->state->history = $event->history;
+        foreach ($event->history->standIns as $home => $standIn) {
+            $question = $this->quiz->question($home);
+            if ($question !== null) {
+                $this->records->of($question)->standIn = $standIn;
+            }
+        }
         $first = $event->from ?? $this->firstStop();
         if ($first === null) {
             throw new Refused(Rule::NothingToShow, new Message('refusal.no-stops'));

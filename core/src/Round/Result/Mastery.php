@@ -17,9 +17,6 @@ use HiddenLadder\Core\Terms\Terms;
 /** Whether a quiz or an objective is mastered, by the quiz's rule. */
 final readonly class Mastery
 {
-    /** The chance of guessing what is no choice (Corbett and Anderson 1994 leave it to the task; common practice). */
-    private const GUESS = 0.2;
-
     public function __construct(private QuizDocument $quiz)
     {
     }
@@ -76,10 +73,7 @@ final readonly class Mastery
      */
     private function tries(array $rounds, callable $serves): array
     {
-        $guesses = array_map(
-            static fn (Question $question): float => $question->kind->picksOne() ? 1 / max(2, count($question->entries)) : self::GUESS,
-            array_filter($this->quiz->allQuestions(), $serves),
-        );
+        $guesses = array_map(KnowledgeTracing::guess(...), array_filter($this->quiz->allQuestions(), $serves));
         $tries = [];
         foreach ($rounds as $round) {
             foreach ($round->evidence() as [$id, $right]) {
@@ -125,6 +119,22 @@ final readonly class Mastery
     {
         foreach ((new Position($this->quiz, $terms))->sequence($state) as $stop) {
             if ($stop->required && isset($state->visited[$stop->id]) && ! $this->isRight($stop, $state)) {
+                return false;
+            }
+        }
+
+        return $state->history->portion === null || $this->earlierPortionsRight($state);
+    }
+
+    /** Where a round asks a portion: every other required stop was dealt in an earlier one, and nothing in it was missed since. */
+    private function earlierPortionsRight(State $state): bool
+    {
+        foreach ($this->quiz->stops as $stop) {
+            $asked = array_map(static fn (Question $question): string => $question->id, $stop->questions());
+            if (! $stop->required || $asked === [] || in_array($stop->id, $state->history->portion ?? [], true)) {
+                continue;
+            }
+            if (! in_array($stop->id, $state->history->dealt, true) || array_intersect($asked, $state->history->missed) !== []) {
                 return false;
             }
         }

@@ -10,6 +10,7 @@ use HiddenLadder\Core\Quiz\CueKind;
 use HiddenLadder\Core\Quiz\DrillStop;
 use HiddenLadder\Core\Quiz\Objective;
 use HiddenLadder\Core\Quiz\Question;
+use HiddenLadder\Core\Quiz\QuestionStop;
 use HiddenLadder\Core\Quiz\QuizDocument;
 use HiddenLadder\Core\Quiz\ReadingStop;
 use HiddenLadder\Core\Quiz\Rung;
@@ -122,6 +123,7 @@ final readonly class Projection
             'ends' => $state->isFinished() ? null : $this->position->roundEnds($state),
             'atHand' => $this->atHand($state),
             'overview' => $this->overview($state),
+            'page' => $this->page($state),
             'place' => $this->place($state),
         ];
     }
@@ -250,15 +252,42 @@ final readonly class Projection
         if (! $this->terms->hasOverview() || $state->returning || $state->handedIn || $state->isFinished()) {
             return null;
         }
-        $conditions = new Conditions($this->quiz, $this->terms);
-        $stops = [];
-        foreach ($this->position->sequence($state) as $stop) {
-            if ($stop->shownIf === null || $conditions->met($stop->shownIf, null, $state)) {
-                $stops[] = ['stop' => $stop->id, 'answered' => $this->position->isDone($stop, $state), 'asks' => $stop->questions() !== []];
-            }
-        }
+        $stops = array_map(fn (Stop $stop): array => [
+            'stop' => $stop->id, 'answered' => $this->position->isDone($stop, $state), 'asks' => $stop->questions() !== [],
+        ], $this->toMoveAbout($state));
 
         return ['stops' => $stops, 'handIn' => $this->terms->mode === Mode::HandedIn];
+    }
+
+    /** @return list<Stop> */
+    private function toMoveAbout(State $state): array
+    {
+        $conditions = new Conditions($this->quiz, $this->terms);
+
+        return array_values(array_filter(
+            $this->position->sequence($state),
+            static fn (Stop $stop): bool => $stop->shownIf === null || $conditions->met($stop->shownIf, null, $state),
+        ));
+    }
+
+    /** @return list<array{stop: string, place: ?array<string, mixed>}>|null what is to be moved about in, all of it on one page */
+    private function page(State $state): ?array
+    {
+        if (! $this->terms->isOnePage() || ! $this->position->mayMove($state) || $state->startedAt === null || $state->isFinished()) {
+            return null;
+        }
+        $page = [];
+        foreach ($this->toMoveAbout($state) as $stop) {
+            $there = clone $state;
+            $there->path = [Frame::stop($stop->id)];
+            $there->verdictShown = false;
+            $page[] = [
+                'stop' => $stop->id,
+                'place' => $stop instanceof QuestionStop || $stop instanceof ReadingStop ? $this->place($there) : null,
+            ];
+        }
+
+        return $page;
     }
 
     /** @return array<string, mixed> */

@@ -214,7 +214,8 @@ export function SignUpForm({
             title={title}
             submit={say('teacher.account.make-the-account')}
             send={async () => {
-                const body = { name, email, password, ...(invitation === undefined ? {} : { invitation }) };
+                const timeZone = Intl.DateTimeFormat().resolvedOptions().timeZone;
+                const body = { name, email, password, timeZone, ...(invitation === undefined ? {} : { invitation }) };
                 await take(client.POST('/teacher/sign-up', { body }));
                 await enter();
             }}

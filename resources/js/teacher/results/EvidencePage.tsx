@@ -14,6 +14,7 @@ import { Notice } from '../../ui/Notice';
 import { Legend } from '../../ui/Standing';
 import { Switch } from '../../ui/Switch';
 import { rich, say } from '../../words/words';
+import { ComingBack } from './ComingBack';
 import { PollCloseUp, QuestionCloseUp } from './QuestionCloseUp';
 import { QuestionTable } from './QuestionTable';
 import { StudentTable } from './StudentTable';
@@ -113,6 +114,7 @@ function EvidenceView({ task, evidence, leastGroup, setLeastGroup }: ViewProps) 
                             </ul>
                         )}
                     </section>
+                    {(task.terms.returns?.days ?? []).length > 0 && <ComingBack task={task.id} nameOf={nameOf} />}
                     <section aria-labelledby="depth">
                         <h2 id="depth" className="mb-1 text-xl">
                             {say('teacher.evidence.how-deep-the-class-went')}

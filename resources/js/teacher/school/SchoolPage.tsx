@@ -203,9 +203,15 @@ function Invite({ attempt }: Attempting) {
     );
 }
 
+/** All that this browser knows, and the school's own. */
+function zones(own: string): string[] {
+    const known = Intl.supportedValuesOf('timeZone');
+    return known.includes(own) ? known : [own, ...known];
+}
+
 function About({ school, attempt }: Attempting & { school: School }) {
     const [name, setName] = useState(school.name);
-    const change = (body: { name?: string; signUp?: NonNullable<School['signUp']> }) =>
+    const change = (body: { name?: string; timeZone?: string; signUp?: NonNullable<School['signUp']> }) =>
         attempt(() => take(client.PATCH('/school', { body })));
     return (
         <section aria-labelledby="about" className="grid gap-4">
@@ -234,6 +240,18 @@ function About({ school, attempt }: Attempting & { school: School }) {
                     </Button>
                 )}
             </form>
+            <Select
+                label={say('teacher.school.time-zone')}
+                hint={say('teacher.school.days-begin-by-it')}
+                value={school.timeZone}
+                onChange={(event) => void change({ timeZone: event.currentTarget.value })}
+            >
+                {zones(school.timeZone).map((zone) => (
+                    <option key={zone} value={zone}>
+                        {zone.replaceAll('_', ' ')}
+                    </option>
+                ))}
+            </Select>
             {school.signUp !== null && (
                 <fieldset className="grid gap-1">
                     <legend className="mb-1 text-sm font-semibold">{say('teacher.school.who-may-sign-up')}</legend>

@@ -113,7 +113,7 @@ function Otherwise({
                 checked={terms !== null}
                 onChange={(on) => setTerms(on ? task.terms : null)}
             />
-            {terms !== null && <TermsEditor terms={terms} onChange={setTerms} />}
+            {terms !== null && <TermsEditor terms={terms} closes={closes !== ''} onChange={setTerms} />}
             <Button type="submit" weight="main" className="w-fit">
                 {say('teacher.exceptions.keep')}
             </Button>

@@ -59,7 +59,8 @@ function GiveForm({ giving, put, onGiven }: FormProps) {
         enabled: quiz !== '',
     });
     const shown = terms ?? suggests.data ?? null;
-    const told = useToldTerms(shown ?? {});
+    const closes = giving.members.closesAt !== '';
+    const told = useToldTerms(shown ?? {}, closes);
     const only = giving.classes.length === 1 ? inUse.find((group) => group.id === giving.classes[0]) : undefined;
     const forSomebody = giving.classes.length > 0 || giving.byLink;
 
@@ -148,7 +149,7 @@ function GiveForm({ giving, put, onGiven }: FormProps) {
             </fieldset>
             {shown !== null && (
                 <div className="grid gap-4">
-                    <PurposeChoice short terms={shown} onChange={(next) => put({ terms: next })} />
+                    <PurposeChoice short terms={shown} closes={closes} onChange={(next) => put({ terms: next })} />
                 </div>
             )}
             <div className="flex flex-wrap items-end gap-3">
@@ -170,17 +171,13 @@ function GiveForm({ giving, put, onGiven }: FormProps) {
                     {only !== undefined && (
                         <SomeStudents group={only.id} chosen={giving.students} onChange={(students) => put({ students })} />
                     )}
-                    <TaskFields
-                        members={giving.members}
-                        onChange={(members) => put({ members })}
-                        suggests={told.data?.wayIn ?? 'secret'}
-                        terms={shown}
-                    />
+                    <TaskFields members={giving.members} onChange={(members) => put({ members })} suggests={told.data?.wayIn ?? 'secret'} />
                     {shown !== null && (
                         <details>
                             <summary className="mb-3 font-semibold">{say('teacher.terms-editor.each-term')}</summary>
                             <EachTerm
                                 terms={shown}
+                                closes={closes}
                                 quizzes={published.filter((line) => line.id !== quiz)}
                                 onChange={(next) => put({ terms: next })}
                             />

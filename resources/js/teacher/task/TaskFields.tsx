@@ -1,7 +1,7 @@
 import { useQuery } from '@tanstack/react-query';
 import { useId } from 'react';
 import { client, take } from '../../api/client';
-import type { Terms, WayIn } from '../../api/types';
+import type { WayIn } from '../../api/types';
 import type { TaskMembers } from '../../quiz/giving';
 import { Check, Field, Select, Text } from '../../ui/Field';
 import { say } from '../../words/words';
@@ -12,13 +12,10 @@ interface Props {
     onChange: (members: TaskMembers) => void;
     /** Which way in its purpose suggests. */
     suggests: WayIn;
-    /** Under which terms it is given. */
-    terms: Terms | null;
 }
 
 /** When a task opens and closes, how one comes in, and what it is in the record: none of it needed. */
-export function TaskFields({ members, onChange, suggests, terms }: Props) {
-    const never = members.closesAt === '' && Object.values(terms?.seen ?? {}).includes('after-closing');
+export function TaskFields({ members, onChange, suggests }: Props) {
     const put = (some: Partial<TaskMembers>) => onChange({ ...members, ...some });
     const units = useQuery({ queryKey: ['units'], queryFn: () => take(client.GET('/units')) });
     const list = useId();
@@ -83,7 +80,6 @@ export function TaskFields({ members, onChange, suggests, terms }: Props) {
                     ))}
                 </datalist>
             </div>
-            {never && <p className="text-sm text-yet">{say('teacher.give.never-closes')}</p>}
             <Check label={say('teacher.give.optional')} checked={members.optional} onChange={(optional) => put({ optional })} />
             <Text
                 label={say('teacher.give.a-note-to-students')}

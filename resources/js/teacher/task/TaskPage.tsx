@@ -158,7 +158,12 @@ function LookoutView({ task, lookout, lost }: { task: Task; lookout: Lookout; lo
                 </div>
                 <details className="mt-3">
                     <summary className="text-sm font-semibold">{say('teacher.task.change-the-terms-for-rounds')}</summary>
-                    <ChangeTerms key={JSON.stringify(task.terms)} terms={task.terms} onSave={(terms) => change({ terms })} />
+                    <ChangeTerms
+                        key={JSON.stringify(task.terms)}
+                        terms={task.terms}
+                        closes={task.closesAt !== null}
+                        onSave={(terms) => change({ terms })}
+                    />
                 </details>
             </details>
             {lookout.calls.length > 0 && (
@@ -222,13 +227,13 @@ function LookoutView({ task, lookout, lost }: { task: Task; lookout: Lookout; lo
 }
 
 /** New terms are put together first, and sent when they are wanted. */
-function ChangeTerms({ terms, onSave }: { terms: Terms; onSave: (terms: Terms) => Promise<boolean> }) {
+function ChangeTerms({ terms, closes, onSave }: { terms: Terms; closes: boolean; onSave: (terms: Terms) => Promise<boolean> }) {
     const [draft, setDraft] = useState(terms);
     const [saving, setSaving] = useState(false);
     const changed = JSON.stringify(draft) !== JSON.stringify(terms);
     return (
-        <div className="mt-3 grid max-w-2xl gap-3">
-            <TermsEditor terms={draft} onChange={setDraft} />
+        <div className="mt-3 grid max-w-4xl gap-3">
+            <TermsEditor terms={draft} closes={closes} onChange={setDraft} />
             <div className="flex gap-3">
                 <Button
                     weight="main"

@@ -40,7 +40,7 @@ export function TaskSettings({ task, names, onChange }: Props) {
                     value={members.dueAt}
                     onChange={(event) => setMembers({ ...members, dueAt: event.currentTarget.value })}
                 />
-                <TaskFields members={members} onChange={setMembers} suggests={task.wayIn} terms={task.terms} />
+                <TaskFields members={members} onChange={setMembers} suggests={task.wayIn} />
                 <div className="flex flex-wrap items-center gap-3">
                     <Button type="submit" weight="main" disabled={!isChanged}>
                         {say('teacher.give.keep-this')}

@@ -1,0 +1,157 @@
+import { useCallback, useEffect, useRef, useState } from 'react';
+import type { Answer, Overview, PagePlace, QuestionPlace } from '../api/types';
+import { Button } from '../ui/Button';
+import { say } from '../words/words';
+import { AnswerForm } from './AnswerForm';
+import { AskAbout } from './AskAbout';
+import { Bar } from './Disclosure';
+import { draftOf, keepDraft } from './drafts';
+import type { Step } from './Player';
+import { Rich } from './Rich';
+import type { Asking } from './useAsking';
+
+/** Milliseconds without a change after which an answer is kept. */
+const PAUSE = 1500;
+
+interface Props {
+    page: PagePlace[];
+    overview: Overview;
+    /** The round in which drafts and files are kept; none in a rehearsal. */
+    round: string | null;
+    busy: boolean;
+    send: (step: Step) => void;
+    asking: Asking;
+}
+
+/** All questions of a round on one page. What is answered is kept by itself, can be changed, and is handed in at the end. */
+export function OnePage({ page, overview, round, busy, send, asking }: Props) {
+    // What is to be kept before anything else is done, by stop.
+    const waiting = useRef(new Map<string, () => void>());
+    const answered = new Map(overview.stops.map((stop) => [stop.stop, stop.answered]));
+    const open = overview.stops.filter((stop) => stop.asks && !stop.answered).length;
+    const handIn = () => {
+        for (const keep of waiting.current.values()) {
+            keep();
+        }
+        send({ kind: 'handed-in', data: {} });
+    };
+    return (
+        <section className="flex flex-1 flex-col" aria-label={say('player.one-page.all-questions')}>
+            <ol className="flex-1 px-4">
+                {page.map(({ stop, place }, index) => (
+                    <li key={stop} className="border-b border-line py-6">
+                        {place === null ? (
+                            <div className="flex flex-wrap items-center gap-3">
+                                <p className="mr-auto text-lg">
+                                    {say('player.one-page.one-goes-there', {
+                                        number: index + 1,
+                                        done: answered.get(stop) === true ? 'yes' : 'no',
+                                    })}
+                                </p>
+                                <Button large disabled={busy} onClick={() => send({ kind: 'went-to', data: { stop } })}>
+                                    {say('player.one-page.go-there')}
+                                </Button>
+                            </div>
+                        ) : place.kind === 'reading' ? (
+                            <article data-read-aloud>
+                                {place.title !== '' && <h2 className="mb-2 text-2xl">{place.title}</h2>}
+                                <Rich text={place.text} className="text-lg leading-relaxed" />
+                            </article>
+                        ) : (
+                            <PageQuestion
+                                number={index + 1}
+                                stop={stop}
+                                place={place}
+                                round={round}
+                                waiting={waiting.current}
+                                send={send}
+                                asking={asking}
+                            />
+                        )}
+                    </li>
+                ))}
+            </ol>
+            <Bar>
+                <p className="mr-auto text-soft">
+                    {open === 0 ? say('player.overview.every-question-has-an-answer') : say('player.overview.still-open', { open })}
+                </p>
+                <Button weight="main" large disabled={busy} onClick={handIn}>
+                    {say('player.overview.hand-it-all-in')}
+                </Button>
+            </Bar>
+        </section>
+    );
+}
+
+interface QuestionProps {
+    number: number;
+    stop: string;
+    place: QuestionPlace;
+    round: string | null;
+    waiting: Map<string, () => void>;
+    send: (step: Step) => void;
+    asking: Asking;
+}
+
+function PageQuestion({ number, stop, place, round, waiting, send, asking }: QuestionProps) {
+    const question = place.question.id;
+    const draft = round === null ? null : draftOf(round, question);
+    const [changed, setChanged] = useState<Answer | null>(null);
+    const keep = useCallback(
+        (response: Answer) => {
+            setChanged(null);
+            waiting.delete(stop);
+            keepDraft(draft, null);
+            send({ kind: 'went-to', data: { stop } });
+            send({ kind: 'answered', data: { question, response } });
+        },
+        [draft, question, send, stop, waiting],
+    );
+    useEffect(() => {
+        if (changed === null) {
+            return;
+        }
+        waiting.set(stop, () => keep(changed));
+        const later = window.setTimeout(() => keep(changed), PAUSE);
+        return () => {
+            window.clearTimeout(later);
+            waiting.delete(stop);
+        };
+    }, [changed, keep, stop, waiting]);
+    return (
+        <article
+            aria-label={say('player.one-page.question', { number })}
+            onBlur={(event) => {
+                if (changed !== null && !event.currentTarget.contains(event.relatedTarget)) {
+                    keep(changed);
+                }
+            }}
+        >
+            <div className="flex gap-3" data-read-aloud>
+                <span className="font-display text-xl text-soft">{number}</span>
+                <Rich text={place.question.prompt} className="min-w-0 flex-1 text-xl leading-snug font-semibold" />
+            </div>
+            <AskAbout question={question} asking={asking} />
+            <div className="mt-3">
+                <AnswerForm
+                    place={place}
+                    draft={draft}
+                    filesTo={round === null ? null : `/student/rounds/${round}/files`}
+                    disabled={false}
+                    onSubmit={keep}
+                    onChange={(answer, ready) => setChanged(ready ? answer : null)}
+                >
+                    {() => (
+                        <p className="mt-2 min-h-6 text-sm text-soft" role="status">
+                            {changed !== null
+                                ? say('player.one-page.being-written')
+                                : place.verdict?.response == null
+                                  ? ''
+                                  : say('player.one-page.kept')}
+                        </p>
+                    )}
+                </AnswerForm>
+            </div>
+        </article>
+    );
+}
