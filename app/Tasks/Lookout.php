@@ -67,7 +67,9 @@ final class Lookout
         return [
             'calls' => new ConversationLines($this->conversations->callsIn($task), asTeacher: true),
             'students' => $students->map(
-                fn (Student $student): array => $this->student($student, $latest->get($student->id), $states->get($student->id), $late),
+                fn (Student $student): array => $this->student(
+                    $student, $task->forStudent($student->id), $latest->get($student->id), $states->get($student->id), $late,
+                ),
             )->all(),
             'questions' => $this->questions($quiz, array_values($states->all())),
         ];
@@ -77,7 +79,7 @@ final class Lookout
      * @param  array<array-key, mixed>  $late  rounds in which something arrived after the closing
      * @return array<string, mixed>
      */
-    private function student(Student $student, ?Round $round, ?State $state, array $late): array
+    private function student(Student $student, Task $task, ?Round $round, ?State $state, array $late): array
     {
         return [
             'id' => $student->id,
@@ -91,6 +93,8 @@ final class Lookout
                 'finish' => $state->finish,
                 'closed' => $state->interrupted !== null,
                 'late' => in_array($round->id, $late, true),
+                'afterDue' => $task->due_at !== null && $round->finished_at !== null && $state->interrupted === null
+                    && $round->finished_at->greaterThan($task->due_at),
             ],
         ];
     }

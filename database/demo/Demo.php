@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace HiddenLadder\Demo;
 
+use Carbon\CarbonImmutable;
 use HiddenLadder\App\Messages\Conversations;
 use HiddenLadder\App\Messages\SentMessage;
 use HiddenLadder\App\Models\Edition;
@@ -17,7 +18,9 @@ use HiddenLadder\App\Models\Task;
 use HiddenLadder\App\Models\Teacher;
 use HiddenLadder\App\Models\Ulids;
 use HiddenLadder\App\Quizzes\Editions;
+use HiddenLadder\App\Rounds\Returning;
 use HiddenLadder\App\Rounds\RoundBook;
+use HiddenLadder\App\Rounds\RoundRules;
 use HiddenLadder\App\School\Roster;
 use HiddenLadder\Core\Fields;
 use HiddenLadder\Core\Forecast\MadeUpStudent;
@@ -28,9 +31,12 @@ use HiddenLadder\Core\Round\Event\Answered;
 use HiddenLadder\Core\Round\Event\AskedForHelp;
 use HiddenLadder\Core\Round\Event\Commented;
 use HiddenLadder\Core\Round\Event\Event;
+use HiddenLadder\Core\Round\Event\Overruled;
 use HiddenLadder\Core\Round\Event\Watched;
 use HiddenLadder\Core\Round\Event\WentOn;
+use HiddenLadder\Core\Round\Result\Standing;
 use HiddenLadder\Core\Round\State;
+use HiddenLadder\Core\Terms\ReturnTerms;
 use HiddenLadder\Core\Terms\Terms;
 use Illuminate\Support\Facades\Hash;
 use Random\Engine\Xoshiro256StarStar;
@@ -65,6 +71,8 @@ final class Demo
     public function __construct(
         private readonly Roster $roster,
         private readonly RoundBook $book,
+        private readonly RoundRules $rules,
+        private readonly Returning $returning,
         private readonly Editions $editions,
         private readonly Conversations $conversations,
     ) {
@@ -81,11 +89,12 @@ final class Demo
         $school = School::found('Skerry Bay School', 'Europe/Dublin', isDemo: true);
         $teacher = $school->teachers()->create(self::TEACHER + ['is_keeper' => true]);
         $media = $this->takeIn($teacher);
-        [$tides, $circuits] = array_map(fn (array $document): Edition => $this->publish($teacher, $document), Quizzes::all($media));
+        [$tides, $circuits, $notes] = array_map(fn (array $document): Edition => $this->publish($teacher, $document), Quizzes::all($media));
 
         $class = $teacher->classes()->create(['school_id' => $school->id, 'name' => 'Year 8 Geography', 'phrase' => self::PHRASE]);
         $this->roster->write($class, implode("\n", self::STUDENTS));
 
+        $this->practised($class, $notes);
         $task = Task::query()->create([
             'teacher_id' => $teacher->id, 'class_id' => $class->id, 'quiz_id' => $tides->quiz_id,
             'terms' => Terms::learn()->toArray(), 'due_at' => now()->addDay()->setTime(8, 0),
@@ -96,6 +105,52 @@ final class Demo
             'teacher_id' => $teacher->id, 'class_id' => $class->id, 'quiz_id' => $circuits->quiz_id,
             'terms' => Terms::read(Fields::of($circuits->document['terms'] ?? []))->toArray(), 'due_at' => now()->addDays(4)->setTime(8, 0),
         ]);
+    }
+
+    /** A task of last week, closed since, of which what was mastered comes back: to some it has come back already. */
+    private function practised(SchoolClass $class, Edition $edition): void
+    {
+        $today = CarbonImmutable::now();
+        $given = $today->subDays(10);
+        $terms = Terms::learn()->with(returns: new ReturnTerms(ReturnTerms::SUGGESTED));
+        $task = Task::query()->create([
+            'teacher_id' => $class->teacher_id, 'class_id' => $class->id, 'quiz_id' => $edition->quiz_id, 'terms' => $terms->toArray(),
+            'due_at' => $given->addDay(), 'closes_at' => $given->addDays(2), 'created_at' => $given,
+        ]);
+        foreach (Student::inOrder($class->students()->get()) as $index => $student) {
+            if ($index % 5 === 4) {
+                continue;
+            }
+            $lot = new Randomizer(new Xoshiro256StarStar(2000 + $index));
+            foreach ([9, 8, 6] as $returns => $daysAgo) {
+                CarbonImmutable::setTestNow($today->subDays($daysAgo)->addMinutes($index));
+                if ($returns === 0) {
+                    $this->practise($this->book->create($student, $task, $edition, 1, (int) now()->valueOf()), $lot);
+                } elseif ($index % 5 < 4 - $returns) {
+                    $this->practise($this->returning->begin($student, $task), $lot);
+                }
+            }
+        }
+        CarbonImmutable::setTestNow();
+    }
+
+    /** A round or a return, walked to its end; what is written in it is read at once, and good. */
+    private function practise(Round $round, Randomizer $lot): void
+    {
+        $quiz = $this->rules->quiz($round);
+        $made = new MadeUpStudent($quiz, $this->rules->terms($round), Profile::even(0.75, helps: 0.1, asks: 0.05, leaves: 0.0), $lot);
+        $state = State::fromArray($round->state);
+        $at = (int) now()->valueOf();
+        while (! $state->isFinished()) {
+            $event = $made->next($state);
+            $at += self::wait($event, $lot);
+            $state = $this->book->append($round, Ulids::make(), $event, $at, $at);
+        }
+        foreach ($state->records as $question => $record) {
+            if ($record->standing === Standing::ToBeRead) {
+                $this->book->append($round, Ulids::make(), new Overruled($question, 1.0, ''), ++$at);
+            }
+        }
     }
 
     /** @return array<string, string> ids by name */

@@ -31,12 +31,24 @@ final class DemoTest extends AppTestCase
     {
         $class = SchoolClass::query()->where('phrase', Demo::PHRASE)->sole();
         self::assertSame(24, $class->students()->count());
-        $rounds = Round::query()->get();
+        $rounds = Round::query()->whereRelation('task.quiz', 'title', 'Tides at Skerry Bay')->get();
         self::assertGreaterThanOrEqual(18, $rounds->count());
         $finished = $rounds->whereNotNull('finished_at')->count();
         self::assertGreaterThanOrEqual(3, $finished);
         self::assertLessThan($rounds->count() / 2, $finished);
         self::assertSame($rounds->count(), $rounds->pluck('student_id')->unique()->count());
+    }
+
+    public function test_what_was_mastered_last_week_has_come_back_to_some(): void
+    {
+        $task = Task::query()->whereRelation('quiz', 'title', 'Reading note values')->sole();
+        $teacher = Teacher::query()->where('email', Demo::TEACHER['email'])->sole();
+        $told = $this->asTeacher($teacher)->getJson("/api/tasks/$task->id/returns")->assertOk()->json();
+        self::assertContains(2, array_column($told['students'], 'done'));
+        self::assertContains(0, array_column($told['students'], 'done'));
+        foreach (['there', 'slipping'] as $how) {
+            self::assertNotSame([], array_merge(...array_column($told['objectives'], $how)), $how);
+        }
     }
 
     public function test_every_standing_is_there_to_be_seen(): void

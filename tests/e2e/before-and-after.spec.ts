@@ -91,10 +91,10 @@ test('looking back at a task: sentences, questions, students, needs and videos',
     const students = page.getByRole('region', { name: say('teacher.student-table.students-by-questions') });
     await students.getByRole('button', { name: say('teacher.student-table.best') }).click();
     await expect(students.getByRole('columnheader', { name: say('teacher.student-table.best') })).toHaveAttribute('aria-sort', 'ascending');
-    await page.getByRole('switch', { name: say('teacher.task.names') }).click();
+    await page.getByText(say('ui.covers.for-the-class')).click();
     await expect(page.getByText('Bram Oduya')).toHaveCount(0);
     await expect(students.getByRole('link', { name: say('teacher.evidence.student', { student: 1 }), exact: true })).toBeVisible();
-    await page.getByRole('switch', { name: say('teacher.task.names') }).click();
+    await page.getByText(say('ui.covers.for-me')).click();
     await page.getByRole('button', { name: begins(say('cutaway.stop', { number: 1 })) }).click();
     await expect(page.getByRole('heading', { name: say('teacher.question-close-up.first-answers') })).toBeVisible();
     await expect(page.getByRole('heading', { name: say('teacher.question-close-up.what-the-rungs-did') })).toBeVisible();

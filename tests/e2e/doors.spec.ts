@@ -53,13 +53,38 @@ test('the demo’s class at work has something to show in every view', async ({ 
     await expect(page.getByText(anyFigures('teacher.task-line.of-began', ['started'], { students: 24 }))).toBeVisible();
     await expect(page.getByRole('cell', { name: say('ui.standing.right-after-help-or-a') }).first()).toBeVisible();
     await isAccessible(page);
-    await page.getByRole('switch', { name: say('teacher.task.names') }).click();
-    await expect(page.getByText('Bram Oduya')).toHaveCount(0);
-    await page.getByRole('button', { name: begins(say('cutaway.stop', { number: 2 })) }).click();
-    await expect(page.getByText(say('teacher.answer-bars.right'))).toBeVisible();
-    await page.getByRole('switch', { name: say('teacher.task.answers') }).click();
-    await expect(page.getByText(say('teacher.answer-bars.right'))).toHaveCount(0);
-    await expect(page.getByText('= 3.8')).toHaveCount(0);
+    await test.step('for the class all is covered, and each cover is lifted by itself and stays so', async () => {
+        await page.getByText(say('ui.covers.for-the-class')).click();
+        await expect(page.getByText('Bram Oduya')).toHaveCount(0);
+        await expect(page.getByRole('cell', { name: say('ui.standing.right-after-help-or-a') })).toHaveCount(0);
+        await page.getByRole('button', { name: begins(say('cutaway.stop', { number: 2 })) }).click();
+        await expect(page.getByText(say('teacher.answer-bars.right'))).toHaveCount(0);
+        await expect(page.getByText('= 3.8')).toHaveCount(0);
+        await page.getByRole('button', { name: say('teacher.task.lift-the-answers') }).click();
+        await expect(page.getByText(say('teacher.answer-bars.right'))).toBeVisible();
+        await isAccessible(page);
+        await page.getByRole('button', { name: say('teacher.task.all-students') }).click();
+        await page.getByRole('switch', { name: say('ui.covers.cover', { cover: 'names' }) }).click();
+        await page.reload();
+        await expect(page.getByRole('link', { name: 'Bram Oduya' })).toBeVisible();
+        await expect(page.getByText('= 3.8')).toHaveCount(0);
+        await expect(page.getByRole('cell', { name: say('ui.standing.right-after-help-or-a') })).toHaveCount(0);
+        await page.getByRole('switch', { name: say('ui.covers.cover', { cover: 'scores' }) }).click();
+        await expect(page.getByRole('cell', { name: say('ui.standing.right-after-help-or-a') }).first()).toBeVisible();
+        await page.getByText(say('ui.covers.for-me')).click();
+        await page.getByText(say('ui.covers.for-the-class')).click();
+        await expect(page.getByText('Bram Oduya')).toHaveCount(0);
+    });
+    await test.step('the picture and the students by questions are seen at once', async () => {
+        const inSight = async (name: string) =>
+            (await page.getByRole('region', { name, exact: true }).boundingBox()) ?? { x: 0, y: 9999, width: 0, height: 0 };
+        const [picture, students] = [
+            await inSight(say('teacher.task.where-the-students-are')),
+            await inSight(say('teacher.task.students')),
+        ];
+        expect(Math.max(picture.y, students.y)).toBeLessThan(400);
+        expect(students.x).toBeGreaterThan(picture.x + picture.width - 1);
+    });
     await page.goto('/quizzes');
     await expect(page.getByRole('link', { name: /electric circuits/ })).toBeVisible();
     await isAccessible(page);

@@ -87,7 +87,10 @@ function Line({ seen, onChange }: { seen: Seen; onChange: (seen: Seen) => void }
                                 <label key={moment} className="relative grid min-h-9 place-items-center" title={moments[moment]}>
                                     {!apart.includes(moment) && (
                                         <>
-                                            <span aria-hidden="true" className="absolute inset-x-0 top-1/2 h-1 -translate-y-1/2 bg-earth-deep" />
+                                            <span
+                                                aria-hidden="true"
+                                                className="absolute inset-x-0 top-1/2 h-1 -translate-y-1/2 bg-earth-deep"
+                                            />
                                             {index >= chosen && (
                                                 <span
                                                     aria-hidden="true"

@@ -70,7 +70,7 @@ export function OwnPage() {
                 <section key={group.name} className="mt-6" aria-label={group.name === '' ? say('student.own.for-you') : group.name}>
                     {group.tasks.length > 0 && group.name !== '' && <h2 className="mb-3 text-xl text-soft">{group.name}</h2>}
                     <ul className="grid gap-4">
-                        {group.tasks.map((task) => (
+                        {inOrder(group.tasks).map((task) => (
                             <TaskCard key={task.id} task={task} />
                         ))}
                     </ul>
@@ -78,6 +78,12 @@ export function OwnPage() {
             ))}
         </main>
     );
+}
+
+/** What comes back today is short, and stands first. */
+function inOrder(tasks: OwnTask[]): OwnTask[] {
+    const isBack = (task: OwnTask) => task.returns?.isDue === true || task.returns?.underWay != null;
+    return [...tasks.filter(isBack), ...tasks.filter((task) => !isBack(task))];
 }
 
 /** The student's id, once what waits on this device for whoever they were before is theirs. */

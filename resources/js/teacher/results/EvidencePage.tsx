@@ -7,12 +7,13 @@ import type { Evidence, QuizDocument, Task } from '../../api/types';
 import { Cutaway } from '../../cutaway/Cutaway';
 import { find, questionsAt } from '../../quiz/places';
 import { Button } from '../../ui/Button';
+import { useCovers } from '../../ui/covers';
 import { byWords } from '../../ui/figures/Sorting';
 import { shareWords } from '../../ui/figures/words';
 import { GivenTo } from '../../ui/GivenTo';
 import { Notice } from '../../ui/Notice';
+import { ScreenCovers } from '../../ui/ScreenCovers';
 import { Legend } from '../../ui/Standing';
-import { Switch } from '../../ui/Switch';
 import { rich, say } from '../../words/words';
 import { ComingBack } from './ComingBack';
 import { PollCloseUp, QuestionCloseUp } from './QuestionCloseUp';
@@ -55,7 +56,8 @@ interface ViewProps {
 
 function EvidenceView({ task, evidence, leastGroup, setLeastGroup }: ViewProps) {
     const [selected, setSelected] = useState<string | null>(null);
-    const [named, setNamed] = useState(true);
+    const covers = useCovers();
+    const named = covers.seen.names;
     const { document } = task;
     const questions = new Set(evidence.questions.map(({ question }) => question));
     const close = (selected === null ? [] : questionsAt(document, selected)).filter(({ id }) => questions.has(id) || id in evidence.polls);
@@ -87,7 +89,7 @@ function EvidenceView({ task, evidence, leastGroup, setLeastGroup }: ViewProps) 
                         {evidence.otherEditions > 0 && ` · ${say('teacher.evidence.older-editions', { rounds: evidence.otherEditions })}`}
                     </p>
                 </div>
-                <Switch label={say('teacher.evidence.names')} checked={named} onChange={setNamed} />
+                <ScreenCovers covers={covers} of={['names']} />
             </div>
             {evidence.students === 0 ? (
                 <Notice>{say('teacher.evidence.nobody-has-begun-yet-what')}</Notice>

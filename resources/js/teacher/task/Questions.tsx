@@ -2,6 +2,8 @@ import type { QuestionFigures, Task } from '../../api/types';
 import { showsOptions } from '../../quiz/kinds';
 import { questionName, rungName } from '../../quiz/names';
 import { findQuestion, laddersOf } from '../../quiz/places';
+import { Button } from '../../ui/Button';
+import type { Covers } from '../../ui/covers';
 import { AnswerBars } from '../../ui/figures/AnswerBars';
 import { type Column, QuestionRows } from '../../ui/figures/QuestionRows';
 import { StandingMark } from '../../ui/Standing';
@@ -46,11 +48,32 @@ const counts: Column<QuestionFigures>[] = [
     },
 ];
 
-export function AllQuestions({ task, figures, onSelect }: { task: Task; figures: QuestionFigures[]; onSelect: (id: string) => void }) {
+/** Under the cover of the scores: how many have answered, and how many have not. */
+const veiledCounts: Column<QuestionFigures>[] = [
+    {
+        key: 'answered',
+        words: say('teacher.task.given'),
+        value: ({ students, standings }) => students - standings.untouched,
+        show: ({ students, standings }) => students - standings.untouched,
+    },
+    ...counts.filter(({ key }) => key === 'untouched'),
+];
+
+export function AllQuestions({
+    task,
+    figures,
+    scores,
+    onSelect,
+}: {
+    task: Task;
+    figures: QuestionFigures[];
+    scores: boolean;
+    onSelect: (id: string) => void;
+}) {
     return (
         <>
             <h2 className="mb-2 text-xl">{say('teacher.task.questions')}</h2>
-            <QuestionRows document={task.document} rows={figures} columns={counts} onSelect={onSelect} />
+            <QuestionRows document={task.document} rows={figures} columns={scores ? counts : veiledCounts} onSelect={onSelect} />
             <p className="mt-2 text-sm text-soft">{say('teacher.task.counts-of-students-each-in')}</p>
         </>
     );
@@ -60,12 +83,12 @@ export function CloseUp({
     task,
     question: id,
     figures,
-    answers,
+    covers,
 }: {
     task: Task;
     question: string;
     figures: QuestionFigures;
-    answers: boolean;
+    covers: Covers;
 }) {
     const question = findQuestion(task.document, id);
     if (question === null) {
@@ -75,7 +98,10 @@ export function CloseUp({
     return (
         <article className="mb-6 rounded-lg border border-line bg-sheet p-4">
             <h2 className="text-lg">{questionName(task.document, id)}</h2>
-            <dl className="mt-3 flex flex-wrap gap-x-6 gap-y-1">
+            {!covers.seen.scores && (
+                <p className="mt-3">{say('teacher.task.so-many-have-answered', { n: touched, of: figures.students })}</p>
+            )}
+            <dl className={`mt-3 flex flex-wrap gap-x-6 gap-y-1 ${covers.seen.scores ? '' : 'hidden'}`}>
                 {[
                     { words: say('teacher.task.right-at-once'), count: figures.standings.clear, mark: 'clear' as const },
                     { words: say('teacher.task.right-after-help'), count: figures.standings.climbed, mark: 'climbed' as const },
@@ -90,7 +116,12 @@ export function CloseUp({
                     </div>
                 ))}
             </dl>
-            {answers && (
+            {!covers.answersTo(id) && (
+                <Button className="mt-4" onClick={() => covers.liftAnswersTo(id)}>
+                    {say('teacher.task.lift-the-answers')}
+                </Button>
+            )}
+            {covers.answersTo(id) && (
                 <>
                     <h3 className="mt-4 mb-1 text-base">{say('teacher.task.what-was-answered')}</h3>
                     <AnswerBars question={question} counts={figures.matched} />
@@ -101,7 +132,7 @@ export function CloseUp({
                     </p>
                 </>
             )}
-            {laddersOf(question).some((ladder) => ladder.rungs.length > 0) && (
+            {covers.seen.scores && laddersOf(question).some((ladder) => ladder.rungs.length > 0) && (
                 <>
                     <h3 className="mt-4 mb-1 text-base">{say('teacher.task.how-far-down-the-ladder')}</h3>
                     <ul className="grid gap-1 text-sm">

@@ -28,6 +28,13 @@ export function standingHere(document: QuizDocument, student: LookoutStudent): S
     return question === null ? null : (student.round.standings[question.id] ?? 'untouched');
 }
 
+/** Under the cover of the scores one sees who has answered, not how. */
+export function veiled(standing: Standing, scores: boolean): Standing;
+export function veiled(standing: Standing | null, scores: boolean): Standing | null;
+export function veiled(standing: Standing | null, scores: boolean): Standing | null {
+    return scores || standing === null || standing === 'untouched' ? standing : 'answered';
+}
+
 export function Students({
     students,
     standing,
@@ -66,20 +73,29 @@ function initials(name: string): string {
 interface GridProps {
     task: Task;
     lookout: Lookout;
+    /** A student's name, or a number in its place. */
+    nameOf: (student: LookoutStudent) => string;
     names: boolean;
+    scores: boolean;
 }
 
-export function StudentGrid({ task, lookout, names }: GridProps) {
-    const rows = lookout.students.map((student, index) => ({
+export function StudentGrid({ task, lookout, nameOf, names, scores }: GridProps) {
+    const rows = lookout.students.map((student) => ({
         id: student.id,
-        name: names ? student.name : say('teacher.task.student', { number: index + 1 }),
-        to: student.round === null ? null : `/tasks/${task.id}/students/${student.id}`,
-        standings: student.round?.standings ?? null,
+        name: nameOf(student),
+        // Behind it stands a name.
+        to: student.round === null || !names ? null : `/tasks/${task.id}/students/${student.id}`,
+        standings:
+            student.round === null
+                ? null
+                : Object.fromEntries(
+                      Object.entries(student.round.standings).map(([question, standing]) => [question, veiled(standing, scores)]),
+                  ),
         round: student.round,
     }));
     return (
         <section aria-labelledby="students" className="min-w-0">
-            <h2 id="students" className="mb-2 text-xl">
+            <h2 id="students" className="sr-only">
                 {say('teacher.task.students')}
             </h2>
             <StudentRows
@@ -92,7 +108,7 @@ export function StudentGrid({ task, lookout, names }: GridProps) {
                         words: say('teacher.task.last-seen'),
                         value: ({ round }) => round?.movedAt ?? null,
                         title: ({ round }) => (round === null ? undefined : exact(round.movedAt)),
-                        className: 'text-soft',
+                        className: 'text-xs text-soft',
                         show: ({ round }) =>
                             round === null
                                 ? say('teacher.task.not-begun')
@@ -105,6 +121,7 @@ export function StudentGrid({ task, lookout, names }: GridProps) {
                                       ...(round.number > 1 && round.finishedAt !== null
                                           ? [say('teacher.task.round', { number: round.number })]
                                           : []),
+                                      ...(round.afterDue ? [say('teacher.task.after-it-was-due')] : []),
                                       ...(round.late ? [say('teacher.task.in-part-after-the-closing')] : []),
                                   ].join(', '),
                     },
