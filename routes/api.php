@@ -8,6 +8,7 @@ use HiddenLadder\App\Http\Controllers\Student\ConversationController as StudentC
 use HiddenLadder\App\Http\Controllers\Student\EntryController;
 use HiddenLadder\App\Http\Controllers\Student\HandInController;
 use HiddenLadder\App\Http\Controllers\Student\RoundController;
+use HiddenLadder\App\Http\Controllers\Student\SheetController;
 use HiddenLadder\App\Http\Controllers\Student\YardstickController;
 use HiddenLadder\App\Http\Controllers\Teacher\AccountController;
 use HiddenLadder\App\Http\Controllers\Teacher\ChangeController;
@@ -26,6 +27,7 @@ use HiddenLadder\App\Http\Controllers\Teacher\RehearsalController;
 use HiddenLadder\App\Http\Controllers\Teacher\ReturnsController;
 use HiddenLadder\App\Http\Controllers\Teacher\RosterController;
 use HiddenLadder\App\Http\Controllers\Teacher\SchoolController;
+use HiddenLadder\App\Http\Controllers\Teacher\SheetsController;
 use HiddenLadder\App\Http\Controllers\Teacher\TaskController;
 use HiddenLadder\App\Http\Controllers\Teacher\TermsController;
 use HiddenLadder\App\Http\Controllers\Teacher\TodayController;
@@ -141,6 +143,7 @@ Route::middleware('auth:teacher')->group(static function () use ($language): voi
     Route::patch('tasks/{task}', [TaskController::class, 'update']);
     Route::get('tasks/{task}/evidence', EvidenceController::class);
     Route::get('tasks/{task}/returns', ReturnsController::class);
+    Route::post('tasks/{task}/sheets', SheetsController::class);
     Route::get('tasks/{task}/videos/{video}', [WatchingController::class, 'show']);
     Route::put('tasks/{task}/comments', [WatchingController::class, 'open']);
     Route::put('tasks/{task}/rounds/{round}/hidden-comments/{number}', [WatchingController::class, 'hide']);
@@ -152,6 +155,8 @@ Route::middleware('auth:teacher')->group(static function () use ($language): voi
 
 Route::post('student/class', [EntryController::class, 'find']);
 Route::post('student/enter', [EntryController::class, 'enter']);
+Route::get('sheets/{sheet}', [SheetController::class, 'show']);
+Route::post('sheets/{sheet}/photographs', [SheetController::class, 'take']);
 
 Route::middleware('auth:student')->prefix('student')->group(static function (): void {
     Route::get('', [EntryController::class, 'me']);

@@ -61,6 +61,23 @@ final class MediaFolder
         return $this->keep($file, $kind, $type, $owner, trim($file->getClientOriginalName()));
     }
 
+    /**
+     * A photograph of a printed sheet.
+     *
+     * @throws Rejected when it is missing, no picture, or too large; nothing is kept then
+     */
+    public function takeSheet(Round $round, ?UploadedFile $file): Medium
+    {
+        $file = $this->arrived($file, new Message('problem.media.choose-hand-in'), new Message('problem.media.unreadable'));
+        $type = $this->typeOf($file);
+        if (self::kindOf($type, $file) !== MediumKind::Picture) {
+            throw self::wrongType(new Message('problem.sheet.no-picture'));
+        }
+        $owner = ['student_id' => $round->student_id, 'round_id' => $round->id, 'is_sheet' => true];
+
+        return $this->keep($file, MediumKind::Picture, $type, $owner, trim($file->getClientOriginalName()));
+    }
+
     /** @throws Rejected when it is missing, of another type, or too large; nothing is kept then */
     public function take(Teacher $teacher, ?UploadedFile $file): Medium
     {
@@ -210,7 +227,7 @@ final class MediaFolder
         };
     }
 
-    /** @param  array<string, string>  $owner */
+    /** @param  array<string, string|bool>  $owner */
     private function keep(UploadedFile $file, MediumKind $kind, string $type, array $owner, string $title): Medium
     {
         $this->within($kind->value, $file);
@@ -229,7 +246,7 @@ final class MediaFolder
         return $this->put($id, $kind, $type, $name, $owner, $title, $seconds);
     }
 
-    /** @param  array<string, string>  $owner */
+    /** @param  array<string, string|bool>  $owner */
     private function put(
         string $id,
         MediumKind $kind,

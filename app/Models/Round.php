@@ -37,6 +37,7 @@ use Illuminate\Database\Query\Builder as Query;
  * @property Task $task
  * @property Student $student
  * @property-read Collection<int, RoundEvent> $events
+ * @property-read Collection<int, Medium> $sheets
  */
 final class Round extends Model
 {
@@ -90,6 +91,12 @@ final class Round extends Model
     public function events(): HasMany
     {
         return $this->hasMany(RoundEvent::class)->orderBy('number');
+    }
+
+    /** @return HasMany<Medium, $this> photographs of its printed sheet */
+    public function sheets(): HasMany
+    {
+        return $this->hasMany(Medium::class)->where('is_sheet', true)->orderBy('id');
     }
 
     /**

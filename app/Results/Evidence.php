@@ -17,10 +17,12 @@ use HiddenLadder\Core\Evidence\RoundEvidence;
 use HiddenLadder\Core\Evidence\StudentEvidence;
 use HiddenLadder\Core\Evidence\TaskEvidence;
 use HiddenLadder\Core\Evidence\WatchRecord;
+use HiddenLadder\Core\Fields;
 use HiddenLadder\Core\Quiz\Objective;
 use HiddenLadder\Core\Quiz\QuizDocument;
 use HiddenLadder\Core\Quiz\VideoStop;
 use HiddenLadder\Core\Round\Result\Mastery;
+use HiddenLadder\Core\Terms\Terms;
 
 /** Looking back at a task: its rounds, student by student, as figures. */
 final class Evidence
@@ -44,6 +46,7 @@ final class Evidence
         $evidence = new TaskEvidence($quiz);
         $this->book->settle($task);
         $names = $task->students()->mapWithKeys(static fn (Student $student): array => [$student->id => $student->name])->all();
+        $overAll = Terms::read(Fields::of($task->terms))->rounds->askSome();
         $rows = [];
         $others = 0;
         foreach ($this->students($task) as $rounds) {
@@ -57,7 +60,7 @@ final class Evidence
             $rows[] = [
                 'student' => $student->student, 'rounds' => count($rounds), 'first' => $student->scores()['first'] ?? null,
                 'best' => $student->scores()['best'] ?? null,
-                'standings' => (object) $student->rounds[count($rounds) - 1]['evidence']->standings,
+                'standings' => (object) $student->standings($overAll),
             ];
         }
 

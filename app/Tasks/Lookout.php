@@ -16,10 +16,14 @@ use HiddenLadder\App\Models\Task;
 use HiddenLadder\App\Quizzes\Editions;
 use HiddenLadder\App\Rounds\RoundBook;
 use HiddenLadder\Core\Evidence\QuestionFigures;
+use HiddenLadder\Core\Fields;
 use HiddenLadder\Core\Quiz\QuizDocument;
 use HiddenLadder\Core\Round\Frame;
 use HiddenLadder\Core\Round\Result\Record;
+use HiddenLadder\Core\Round\Result\Standing;
 use HiddenLadder\Core\Round\State;
+use HiddenLadder\Core\Terms\Terms;
+use Illuminate\Support\Collection;
 use Illuminate\Support\Facades\Config;
 use Illuminate\Support\Facades\DB;
 
@@ -63,6 +67,9 @@ final class Lookout
         )->keyBy('student_id');
         $late = RoundEvent::lateAmong($latest->map(static fn (Round $round): string => $round->id)->values()->all());
         $states = $latest->map(static fn (Round $round): State => State::fromArray($round->state));
+        if (Terms::read(Fields::of($task->terms))->rounds->askSome()) {
+            $this->withEarlier($task, $latest, $states);
+        }
 
         return [
             'calls' => new ConversationLines($this->conversations->callsIn($task), asTeacher: true),
@@ -73,6 +80,25 @@ final class Lookout
             )->all(),
             'questions' => $this->questions($quiz, array_values($states->all())),
         ];
+    }
+
+    /**
+     * Where rounds ask only some of the questions, each stands as in the last round that asked it.
+     *
+     * @param  Collection<int|string, Round>  $latest  by student
+     * @param  Collection<int|string, State>  $states  of these
+     */
+    private function withEarlier(Task $task, Collection $latest, Collection $states): void
+    {
+        $earlier = $task->countedRounds()->whereIn('student_id', $latest->keys()->all())->whereNotIn('id', $latest->pluck('id')->all())
+            ->orderByDesc('number')->get(['id', 'student_id', 'state']);
+        $isTouched = static fn (Record $record): bool => $record->standing !== Standing::Untouched;
+        foreach ($earlier as $round) {
+            $state = $states->get($round->student_id);
+            if ($state !== null) {
+                $state->records = array_filter($state->records, $isTouched) + State::fromArray($round->state)->records;
+            }
+        }
     }
 
     /**

@@ -13,6 +13,8 @@ final class Notes
         $d = new Draft('notes');
         $part = static fn (string $name): array => ['part' => $d->id($name)];
 
+        $serves = static fn (string $objective): array => ['objectives' => [$d->id("goal-$objective")]];
+
         return $d->quiz('Reading note values', 'Tap the beat with your foot while you think.', [
             $d->asks('before', $d->question('before', 'poll', 'How sure do you feel about note values today?', [
                 $d->wrong('before-not', 'Not at all'), $d->wrong('before-some', 'Somewhat'), $d->wrong('before-very', 'Very'),
@@ -27,7 +29,7 @@ final class Notes
                 $d->wrong('half-half', '0.5', 'Half of a whole note, not half of a beat.'),
             ], 'Yes: a whole note has four beats, a half note two.', 'It is half of a whole note.', [
                 $d->hint('half-hint', 'A whole note fills the bar: four beats. And half of it?'),
-            ]), $part('beats') + ['forks' => [$d->fork(['kind' => 'entry', 'entry' => $d->id('entry/half-half')], $d->id('whole'))]]),
+            ], '0', $serves('lasts')), $part('beats') + ['forks' => [$d->fork(['kind' => 'entry', 'entry' => $d->id('entry/half-half')], $d->id('whole'))]]),
             $d->asks('dotted', $d->question('dotted', 'number', 'How many beats does a dotted half note last?', [
                 $d->right('3'),
                 $d->wrong(
@@ -50,7 +52,7 @@ final class Notes
                     'Write down the beats of a dotted quarter, a dotted half and a dotted whole note.',
                     '1 and a half, 3, 6',
                 ),
-            ], '0', ['seconds' => 120]), $part('beats') + ['forks' => [$d->fork(['kind' => 'time-out'], $d->id('whole')), $d->fork(['kind' => 'result', 'result' => 'right'], $d->id('bar'))]]),
+            ], '0', ['seconds' => 120] + $serves('lasts')), $part('beats') + ['forks' => [$d->fork(['kind' => 'time-out'], $d->id('whole')), $d->fork(['kind' => 'result', 'result' => 'right'], $d->id('bar'))]]),
             $d->asks('tie', $d->question('tie', 'number', 'A half note is tied to a quarter note. How many beats is that together?', [$d->right('3', '', ['id' => $d->id('tie-right')])], 'Yes.', 'A tie adds.', []),
                 $part('beats') + ['shownIf' => ['kind' => 'stood', 'question' => $d->id('dotted/question'), 'standing' => 'clear', 'is' => false]]),
             $d->asks('bar', $d->question('bar', 'several-choices', 'Which of these fill a bar of three-four time exactly?', [
@@ -59,9 +61,9 @@ final class Notes
                 $d->wrong('bar-whole', 'a whole note'),
                 $d->right('three quarter notes'),
                 $d->wrong('bar-two', 'two half notes'),
-            ], 'Yes: all three have three beats.', 'Count the beats of each.', [$d->hint('bar-hint', 'The bar has three beats. There are three that fit.')], '0', ['scoring' => 'parts']), $part('beats')),
+            ], 'Yes: all three have three beats.', 'Count the beats of each.', [$d->hint('bar-hint', 'The bar has three beats. There are three that fit.')], '0', ['scoring' => 'parts'] + $serves('lasts')), $part('beats')),
             $d->asks('names', $d->question('names', 'gaps', 'Fill in the names.', [], 'Yes.', 'Longest first.', [$d->hint('names-hint', 'Each is half as long as the one before it.')], '0', [
-                'scoring' => 'parts', 'text' => ['spelling' => 'ask'],
+                'scoring' => 'parts', 'text' => ['spelling' => 'ask'], 'objectives' => [$d->id('goal-names')],
                 'sentence' => 'Two halves make a [1] note, two quarters make a [2] note, and a note twice as fast as a quarter is an [3] note.',
                 'gaps' => [
                     $d->gap('names-1', [$d->right('whole'), $d->wrong('names-double', 'double')]),
@@ -75,7 +77,7 @@ final class Notes
             ]), $part('beats')),
             $d->asks('word', $d->question('word', 'short-text', 'What is the sign called that makes a note longer by half of itself?', [
                 $d->right('dot'), $d->right('a dot'), $d->wrong('word-tie', 'tie', 'A tie joins two notes.'),
-            ], 'Yes.', 'It stands right behind the note.', [$d->hint('word-hint', 'It is the smallest sign there is.')], '0', ['text' => ['ignorePunctuation' => true]]), $part('beats')),
+            ], 'Yes.', 'It stands right behind the note.', [$d->hint('word-hint', 'It is the smallest sign there is.')], '0', ['text' => ['ignorePunctuation' => true]] + $serves('names')), $part('beats')),
             $d->asks('explain', $d->question('explain', 'written', 'Explain to a friend how long a dotted half note is, and why.', [], '', '', [$d->hint('explain-hint', 'Say first how long it is without the dot.')], '0', [
                 'model' => 'A half note has two beats. The dot adds half of that, one beat. So it lasts three beats.',
                 'readByTeacher' => true, 'points' => 2,
@@ -94,6 +96,10 @@ final class Notes
         ], [
             'subject' => 'Music', 'unit' => 'Rhythm', 'tags' => ['note values'],
             'stage' => ['from' => 9, 'to' => 11],
+            'objectives' => [
+                ['id' => $d->id('goal-lasts'), 'text' => 'Say how many beats a note lasts.', 'shown' => true],
+                ['id' => $d->id('goal-names'), 'text' => 'Name notes and the signs at them.', 'shown' => true],
+            ],
             'parts' => [
                 ['id' => $d->id('warm-up'), 'title' => 'Warm-up', 'weight' => 0],
                 ['id' => $d->id('beats'), 'title' => 'Beats', 'weight' => 2],

@@ -44,6 +44,13 @@ return new class extends Migration
             // Whether anything is new in a task is asked often.
             $table->index(['task_id', 'moved_at', 'finished_at', 'interrupted']);
         });
+        // A task printed for one student: whoever holds the sheet may hand in photographs of it.
+        Schema::create('sheets', static function (Blueprint $table): void {
+            $table->char('code', 16)->collation('ascii_bin')->primary();
+            $table->foreignUlid('task_id')->constrained();
+            $table->foreignUlid('student_id')->constrained();
+            $table->unique(['task_id', 'student_id']);
+        });
         // Append-only, and the truth: what a student did, numbered within the round.
         Schema::create('round_events', static function (Blueprint $table): void {
             $table->foreignUlid('round_id')->constrained();
@@ -65,6 +72,8 @@ return new class extends Migration
             $table->foreignUlid('teacher_id')->nullable()->constrained();
             $table->foreignUlid('student_id')->nullable()->constrained();
             $table->foreignUlid('round_id')->nullable()->constrained();
+            // A photograph of a printed sheet, for a round as a whole and not for one question.
+            $table->boolean('is_sheet')->default(false);
             $table->string('kind', 10);
             $table->string('type', 60);
             $table->string('title', 200);
@@ -78,7 +87,7 @@ return new class extends Migration
 
     public function down(): void
     {
-        foreach (['media', 'round_events', 'rounds'] as $table) {
+        foreach (['media', 'round_events', 'sheets', 'rounds'] as $table) {
             Schema::drop($table);
         }
     }

@@ -11,6 +11,7 @@ use HiddenLadder\App\Models\Student;
 use HiddenLadder\App\Models\Task;
 use HiddenLadder\App\Models\Teacher;
 use HiddenLadder\App\Models\Ulids;
+use HiddenLadder\App\Tasks\Sheets;
 use HiddenLadder\Demo\FullSchool;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Route;
@@ -56,6 +57,7 @@ final class FullSchoolTest extends AppTestCase
             'correction' => [$this->school->correction],
             'conversation' => $this->school->conversations,
             'merge' => [$this->school->merge->id], 'invitation' => [$this->school->invitation->id], 'token' => [$this->school->token],
+            'sheet' => [...array_values(app(Sheets::class)->of($this->school->tasks['tides'])), 'no-such-sheet'],
             'teacher' => [$this->school->colleague->id], 'kept' => [$this->school->kept->id],
             'finding' => ['0123456789abcdef'],
             'number' => ['0', '1'],

@@ -31,7 +31,7 @@ final class PolicyTest extends AppTestCase
         $elsewhere = $this->member($this->schoolClass($stranger, 'Zoe'), 'Zoe');
         $names = ['{quiz}' => $quiz->id, '{class}' => $class->id, '{task}' => $task->id, '{student}' => $ada->id, '{round}' => $round, '{conversation}' => $conversation,
             '{medium}' => $this->video($owner)->id, '{language}' => 'en', '{video}' => Sample::id('video'), '{number}' => '1',
-            '{merge}' => $merge, '{invitation}' => Ulids::make(), '{teacher}' => $owner->id, '{token}' => 'no-such-token', '{kept}' => Ulids::make()];
+            '{merge}' => $merge, '{invitation}' => Ulids::make(), '{teacher}' => $owner->id, '{token}' => 'no-such-token', '{kept}' => Ulids::make(), '{sheet}' => 'no-such-sheet'];
         $any = [
             'version' => 1,
             'document' => Sample::document(),
@@ -49,7 +49,8 @@ final class PolicyTest extends AppTestCase
             }
             // What stands outside every door tells nobody anything by a guessed name.
             if (! in_array('auth:teacher', $route->gatherMiddleware(), true) && ! in_array('auth:student', $route->gatherMiddleware(), true)) {
-                $this->getJson('/'.strtr($route->uri(), $names))->assertNotFound();
+                $method = in_array('GET', $route->methods(), true) ? 'GET' : 'POST';
+                $this->json($method, '/'.strtr($route->uri(), $names))->assertNotFound();
 
                 continue;
             }

@@ -328,6 +328,13 @@ final class ReturnsTest extends AppTestCase
         $rest = $this->walk($this->begin($task)->assertJsonCount(2, 'progress'));
         self::assertSame(array_values(array_diff(['one', 'two', 'three'], $asked)), $rest);
         self::assertTrue(Round::query()->where('task_id', $task)->where('number', 3)->sole()->mastered);
+        // How a student stands at the quiz is seen over all portions.
+        $standings = ['one' => 'clear', 'two' => 'clear', 'three' => 'clear'];
+        $ids = array_map(static fn (string $name): string => self::d()->id("$name/question"), array_keys($standings));
+        $seen = $this->asTeacher($this->teacher)->getJson("/api/tasks/$task/lookout")->assertOk()->json('students.0.round.standings');
+        self::assertEquals(array_combine($ids, $standings), $seen);
+        $row = $this->getJson("/api/tasks/$task/evidence")->assertOk()->json('rows.0.standings');
+        self::assertEquals(array_combine($ids, $standings), $row);
         $this->command('rounds:rebuild')->assertSuccessful();
         $this->asTeacher($this->teacher)->getJson("/api/tasks/$task")->assertJsonPath('sentences', fn (array $said): bool => in_array(
             'Each round asks 2 of the questions: first what you missed, then what you have not seen yet.', $said, true,

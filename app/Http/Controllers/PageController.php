@@ -14,6 +14,7 @@ final class PageController extends Controller
     private const PLACES = [
         'me' => 'student/OwnPage',
         'walk/*' => 'student/RoundPage',
+        'sheet/*' => 'student/SheetPage',
         'today' => 'teacher/today/TodayPage',
         'quizzes' => 'teacher/quizzes/QuizzesPage',
         'quizzes/*/rehearse' => 'teacher/rehearse/RehearsePage',
@@ -29,13 +30,14 @@ final class PageController extends Controller
         'invitation/*' => 'teacher/account/InvitationPage',
         'tasks/*/evidence' => 'teacher/results/EvidencePage',
         'tasks/*/students/*' => 'teacher/results/StudentPage',
+        'tasks/*/sheets' => 'teacher/print/SheetsPage',
         'tasks/*' => 'teacher/task/TaskPage',
     ];
 
     public function __invoke(Request $request): View
     {
         // A student's phone never loads the teacher's application.
-        $bundle = $request->is('join', 'join/*', 'me', 'walk/*') ? 'student' : 'teacher';
+        $bundle = $request->is('join', 'join/*', 'me', 'walk/*', 'sheet/*') ? 'student' : 'teacher';
         $place = null;
         foreach (self::PLACES as $path => $script) {
             $place ??= $request->is($path) && str_starts_with($script, $bundle) ? $script : null;

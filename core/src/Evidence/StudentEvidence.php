@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace HiddenLadder\Core\Evidence;
 
+use HiddenLadder\Core\Round\Result\Standing;
+
 /** All rounds of one student in one task, in order. */
 final readonly class StudentEvidence
 {
@@ -63,6 +65,21 @@ final readonly class StudentEvidence
         }
 
         return $last;
+    }
+
+    /**
+     * @param  bool  $overAll  rounds ask only some of the questions: each stands as in the last round that asked it
+     * @return array<string, string> by question
+     */
+    public function standings(bool $overAll): array
+    {
+        $standings = [];
+        foreach ($overAll ? $this->rounds : array_slice($this->rounds, -1) as ['evidence' => $round]) {
+            $touched = array_filter($round->standings, static fn (string $standing): bool => $standing !== Standing::Untouched->value);
+            $standings = array_replace($standings, $overAll ? $touched : $round->standings);
+        }
+
+        return $standings;
     }
 
     /** @return array{first: float, best: float, rounds: int}|null of finished rounds, and how many they are */

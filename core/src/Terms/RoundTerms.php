@@ -37,6 +37,12 @@ final readonly class RoundTerms
         );
     }
 
+    /** Whether a round may ask only some of the questions, so that how a student stands at the quiz is seen over all rounds. */
+    public function askSome(): bool
+    {
+        return $this->portion !== null || $this->onlyMissed;
+    }
+
     /** @return array{limit: ?int, pauseMinutes: int, counts: string, onlyMissed: bool, portion: ?int} */
     public function toArray(): array
     {

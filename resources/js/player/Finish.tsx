@@ -1,5 +1,6 @@
-import { Fragment, type ReactNode } from 'react';
+import { Fragment, type ReactNode, useState } from 'react';
 import type { FinishPlace, Moment, StandingCounts } from '../api/types';
+import { Button } from '../ui/Button';
 import { StandingMark, standingWords } from '../ui/Standing';
 import { say } from '../words/words';
 import { points, standingsInWords } from './Progress';
@@ -24,6 +25,7 @@ interface Props {
 
 /** The end of a round: the closing words, the score where it may be seen, and what was asked and answered. */
 export function Finish({ place, standings, isReturn, ending }: Props) {
+    const [open, setOpen] = useState(false);
     return (
         <section className="flex-1 px-4 py-8">
             <div data-read-aloud>
@@ -69,10 +71,13 @@ export function Finish({ place, standings, isReturn, ending }: Props) {
                     </div>
                 )}
             </div>
-            <div className="mt-8">{ending}</div>
+            <div className="mt-8 print:hidden">{ending}</div>
             {place.review.length > 0 && (
-                <details className="mt-8 border-t border-line pt-4">
+                <details className="mt-8 border-t border-line pt-4" open={open} onToggle={(event) => setOpen(event.currentTarget.open)}>
                     <summary className="min-h-11 text-lg font-semibold">{say('player.finish.what-you-answered')}</summary>
+                    <Button className="mt-2 min-h-11 print:hidden" onClick={() => window.print()}>
+                        {say('player.finish.print-it')}
+                    </Button>
                     <ol className="mt-2 grid gap-4">
                         {place.review.map((one, index) => (
                             <li key={index} className="border-b border-line pb-3">

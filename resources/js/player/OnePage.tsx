@@ -72,6 +72,9 @@ export function OnePage({ page, overview, round, busy, send, asking }: Props) {
                 ))}
             </ol>
             <Bar>
+                <Button large className="print:hidden" onClick={() => window.print()}>
+                    {say('player.finish.print-it')}
+                </Button>
                 <p className="mr-auto text-soft">
                     {open === 0 ? say('player.overview.every-question-has-an-answer') : say('player.overview.still-open', { open })}
                 </p>

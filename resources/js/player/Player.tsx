@@ -70,7 +70,7 @@ export function Player({ view, busy, notice, send, kept, ending, leave, asking, 
                 <header className="border-b border-line px-4 pt-3 pb-2 [:fullscreen_&]:hidden">
                     <div className="flex items-center justify-between gap-3">
                         <h1 className="truncate text-base">{view.title}</h1>
-                        <div className="flex items-center">
+                        <div className="flex items-center print:hidden">
                             {support}
                             {leave}
                         </div>

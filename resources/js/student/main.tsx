@@ -9,9 +9,11 @@ import { EntryPage } from './EntryPage';
 
 const own = () => import('./OwnPage');
 const walk = () => import('./RoundPage');
+const sheet = () => import('./SheetPage');
 
 const OwnPage = place(own, 'OwnPage');
 const Walk = place(walk, 'Walk');
+const SheetPage = place(sheet, 'SheetPage');
 
 const queries = new QueryClient({ defaultOptions: { queries: { retry: 1, refetchOnWindowFocus: true } } });
 const root = document.getElementById('app');
@@ -27,6 +29,7 @@ if (root !== null) {
                             <Route path="/join/:phrase?" element={<EntryPage />} />
                             <Route path="/me" element={<OwnPage />} />
                             <Route path="/walk/:round" element={<Walk />} />
+                            <Route path="/sheet/:code" element={<SheetPage />} />
                             <Route path="*" element={<Navigate to="/join" replace />} />
                         </Routes>
                     </Suspense>

@@ -20,6 +20,7 @@ const SchoolPage = place(() => import('./school/SchoolPage'), 'SchoolPage');
 const QuizzesPage = place(() => import('./quizzes/QuizzesPage'), 'QuizzesPage');
 const RehearsePage = place(() => import('./rehearse/RehearsePage'), 'RehearsePage');
 const PrintPage = place(() => import('./print/PrintPage'), 'PrintPage');
+const SheetsPage = place(() => import('./print/SheetsPage'), 'SheetsPage');
 const EvidencePage = place(() => import('./results/EvidencePage'), 'EvidencePage');
 const StudentPage = place(() => import('./results/StudentPage'), 'StudentPage');
 const WatchingPage = place(() => import('./results/WatchingPage'), 'WatchingPage');
@@ -65,6 +66,7 @@ if (root !== null) {
                                 <Route path="/quizzes/:quiz" element={<BuildPage />} />
                                 <Route path="/quizzes/:quiz/rehearse" element={<RehearsePage />} />
                                 <Route path="/quizzes/:quiz/print" element={<PrintPage />} />
+                                <Route path="/tasks/:task/sheets" element={<SheetsPage />} />
                                 <Route path="/quizzes/:quiz/history" element={<HistoryPage />} />
                                 <Route path="/classes" element={<ClassesPage />} />
                                 <Route path="/classes/:class" element={<ClassPage />} />

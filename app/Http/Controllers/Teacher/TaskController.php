@@ -115,9 +115,10 @@ final class TaskController extends Controller
     {
         $this->authorize('reach', $task->load('class'));
         $found = self::concerned($task, $student);
-        $rounds = $task->countedRounds()->where('student_id', $found->id)->orderBy('started_at')->orderBy('number')->get();
+        $rounds = $task->countedRounds()->where('student_id', $found->id)->get()
+            ->concat($task->returns()->where('student_id', $found->id)->get())->sortBy([['started_at', 'asc'], ['number', 'asc']])->values();
         $walks = $rounds->map(static function (Round $round) use ($book, $rules): RoundWalk {
-            $round = $book->upToDate($round)->load('events');
+            $round = $book->upToDate($round)->load(['events', 'sheets']);
 
             return new RoundWalk($round, $book->fold($round, withFacts: true), $rules->quiz($round), $rules->terms($round));
         });

@@ -5,7 +5,7 @@ import { letter } from '../../quiz/names';
 import { entriesOf } from '../../quiz/places';
 import { isEmpty, nameOf } from '../../quiz/text';
 import { say } from '../../words/words';
-import type { Sheet } from './PrintPage';
+import type { Sheet } from './Paper';
 
 interface Props {
     question: Question;

@@ -72,9 +72,9 @@ export function StudentPage() {
         >
             {walks.data.rounds.length === 0 && <p className="text-soft">{say('teacher.student.no-round-has-begun-yet')}</p>}
             {[...walks.data.rounds].reverse().map((round) => (
-                <section key={round.number} className="mb-10" aria-labelledby={`round-${round.number}`}>
-                    <h2 id={`round-${round.number}`} className="mb-2 text-xl">
-                        {say('teacher.student.round', { number: round.number })}
+                <section key={round.id} className="mb-10" aria-labelledby={`round-${round.id}`}>
+                    <h2 id={`round-${round.id}`} className="mb-2 text-xl">
+                        {say(round.isReturn ? 'teacher.student.return' : 'teacher.student.round', { number: round.number })}
                         <span className="ml-3 font-sans text-sm text-soft" title={exact(round.startedAt)}>
                             {[
                                 say('teacher.student.began-when', { when: near(round.startedAt) }),
@@ -89,6 +89,21 @@ export function StudentPage() {
                                 .join(', ')}
                         </span>
                     </h2>
+                    {round.sheets.length > 0 && (
+                        <ul className="mb-4 flex flex-wrap gap-3">
+                            {round.sheets.map((sheet, index) => (
+                                <li key={sheet}>
+                                    <a href={`/media/${sheet}`} target="_blank" rel="noreferrer">
+                                        <img
+                                            className="h-48 rounded-md border border-line"
+                                            src={`/media/${sheet}`}
+                                            alt={say('teacher.student.photograph', { number: index + 1 })}
+                                        />
+                                    </a>
+                                </li>
+                            ))}
+                        </ul>
+                    )}
                     <Answers task={task} round={round.id} document={document} records={round.records} series={round.series} />
                     <ol className="border-l-3 border-rail">
                         {round.events.map((event, index) => (

@@ -1,9 +1,9 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { type FormEvent, useState } from 'react';
-import { useNavigate } from 'react-router';
+import { Link, useNavigate } from 'react-router';
 import { client, sentence, take } from '../../api/client';
 import type { Task } from '../../api/types';
-import { Button } from '../../ui/Button';
+import { Button, buttonClass } from '../../ui/Button';
 import { Field, Select } from '../../ui/Field';
 import { Notice } from '../../ui/Notice';
 import { say } from '../../words/words';
@@ -51,6 +51,9 @@ export function TaskSettings({ task, names, onChange }: Props) {
             {names && <Exceptions task={task} />}
             <div className="flex flex-wrap items-end gap-6 border-t border-line pt-4">
                 <GiveAgain task={task} />
+                <Link className={`${buttonClass()} min-h-[42px]`} to={`/tasks/${task.id}/sheets`}>
+                    {say('teacher.sheets.on-paper')}
+                </Link>
                 <Button onClick={() => void onChange({ takenBack: task.state !== 'taken-back' })}>
                     {task.state === 'taken-back' ? say('teacher.give.give-it-again-after-all') : say('teacher.give.take-it-back')}
                 </Button>
