@@ -3,7 +3,7 @@ import { type ReactNode, useEffect, useRef } from 'react';
 /** The row at the bottom, under the thumb; help is always at its left. */
 export function Bar({ children }: { children: ReactNode }) {
     return (
-        <div className="sticky bottom-0 flex flex-wrap items-center gap-3 border-t border-line bg-paper px-4 pt-3 pb-[max(0.75rem,env(safe-area-inset-bottom))] print:static print:hidden">
+        <div className="sticky bottom-0 flex flex-wrap items-center gap-3 border-t border-line bg-paper px-4 pt-3 pb-[max(0.75rem,env(safe-area-inset-bottom))] print:hidden">
             {children}
         </div>
     );

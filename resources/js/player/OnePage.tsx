@@ -29,7 +29,9 @@ export function OnePage({ page, overview, round, busy, send, asking }: Props) {
     const waiting = useRef(new Map<string, () => void>());
     const answered = new Map(overview.stops.map((stop) => [stop.stop, stop.answered]));
     const open = overview.stops.filter((stop) => stop.asks && !stop.answered).length;
+    const [handing, setHanding] = useState(false);
     const handIn = () => {
+        setHanding(true);
         for (const keep of waiting.current.values()) {
             keep();
         }
@@ -38,8 +40,9 @@ export function OnePage({ page, overview, round, busy, send, asking }: Props) {
     return (
         <section className="flex flex-1 flex-col" aria-label={say('player.one-page.all-questions')}>
             <ol className="flex-1 px-4">
-                {page.map(({ stop, place }, index) => (
+                {page.map(({ stop, part, place }, index) => (
                     <li key={stop} className="border-b border-line py-6">
+                        {part !== null && part !== page[index - 1]?.part && <h2 className="mb-4 text-2xl">{part}</h2>}
                         {place === null ? (
                             <div className="flex flex-wrap items-center gap-3">
                                 <p className="mr-auto text-lg">
@@ -54,12 +57,12 @@ export function OnePage({ page, overview, round, busy, send, asking }: Props) {
                             </div>
                         ) : place.kind === 'reading' ? (
                             <article data-read-aloud>
-                                {place.title !== '' && <h2 className="mb-2 text-2xl">{place.title}</h2>}
+                                {place.title !== '' && <h3 className="mb-2 text-xl">{place.title}</h3>}
                                 <Rich text={place.text} className="text-lg leading-relaxed" />
                             </article>
                         ) : (
                             <PageQuestion
-                                number={index + 1}
+                                number={page.slice(0, index + 1).filter((one) => one.place?.kind === 'question').length}
                                 stop={stop}
                                 place={place}
                                 round={round}
@@ -72,13 +75,14 @@ export function OnePage({ page, overview, round, busy, send, asking }: Props) {
                 ))}
             </ol>
             <Bar>
-                <Button large className="print:hidden" onClick={() => window.print()}>
+                <Button large className="max-sm:hidden" onClick={() => window.print()}>
                     {say('player.finish.print-it')}
                 </Button>
                 <p className="mr-auto text-soft">
                     {open === 0 ? say('player.overview.every-question-has-an-answer') : say('player.overview.still-open', { open })}
                 </p>
-                <Button weight="main" large disabled={busy} onClick={handIn}>
+                {/* Leaving a field sends what is in it: the press that left it must still count. */}
+                <Button weight="main" large disabled={busy && handing} onClick={handIn}>
                     {say('player.overview.hand-it-all-in')}
                 </Button>
             </Bar>

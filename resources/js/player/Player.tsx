@@ -104,7 +104,7 @@ export function Player({ view, busy, notice, send, kept, ending, leave, asking, 
                         )}
                     </div>
                 </header>
-                {view.part !== null && !view.finished && (
+                {view.part !== null && !view.finished && !onPage && (
                     <h2 className="border-b border-line px-4 py-2 font-display text-lg">{view.part}</h2>
                 )}
                 {notice !== null && <div className="px-4 pt-3">{notice}</div>}

@@ -139,9 +139,13 @@ final readonly class Projection
     /** The heading of the part in which the student stands; none outside of all parts, and for one without a heading. */
     private function part(State $state): ?string
     {
-        $stop = $this->quiz->stop($state->stop() ?? '');
+        return $this->heading($this->quiz->stop($state->stop() ?? '')?->part);
+    }
+
+    private function heading(?string $id): ?string
+    {
         foreach ($this->quiz->parts as $part) {
-            if ($part->id === $stop?->part) {
+            if ($part->id === $id) {
                 return $part->title === '' ? null : $part->title;
             }
         }
@@ -270,7 +274,7 @@ final readonly class Projection
         ));
     }
 
-    /** @return list<array{stop: string, place: ?array<string, mixed>}>|null what is to be moved about in, all of it on one page */
+    /** @return list<array{stop: string, part: ?string, place: ?array<string, mixed>}>|null what is to be moved about in, all of it on one page */
     private function page(State $state): ?array
     {
         if (! $this->terms->isOnePage() || ! $this->position->mayMove($state) || $state->startedAt === null || $state->isFinished()) {
@@ -283,6 +287,7 @@ final readonly class Projection
             $there->verdictShown = false;
             $page[] = [
                 'stop' => $stop->id,
+                'part' => $this->heading($stop->part),
                 'place' => $stop instanceof QuestionStop || $stop instanceof ReadingStop ? $this->place($there) : null,
             ];
         }
