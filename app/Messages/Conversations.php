@@ -32,7 +32,7 @@ final class Conversations
     /** What one person may have asked and waits for. */
     private const MOST_OPEN = 10;
 
-    /** Of one quiz, the newest. */
+    /** Of one quiz, or of one student, the newest. */
     private const MOST_TOLD = 200;
 
     public function __construct(private readonly RoundRules $rules)
@@ -131,9 +131,16 @@ final class Conversations
     /** @return list<Conversation> what was asked about a quiz, the oldest first */
     public function about(Quiz $quiz): array
     {
-        return Conversation::all($this->read(
-            PersonalMessage::query()->where('quiz_id', $quiz->id)->orderByDesc('sent_at')->orderByDesc('id')->limit(self::MOST_TOLD),
-        )->reverse());
+        return $this->newest(PersonalMessage::query()->where('quiz_id', $quiz->id));
+    }
+
+    /**
+     * @param  Builder<PersonalMessage>  $messages
+     * @return list<Conversation>
+     */
+    private function newest(Builder $messages): array
+    {
+        return Conversation::all($this->read($messages->orderByDesc('sent_at')->orderByDesc('id')->limit(self::MOST_TOLD))->reverse());
     }
 
     /** @return list<Conversation> what this student asked about the quiz of a round */
@@ -145,10 +152,10 @@ final class Conversations
         ));
     }
 
-    /** @return list<Conversation> in which something was answered that the student has not seen */
-    public function unseenBy(Student $student): array
+    /** @return list<Conversation> what a student asked, the oldest first */
+    public function by(Student $student): array
     {
-        return $this->with(PersonalMessage::query()->where('student_id', $student->id)->unseen());
+        return $this->newest(PersonalMessage::query()->where('student_id', $student->id));
     }
 
     /** @return Collection<int, PersonalMessage> in the order in which they were sent */

@@ -256,7 +256,7 @@ final class FullSchool
     }
 
     /** A made-up student goes on in their round, or begins the next one, for so many steps at most. */
-    private function walk(Student $student, string $task, int $steps, int $daysAgo = 0): void
+    private function walk(Student $student, string $task, int $steps, int $daysAgo = 0, float $skill = 0.6): void
     {
         $lot = new Randomizer(new Xoshiro256StarStar(++$this->lots));
         $given = $this->tasks[$task];
@@ -267,7 +267,7 @@ final class FullSchool
             : $this->book->create($student, $given, $given->quiz()->sole()->latestEdition()->sole(), $own->rounds->count() + 1, $at);
         $terms = Terms::read(Fields::of($round->terms));
         $quiz = QuizDocument::read($given->quiz()->sole()->document);
-        $made = new MadeUpStudent($quiz, $terms, Profile::even(0.6, helps: 0.2, asks: 0.1, leaves: 0.5), $lot);
+        $made = new MadeUpStudent($quiz, $terms, Profile::even($skill, helps: 0.2, asks: 0.1, leaves: 0.5), $lot);
         $state = State::fromArray($round->state);
         $at = max($at, $round->moved_at->getTimestampMs());
         for ($step = 0; $step < $steps && ! $state->isFinished(); $step++) {
@@ -281,8 +281,9 @@ final class FullSchool
     private function comeBack(): void
     {
         foreach ([$this->both, $this->late] as $student) {
-            for ($round = 0; $round < 12 && $student->rounds()->where('mastered', true)->where('task_id', $this->tasks['returns']->id)->doesntExist(); $round++) {
-                $this->walk($student, 'returns', 400, 5);
+            $mastered = $student->rounds()->where('mastered', true)->where('task_id', $this->tasks['returns']->id);
+            for ($round = 0; $round < 12 && $mastered->doesntExist(); $round++) {
+                $this->walk($student, 'returns', 400, 5, 1.0);
             }
             $this->return = app(Returning::class)->begin($student, $this->tasks['returns']);
         }

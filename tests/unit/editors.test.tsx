@@ -343,8 +343,38 @@ describe('the editor of terms', () => {
         expect(now().enough).toBe(0.5);
         await user.selectOptions(screen.getByLabelText('It opens when this is done'), 'Tides');
         expect(now().gates).toEqual([{ quiz: 'G', score: null }]);
-        await user.selectOptions(screen.getByLabelText('Right answer'), 'never');
+        const answer = screen.getByRole('group', { name: 'Right answer' });
+        await user.click(within(answer).getByRole('radio', { name: 'never' }));
         expect(now().seen).toEqual({ rightAnswer: 'never' });
+    });
+
+    it('has days and questions for what comes back only where something does, and takes no days that do not rise', async () => {
+        const now = terms({});
+        expect(screen.queryByLabelText('Days after mastery')).toBeNull();
+        await user.click(screen.getByLabelText('What was mastered comes back after days'));
+        expect(now().returns).toEqual({ days: [1, 3, 7, 21], questions: 5 });
+        const days = screen.getByLabelText('Days after mastery');
+        await user.clear(days);
+        await user.type(days, '3 2');
+        expect(screen.getByText(/each larger than the one before/)).toBeTruthy();
+        expect(now().returns?.days).toEqual([3]);
+        await user.type(days, '1');
+        expect(now().returns?.days).toEqual([3, 21]);
+        const questions = screen.getByLabelText('Questions each time, at most');
+        await user.clear(questions);
+        expect(now().returns?.questions, 'nothing is none').toBe(5);
+        await user.type(questions, '4');
+        expect(now().returns?.questions).toBe(4);
+        await user.click(screen.getByLabelText('What was mastered comes back after days'));
+        expect(now().returns?.days).toEqual([]);
+    });
+
+    it('offers one page only where nothing is marked on the way', async () => {
+        const now = terms({ marking: 'as-one-goes' });
+        expect(screen.queryByLabelText('All questions on one page')).toBeNull();
+        await user.selectOptions(screen.getByLabelText('Marked'), 'handed-in');
+        await user.click(screen.getByLabelText('All questions on one page'));
+        expect(now().onePage).toBe(true);
     });
 
     it('takes shares of the points only where all of them are shares', async () => {

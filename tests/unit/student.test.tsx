@@ -144,6 +144,8 @@ describe('a student’s own page', () => {
             goal: null,
             nextFrom: null,
             rounds: [],
+            returns: null,
+            mastered: false,
             waitsFor: [],
             note: '',
             optional: false,
@@ -177,6 +179,7 @@ describe('a student’s own page', () => {
                 isGuest: false,
                 reading: {},
                 answers: [],
+                asked: [],
                 classes: [{ name: 'Year 8', tasks }],
             }),
         );
@@ -235,6 +238,24 @@ describe('a student’s own page', () => {
         expect(screen.getAllByText(/% of the points$/).map((one) => one.textContent)).toEqual(['50 % of the points', '75 % of the points']);
         await userEvent.click(screen.getByRole('link', { name: 'Round 2' }));
         expect(screen.getByText('The walk')).toBeTruthy();
+    });
+
+    it('says when what was mastered comes back, and goes there when it does', async () => {
+        const returns = { done: 1, of: 4, on: '2099-01-02', isDue: false, underWay: null, last: { asked: 5, there: 4 } };
+        const post = begin();
+        await open(task({ ...round({ finished: true }), mastered: true, returns }));
+        expect(screen.getByText('You have mastered this.')).toBeTruthy();
+        expect(screen.getByText(/comes back Fri/).textContent).toMatch(/2 of 4/);
+        expect(screen.getByText('Last time 4 of 5 were still there at once.')).toBeTruthy();
+        expect(screen.queryByRole('button', { name: 'Do you still know it?' })).toBeNull();
+        cleanup();
+        await open(task({ id: 'other', title: 'Other' }), task({ ...round({ finished: true }), returns: { ...returns, isDue: true } }));
+        expect(
+            screen.getAllByRole('heading', { level: 3 }).map((one) => one.textContent),
+            'it stands first',
+        ).toEqual(['Tides', 'Other']);
+        await userEvent.click(screen.getByRole('button', { name: 'Do you still know it?' }));
+        expect(post.mock.lastCall).toEqual(['/student/tasks/{task}/returns', { params: { path: { task: 'T' } } }]);
     });
 
     it('says what a closed task and one that waits are waiting for', async () => {

@@ -4,6 +4,7 @@ import { Button } from '../ui/Button';
 import { Check, Field, Select } from '../ui/Field';
 import { ParsedField } from '../ui/ParsedField';
 import { ShareField } from '../ui/ShareField';
+import { WholeField } from '../ui/WholeField';
 import { say } from '../words/words';
 import { Gates } from './Gates';
 import { KeptTerms } from './KeptTerms';
@@ -283,18 +284,12 @@ function Rounds({ whole, told, put }: GroupProps) {
                     />
                 )}
                 {whole.goal !== undefined && whole.goal.kind !== 'none' && whole.goal.kind !== 'score' && (
-                    <Field
+                    <WholeField
                         label={say('teacher.terms-editor.how-many-rounds')}
-                        type="number"
-                        min={1}
-                        max={50}
                         value={whole.goal.rounds ?? 3}
-                        onChange={(event) => {
-                            const rounds = count(event.currentTarget.value);
-                            if (rounds !== null && rounds <= 50 && whole.goal !== undefined) {
-                                put({ goal: { ...whole.goal, rounds } });
-                            }
-                        }}
+                        least={1}
+                        most={50}
+                        onChange={(rounds) => whole.goal !== undefined && put({ goal: { ...whole.goal, rounds } })}
                     />
                 )}
             </div>
@@ -377,18 +372,12 @@ function Returns({ whole, told, put }: GroupProps) {
                         wrong={say('teacher.terms-editor.days-rising')}
                         onChange={(text) => put({ returns: { days: days(text) ?? suggestedDays, questions } })}
                     />
-                    <Field
+                    <WholeField
                         label={say('teacher.terms-editor.questions-each-time')}
-                        type="number"
-                        min={1}
-                        max={30}
                         value={questions}
-                        onChange={(event) => {
-                            const wanted = count(event.currentTarget.value);
-                            if (wanted !== null && wanted >= 1 && wanted <= 30) {
-                                put({ returns: { days: whole.returns?.days ?? suggestedDays, questions: wanted } });
-                            }
-                        }}
+                        least={1}
+                        most={30}
+                        onChange={(wanted) => put({ returns: { days: whole.returns?.days ?? suggestedDays, questions: wanted } })}
                     />
                 </div>
             )}

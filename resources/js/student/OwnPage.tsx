@@ -65,6 +65,7 @@ export function OwnPage() {
                 <p className="mt-4 text-soft">{say('student.own.came-in-by-name')}</p>
             )}
             {page.data !== undefined && page.data.answers.length > 0 && <Answers answers={page.data.answers} />}
+            {page.data !== undefined && page.data.asked.length > 0 && <Asked asked={page.data.asked} />}
             {page.data !== undefined && tasks.length === 0 && <p className="mt-6 text-lg">{say('student.own.there-is-nothing-to-do')}</p>}
             {page.data?.classes.map((group) => (
                 <section key={group.name} className="mt-6" aria-label={group.name === '' ? say('student.own.for-you') : group.name}>
@@ -126,6 +127,24 @@ function Answers({ answers }: { answers: Conversation[] }) {
                 ))}
             </ul>
         </section>
+    );
+}
+
+/** What else was asked: answered and read, or waiting for an answer. */
+function Asked({ asked }: { asked: Conversation[] }) {
+    return (
+        <details className="mt-4">
+            <summary className="min-h-11 content-center font-semibold">{say('student.own.what-you-asked', { n: asked.length })}</summary>
+            <ul className="grid gap-3">
+                {[...asked].reverse().map((one) => (
+                    <li key={one.id} className="grid gap-2 rounded-lg border border-line bg-sheet p-4">
+                        <p className="text-sm text-soft">{say('student.own.about', { title: one.quiz.title, question: one.about })}</p>
+                        <Said conversation={one} onSeen={null} />
+                        {!one.settled && <p className="text-sm">{say('student.own.waits-for-an-answer')}</p>}
+                    </li>
+                ))}
+            </ul>
+        </details>
     );
 }
 
@@ -247,6 +266,7 @@ function TaskCard({ task }: { task: OwnTask }) {
                 <div className="mt-3 grid gap-1">
                     <ProgressPath progress={round.progress} />
                     <p>{round.standings === null ? say('student.own.your-answers-have-been-kept') : standingsInWords(round.standings)}</p>
+                    {task.mastered && <p className="font-semibold">{say('student.own.mastered')}</p>}
                     {task.score !== null && <p>{say('student.own.your-score-of-the-points', { percent: Math.round(task.score * 100) })}</p>}
                     {task.goal !== null && (
                         <p>

@@ -10,6 +10,7 @@ use HiddenLadder\App\Http\Controllers\Controller;
 use HiddenLadder\App\Http\Device;
 use HiddenLadder\App\Http\Middleware\EndOldSessions;
 use HiddenLadder\App\Http\Resources\ConversationLines;
+use HiddenLadder\App\Messages\Conversation;
 use HiddenLadder\App\Messages\Conversations;
 use HiddenLadder\App\Models\Round;
 use HiddenLadder\App\Models\RoundEvent;
@@ -163,6 +164,8 @@ final class EntryController extends Controller
         $current = array_map(static fn (OwnRounds $ofTask): ?string => $ofTask->current()?->id, $own);
         $late = RoundEvent::lateAmong(array_values(array_filter($current, is_string(...))));
         $given = self::onceEach($given, $own);
+        // Who came in without a secret may be somebody else.
+        $asked = $student->cameInBy === WayIn::Secret ? $conversations->by($student) : [];
         $tasks = $given->map(fn (Task $task): array => [
             // What is given to single students, or comes by a link, stands outside all classes.
             'class' => $classes->has((string) $task->class_id) ? (string) $task->class_id : '',
@@ -176,11 +179,8 @@ final class EntryController extends Controller
             // As whom they may have done what still waits on a device.
             'also' => $student->namesakes()->pluck('id')->all(),
             'reading' => ($student->reading ?? []) + ['size' => 1, 'spacing' => false, 'contrast' => false, 'face' => false],
-            'answers' => (new ConversationLines(
-                // Who came in without a secret may be somebody else.
-                $student->cameInBy === WayIn::Secret ? $conversations->unseenBy($student) : [],
-                asTeacher: false,
-            ))->toArray($request),
+            'answers' => self::lines($request, $asked, static fn (Conversation $one): bool => ! $one->isSeen()),
+            'asked' => self::lines($request, $asked, static fn (Conversation $one): bool => $one->isSeen()),
             'cameInBy' => $student->cameInBy->value,
             'isGuest' => $student->kind !== StudentKind::Roster,
             'classes' => $classes->union($tasks->has('') ? ['' => ''] : [])
@@ -191,6 +191,16 @@ final class EntryController extends Controller
                     ],
                 )->values()->all(),
         ]));
+    }
+
+    /**
+     * @param  list<Conversation>  $conversations
+     * @param  callable(Conversation): bool  $which
+     * @return list<array<string, mixed>>
+     */
+    private static function lines(Request $request, array $conversations, callable $which): array
+    {
+        return (new ConversationLines(array_values(array_filter($conversations, $which)), asTeacher: false))->toArray($request);
     }
 
     /**
@@ -209,6 +219,7 @@ final class EntryController extends Controller
             $book->seen($current);
         }
         $done = $own->lastDone();
+        $showsScore = $done !== null && $views->showsScore($done, $own);
         $soFar = $own->soFar();
         $nextFrom = $soFar->nextFrom();
 
@@ -227,7 +238,8 @@ final class EntryController extends Controller
                 'standings' => $summary['standings'],
                 'late' => $summary['finished'] && in_array($current->id, $late, true),
             ],
-            'score' => $done !== null && $views->showsScore($done, $own) ? $soFar->score() : null,
+            'score' => $showsScore ? $soFar->score() : null,
+            'mastered' => $showsScore && $own->rounds->contains('mastered', true),
             'rounds' => self::rounds($own, $views),
             'goal' => $soFar->goal(),
             'nextFrom' => $nextFrom === null ? null : CarbonImmutable::createFromTimestampMs($nextFrom)->toIso8601ZuluString(),

@@ -31,6 +31,11 @@ export function Still({
                 : [{ student, minutes: Math.floor((now - Date.parse(student.round.movedAt)) / 60_000) }],
         )
         .filter(({ minutes }) => minutes < AWAY);
+    // The picture is of the newest edition; a round goes on on its own.
+    const elsewhere = here.filter(({ student }) => {
+        const at = student.round?.path.at(-1)?.id;
+        return at !== undefined && find(document, at) === null;
+    });
     const still = here.filter(({ minutes }) => minutes >= LONG).sort((one, other) => other.minutes - one.minutes);
     return (
         <p className="text-sm" data-still>
@@ -48,6 +53,13 @@ export function Still({
                                 ),
                             ...(still.length > MOST ? [say('teacher.task.more', { n: still.length - MOST })] : []),
                         ])}
+                </>
+            )}
+            {elsewhere.length > 0 && (
+                <>
+                    {' · '}
+                    {say('teacher.task.at-a-stop-that-is-gone', { n: elsewhere.length })}
+                    {names && ` ${listed(elsewhere.map(({ student }) => student.name))}`}
                 </>
             )}
         </p>
