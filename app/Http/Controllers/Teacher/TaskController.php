@@ -115,8 +115,9 @@ final class TaskController extends Controller
     {
         $this->authorize('reach', $task->load('class'));
         $found = self::concerned($task, $student);
-        $rounds = $task->countedRounds()->where('student_id', $found->id)->get()
-            ->concat($task->returns()->where('student_id', $found->id)->get())->sortBy([['started_at', 'asc'], ['number', 'asc']])->values();
+        $returns = $task->returns()->where('student_id', $found->id)->get();
+        $rounds = $task->countedRounds()->where('student_id', $found->id)->get()->concat($returns)
+            ->sortBy([['started_at', 'asc'], ['number', 'asc']])->values();
         $walks = $rounds->map(static function (Round $round) use ($book, $rules): RoundWalk {
             $round = $book->upToDate($round)->load(['events', 'sheets']);
 

@@ -274,7 +274,7 @@ final readonly class Projection
         ));
     }
 
-    /** @return list<array{stop: string, part: ?string, place: ?array<string, mixed>}>|null what is to be moved about in, all of it on one page */
+    /** @return list<array{stop: string, part: ?string, place: ?array<string, mixed>}>|null all that is to be moved about in */
     private function page(State $state): ?array
     {
         if (! $this->terms->isOnePage() || ! $this->position->mayMove($state) || $state->startedAt === null || $state->isFinished()) {
