@@ -422,6 +422,7 @@ run_e2e() (
     [ "$1" != tests ] || [ -s "$VAR/reels/twenty-minutes.webm" ] || quietly "Making a long video" bin/make-long-video "$VAR/reels/twenty-minutes.webm" 20
     result=0
     export E2E_ADDRESS=http://127.0.0.1:$port
+    [ $# -lt 2 ] || npx --no-install playwright test --list "${@:2}" >/dev/null || fail "There is no ${*:2}."
     npx --no-install playwright test --project="$1" --pass-with-no-tests "${@:2}" || result=$?
     if [ "$1" = tests ]; then
         npx --no-install playwright test --project=alone --workers=1 --pass-with-no-tests "${@:2}" || result=$?

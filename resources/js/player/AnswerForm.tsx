@@ -1,4 +1,4 @@
-import { lazy, type ReactNode, Suspense, useEffect, useState } from 'react';
+import { lazy, type ReactNode, Suspense, useState } from 'react';
 import type { Answer, AskedQuestion, QuestionPlace } from '../api/types';
 import { say } from '../words/words';
 import { Match, Order } from './answers/Arranged';
@@ -68,8 +68,6 @@ export function AnswerForm({ place, draft, disabled, filesTo, onSubmit, onChange
     const { question } = place;
     const [answer, setAnswer] = useState<Answer>(() => readDraft(draft) ?? begun(place) ?? emptyAnswer(question));
 
-    useEffect(() => keepDraft(draft, answer), [answer, draft]);
-
     const ready = isReady(question, answer);
     return (
         <form
@@ -88,6 +86,7 @@ export function AnswerForm({ place, draft, disabled, filesTo, onSubmit, onChange
                     answer={answer}
                     onChange={(next) => {
                         setAnswer(next);
+                        keepDraft(draft, next);
                         onChange?.(next, isReady(question, next));
                     }}
                     tried={place.tried}

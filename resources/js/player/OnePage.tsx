@@ -4,8 +4,9 @@ import { Button } from '../ui/Button';
 import { say } from '../words/words';
 import { AnswerForm } from './AnswerForm';
 import { AskAbout } from './AskAbout';
+import { isReady } from './answers/parts';
 import { Bar } from './Disclosure';
-import { draftOf, keepDraft } from './drafts';
+import { draftOf, keepDraft, readDraft } from './drafts';
 import type { Step } from './Player';
 import { Rich } from './Rich';
 import type { Asking } from './useAsking';
@@ -103,7 +104,11 @@ interface QuestionProps {
 function PageQuestion({ number, stop, place, round, waiting, send, asking }: QuestionProps) {
     const question = place.question.id;
     const draft = round === null ? null : draftOf(round, question);
-    const [changed, setChanged] = useState<Answer | null>(null);
+    // What was written before the page was loaded anew still has to be kept.
+    const [changed, setChanged] = useState(() => {
+        const before = readDraft(draft);
+        return before !== null && isReady(place.question, before) ? before : null;
+    });
     const keep = useCallback(
         (response: Answer) => {
             setChanged(null);
@@ -148,15 +153,22 @@ function PageQuestion({ number, stop, place, round, waiting, send, asking }: Que
                     onSubmit={keep}
                     onChange={(answer, ready) => setChanged(ready ? answer : null)}
                 >
-                    {() => (
-                        <p className="mt-2 min-h-6 text-sm text-soft" role="status">
-                            {changed !== null
-                                ? say('player.one-page.being-written')
-                                : place.verdict?.response == null
-                                  ? ''
-                                  : say('player.one-page.kept')}
-                        </p>
-                    )}
+                    {(ready) =>
+                        ready && changed === null && place.verdict?.response == null ? (
+                            // An order may be right as it stands.
+                            <Button type="submit" className="mt-2 self-start">
+                                {say('player.one-page.keep-as-it-stands')}
+                            </Button>
+                        ) : (
+                            <p className="mt-2 min-h-6 text-sm text-soft" role="status">
+                                {changed !== null
+                                    ? say('player.one-page.being-written')
+                                    : place.verdict?.response == null
+                                      ? ''
+                                      : say('player.one-page.kept')}
+                            </p>
+                        )
+                    }
                 </AnswerForm>
             </div>
         </article>
