@@ -9,6 +9,7 @@ use HiddenLadder\App\Models\Quiz;
 use HiddenLadder\App\Models\QuizChange;
 use HiddenLadder\App\Models\Round;
 use HiddenLadder\App\Models\RoundEvent;
+use HiddenLadder\App\Models\RoundKind;
 use HiddenLadder\App\Models\SchoolClass;
 use HiddenLadder\App\Models\Student;
 use HiddenLadder\App\Models\Task;
@@ -18,9 +19,12 @@ use HiddenLadder\App\Quizzes\Corrections;
 use HiddenLadder\App\Quizzes\SentChange;
 use HiddenLadder\App\Rounds\Beginning;
 use HiddenLadder\App\Rounds\RoundBook;
+use HiddenLadder\Core\Evidence\RoundEvidence;
 use HiddenLadder\Core\Quiz\Edits\Edit;
 use HiddenLadder\Core\Quiz\Edits\Fingerprint;
 use HiddenLadder\Core\Round\State;
+use HiddenLadder\Core\Terms\ReturnTerms;
+use HiddenLadder\Core\Terms\Terms;
 use HiddenLadder\Core\Tests\Sample;
 use Illuminate\Support\Facades\DB;
 use PHPUnit\Framework\Attributes\DataProvider;
@@ -294,6 +298,21 @@ final class TwoAtOnceTest extends AppTestCase
                 'an edition is the quiz at its version',
             );
         }
+    }
+
+    public function test_what_comes_back_begun_on_two_devices(): void
+    {
+        $this->task->update(['terms' => Terms::learn()->with(returns: new ReturnTerms([1]))->toArray()]);
+        $first = Sample::id('first/question');
+        Round::query()->whereKey($this->round->id)->update([
+            'mastered' => true, 'score' => 1.0, 'finished_at' => now()->subDays(2),
+            'evidence' => json_encode((new RoundEvidence(evidence: [[$first, true]], standings: [$first => 'clear']))->toArray()),
+        ]);
+        $comes = ['student', $this->ada->id, 'POST', "/api/student/tasks/{$this->task->id}/returns", []];
+        $both = $this->meet(['students', $this->ada->id], $comes, $comes);
+        self::assertSame([200, 200], array_column($both, 'status'));
+        self::assertSame($both[0]['body']['id'] ?? 'none', $both[1]['body']['id'] ?? null);
+        self::assertSame(1, Round::query()->ofKind(RoundKind::Return)->count());
     }
 
     public function test_one_name_written_in_twice(): void
