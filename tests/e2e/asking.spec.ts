@@ -68,7 +68,10 @@ test('a student asks whether a question is right, the teacher answers from Today
         await seen;
         await ada.goto('/me');
         await expect(ada.getByRole('heading', { name: say('student.own.hello', { name: 'Ada' }) })).toBeVisible();
-        await expect(ada.getByText('Well seen: the harbour fills from behind.')).toHaveCount(0);
+        await expect(ada.getByText('Well seen: the harbour fills from behind.')).toBeHidden();
+        await ada.getByText(say('student.own.what-you-asked', { n: 1 })).click();
+        await expect(ada.getByText('Well seen: the harbour fills from behind.')).toBeVisible();
+        await isAccessible(ada);
     });
     await test.step('whoever rehearses asks the same way', async () => {
         await page.goto(`${at.split('?')[0]}/rehearse`);
