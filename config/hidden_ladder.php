@@ -14,6 +14,9 @@ return [
     // Where uploaded and shipped videos and pictures lie.
     'media_folder' => env('MEDIA_FOLDER', storage_path('app/media')),
 
+    // The socket at which nginx takes what is passed on to the pages that listen; none where they ask by themselves.
+    'live_socket' => (string) env('LIVE_SOCKET', ''),
+
     // With nginx in front, files are handed to it (X-Accel-Redirect) instead of going through PHP.
     'media_by_nginx' => (bool) env('MEDIA_BY_NGINX', false),
 

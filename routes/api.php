@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use HiddenLadder\App\Http\Controllers\LiveController;
 use HiddenLadder\App\Http\Controllers\PostBoxController;
 use HiddenLadder\App\Http\Controllers\Student\CommentController;
 use HiddenLadder\App\Http\Controllers\Student\ConversationController as StudentConversationController;
@@ -174,4 +175,5 @@ Route::middleware('auth:student')->prefix('student')->group(static function (): 
     Route::match(['get', 'post'], 'yardstick', YardstickController::class);
 });
 
+Route::get('may-listen', LiveController::class);
 Route::get('post-box', PostBoxController::class);

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace HiddenLadder\App\Messages;
 
+use HiddenLadder\App\Live\Live;
 use HiddenLadder\App\Models\MessageMatter;
 use HiddenLadder\App\Models\PersonalMessage;
 use HiddenLadder\App\Models\Quiz;
@@ -35,7 +36,7 @@ final class Conversations
     /** Of one quiz, or of one student, the newest. */
     private const MOST_TOLD = 200;
 
-    public function __construct(private readonly RoundRules $rules)
+    public function __construct(private readonly RoundRules $rules, private readonly Live $live)
     {
     }
 
@@ -224,9 +225,20 @@ final class Conversations
     private function keep(SentMessage $sent, array $more): void
     {
         try {
-            PersonalMessage::query()->create(['id' => $sent->id, 'text' => $sent->text, 'sent_at' => now()] + $more);
+            $this->tell(PersonalMessage::query()->create(['id' => $sent->id, 'text' => $sent->text, 'sent_at' => now()] + $more));
         } catch (UniqueConstraintViolationException) {
             // The same was sent twice at once.
+        }
+    }
+
+    private function tell(PersonalMessage $message): void
+    {
+        $this->live->teacher($message->teacher_id);
+        if ($message->student_id !== null && $message->from_teacher) {
+            $this->live->student($message->student_id);
+        }
+        if ($message->matter === MessageMatter::Call && $message->task !== null) {
+            $this->live->task($message->task);
         }
     }
 

@@ -7,6 +7,7 @@ namespace HiddenLadder\App\Providers;
 use HiddenLadder\App\Accounts\SparingSessions;
 use HiddenLadder\App\Accounts\StudentProvider;
 use HiddenLadder\App\Http\Middleware\EndOldSessions;
+use HiddenLadder\App\Live\Live;
 use HiddenLadder\App\Mail\PostBoxTransport;
 use HiddenLadder\App\Messages\Conversations;
 use HiddenLadder\App\Models\Medium;
@@ -54,6 +55,7 @@ final class AppServiceProvider extends ServiceProvider
         // What was read of a quiz in a request is read once, whoever asks for it.
         $this->app->scoped(Editions::class);
         $this->app->scoped(RoundRules::class);
+        $this->app->scoped(Live::class, static fn (): Live => new Live(Config::string('hidden_ladder.live_socket')));
     }
 
     public function boot(): void
@@ -77,6 +79,7 @@ final class AppServiceProvider extends ServiceProvider
             static fn (Application $app): StudentProvider => new StudentProvider($app->make('hash'), Student::class),
         );
         Event::listen(EndOldSessions::cameIn(...));
+        Task::saved(static fn (Task $task) => app(Live::class)->given($task));
         Event::listen(static function (TeacherCalled $called): void {
             app(Conversations::class)->call($called->round, $called->question, $called->event);
         });

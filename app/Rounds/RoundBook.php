@@ -6,6 +6,7 @@ namespace HiddenLadder\App\Rounds;
 
 use Carbon\CarbonImmutable;
 use Closure;
+use HiddenLadder\App\Live\Live;
 use HiddenLadder\App\Models\Edition;
 use HiddenLadder\App\Models\Round;
 use HiddenLadder\App\Models\RoundEvent;
@@ -52,6 +53,7 @@ final class RoundBook
         private readonly RoundViews $views,
         private readonly RoundClock $clock,
         private readonly NamedMedia $named,
+        private readonly Live $live,
     ) {
     }
 
@@ -203,6 +205,9 @@ final class RoundBook
             throw new Rejected(Reason::IdTaken, new Message('problem.round.id-taken'));
         }
         $this->put($round, $outcome->state, RoundEvidence::fromArray($round->evidence)->with($event, $at, $outcome->facts), $at);
+        if (! $event->kind()->isStudents()) {
+            $this->live->student($round->student_id);
+        }
         foreach ($outcome->facts as $fact) {
             if ($fact->kind === FactKind::Called) {
                 event(new TeacherCalled($round, (string) $fact->data['question'], $id));
@@ -368,6 +373,7 @@ final class RoundBook
         // As it is to stand: a model would read what was there before to find what is different, and all of it mostly is.
         Round::query()->toBase()->where('id', $round->id)->update($stored);
         $round->setRawAttributes($stored + $round->getAttributes(), true);
+        $this->live->task($round->loadMissing('task')->task);
     }
 
     private static function json(mixed $value): string

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace HiddenLadder\App\School;
 
+use HiddenLadder\App\Live\Live;
 use HiddenLadder\App\Models\SchoolClass;
 use HiddenLadder\App\Models\Student;
 use HiddenLadder\App\Rejected;
@@ -157,6 +158,7 @@ final class Roster
     {
         DB::table('enrolments')->where('class_id', $class->id)->where('student_id', $student)->update(['removed_at' => now()]);
         Student::query()->whereKey($student)->whereDoesntHave('classes')->first()?->endSessions();
+        app(Live::class)->end($student);
     }
 
     public function bringBack(SchoolClass $class, string $student): void

@@ -40,7 +40,7 @@ when_changed() {
 }
 
 PACKAGES="php8.2-cli php8.2-fpm php8.2-mysql php8.2-gd php8.2-intl php8.2-mbstring php8.2-xml php8.2-zip php8.2-bcmath php8.2-gmp php8.2-curl php8.2-opcache php8.2-apcu
- composer mariadb-server mariadb-client nginx-light ffmpeg espeak-ng fonts-dejavu-core unzip curl iproute2"
+ composer mariadb-server mariadb-client nginx-light libnginx-mod-nchan ffmpeg espeak-ng fonts-dejavu-core unzip curl iproute2"
 TEST_PACKAGES="chromium php8.2-pcov fonts-liberation"
 
 install_packages() {
@@ -233,6 +233,13 @@ make_database() { db -e "CREATE DATABASE IF NOT EXISTS \`$1\` CHARACTER SET utf8
 
 # --- the app: nginx and php-fpm, one instance a name ------------------------------------------------------------------
 
+# Where nginx takes what it passes on to pages that listen: in a folder of the app's account alone. The path of a socket is short.
+live_socket() {
+    local socket=$VAR/$1/tmp/live.sock
+    [ ${#socket} -lt 100 ] || socket=/tmp/hidden-ladder-live-$(printf '%s' "$socket" | sha256sum | cut -c1-12).sock
+    printf '%s' "$socket"
+}
+
 # Settings of an instance as environment; what is set outside already wins.
 instance_env() {
     local name=$1 port=$2 base=$VAR/$1
@@ -250,7 +257,7 @@ instance_env() {
     export VIEW_CHECK_CACHE_TIMESTAMPS=false
     export SESSION_COOKIE=hidden_ladder_$name MAIL_MAILER=${MAIL_MAILER:-log} TRUSTED_PROXIES=
     export ACCENTED_WORDS=${ACCENTED_WORDS:-false}
-    export LARAVEL_STORAGE_PATH=$base/storage MEDIA_FOLDER=$base/media MEDIA_BY_NGINX=true
+    export LARAVEL_STORAGE_PATH=$base/storage MEDIA_FOLDER=$base/media MEDIA_BY_NGINX=true LIVE_SOCKET=${LIVE_SOCKET-$(live_socket "$name")}
     export APP_CONFIG_CACHE=$base/cache/config.php APP_ROUTES_CACHE=$base/cache/routes.php APP_SERVICES_CACHE=$base/cache/services.php APP_PACKAGES_CACHE=$base/cache/packages.php APP_EVENTS_CACHE=$base/cache/events.php
     # The simulated services are part of the demo, and so of what is tested.
     if [ -n "${STAND_INS:-}" ]; then
@@ -299,7 +306,8 @@ start_instance() {
     before=$(cat "$base/turn" 2>/dev/null || echo 0)
     turn=$((before + 1))
     sed -e "s|@BASE@|$base|g" -e "s|@USER@|$user|g" -e "s|@TURN@|$turn|g" -e "s|@WORKERS@|$(workers)|g" deploy/php-fpm.conf >"$base/php-fpm.conf"
-    sed -e "s|@BASE@|$base|g" -e "s|@ROOT@|$ROOT|g" -e "s|@PORT@|$port|g" -e "s|@USER@|$user|g" deploy/nginx.conf >"$base/nginx.next.conf"
+    sed -e "s|@BASE@|$base|g" -e "s|@ROOT@|$ROOT|g" -e "s|@PORT@|$port|g" -e "s|@USER@|$user|g" \
+        -e "s|@LIVE@|$(live_socket "$name")|g" deploy/nginx.conf >"$base/nginx.next.conf"
     rm -f "$base/php-fpm.$turn.sock"
     php-fpm8.2 --allow-to-run-as-root --fpm-config "$base/php-fpm.conf" --daemonize >"$base/log/start.log" 2>&1 || fail "php-fpm does not start: $(tail -n 1 "$base/log/start.log")"
     wait_for 100 test -S "$base/php-fpm.$turn.sock" || fail "php-fpm did not come up; its log is $base/log/php-fpm.log."
@@ -308,7 +316,7 @@ start_instance() {
         cmp -s "$base/nginx.conf" "$base/nginx.next.conf" || { mv "$base/nginx.next.conf" "$base/nginx.conf"; kill -HUP "$(cat "$base/nginx.pid")"; }
     else
         taken "$port" && fail "Port $port is taken by another program. Choose another one: bin/start --port $((port + 1))"
-        rm -f "$base/next.sock"
+        rm -f "$base/next.sock" "$(live_socket "$name")"
         mv "$base/nginx.next.conf" "$base/nginx.conf"
         nginx -e "$base/log/nginx.log" -c "$base/nginx.conf" >"$base/log/start.log" 2>&1 || fail "nginx does not start: $(tail -n 1 "$base/log/start.log")"
     fi

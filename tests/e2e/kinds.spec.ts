@@ -155,7 +155,7 @@ test('a check is handed in whole, and its results are seen when the teacher rele
     const phrase = await giveOut(page, 'Short check', ['Ida'], async () => {
         await page.getByLabel(say('teacher.terms-editor.purpose')).selectOption({ index: 1 });
         await page.getByText(say('teacher.terms-editor.what-a-student-is-told')).click();
-        await expect(page.getByText(say('player.overview.you-can-change-your-answers'))).toBeVisible();
+        await expect(page.getByText(say('player.overview.you-can-change-your-answers')).first()).toBeVisible();
     });
     const ida = await enter(browser, phrase, 'Ida');
     await test.step('the student answers, changes an answer and hands in', async () => {

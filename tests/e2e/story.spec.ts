@@ -123,6 +123,7 @@ test('a quiz from the first word to the teacher’s figures', async ({ page, bro
         await expect(page.getByText('Along the shore').last()).toBeVisible();
         await expect(page.getByRole('term').filter({ hasText: say('teacher.task.right-after-help') })).toBeVisible();
         await isAccessible(page);
+        await page.getByRole('button', { name: say('teacher.task.all-students') }).click();
         await page.getByRole('link', { name: 'Ada Brandt' }).click();
         await expect(
             page.getByText(say('teacher.student.answered', { answer: '“Along the shore”', result: 'not yet; saw the hint' })),

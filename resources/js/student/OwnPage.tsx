@@ -1,5 +1,5 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { useEffect, useState } from 'react';
+import { useCallback, useEffect, useState } from 'react';
 import { Link, Navigate, useNavigate } from 'react-router';
 import { client, Refused, sentence, take } from '../api/client';
 import type { Conversation, OwnReturns, OwnTask, StudentPage } from '../api/types';
@@ -10,6 +10,7 @@ import { Button } from '../ui/Button';
 import { Field } from '../ui/Field';
 import { Notice } from '../ui/Notice';
 import { exact, near, onDay } from '../ui/time';
+import { useLive } from '../ui/useLive';
 import { listed, say } from '../words/words';
 import { adopt } from './queue';
 import { ReadingSupport } from './ReadingSupport';
@@ -23,6 +24,11 @@ export function OwnPage() {
     const queries = useQueryClient();
     const [stays, setStays] = useState<string | null>(null);
     const unsent = useOutboxes(useOwn(page.data));
+    const own = page.data?.id;
+    useLive(
+        own === undefined ? null : `student/${own}`,
+        useCallback(() => void queries.invalidateQueries({ queryKey: ['student'] }), [queries]),
+    );
 
     if (page.error instanceof Refused && page.error.problem.status === 401) {
         return <Navigate to="/join" replace />;

@@ -8,6 +8,7 @@ import { type Asking, useAsking } from '../player/useAsking';
 import { buttonClass } from '../ui/Button';
 import { Notice } from '../ui/Notice';
 import { ulid } from '../ui/ulid';
+import { useLive } from '../ui/useLive';
 import { say } from '../words/words';
 import { eventInWords } from './eventWords';
 import { Outbox } from './outbox';
@@ -114,6 +115,12 @@ export function Walk() {
         window.addEventListener('online', load);
         return () => window.removeEventListener('online', load);
     }, [load]);
+
+    // What the teacher did to the round is seen without being asked for.
+    useLive(
+        student === undefined ? null : `student/${student}`,
+        useCallback(() => void load(), [load]),
+    );
 
     // What waits from before is sent as soon as it is known whose it is.
     useEffect(() => {

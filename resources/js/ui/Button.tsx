@@ -9,8 +9,9 @@ const weights: Record<Weight, string> = {
 };
 
 export function buttonClass(weight: Weight = 'plain', large = false): string {
-    const size = large ? 'min-h-12 px-5 text-lg' : 'min-h-9 px-3 text-sm';
-    return `inline-flex items-center justify-center gap-2 rounded-md border font-semibold whitespace-nowrap disabled:opacity-55 disabled:cursor-not-allowed ${size} ${weights[weight]}`;
+    // What is large is for phones, whose letters may be large too: its words may break.
+    const size = large ? 'min-h-12 px-5 py-1 text-lg' : 'min-h-9 px-3 text-sm whitespace-nowrap';
+    return `inline-flex items-center justify-center gap-2 rounded-md border font-semibold disabled:opacity-55 disabled:cursor-not-allowed ${size} ${weights[weight]}`;
 }
 
 export function Button({

@@ -9,6 +9,7 @@ use HiddenLadder\App\Http\Controllers\Controller;
 use HiddenLadder\App\Http\Resources\RoundWalk;
 use HiddenLadder\App\Http\Resources\TaskLine;
 use HiddenLadder\App\Http\TaskMembers;
+use HiddenLadder\App\Live\Live;
 use HiddenLadder\App\Models\Round;
 use HiddenLadder\App\Models\Student;
 use HiddenLadder\App\Models\StudentKind;
@@ -92,6 +93,7 @@ final class TaskController extends Controller
                 'consequences' => TermsInWords::consequences($terms, $task->closes_at !== null),
             ]),
             'wayIn' => $task->way_in->value,
+            'live' => Live::channelOf($task),
             'link' => $task->link,
             'password' => $task->password,
             'named' => $task->named()->where('kind', StudentKind::Roster)->pluck('students.id')->all(),

@@ -1,5 +1,5 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { useMemo, useRef, useState } from 'react';
+import { useCallback, useMemo, useRef, useState } from 'react';
 import { useParams } from 'react-router';
 import { client, type Known, sentence, take, unlessChanged } from '../../api/client';
 import type { Lookout, LookoutStudent, Task } from '../../api/types';
@@ -10,14 +10,16 @@ import { ConversationCard } from '../../ui/ConversationCard';
 import { useCovers } from '../../ui/covers';
 import { Notice } from '../../ui/Notice';
 import { Legend } from '../../ui/Standing';
+import { useLive } from '../../ui/useLive';
 import { say } from '../../words/words';
 import { AllQuestions, CloseUp } from './Questions';
 import { Still } from './Still';
 import { StudentGrid, Students, standingHere, veiled } from './Students';
 import { TaskHead } from './TaskHead';
 
-/** New things are asked for this often, in milliseconds, so that they appear within three seconds. */
+/** New things are asked for this often, in milliseconds, so that they appear within three seconds where nothing is heard. */
 const LOOK_EVERY = 2000;
+const LOOK_EVERY_WHEN_HEARD = 15_000;
 
 /** A class at work on a task, and afterwards how it went: the cutaway with the students, each student, each question. */
 export function TaskPage() {
@@ -25,10 +27,13 @@ export function TaskPage() {
     const path = { params: { path: { task: id } } };
     const task = useQuery({ queryKey: ['task', id], queryFn: () => take(client.GET('/tasks/{task}', path)) });
     const known = useRef<Known<Lookout>>(null);
+    const queries = useQueryClient();
+    const look = useCallback(() => void queries.invalidateQueries({ queryKey: ['lookout', id] }), [queries, id]);
+    const heard = useLive(task.data?.live ?? null, look);
     const lookout = useQuery({
         queryKey: ['lookout', id],
         queryFn: () => unlessChanged(known, (headers) => client.GET('/tasks/{task}/lookout', { ...path, headers })),
-        refetchInterval: LOOK_EVERY,
+        refetchInterval: heard ? LOOK_EVERY_WHEN_HEARD : LOOK_EVERY,
     });
     if (task.data === undefined || lookout.data === undefined) {
         const error = task.error ?? lookout.error;

@@ -1,4 +1,5 @@
-import { useQuery } from '@tanstack/react-query';
+import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { useCallback } from 'react';
 import { Link } from 'react-router';
 import { client, sentence, take } from '../../api/client';
 import { buttonClass } from '../../ui/Button';
@@ -6,6 +7,7 @@ import { ConversationCard } from '../../ui/ConversationCard';
 import { Notice } from '../../ui/Notice';
 import { QuizRow } from '../../ui/QuizRow';
 import { TaskLine } from '../../ui/TaskLine';
+import { useLive } from '../../ui/useLive';
 import { say } from '../../words/words';
 import { Page } from '../Navigation';
 
@@ -15,6 +17,12 @@ const asked = 3;
 /** What was asked, what runs, and what was worked on last. */
 export function TodayPage() {
     const today = useQuery({ queryKey: ['today'], queryFn: () => take(client.GET('/today')), refetchInterval: 10_000 });
+    const teacher = useQuery({ queryKey: ['teacher'], queryFn: () => take(client.GET('/teacher')), staleTime: 60_000 });
+    const queries = useQueryClient();
+    useLive(
+        teacher.data === undefined ? null : `teacher/${teacher.data.id}`,
+        useCallback(() => void queries.invalidateQueries({ queryKey: ['today'] }), [queries]),
+    );
     return (
         <Page
             title={say('teacher.today.today')}

@@ -1,0 +1,37 @@
+<?php
+
+declare(strict_types=1);
+
+namespace HiddenLadder\App\Http\Controllers;
+
+use HiddenLadder\App\Models\Student;
+use HiddenLadder\App\Models\Task;
+use HiddenLadder\App\Models\Teacher;
+use Illuminate\Http\Request;
+use Illuminate\Http\Response;
+
+/** Whether somebody may listen where something changes. The web server asks before it lets them. */
+final class LiveController extends Controller
+{
+    public function __invoke(Request $request): Response
+    {
+        [$kind, $id] = array_pad(explode('/', (string) $request->header('X-Channel'), 2), 2, '');
+        $teacher = $request->user('teacher');
+        $student = $request->user('student');
+        $may = match ($kind) {
+            'teacher' => $teacher instanceof Teacher && $teacher->id === $id,
+            'task' => $teacher instanceof Teacher && self::gave($teacher, $id),
+            'student' => $student instanceof Student && $student->id === $id,
+            default => false,
+        };
+        abort_unless($may, 403);
+
+        return new Response('', 204);
+    }
+
+    private static function gave(Teacher $teacher, string $task): bool
+    {
+        return Task::query()->where('teacher_id', $teacher->id)
+            ->where(static fn ($either) => $either->whereKey($task)->orWhere('given_together', $task))->exists();
+    }
+}

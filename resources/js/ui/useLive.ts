@@ -1,0 +1,54 @@
+import { useEffect, useRef, useState } from 'react';
+
+/** Milliseconds in which several changes are one. */
+const TOGETHER = 100;
+
+/** Milliseconds after which a server that refused, or was away, is tried again. */
+const AGAIN = 20_000;
+
+/**
+ * Does something as soon as the server says that something changed there, and once whenever it begins to be heard. Tells whether
+ * it is: where not, a page asks by itself every few seconds.
+ */
+export function useLive(channel: string | null, onChange: () => void): boolean {
+    const [heard, setHeard] = useState(false);
+    const latest = useRef(onChange);
+    useEffect(() => {
+        latest.current = onChange;
+    }, [onChange]);
+    useEffect(() => {
+        if (channel === null || typeof EventSource === 'undefined') {
+            return;
+        }
+        let changing: number | undefined;
+        const change = () => {
+            changing ??= window.setTimeout(() => {
+                changing = undefined;
+                latest.current();
+            }, TOGETHER);
+        };
+        let source = listen();
+        function listen(): EventSource {
+            const made = new EventSource(`/live/${channel}`);
+            made.onopen = () => {
+                setHeard(true);
+                change();
+            };
+            made.onmessage = change;
+            made.onerror = () => setHeard(false);
+            return made;
+        }
+        const trying = window.setInterval(() => {
+            if (source.readyState === EventSource.CLOSED) {
+                source = listen();
+            }
+        }, AGAIN);
+        return () => {
+            source.close();
+            window.clearInterval(trying);
+            window.clearTimeout(changing);
+            setHeard(false);
+        };
+    }, [channel]);
+    return heard;
+}
