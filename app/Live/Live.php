@@ -74,8 +74,12 @@ final class Live
         }
         $this->speaks ??= curl_init();
         curl_setopt_array($this->speaks, [
-            CURLOPT_URL => "http://live/live/$channel", CURLOPT_UNIX_SOCKET_PATH => $this->socket, CURLOPT_CUSTOMREQUEST => $end ? 'DELETE' : 'POST',
-            CURLOPT_POSTFIELDS => $end ? '' : 'changed', CURLOPT_RETURNTRANSFER => true, CURLOPT_TIMEOUT_MS => self::PATIENCE,
+            CURLOPT_URL => "http://live/live/$channel",
+            CURLOPT_UNIX_SOCKET_PATH => $this->socket,
+            CURLOPT_CUSTOMREQUEST => $end ? 'DELETE' : 'POST',
+            CURLOPT_POSTFIELDS => $end ? '' : 'changed',
+            CURLOPT_RETURNTRANSFER => true,
+            CURLOPT_TIMEOUT_MS => self::PATIENCE,
             CURLOPT_HTTPHEADER => ['Content-Type: text/plain', 'Expect:'],
         ]);
         if (curl_exec($this->speaks) === false) {
