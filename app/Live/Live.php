@@ -46,6 +46,11 @@ final class Live
         }
     }
 
+    public function quiz(string $quiz): void
+    {
+        $this->tell("quiz/$quiz");
+    }
+
     public function student(string $student): void
     {
         $this->tell("student/$student");

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace HiddenLadder\App\Quizzes;
 
 use Closure;
+use HiddenLadder\App\Live\Live;
 use HiddenLadder\App\Models\ChangeKind;
 use HiddenLadder\App\Models\Quiz;
 use HiddenLadder\App\Models\QuizChange;
@@ -36,8 +37,11 @@ final class QuizChanges
     /** So many of the newest steps are tried for one that can be taken back. */
     private const STEPS_TRIED = 20;
 
-    public function __construct(private readonly DocumentCheck $check, private readonly TextCleaner $texts)
-    {
+    public function __construct(
+        private readonly DocumentCheck $check,
+        private readonly TextCleaner $texts,
+        private readonly Live $live,
+    ) {
     }
 
     /**
@@ -238,6 +242,7 @@ final class QuizChanges
         $stored = $work === null ? [] : ['document' => $work->json(), 'title' => $title];
         Quiz::query()->whereKey($locked->id)->update(['version' => $number] + $stored
             + ($work === null || $locked->getRawOriginal('origin') !== null ? [] : ['origin' => $before]));
+        $this->live->quiz($locked->id);
     }
 
     private static function stored(Quiz $quiz): string

@@ -11,6 +11,7 @@ use HiddenLadder\App\Models\Task;
 use HiddenLadder\App\Models\Teacher;
 use HiddenLadder\App\Models\Ulids;
 use HiddenLadder\App\School\Roster;
+use HiddenLadder\Core\Quiz\Edits\Fingerprint;
 use HiddenLadder\Core\Tests\Sample;
 use Illuminate\Support\Facades\DB;
 
@@ -110,6 +111,18 @@ final class LiveTest extends AppTestCase
         self::assertSame(["POST teacher/{$this->teacher->id} changed"], $this->said());
         $this->asTeacher($this->teacher)->postJson("/api/conversations/$asked/answers", ['id' => Ulids::make(), 'text' => 'Because.'])->assertSuccessful();
         self::assertContains("POST student/{$this->ada->id} changed", $this->said());
+    }
+
+    public function test_a_change_of_a_quiz_is_heard_by_whoever_is_at_it(): void
+    {
+        $quiz = $this->task->quiz()->sole();
+        $this->asTeacher($this->teacher)->postJson("/api/quizzes/$quiz->id/changes", [
+            'id' => Ulids::make(), 'version' => $quiz->version, 'label' => 'The quiz: title changed',
+            'edits' => [['do' => 'set', 'at' => 'quiz', 'member' => 'title', 'value' => 'Ebb', 'was' => Fingerprint::of('Sample')]],
+        ])->assertSuccessful();
+        self::assertSame(["POST quiz/$quiz->id changed"], $this->said());
+        self::assertSame(204, $this->getJson('/api/may-listen', ['X-Channel' => "quiz/$quiz->id"])->status());
+        self::assertSame(403, $this->asTeacher($this->teacher('Other'))->getJson('/api/may-listen', ['X-Channel' => "quiz/$quiz->id"])->status());
     }
 
     public function test_only_whoever_may_read_may_listen(): void

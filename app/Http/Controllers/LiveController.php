@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace HiddenLadder\App\Http\Controllers;
 
+use HiddenLadder\App\Models\Quiz;
 use HiddenLadder\App\Models\Student;
 use HiddenLadder\App\Models\Task;
 use HiddenLadder\App\Models\Teacher;
@@ -21,6 +22,7 @@ final class LiveController extends Controller
         $may = match ($kind) {
             'teacher' => $teacher instanceof Teacher && $teacher->id === $id,
             'task' => $teacher instanceof Teacher && self::gave($teacher, $id),
+            'quiz' => $teacher instanceof Teacher && Quiz::query()->where('teacher_id', $teacher->id)->whereKey($id)->exists(),
             'student' => $student instanceof Student && $student->id === $id,
             default => false,
         };

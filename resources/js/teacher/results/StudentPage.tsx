@@ -1,4 +1,5 @@
-import { useQuery } from '@tanstack/react-query';
+import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { useCallback } from 'react';
 import { Link, useParams } from 'react-router';
 import { client, sentence, take } from '../../api/client';
 import type { Answer, QuizDocument, Standing, StoredEvent } from '../../api/types';
@@ -9,6 +10,7 @@ import { audience } from '../../ui/GivenTo';
 import { Notice } from '../../ui/Notice';
 import { StandingMark, standingWords } from '../../ui/Standing';
 import { exact, near, timecode, toTheSecond } from '../../ui/time';
+import { useLive } from '../../ui/useLive';
 import { listed, say } from '../../words/words';
 import { Page } from '../Navigation';
 import { Answers } from './PointsByHand';
@@ -49,10 +51,15 @@ export function StudentPage() {
         queryKey: ['task', task],
         queryFn: () => take(client.GET('/tasks/{task}', { params: { path: { task } } })),
     });
+    const queries = useQueryClient();
+    const heard = useLive(
+        given.data?.live ?? null,
+        useCallback(() => void queries.invalidateQueries({ queryKey: ['walks', task, student] }), [queries, task, student]),
+    );
     const walks = useQuery({
         queryKey: ['walks', task, student],
         queryFn: () => take(client.GET('/tasks/{task}/students/{student}', { params: { path: { task, student } } })),
-        refetchInterval: 2000,
+        refetchInterval: heard ? 15_000 : 2000,
     });
     if (given.data === undefined || walks.data === undefined) {
         const error = given.error ?? walks.error;
