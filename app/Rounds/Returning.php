@@ -41,7 +41,7 @@ final class Returning
         $days = $own->terms->returns->days;
         $mastered = $days === [] ? null : self::mastered($own);
         $lastDone = $own->lastDone();
-        if ($mastered === null || $lastDone === null || ! $this->views->showsScore($lastDone, $own)) {
+        if ($mastered === null || $lastDone === null || ! $this->views->tellsMastery($lastDone, $own)) {
             return null;
         }
         $done = $own->returns->whereNotNull('finished_at');

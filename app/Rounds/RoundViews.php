@@ -83,9 +83,25 @@ final class RoundViews
     /** Whether the student may see the score of a round that was finished. */
     public function showsScore(Round $round, OwnRounds $own): bool
     {
-        $state = State::fromArray($round->state);
+        return $this->shows($round, $own, Sight::Score);
+    }
 
-        return $this->circumstances($round, $state, true, $own)->let($this->rules->terms($round), Sight::Score, true, Standing::Untouched);
+    /** Whether the student may know of a round that was finished that the quiz is mastered: where either tells how it went. */
+    public function tellsMastery(Round $round, OwnRounds $own): bool
+    {
+        return $this->shows($round, $own, Sight::Score, Sight::Result);
+    }
+
+    private function shows(Round $round, OwnRounds $own, Sight ...$sights): bool
+    {
+        $now = $this->circumstances($round, State::fromArray($round->state), true, $own);
+        foreach ($sights as $sight) {
+            if ($now->let($this->rules->terms($round), $sight, true, Standing::Untouched)) {
+                return true;
+            }
+        }
+
+        return false;
     }
 
     private function projection(Round $round, State $state, bool $comingBack, ?OwnRounds $own = null): Projection

@@ -276,6 +276,19 @@ final class ReturnsTest extends AppTestCase
         self::assertCount(3, $this->walk($this->comeBack($task), 'one'));
     }
 
+    public function test_it_comes_back_where_one_sees_what_is_right_and_never_a_score(): void
+    {
+        $hidden = $this->give(['returns' => ['days' => [1]], 'seen' => ['score' => 'never', 'result' => 'never']]);
+        $this->walk($this->begin($hidden));
+        $task = $this->give(['returns' => ['days' => [1]], 'seen' => ['score' => 'never']]);
+        $this->walk($this->begin($task));
+        $this->travelTo('2027-01-11T09:00:00Z');
+        self::assertSame([true, null], [$this->told($task)['isDue'] ?? null, $this->told($hidden)['isDue'] ?? null]);
+        $this->asTeacher($this->teacher)->postJson('/api/terms', ['returns' => ['days' => [1]], 'seen' => ['score' => 'never', 'result' => 'never']])
+            ->assertOk()->assertJsonCount(1, 'groups.returns.does');
+        $this->postJson('/api/terms', ['returns' => ['days' => [1]], 'seen' => ['score' => 'never']])->assertOk()->assertJsonCount(0, 'groups.returns.does');
+    }
+
     public function test_it_is_on_the_newest_edition_and_a_corrected_key_reaches_it(): void
     {
         $task = $this->give(['returns' => ['days' => [1, 2], 'questions' => 5]]);

@@ -58,7 +58,13 @@ final class TermsInWords
                 ['questions' => (int) $terms->rounds->portion * (int) $terms->rounds->limit],
             )],
             'seen' => ['told' => self::seen($terms), 'does' => self::never($terms, $closes)],
-            'returns' => ['told' => self::returns($terms->returns), 'does' => []],
+            'returns' => ['told' => self::returns($terms->returns), 'does' => self::when(
+                // That something comes back tells that it was mastered.
+                $terms->returns->days !== []
+                    && $terms->seen[Sight::Result->value] === SeenWhen::Never
+                    && $terms->seen[Sight::Score->value] === SeenWhen::Never,
+                'returns-wait-for-ever',
+            )],
         ];
     }
 

@@ -239,7 +239,7 @@ final class EntryController extends Controller
                 'late' => $summary['finished'] && in_array($current->id, $late, true),
             ],
             'score' => $showsScore ? $soFar->score() : null,
-            'mastered' => $showsScore && $own->rounds->contains('mastered', true),
+            'mastered' => $done !== null && $views->tellsMastery($done, $own) && $own->rounds->contains('mastered', true),
             'rounds' => self::rounds($own, $views),
             'goal' => $soFar->goal(),
             'nextFrom' => $nextFrom === null ? null : CarbonImmutable::createFromTimestampMs($nextFrom)->toIso8601ZuluString(),
