@@ -34,6 +34,8 @@ export function KindChoice({
                             name={group}
                             className="absolute inset-0 cursor-pointer opacity-0"
                             checked={value === kind}
+                            // One stop for the Tab key, also where none of them is chosen: browsers make it four then.
+                            tabIndex={value === kind || (other !== '' && kind === first[0]) ? 0 : -1}
                             onChange={() => onChange(kind)}
                         />
                         {kindWords(kind)}
