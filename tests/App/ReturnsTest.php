@@ -363,7 +363,7 @@ final class ReturnsTest extends AppTestCase
         $this->sendsEvent($round, 'went-to', ['stop' => self::d()->id('two')])->assertOk();
         $this->sendsEvent($round, 'answered', ['question' => self::d()->id('two/question'), 'response' => ['text' => '3']])->assertOk()
             ->assertJsonPath('page.2.place.verdict.response.text', '3')->assertJsonPath('page.2.place.verdict.result', null)
-            ->assertJsonPath('page.1.place.verdict', null);
+            ->assertJsonPath('page.1.place.verdict', null)->assertJsonPath('place.kind', 'overview');
         $this->sendsEvent($round, 'handed-in', [])->assertOk()->assertJsonPath('page', null);
         // Where answers are marked as one goes, it has no meaning.
         $this->begin($this->give(['onePage' => true]))->assertOk()->assertJsonPath('page', null);

@@ -94,21 +94,28 @@ export function Walk() {
     }, [outbox]);
     const unsent = useOutboxes(student, round);
 
-    const load = useCallback(async () => {
+    /** Tells whether it could be seen how the round stands. */
+    const look = useCallback(async () => {
         try {
             const reply = await take(client.GET('/student/rounds/{round}', { params: { path: { round } } }));
-            setMessages([]);
             found.current = reply;
             show(reply);
             box.current?.stands(reply);
+            return true;
         } catch (error) {
             if (error instanceof Refused) {
                 await navigate(error.problem.status === 401 ? '/join' : '/me');
-                return;
+            } else {
+                tell(sentence(error));
             }
-            tell(sentence(error));
+            return false;
         }
     }, [navigate, round, show, tell]);
+    const load = useCallback(async () => {
+        if (await look()) {
+            setMessages([]);
+        }
+    }, [look]);
 
     useEffect(() => {
         void load();
@@ -116,10 +123,10 @@ export function Walk() {
         return () => window.removeEventListener('online', load);
     }, [load]);
 
-    // What the teacher did to the round is seen without being asked for.
+    // What the teacher did to the round is seen without being asked for; what the page has told meanwhile stays.
     useLive(
         student === undefined ? null : `student/${student}`,
-        useCallback(() => void load(), [load]),
+        useCallback(() => void look(), [look]),
     );
 
     // What waits from before is sent as soon as it is known whose it is.

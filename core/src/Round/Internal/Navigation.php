@@ -173,7 +173,8 @@ final class Navigation
             // What comes back is shown too, but after it was decided that it does.
             $next = $this->decisions->has(FactKind::Returns) ? null : $this->decisions->recorded(Shown::class)?->stop;
         } else {
-            $next = $this->nextStop($left);
+            // Where all stands on one page, one is back on it, and led nowhere.
+            $next = $this->terms->isOnePage() && $this->position->mayMove($this->state) ? null : $this->nextStop($left);
         }
         if ($next !== null) {
             $this->enter($next);
