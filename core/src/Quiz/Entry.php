@@ -17,6 +17,7 @@ final readonly class Entry
      * @param  bool  $pinned  keeps its place where options are mixed
      * @param  list<string>  $order  item ids: a foreseen order
      * @param  array<string, string>  $pairs  item ids by pair ids: matches that this entry stands for, all of them together
+     * @param  ?array{float, float}  $at  where it lies on the picture of what is asked: shares of width and height from the top left
      */
     public function __construct(
         public string $id,
@@ -31,6 +32,7 @@ final readonly class Entry
         public bool $pinned,
         public array $order,
         public array $pairs,
+        public ?array $at = null,
     ) {
     }
 
@@ -55,7 +57,16 @@ final readonly class Entry
             $fields->booleanOr('pinned', false),
             $fields->stringsOr('order'),
             $fields->stringMapOr('pairs'),
+            self::place($fields),
         );
+    }
+
+    /** @return ?array{float, float} */
+    private static function place(Fields $fields): ?array
+    {
+        [$x, $y] = $fields->has('at') ? [...$fields->numbers('at'), null, null] : [null, null];
+
+        return $x === null || $y === null ? null : [$x, $y];
     }
 
     /** The same, leading nowhere by itself. */

@@ -29,6 +29,7 @@ use HiddenLadder\Core\Round\Internal\Conditions;
 use HiddenLadder\Core\Round\Internal\Position;
 use HiddenLadder\Core\Round\Result\Refusal;
 use HiddenLadder\Core\Round\Result\Rule;
+use HiddenLadder\Core\Round\Result\Standing;
 use HiddenLadder\Core\Terms\Mode;
 use HiddenLadder\Core\Terms\Terms;
 
@@ -114,7 +115,7 @@ final readonly class Allowed
         foreach ($top === null ? [] : [EventKind::WentOn, EventKind::Skipped] as $kind) {
             $found[] = new Action($kind, $top);
         }
-        foreach ($this->position->sequence($state) as $stop) {
+        foreach ([...$this->position->sequence($state), ...($state->ownPlace === null ? [] : $this->quiz->sideStops)] as $stop) {
             $found[] = new Action(EventKind::WentTo, $stop->id);
         }
         $stop = $this->quiz->stop((string) $state->stop());
@@ -141,10 +142,12 @@ final readonly class Allowed
         if ($state->isFinished() && $kind !== EventKind::Overruled && ! ($kind === EventKind::Reopened && $state->interrupted !== null)) {
             return new Refusal(Rule::RoundFinished, new Message('refusal.finished'));
         }
-        if ($front !== null && $kind->isStudents() && ! $this->goesFromFront($kind, $state, $front)) {
-            return new Refusal(Rule::FromTheFront, $kind === EventKind::Answered && $front->closed
-                ? new Message('refusal.answers-closed')
-                : new Message('refusal.led-from-front'));
+        if ($front !== null && $kind->isStudents() && ! $this->goesFromFront($kind, $about, $state, $front)) {
+            return new Refusal(Rule::FromTheFront, new Message(match (true) {
+                $kind !== EventKind::Answered => 'refusal.led-from-front',
+                $front->isAt($state) && $this->position->question($state)?->id === $about => 'refusal.answers-closed',
+                default => 'refusal.class-went-on',
+            }));
         }
         $ends = $at === null || $this->terms->secondsForRound === null || ! $kind->isStudents() || $kind === EventKind::TimedOut
             ? null
@@ -153,15 +156,35 @@ final readonly class Allowed
         return $ends !== null && $at > $ends + Engine::GRACE ? new Refusal(Rule::TimeOver, new Message('refusal.round-time-over')) : null;
     }
 
-    /** While the class is led, one answers where it stands, until answers are closed; all else waits. */
-    private function goesFromFront(EventKind $kind, State $state, Front $front): bool
+    /**
+     * While the class is led, one answers where it stands, until answers are closed; all else waits. Whoever has answered there
+     * may go to a stop beside the way, where everything goes as if alone.
+     */
+    private function goesFromFront(EventKind $kind, ?string $about, State $state, Front $front): bool
     {
+        if ($state->ownPlace === null || ! $front->leads($state)) {
+            return $kind === EventKind::Paused || $kind === EventKind::Watched;
+        }
+        if (! $front->isAt($state) && $this->position->besideTheWay($state) !== null) {
+            return ! in_array($kind, [EventKind::WentTo, EventKind::HandedIn, EventKind::Finished], true);
+        }
+
         return match ($kind) {
-            EventKind::Answered => ! $front->closed && $state->stop() === $front->stop,
-            EventKind::Called, EventKind::Watched, EventKind::VideoAway, EventKind::Commented, EventKind::TimedOut,
-            EventKind::Paused => true,
+            EventKind::Answered => ! $front->closed && $this->position->question($state)?->id === $about,
+            EventKind::JudgedOwn => $front->atOnce && ! $front->closed,
+            EventKind::WentTo => $about !== null && $this->mayWorkBeside($state) && $this->quiz->stop($about)?->extra === true,
+            EventKind::Called, EventKind::Watched, EventKind::VideoAway, EventKind::Commented, EventKind::Paused => true,
             default => false,
         };
+    }
+
+    /** While the class is led: there is nothing to answer, or it is answered. */
+    private function mayWorkBeside(State $state): bool
+    {
+        $home = $this->position->home($state);
+        $record = $home === null ? null : $state->record($home->id);
+
+        return $record === null || $record->standing === Standing::Answered || $record->standing->isSettled();
     }
 
     private function own(EventKind $kind, ?string $about, State $state, ?int $at): ?Refusal
@@ -311,7 +334,7 @@ final readonly class Allowed
         return match (true) {
             $top === null || $top->id !== $from || $stop === null || ! $isFree || $state->returning => self::elsewhere(),
             $stop->questions() === [] => new Refusal(Rule::MustBeAnswered, new Message('refusal.nothing-to-leave-out')),
-            $stop->required && ! $this->position->mayMove($state) && ! isset($state->away[$stop->id]) => new Refusal(
+            $stop->required && ! $stop->extra && ! $this->position->mayMove($state) && ! isset($state->away[$stop->id]) => new Refusal(
                 Rule::MustBeAnswered,
                 new Message('refusal.must-be-answered'),
             ),
@@ -321,6 +344,10 @@ final readonly class Allowed
 
     private function goingTo(?string $stop, State $state): ?Refusal
     {
+        $extra = $state->ownPlace === null || $stop === null ? null : $this->quiz->stop($stop);
+        if ($extra?->extra === true) {
+            return $this->position->isDone($extra, $state) ? new Refusal(Rule::NoSuchStop, new Message('refusal.no-such-stop')) : null;
+        }
         if (! $this->position->mayMove($state)) {
             return new Refusal(Rule::OrderIsSet, new Message('refusal.order-is-set'));
         }

@@ -11,21 +11,11 @@ use HiddenLadder\Core\Round\Result\Record;
 final readonly class Interrupted
 {
     /**
-     * @param  list<Frame>  $path
-     * @param  list<string>  $pending
      * @param  array<string, Record>  $records  as they were, of the questions that closing marked
      * @param  int  $evidence  tries that counted as evidence
      */
-    private function __construct(
-        private array $path,
-        private bool $verdictShown,
-        private ?string $decidedNext,
-        private bool $returning,
-        private array $pending,
-        private bool $handedIn,
-        private array $records,
-        private int $evidence,
-    ) {
+    private function __construct(private Bookmark $place, private bool $handedIn, private array $records, private int $evidence)
+    {
     }
 
     /** @param  list<string>  $marked  questions that closing marks */
@@ -36,26 +26,13 @@ final readonly class Interrupted
             $records[$question] = clone $state->record($question);
         }
 
-        return new self(
-            $state->path,
-            $state->verdictShown,
-            $state->decidedNext,
-            $state->returning,
-            $state->pending,
-            $state->handedIn,
-            $records,
-            count($state->evidence),
-        );
+        return new self(Bookmark::of($state), $state->handedIn, $records, count($state->evidence));
     }
 
     /** The state goes on from where it stood. What a person said of an answer since then stays. */
     public function restore(State $state): void
     {
-        $state->path = $this->path;
-        $state->verdictShown = $this->verdictShown;
-        $state->decidedNext = $this->decidedNext;
-        $state->returning = $this->returning;
-        $state->pending = $this->pending;
+        $this->place->restore($state);
         $state->handedIn = $this->handedIn;
         $state->evidence = array_slice($state->evidence, 0, $this->evidence);
         foreach ($this->records as $question => $before) {
@@ -69,11 +46,7 @@ final readonly class Interrupted
     public static function read(Fields $fields): self
     {
         return new self(
-            $fields->objectsOr('path', Frame::read(...)),
-            $fields->booleanOr('verdictShown', false),
-            $fields->stringOrNull('decidedNext'),
-            $fields->booleanOr('returning', false),
-            $fields->stringsOr('pending'),
+            Bookmark::read($fields),
             $fields->booleanOr('handedIn', false),
             array_map(Record::read(...), $fields->map('records')),
             $fields->integerOr('evidence', 0),
@@ -83,15 +56,10 @@ final readonly class Interrupted
     /** @return array<string, mixed> without what is empty */
     public function toArray(): array
     {
-        return array_filter([
-            'path' => array_map(static fn (Frame $frame): array => $frame->toArray(), $this->path),
-            'verdictShown' => $this->verdictShown,
-            'decidedNext' => $this->decidedNext,
-            'returning' => $this->returning,
-            'pending' => $this->pending,
+        return $this->place->toArray() + array_filter([
             'handedIn' => $this->handedIn,
             'records' => array_map(static fn (Record $record): array => $record->toArray(), $this->records),
             'evidence' => $this->evidence,
-        ], static fn (mixed $value): bool => $value !== null && $value !== [] && $value !== false);
+        ], static fn (mixed $value): bool => $value !== [] && $value !== false && $value !== 0);
     }
 }

@@ -75,6 +75,15 @@ final class State implements Outcome
     /** Where it stood when its task closed, while that is closed. */
     public ?Interrupted $interrupted = null;
 
+    /** Where it stood by itself, while it is led from the front. */
+    public ?Bookmark $ownPlace = null;
+
+    /** Milliseconds since 1970 from which on it has been led; its clock stands still. */
+    public ?int $ledSince = null;
+
+    /** @var array<string, true> stops at which it stood while it was led */
+    public array $ledAt = [];
+
     /** What it had come to before a person opened it again by sending an answer back. */
     public ?CameTo $before = null;
 
@@ -174,6 +183,10 @@ final class State implements Outcome
         $read->finishedAt = $fields->integerOrNull('finishedAt');
         $interrupted = $fields->objectOrNull('interrupted');
         $read->interrupted = $interrupted === null ? null : Interrupted::read($interrupted);
+        $ownPlace = $fields->objectOrNull('ownPlace');
+        $read->ownPlace = $ownPlace === null ? null : Bookmark::read($ownPlace);
+        $read->ledSince = $fields->integerOrNull('ledSince');
+        $read->ledAt = array_fill_keys($fields->stringsOr('ledAt'), true);
         $before = $fields->objectOrNull('before');
         $read->before = $before === null ? null : CameTo::read($before);
         $read->seed = $fields->stringOr('seed', '');
@@ -208,6 +221,9 @@ final class State implements Outcome
             'startedAt' => $this->startedAt,
             'finishedAt' => $this->finishedAt,
             'interrupted' => $this->interrupted?->toArray(),
+            'ownPlace' => $this->ownPlace?->toArray(),
+            'ledSince' => $this->ledSince,
+            'ledAt' => array_map(strval(...), array_keys($this->ledAt)),
             'before' => $this->before?->toArray(),
             'seed' => $this->seed,
             'extraTime' => $this->extraTime === 1.0 ? null : $this->extraTime,

@@ -18,6 +18,7 @@ use HiddenLadder\Core\Round\Event\EventKind;
 use HiddenLadder\Core\Round\Event\Finished;
 use HiddenLadder\Core\Round\Event\HandedIn;
 use HiddenLadder\Core\Round\Event\JudgedOwn;
+use HiddenLadder\Core\Round\Event\LetGo;
 use HiddenLadder\Core\Round\Event\MovedFromFront;
 use HiddenLadder\Core\Round\Event\Overruled;
 use HiddenLadder\Core\Round\Event\Paused;
@@ -47,7 +48,7 @@ final class EventTest extends TestCase
                 Response::pairs(['a' => 'b']),
             ), new Answered('q', Response::gaps(['a' => 'b'])),
             new AskedForAlike('q'), new Called('q'), new Revealed('q'), new WentTo('s'), new WentTo(null), new Skipped('f'),
-            new MovedFromFront('s'), new TimedOut(null), new TimedOut('q'),
+            new MovedFromFront('s'), new MovedFromFront('v', 'c'), new LetGo, new TimedOut(null), new TimedOut('q'),
             new HandedIn, new Paused, new Finished, new Closed, new Reopened, new Commented('c', 'words'), new JudgedOwn('q', true), new Overruled(
                 'q',
                 0.5,

@@ -14,16 +14,13 @@ use HiddenLadder\Core\Round\Event\AskedForHelp;
 use HiddenLadder\Core\Round\Event\Commented;
 use HiddenLadder\Core\Round\Event\Finished;
 use HiddenLadder\Core\Round\Event\HandedIn;
-use HiddenLadder\Core\Round\Event\MovedFromFront;
 use HiddenLadder\Core\Round\Event\Paused;
-use HiddenLadder\Core\Round\Event\Revealed;
 use HiddenLadder\Core\Round\Event\Skipped;
 use HiddenLadder\Core\Round\Event\Started;
 use HiddenLadder\Core\Round\Event\TimedOut;
 use HiddenLadder\Core\Round\Event\Watched;
 use HiddenLadder\Core\Round\Event\WentOn;
 use HiddenLadder\Core\Round\Event\WentTo;
-use HiddenLadder\Core\Round\Front;
 use HiddenLadder\Core\Round\History;
 use HiddenLadder\Core\Round\Result\Rule;
 use HiddenLadder\Core\Round\Result\Score;
@@ -36,7 +33,7 @@ use HiddenLadder\Demo\Draft;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
-/** Ways through a quiz: forks, conditions, free order, handing in whole, from the front. */
+/** Ways through a quiz: forks, conditions, free order, handing in whole. */
 final class PathTest extends TestCase
 {
     private static function d(): Draft
@@ -281,48 +278,6 @@ final class PathTest extends TestCase
             ['set-aside', ['no'], ['yes']],
             array_values(array_intersect_key($released['review'][0], array_flip(['standing', 'own', 'revealed']))),
         );
-    }
-
-    public function test_from_the_front_nothing_of_an_answer_is_told_before_the_reveal(): void
-    {
-        $d = self::d();
-        $walker = Walker::through([self::stop('a'), self::stop('b')]);
-        $walker->front = new Front($d->id('a'));
-        foreach (['a-yes', 'a-no', 'a-yes'] as $entry) {
-            self::gives($walker, $entry)->isAt('a')->stands('a', Standing::Answered);
-            $place = $walker->place();
-            self::assertSame(
-                [true, false, null, false],
-                [$place['waits'], $place['verdictShown'], $place['verdict']['result'], $place['moreHelp']],
-            );
-            self::assertSame(0, array_sum(array_diff_key($walker->view()['standings'], ['untouched' => 1, 'answered' => 1])));
-        }
-        $walker->refuses(new WentOn($d->id('a')), Rule::FromTheFront)->refuses(new AskedForHelp($d->id('a/question')), Rule::FromTheFront);
-        $walker->front = new Front($d->id('a'), closed: true);
-        $walker->refuses(new Answered($d->id('a/question'), Response::choices($d->id('a-no'))), Rule::FromTheFront);
-        $walker->does(new Revealed($d->id('a/question')))->stands('a', Standing::Clear);
-        self::assertSame('right', $walker->place()['verdict']['result']);
-        self::assertSame(['yes'], $walker->place()['revealed']);
-        $walker->refuses(
-            new MovedFromFront($d->id('nowhere')),
-            Rule::NoSuchStop,
-        )->refuses(new Revealed($d->id('b/question')), Rule::NotHere);
-        $walker->does(new MovedFromFront($d->id('b')));
-        $walker->front = new Front($d->id('b'));
-        self::gives($walker, 'b-no')->does(new Revealed($d->id('b/question')))->stands('b', Standing::Shown);
-        self::assertEquals($walker->state->toArray(), $walker->refold()->toArray(), 'a refold reads no sitting');
-    }
-
-    public function test_let_go_on_alone_a_round_goes_on_from_where_the_front_stood(): void
-    {
-        $d = self::d();
-        $walker = Walker::through([self::stop('a'), self::stop('b')]);
-        $walker->front = new Front($d->id('a'));
-        self::gives($walker, 'a-no');
-        $walker->front = null;
-        self::assertFalse($walker->place()['waits']);
-        $walker->slips()->stands('a', Standing::OnTheLadder);
-        self::assertSame(1, $walker->record('a')->tries);
     }
 
     public function test_a_round_over_only_what_was_missed_asks_only_that(): void

@@ -28,6 +28,7 @@ use HiddenLadder\Core\Round\Event\EventKind;
 use HiddenLadder\Core\Round\Event\Finished;
 use HiddenLadder\Core\Round\Event\HandedIn;
 use HiddenLadder\Core\Round\Event\JudgedOwn;
+use HiddenLadder\Core\Round\Event\MovedFromFront;
 use HiddenLadder\Core\Round\Event\Overruled;
 use HiddenLadder\Core\Round\Event\Paused;
 use HiddenLadder\Core\Round\Event\SetAside;
@@ -177,8 +178,14 @@ final class WalkPropertiesTest extends TestCase
                 ? null
                 : new Front(
                     $lot->getInt(0, 1) === 0 ? (string) $state->stop() : $stops[$lot->getInt(0, count($stops) - 1)]->id,
+                    null,
+                    $lot->getInt(0, 1) === 0,
                     $lot->getInt(0, 1) === 0,
                 );
+            if ($front !== null && $lot->getInt(0, 3) > 0) {
+                $moved = (new Engine($quiz, $terms))->apply($state, new MovedFromFront($front->stop), 39_000);
+                $state = $moved instanceof Applied ? $moved->state : $state;
+            }
             $now = new Circumstances(front: $front);
             $at = 40_000 + $lot->getInt(0, 400_000);
             $engine = new Engine($quiz, $terms);

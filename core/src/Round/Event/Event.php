@@ -45,6 +45,7 @@ abstract readonly class Event
             EventKind::Reopened => Reopened::fromData($data),
             EventKind::MovedFromFront => MovedFromFront::fromData($data),
             EventKind::Revealed => Revealed::fromData($data),
+            EventKind::LetGo => LetGo::fromData($data),
             EventKind::Overruled => Overruled::fromData($data),
             null => throw new MalformedInput('/kind', new Message('shape.unknown-event')),
         };

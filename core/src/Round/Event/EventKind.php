@@ -27,13 +27,20 @@ enum EventKind: string
     case Reopened = 'reopened';
     case MovedFromFront = 'moved-from-front';
     case Revealed = 'revealed';
+    case LetGo = 'let-go';
     case Overruled = 'overruled';
+
+    /** Whether it is made by a class being led from the front. */
+    public function isFromFront(): bool
+    {
+        return $this === self::MovedFromFront || $this === self::Revealed || $this === self::LetGo;
+    }
 
     /** Whether a student's device may send it. The others are made by the teacher or by the server. */
     public function isStudents(): bool
     {
         return match ($this) {
-            self::Started, self::Closed, self::Reopened, self::MovedFromFront, self::Revealed, self::Overruled => false,
+            self::Started, self::Closed, self::Reopened, self::MovedFromFront, self::Revealed, self::LetGo, self::Overruled => false,
             default => true,
         };
     }

@@ -40,14 +40,7 @@ final class Answering extends WalkPart
         $record->response = $event->response;
         $record->timedOut = false;
         $record->judged = null;
-        if ($this->state->answersWait($this->terms) && $this->position->series($this->state) === null) {
-            $this->decisions->tell(FactKind::Taken, ['question' => $question->id]);
-            $this->records->stand($home, $record, Standing::Answered);
-            $this->navigation->leave();
-
-            return;
-        }
-        if ($this->decisions->isFollowing() ? ($this->decisions->next(FactKind::Taken)['front'] ?? false) === true : $front !== null) {
+        if ($this->waitsForReveal($front)) {
             // It can be changed until the front reveals; the mark comes then.
             $this->decisions->tell(FactKind::Taken, ['question' => $question->id, 'front' => true]);
             $this->records->stand($home, $record, Standing::Answered);
@@ -55,7 +48,28 @@ final class Answering extends WalkPart
 
             return;
         }
+        if ($this->state->answersWait($this->terms) && $this->position->series($this->state) === null && ! $this->isAtFront()) {
+            $this->decisions->tell(FactKind::Taken, ['question' => $question->id]);
+            $this->records->stand($home, $record, Standing::Answered);
+            $this->navigation->leave();
+
+            return;
+        }
         $this->marked($home, $question, $record, $mark);
+    }
+
+    /** What was taken once while the front had not revealed waits again, whatever the front does today. */
+    private function waitsForReveal(?Front $front): bool
+    {
+        return $this->decisions->isFollowing()
+            ? ($this->decisions->next(FactKind::Taken)['front'] ?? false) === true
+            : $front !== null && ! $front->atOnce && $front->isAt($this->state);
+    }
+
+    /** The round is led, and stands where the class does: not at a stop beside the way. */
+    private function isAtFront(): bool
+    {
+        return $this->state->ownPlace !== null && $this->position->besideTheWay($this->state) === null;
     }
 
     /** An answer has its mark: it is counted, and it is decided where it leads. */
@@ -159,9 +173,13 @@ final class Answering extends WalkPart
                 $this->terms->help,
             );
         }
-        $fork = $this->fork($home, $mark->entry);
+        $fork = $this->isAtFront() ? null : $this->fork($home, $mark->entry);
         if ($this->terms->tries !== null && $record->tries >= $this->terms->tries) {
             return Led::shown($fork);
+        }
+        if ($this->isAtFront()) {
+            // Told at once on each device: no ladder, the class stands here.
+            return Led::again(false);
         }
         $rung = $this->position->rungAfterSlip($home, $mark->entry, $this->state);
         if ($fork !== null) {

@@ -48,12 +48,16 @@ final class Navigation
     ) {
     }
 
-    /** The next stop in this student's order that there is for them; where one moves about freely, one that is not done yet. */
+    /**
+     * The next stop in this student's order that there is for them; where one moves about freely, or was led from the front, one
+     * that is not done yet.
+     */
     public function nextStop(?string $left): ?string
     {
         $here = $left === null;
         foreach ($this->position->sequence($this->state) as $stop) {
-            if ($here && ! ($this->terms->hasOverview() && $this->position->isDone($stop, $this->state))
+            $mayBeDone = $this->terms->hasOverview() || isset($this->state->ledAt[$stop->id]);
+            if ($here && ! ($mayBeDone && $this->position->isDone($stop, $this->state))
                 && ($stop->shownIf === null || $this->conditions->met($stop->shownIf, null, $this->state))) {
                 return $stop->id;
             }
@@ -152,8 +156,14 @@ final class Navigation
             return;
         }
         if ($top !== null) {
-            // Back from a side stop: on, where what it was entered from is done; else to that question.
             $home = $this->position->home($this->state);
+            if ($this->state->ownPlace !== null) {
+                // To where the class stands.
+                $this->state->verdictShown = $home !== null && $this->state->record($home->id)->revealed;
+
+                return;
+            }
+            // Back from a side stop: on, where what it was entered from is done; else to that question.
             $isDone = $home === null
                 || ($this->state->series[$top->id] ?? null)?->ended === true
                 || $this->state->record($home->id)->standing->isSettled();

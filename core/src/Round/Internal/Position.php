@@ -107,6 +107,18 @@ final readonly class Position
         return null;
     }
 
+    /** While a round is led: how deep in its path the stop lies that was entered beside the way; null where the class stands. */
+    public function besideTheWay(State $state): ?int
+    {
+        foreach ($state->path as $depth => $frame) {
+            if ($depth > 0 && $frame->kind === FrameKind::Stop) {
+                return $depth;
+            }
+        }
+
+        return null;
+    }
+
     /** The cue the student is at, or under. */
     public function cue(State $state): ?Cue
     {
@@ -289,10 +301,10 @@ final readonly class Position
         return $this->terms->isOnePage() ? null : $this->asked($home, $state)->seconds ?? $this->terms->secondsForQuestion;
     }
 
-    /** Milliseconds since 1970 at which the time for the round ends; null without a limit. */
+    /** Milliseconds since 1970 at which the time for the round ends; null without a limit, and while the round is led. */
     public function roundEnds(State $state): ?int
     {
-        return $this->terms->secondsForRound === null || $state->startedAt === null
+        return $this->terms->secondsForRound === null || $state->startedAt === null || $state->ownPlace !== null
             ? null
             : $state->startedAt + (int) (1000 * $this->terms->secondsForRound * $state->extraTime);
     }

@@ -11,7 +11,6 @@ use HiddenLadder\Core\Quiz\StaircaseStop;
 use HiddenLadder\Core\Round\Event\CameTo;
 use HiddenLadder\Core\Round\Event\Finished;
 use HiddenLadder\Core\Round\Event\Overruled;
-use HiddenLadder\Core\Round\Front;
 use HiddenLadder\Core\Round\Result\FactKind;
 use HiddenLadder\Core\Round\Result\Record;
 use HiddenLadder\Core\Round\Result\Refused;
@@ -20,45 +19,12 @@ use HiddenLadder\Core\Round\Result\Standing;
 use HiddenLadder\Core\Terms\Mode;
 
 /**
- * What a teacher does in a student’s round: leading from the front, and points by hand.
+ * What a teacher does in a student’s round by hand.
  *
  * @internal to the walk
  */
 final class TeachersActs extends WalkPart
 {
-    public function __construct(WalkPart $walk, private readonly Answering $answering, private readonly Closing $closing)
-    {
-        parent::__construct(...$walk->parts());
-    }
-
-    public function moveFromFront(string $stop): void
-    {
-        if ($this->quiz->stop($stop) === null) {
-            throw new Refused(Rule::NoSuchStop, new Message('refusal.no-such-stop'));
-        }
-        $this->navigation->enter($stop);
-    }
-
-    public function revealFromFront(string $id): void
-    {
-        $home = $this->position->home($this->state);
-        if ($home === null || $home->id !== $id) {
-            throw new Refused(Rule::NotHere, new Message('refusal.not-on-board'));
-        }
-        $record = $this->records->of($home);
-        if ($record->response !== null && $record->mark === null) {
-            $right = $this->closing->markAsItStands($home, $record);
-            $this->records->stand(
-                $home,
-                $record,
-                $right === null ? $this->closing->unjudged($home, $record) : ($right ? Answering::rightly($record) : Standing::Shown),
-            );
-        }
-        $record->revealed = true;
-        $this->answering->verdict(null);
-        $this->decisions->tell(FactKind::Revealed, ['question' => $id]);
-    }
-
     public function overrule(Overruled $event): void
     {
         if ($event->stop !== null) {

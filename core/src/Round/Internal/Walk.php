@@ -24,6 +24,7 @@ use HiddenLadder\Core\Round\Event\Event;
 use HiddenLadder\Core\Round\Event\Finished;
 use HiddenLadder\Core\Round\Event\HandedIn;
 use HiddenLadder\Core\Round\Event\JudgedOwn;
+use HiddenLadder\Core\Round\Event\LetGo;
 use HiddenLadder\Core\Round\Event\MovedFromFront;
 use HiddenLadder\Core\Round\Event\Overruled;
 use HiddenLadder\Core\Round\Event\Paused;
@@ -70,6 +71,8 @@ final class Walk extends WalkPart
 
     private readonly TeachersActs $teachers;
 
+    private readonly Leading $lead;
+
     public function __construct(
         QuizDocument $quiz,
         Terms $terms,
@@ -87,7 +90,8 @@ final class Walk extends WalkPart
         parent::__construct($quiz, $terms, $position, $conditions, $marker, $state, $decisions, $records, $navigation, $series);
         $this->answering = new Answering(...$this->parts());
         $this->closing = new Closing($this, $this->answering);
-        $this->teachers = new TeachersActs($this, $this->answering, $this->closing);
+        $this->teachers = new TeachersActs(...$this->parts());
+        $this->lead = new Leading($this, $this->answering, $this->closing);
     }
 
     /**
@@ -129,8 +133,9 @@ final class Walk extends WalkPart
             $event instanceof Finished => $this->closing->finishFreely(),
             $event instanceof Closed => $this->closing->close(),
             $event instanceof Reopened => $this->closing->reopen(),
-            $event instanceof MovedFromFront => $this->teachers->moveFromFront($event->stop),
-            $event instanceof Revealed => $this->teachers->revealFromFront($event->question),
+            $event instanceof MovedFromFront => $this->lead->moveTo($event->stop, $event->cue),
+            $event instanceof Revealed => $this->lead->reveal($event->question),
+            $event instanceof LetGo => $this->lead->letGo(),
             $event instanceof Overruled => $this->teachers->overrule($event),
             $event instanceof Started => $this->start($event),
             // A pause is written down and changes nothing.
@@ -153,6 +158,7 @@ final class Walk extends WalkPart
         if (
             $path === []
             || $this->state->verdictShown
+            || $this->state->ownPlace !== null
             || (
                 $this->terms->secondsForQuestion === null
                 && ! $this->quiz->mayBeTimed($path[count($path) - 1]->id)
@@ -265,7 +271,7 @@ final class Walk extends WalkPart
         // What was shown once is shown again, whatever is let through today.
         $cue = match (true) {
             $this->decisions->isFollowing() => $this->decisions->recorded(Shown::class)?->cue,
-            $stretch === null => null,
+            $stretch === null, $this->state->ownPlace !== null => null,
             default => $this->cuePlayedInto($stop, ...$stretch)?->id,
         };
         if ($stretch !== null) {
@@ -351,6 +357,12 @@ final class Walk extends WalkPart
 
     private function goTo(?string $stop): void
     {
+        if ($this->state->ownPlace !== null && $stop !== null) {
+            // One of those beside the way, and back from there to where the class stands.
+            $this->navigation->follow($stop);
+
+            return;
+        }
         if ($stop === null) {
             $this->state->path = [];
             $this->state->verdictShown = false;

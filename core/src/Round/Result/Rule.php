@@ -23,6 +23,9 @@ enum Rule: string
     case MustBeAnswered = 'must-be-answered';
     case OrderIsSet = 'order-is-set';
     case FromTheFront = 'from-the-front';
+    case NotLed = 'not-led';
+    /** Of a sitting: not in its phase. */
+    case NotNow = 'not-now';
     case TimeOver = 'time-over';
     case NoTimeLimit = 'no-time-limit';
     case NotHandedInWhole = 'not-handed-in-whole';

@@ -15,6 +15,7 @@ use HiddenLadder\Core\Quiz\QuizDocument;
 use HiddenLadder\Core\Quiz\ReadingStop;
 use HiddenLadder\Core\Quiz\Rung;
 use HiddenLadder\Core\Quiz\Seeking;
+use HiddenLadder\Core\Quiz\Sent;
 use HiddenLadder\Core\Quiz\StaircaseStop;
 use HiddenLadder\Core\Quiz\Stop;
 use HiddenLadder\Core\Quiz\Text;
@@ -62,37 +63,27 @@ final readonly class Projection
         $this->allowed = new Allowed($quiz, $terms, $this->position, new Conditions($quiz, $terms));
     }
 
-    /** @return array<string, mixed> */
+    /** @return array<array-key, mixed> */
     public function of(State $state): array
     {
-        return $this->withMedia($state)[0];
+        return $this->sent($state)->view;
     }
 
     /** @return list<string> ids of the media the student may load now: of the texts and videos that may be seen, and own files */
     public function media(State $state): array
     {
-        return $this->withMedia($state)[1];
+        return $this->sent($state)->media;
     }
 
-    /** @return array{array<string, mixed>, list<string>} what is sent, and the media that go with it */
-    public function withMedia(State $state): array
+    /** What is sent, and the media that go with it. */
+    public function sent(State $state): Sent
     {
-        $media = [];
-        $view = $this->view($state);
-        array_walk_recursive($view, static function (mixed &$value) use (&$media): void {
-            if ($value instanceof Text) {
-                array_push($media, ...$value->media());
-                $value = $value->html;
-            } elseif ($value instanceof Clip) {
-                $media[] = $value->media;
-                $value = $value->toArray();
-            }
-        });
+        $own = [];
         foreach ($state->records as $record) {
-            array_push($media, ...($record->response?->as === 'files' ? $record->response->list : []));
+            array_push($own, ...($record->response?->as === 'files' ? $record->response->list : []));
         }
 
-        return [$view, array_values(array_unique(array_filter($media, is_string(...))))];
+        return Sent::of($this->view($state), $own);
     }
 
     /**
@@ -124,6 +115,7 @@ final readonly class Projection
             'atHand' => $this->atHand($state),
             'overview' => $this->overview($state),
             'page' => $this->page($state),
+            'beside' => $this->beside($state),
             'place' => $this->place($state),
         ];
     }
@@ -153,10 +145,23 @@ final readonly class Projection
         return null;
     }
 
-    /** From the front, at the stop where the class stands. */
+    /** From the front, just where the class stands. */
     private function isLed(State $state): bool
     {
-        return $this->now->front !== null && $this->now->front->stop === $state->stop();
+        return $this->now->front?->isAt($state) === true;
+    }
+
+    /** @return list<array{stop: string, title: string}> what a student may do while the others answer */
+    private function beside(State $state): array
+    {
+        $beside = [];
+        foreach ($this->isLed($state) ? $this->quiz->sideStops : [] as $stop) {
+            if ($this->may(EventKind::WentTo, $stop->id, $state)) {
+                $beside[] = ['stop' => $stop->id, 'title' => $this->heading($stop->part) ?? ''];
+            }
+        }
+
+        return $beside;
     }
 
     /** @return list<string> one word for each main stop: done, waiting (set aside), here, ahead */
@@ -253,7 +258,7 @@ final readonly class Projection
     /** @return array<string, mixed>|null the stops to move about in; null where they come one after the other */
     private function overview(State $state): ?array
     {
-        if (! $this->terms->hasOverview() || $state->returning || $state->handedIn || $state->isFinished()) {
+        if (! $this->terms->hasOverview() || $state->returning || $state->handedIn || $state->isFinished() || $state->ownPlace !== null) {
             return null;
         }
         $stops = array_map(fn (Stop $stop): array => [
@@ -277,7 +282,8 @@ final readonly class Projection
     /** @return list<array{stop: string, part: ?string, place: ?array<string, mixed>}>|null all that is to be moved about in */
     private function page(State $state): ?array
     {
-        if (! $this->terms->isOnePage() || ! $this->position->mayMove($state) || $state->startedAt === null || $state->isFinished()) {
+        $isOpen = $state->startedAt !== null && ! $state->isFinished() && $state->ownPlace === null;
+        if (! $isOpen || ! $this->terms->isOnePage() || ! $this->position->mayMove($state)) {
             return null;
         }
         $page = [];
@@ -310,6 +316,9 @@ final readonly class Projection
             return $this->question($home, $state, $top);
         }
         $stop = $this->quiz->stop($top->id);
+        if ($this->isLed($state)) {
+            return ['kind' => 'board', 'frame' => $top->id, 'comments' => $this->commentsCue($stop)];
+        }
         $place = ['frame' => $top->id, 'maySkip' => $this->may(EventKind::Skipped, $top->id, $state)];
         if ($stop instanceof VideoStop) {
             return ['kind' => 'video', 'mayGoOn' => $this->may(EventKind::WentOn, $top->id, $state)] + $place + $this->video($stop, $state);
@@ -320,6 +329,18 @@ final readonly class Projection
             'title' => $stop instanceof ReadingStop ? $stop->title : '',
             'text' => $stop instanceof ReadingStop ? $stop->text : Text::of(''),
         ] + $place;
+    }
+
+    /** The cue of a video at which comments are gathered while the class watches it on the board. */
+    private function commentsCue(?Stop $stop): ?string
+    {
+        foreach ($stop instanceof VideoStop ? $stop->cues : [] as $cue) {
+            if ($cue->kind === CueKind::Comments) {
+                return $cue->id;
+            }
+        }
+
+        return null;
     }
 
     private function may(EventKind $kind, ?string $about, State $state): bool
@@ -374,7 +395,9 @@ final readonly class Projection
     {
         $question = $this->position->asked($home, $state);
         $record = $state->record($home->id);
-        $view = new QuestionView($question, $this->terms, $state->seed);
+        $isLed = $this->isLed($state);
+        // From the front all talk of the same: the options stand as on the board, with its letters.
+        $view = new QuestionView($question, $isLed ? $this->terms->with(mixOptions: false) : $this->terms, $state->seed);
         $seen = array_map(
             static fn (Rung $rung): array => $rung->toArray(),
             array_values(array_filter($this->position->seenRungs($home, $state), static fn (Rung $rung): bool => $rung->question === null)),
@@ -387,10 +410,10 @@ final readonly class Projection
         return [
             'kind' => 'question',
             'frame' => $top->id,
-            'question' => $view->asked(),
+            'question' => ($isLed ? ['show' => 'letters'] : []) + $view->asked(),
             'verdictShown' => $verdictShown,
             'tries' => $record->tries,
-            'triesLeft' => $this->terms->tries === null || $this->position->series($state) !== null
+            'triesLeft' => $this->terms->tries === null || $isLed || $this->position->series($state) !== null
                 ? null
                 : max(0, $this->terms->tries - $record->tries),
             'verdict' => $this->visible->verdict($question, $record, $state),
@@ -407,9 +430,11 @@ final readonly class Projection
             'mayCall' => $this->may(EventKind::Called, $question->id, $state),
             'called' => $record->called,
             'maySkip' => $this->may(EventKind::Skipped, $top->id, $state),
-            'waits' => $this->isLed($state) && ! $verdictShown && $record->response !== null,
+            'waits' => $isLed && ! $verdictShown && $record->standing === Standing::Answered,
+            'led' => $isLed ? ($this->now->front?->closed === true ? 'closed' : 'open') : null,
             'ends' => $verdictShown || $onRung !== null ? null : $this->position->questionEnds($home, $state),
-            'watchAgain' => $this->watchAgain($state),
+            // From the front the video is on the board alone.
+            'watchAgain' => $isLed ? null : $this->watchAgain($state),
         ];
     }
 

@@ -112,7 +112,11 @@ final readonly class QuestionView
             );
         }
 
-        return array_map(static fn (Entry $entry): array => ['id' => $entry->id, 'text' => $entry->text], $entries);
+        return array_map(
+            static fn (Entry $entry): array => ['id' => $entry->id, 'text' => $entry->text]
+                + ($entry->at === null ? [] : ['at' => $entry->at]),
+            $entries,
+        );
     }
 
     /** @return list<array<string, mixed>> always mixed: the order in which they were written is the answer */
