@@ -9,6 +9,7 @@ use HiddenLadder\App\Http\Middleware\StartSession;
 use HiddenLadder\App\Http\Middleware\TellCost;
 use HiddenLadder\App\Http\ProblemDetails;
 use HiddenLadder\App\Rejected;
+use HiddenLadder\App\Sittings\SittingBook;
 use HiddenLadder\App\Upkeep\Beat;
 use HiddenLadder\App\Upkeep\ClosingTasks;
 use HiddenLadder\App\Upkeep\Tidying;
@@ -40,6 +41,7 @@ return Application::configure(basePath: dirname(__DIR__))
     ->withSchedule(static function (Schedule $schedule): void {
         $schedule->call(Beat::ofScheduler(...))->everyMinute()->name('beat');
         $schedule->job(new Beat)->everyMinute();
+        $schedule->call(static fn () => app(SittingBook::class)->endForgotten())->hourly()->name('forgotten-sittings')->withoutOverlapping();
         $schedule->call(new ClosingTasks)->everyMinute()->name('closing-tasks')->withoutOverlapping();
         $schedule->call(new Tidying)->hourly()->name('tidying')->withoutOverlapping();
     })

@@ -10,6 +10,7 @@ use HiddenLadder\App\Http\Controllers\Student\EntryController;
 use HiddenLadder\App\Http\Controllers\Student\HandInController;
 use HiddenLadder\App\Http\Controllers\Student\RoundController;
 use HiddenLadder\App\Http\Controllers\Student\SheetController;
+use HiddenLadder\App\Http\Controllers\Student\SittingController as StudentSittingController;
 use HiddenLadder\App\Http\Controllers\Student\YardstickController;
 use HiddenLadder\App\Http\Controllers\Teacher\AccountController;
 use HiddenLadder\App\Http\Controllers\Teacher\ChangeController;
@@ -29,6 +30,7 @@ use HiddenLadder\App\Http\Controllers\Teacher\ReturnsController;
 use HiddenLadder\App\Http\Controllers\Teacher\RosterController;
 use HiddenLadder\App\Http\Controllers\Teacher\SchoolController;
 use HiddenLadder\App\Http\Controllers\Teacher\SheetsController;
+use HiddenLadder\App\Http\Controllers\Teacher\SittingController;
 use HiddenLadder\App\Http\Controllers\Teacher\TaskController;
 use HiddenLadder\App\Http\Controllers\Teacher\TermsController;
 use HiddenLadder\App\Http\Controllers\Teacher\TodayController;
@@ -135,6 +137,11 @@ Route::middleware('auth:teacher')->group(static function () use ($language): voi
     Route::post('classes/{class}/students/{student}/merges', [MergeController::class, 'store']);
     Route::delete('merges/{merge}', [MergeController::class, 'takeBack']);
 
+    Route::post('classes/{class}/sittings', [SittingController::class, 'open']);
+    Route::get('sittings/{sitting}', [SittingController::class, 'show']);
+    Route::post('sittings/{sitting}/questions', [SittingController::class, 'ask']);
+    Route::post('sittings/{sitting}/acts', [SittingController::class, 'act']);
+
     Route::get('units', [GivingController::class, 'units']);
     Route::post('tasks', [GivingController::class, 'store']);
     Route::put('tasks/{task}/exceptions/{student}', [GivingController::class, 'except']);
@@ -163,6 +170,10 @@ Route::middleware('auth:student')->prefix('student')->group(static function (): 
     Route::get('', [EntryController::class, 'me']);
     Route::post('sign-out', [EntryController::class, 'signOut']);
     Route::put('reading', [EntryController::class, 'keepReading']);
+    Route::get('sitting', [StudentSittingController::class, 'show']);
+    Route::post('sittings/{sitting}/entry', [StudentSittingController::class, 'enter']);
+    Route::delete('sittings/{sitting}/entry', [StudentSittingController::class, 'goOut']);
+    Route::put('sittings/{sitting}/mood', [StudentSittingController::class, 'say']);
     Route::post('tasks/{task}/rounds', [RoundController::class, 'begin']);
     Route::post('tasks/{task}/returns', [RoundController::class, 'comeBack']);
     Route::get('rounds/{round}', [RoundController::class, 'show']);

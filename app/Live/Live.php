@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace HiddenLadder\App\Live;
 
+use HiddenLadder\App\Models\Sitting;
 use HiddenLadder\App\Models\Task;
 use HiddenLadder\App\Tasks\TaskProgress;
 use Illuminate\Support\Facades\DB;
@@ -51,6 +52,28 @@ final class Live
         $this->tell("quiz/$quiz");
     }
 
+    /** All that are in a sitting: something was done at the front. */
+    public function sitting(string $sitting): void
+    {
+        $this->tell("sitting/$sitting");
+        $this->front($sitting);
+    }
+
+    /** The front alone: somebody came in, answered, or said how it goes. */
+    public function front(string $sitting): void
+    {
+        $this->tell("front/$sitting");
+    }
+
+    /** The front of the class that a task is led with now. */
+    public function frontOf(Task $task): void
+    {
+        $sitting = $this->socket === '' ? null : Sitting::query()->where('open_for', $task->class_id)->value('id');
+        if (is_string($sitting)) {
+            $this->front($sitting);
+        }
+    }
+
     public function student(string $student): void
     {
         $this->tell("student/$student");
@@ -65,6 +88,12 @@ final class Live
     public function end(string $student): void
     {
         DB::afterCommit(fn () => $this->send("student/$student", end: true));
+    }
+
+    /** Whoever listens in a sitting is asked anew whether they may. */
+    public function endSitting(string $sitting): void
+    {
+        DB::afterCommit(fn () => $this->send("sitting/$sitting", end: true));
     }
 
     private function tell(string $channel): void

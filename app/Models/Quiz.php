@@ -13,6 +13,7 @@ use Illuminate\Database\Eloquent\Relations\HasOne;
  * @property string $teacher_id
  * @property string $title as in the document, for finding
  * @property QuizState $state
+ * @property bool $put_at_once made up on the spot, in front of a class
  * @property int $version number of the last change
  * @property ?array<array-key, mixed> $origin the document before the first change; null before there is one
  * @property array<array-key, mixed> $document
@@ -57,6 +58,7 @@ final class Quiz extends Model
             'state' => QuizState::class,
             'left_findings' => 'array',
             'version' => 'integer',
+            'put_at_once' => 'boolean',
             'updated_at' => 'immutable_datetime',
         ];
     }

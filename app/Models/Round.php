@@ -10,6 +10,7 @@ use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 use Illuminate\Database\Query\Builder as Query;
+use Illuminate\Support\Facades\DB;
 
 /**
  * One student's walk through an edition. The state is derived from the events.
@@ -48,19 +49,48 @@ final class Round extends Model
     /** What a round that is only just made has, as in the table. */
     protected $attributes = ['kind' => 'task', 'asks' => null];
 
-    public function isReturn(): bool
+    /** @var ?array{?string, ?string} once it was read */
+    private ?array $lead = null;
+
+    /**
+     * The open sitting in which it is led.
+     *
+     * @return array{?string, ?string} its id, and the task at which the class stood when this round was looked for; nulls where there
+     *     is none
+     */
+    public function ledIn(): array
     {
-        return $this->kind === RoundKind::Return;
+        $this->keepLead();
+        $this->lead ??= self::lead(self::leads()->where('round_id', $this->id)->value('led_in'));
+
+        return $this->lead;
+    }
+
+    /** Puts what was read with it where it is not taken for a column. */
+    public function keepLead(): void
+    {
+        if (array_key_exists('led_in', $this->attributes)) {
+            $this->lead = self::lead($this->attributes['led_in']);
+            unset($this->attributes['led_in'], $this->original['led_in']);
+        }
+    }
+
+    /** @return array{?string, ?string} */
+    private static function lead(mixed $read): array
+    {
+        $parts = is_string($read) ? explode('/', $read) : [];
+
+        return [$parts[0] ?? null, $parts[1] ?? null];
     }
 
     /**
-     * Only those of tasks themselves, or only returns.
+     * Only those of tasks themselves, only returns, or whatever is wanted.
      *
      * @param  Builder<self>  $rounds
      */
-    public function scopeOfKind(Builder $rounds, RoundKind $kind): void
+    public function scopeOfKind(Builder $rounds, RoundKind ...$kinds): void
     {
-        $rounds->where('rounds.kind', $kind->value);
+        $rounds->whereIn('rounds.kind', array_column($kinds, 'value'));
     }
 
     /** @return BelongsTo<Edition, $this> */
@@ -136,6 +166,23 @@ final class Round extends Model
     {
         $revision = Edition::query()->select('revision')->whereColumn('id', 'rounds.edition_id');
         $rounds->addSelect(['rounds.*', 'edition_revision' => $revision]);
+    }
+
+    /**
+     * With the sitting in which it is led, so that it is there without another query.
+     *
+     * @param  Builder<self>  $rounds
+     */
+    public function scopeWithLead(Builder $rounds): void
+    {
+        $rounds->addSelect(['led_in' => self::leads()->whereColumn('round_id', 'rounds.id')]);
+    }
+
+    private static function leads(): Query
+    {
+        return DB::table('sitting_students')->join('sittings', 'sittings.id', '=', 'sitting_id')
+            ->whereNull('left_at')->whereNull('ended_at')->orderByDesc('entered_at')->limit(1)
+            ->selectRaw("concat(sitting_id, '/', task_id) as led_in");
     }
 
     protected function casts(): array

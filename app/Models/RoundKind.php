@@ -11,4 +11,6 @@ enum RoundKind: string
     case Task = 'task';
     /** What was mastered in the task comes back; outside limit, score and goal, and also after closing. */
     case Return = 'return';
+    /** Walked in front of the class by whoever has no round of the task under way, or one that goes otherwise: it counts nowhere. */
+    case Beside = 'beside';
 }

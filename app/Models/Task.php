@@ -113,6 +113,16 @@ final class Task extends Model
     }
 
     /**
+     * Without questions that were put at once from the front: they are answered in the lesson, and seen in its evidence.
+     *
+     * @param  Builder<self>  $tasks
+     */
+    public function scopeNotAtOnce(Builder $tasks): void
+    {
+        $tasks->whereRelation('quiz', 'put_at_once', false);
+    }
+
+    /**
      * Only those whose class is not archived, and those of no class.
      *
      * @param  Builder<self>  $tasks
@@ -151,10 +161,16 @@ final class Task extends Model
         return $this->roundsOf(RoundKind::Return);
     }
 
-    /** @return Builder<Round> */
-    private function roundsOf(RoundKind $kind): Builder
+    /** @return Builder<Round> whatever its students walked in it, counted or not */
+    public function allRounds(): Builder
     {
-        $rounds = Round::query()->ofKind($kind);
+        return $this->roundsOf(...RoundKind::cases());
+    }
+
+    /** @return Builder<Round> */
+    private function roundsOf(RoundKind ...$kinds): Builder
+    {
+        $rounds = Round::query()->ofKind(...$kinds);
         if ($this->given_together === null) {
             return $rounds->where('rounds.task_id', $this->id);
         }

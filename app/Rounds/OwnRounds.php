@@ -21,9 +21,15 @@ final readonly class OwnRounds
     /**
      * @param  Collection<int, Round>  $rounds  in order
      * @param  Collection<int, Round>  $returns  in order
+     * @param  Collection<int, Round>  $beside  walked in front of the class, and counted nowhere; in order
      */
-    private function __construct(public Task $task, public Collection $rounds, public Collection $returns, public Terms $terms)
-    {
+    private function __construct(
+        public Task $task,
+        public Collection $rounds,
+        public Collection $returns,
+        public Collection $beside,
+        public Terms $terms,
+    ) {
     }
 
     public static function of(string $student, Task $task): self
@@ -39,8 +45,8 @@ final readonly class OwnRounds
      */
     public static function ofAll(string $student, Collection $tasks): array
     {
-        $rounds = Round::query()->whereIn('task_id', $tasks->modelKeys())->where('student_id', $student)->with('edition:id,revision')
-            ->orderBy('number')->get()->groupBy('task_id');
+        $rounds = Round::query()->withLead()->whereIn('task_id', $tasks->modelKeys())->where('student_id', $student)
+            ->with('edition:id,revision')->orderBy('number')->get()->groupBy('task_id');
         $own = [];
         foreach ($tasks as $task) {
             $own[$task->id] = self::from($student, $task, $rounds->get($task->id, new Collection));
@@ -67,12 +73,13 @@ final readonly class OwnRounds
     {
         $own = $task->forStudent($student);
         $rounds->each(static fn (Round $round) => $round->setRelation('task', $task));
-        $isReturn = static fn (Round $round): bool => $round->isReturn();
+        $ofKind = static fn (RoundKind $kind): Collection => $rounds->where('kind', $kind)->values();
 
         return new self(
             $own,
-            $rounds->reject($isReturn)->values(),
-            $rounds->filter($isReturn)->values(),
+            $ofKind(RoundKind::Task),
+            $ofKind(RoundKind::Return),
+            $ofKind(RoundKind::Beside),
             Terms::read(Fields::of($own->terms)),
         );
     }

@@ -6,6 +6,7 @@ namespace HiddenLadder\App\Rounds;
 
 use Carbon\CarbonImmutable;
 use HiddenLadder\App\Models\Round;
+use HiddenLadder\App\Models\RoundKind;
 use HiddenLadder\App\Models\School;
 use HiddenLadder\App\Models\Student;
 use HiddenLadder\App\Models\Task;
@@ -80,7 +81,7 @@ final class Returning
             throw new Rejected(Reason::NotOpenYet, new Message('problem.round.nothing-left'));
         }
         try {
-            return $this->book->create($student, $own->task, $edition, $number, (int) now()->valueOf(), $asked);
+            return $this->book->create($student, $own->task, $edition, $number, (int) now()->valueOf(), $asked, RoundKind::Return);
         } catch (UniqueConstraintViolationException) {
             return OwnRounds::of($student->id, $task)->returns->last()
                 ?? throw new Rejected(Reason::Closed, new Message('problem.round.not-begun'));
@@ -93,7 +94,9 @@ final class Returning
             ->sortBy(static fn (Round $round): int => $round->finished_at?->getTimestampMs() ?? 0);
 
         return new Memory($quiz, array_values($finished->map(static fn (Round $round): PastRound => new PastRound(
-            self::day($round->finished_at ?? $round->moved_at, $school), RoundEvidence::fromArray($round->evidence), $round->isReturn(),
+            self::day($round->finished_at ?? $round->moved_at, $school),
+            RoundEvidence::fromArray($round->evidence),
+            $round->kind === RoundKind::Return,
         ))->all()), $own->terms->returns->first());
     }
 

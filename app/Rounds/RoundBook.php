@@ -17,6 +17,7 @@ use HiddenLadder\App\Models\TaskState;
 use HiddenLadder\App\Models\Ulids;
 use HiddenLadder\App\Reason;
 use HiddenLadder\App\Rejected;
+use HiddenLadder\App\Sittings\Following;
 use HiddenLadder\Core\Evidence\RoundEvidence;
 use HiddenLadder\Core\Fields;
 use HiddenLadder\Core\Message;
@@ -27,6 +28,7 @@ use HiddenLadder\Core\Round\Event\Started;
 use HiddenLadder\Core\Round\Event\StoredEvent;
 use HiddenLadder\Core\Round\Event\TimedOut;
 use HiddenLadder\Core\Round\Event\Watched;
+use HiddenLadder\Core\Round\Front;
 use HiddenLadder\Core\Round\History;
 use HiddenLadder\Core\Round\Result\Fact;
 use HiddenLadder\Core\Round\Result\FactKind;
@@ -63,13 +65,20 @@ final class RoundBook
      * @param  int  $at  milliseconds since 1970
      * @param  ?array<string, ?string>  $asked  of a return: what it asks, with the alike question in its place
      */
-    public function create(Student $student, Task $task, Edition $edition, int $number, int $at, ?array $asked = null): Round
-    {
-        return DB::transaction(function () use ($student, $task, $edition, $number, $at, $asked): Round {
+    public function create(
+        Student $student,
+        Task $task,
+        Edition $edition,
+        int $number,
+        int $at,
+        ?array $asked = null,
+        RoundKind $kind = RoundKind::Task,
+    ): Round {
+        return DB::transaction(function () use ($student, $task, $edition, $number, $at, $asked, $kind): Round {
             $terms = Terms::read(Fields::of($task->terms));
             $terms = $asked === null ? $terms : $terms->forReturn();
             $round = Round::query()->create([
-                'kind' => $asked === null ? RoundKind::Task : RoundKind::Return,
+                'kind' => $kind,
                 'asks' => $asked === null ? null : array_keys($asked),
                 'task_id' => $task->id,
                 'student_id' => $student->id,
@@ -85,9 +94,16 @@ final class RoundBook
                 'finished_at' => null,
                 'seen_after_closing_at' => null,
             ])->setRelation('task', $task);
-            $history = $asked === null
-                ? History::of($this->rules->quiz($round), self::before($student, $task, $number), $terms->rounds, $round->id)
-                : History::ofReturn($asked);
+            $history = match (true) {
+                $asked !== null => History::ofReturn($asked),
+                $kind === RoundKind::Task => History::of(
+                    $this->rules->quiz($round),
+                    self::before($student, $task, $number),
+                    $terms->rounds,
+                    $round->id,
+                ),
+                default => new History,
+            };
             $this->append($round, Ulids::make(), new Started(null, $round->id, $student->extra_time, $history), $at);
 
             return $round;
@@ -115,9 +131,11 @@ final class RoundBook
         return DB::transaction(function () use ($round, $allow, $sent): array {
             $locked = self::locked($round);
             $allow($locked);
-            $before = $this->bringUpToDate($locked, byTheClock: false);
+            $following = Following::of($locked, $this->rules->quiz($locked), lock: true);
+            $front = $following->front;
+            $before = $this->bringUpToDate($locked, $following, byTheClock: false);
             if ($sent->after !== $locked->last_event_id) {
-                return $this->takenBefore($locked, $sent);
+                return $this->takenBefore($locked, $sent, $front);
             }
             $this->named->check($locked, $sent->event);
             $late = $this->clock->isLate($locked, $sent->madeMs);
@@ -126,9 +144,9 @@ final class RoundBook
             $event = $sent->event instanceof Watched
                 ? Watching::cut($sent->event, $before, $now)
                 : $sent->event;
-            $state = $this->append($locked, $sent->id, $event, $now, $sent->madeMs, $late, $before);
+            $state = $this->append($locked, $sent->id, $event, $now, $sent->madeMs, $late, $before, $front);
 
-            return $this->views->of($locked, $state);
+            return $this->views->of($locked, $state, front: $front);
         }, self::ATTEMPTS);
     }
 
@@ -139,7 +157,7 @@ final class RoundBook
      *
      * @throws Rejected unless it was taken before
      */
-    private function takenBefore(Round $round, SentEvent $sent): array
+    private function takenBefore(Round $round, SentEvent $sent, ?Front $front): array
     {
         $known = RoundEvent::query()->where('round_id', $round->id)->whereIn(
             'event_id',
@@ -147,7 +165,7 @@ final class RoundBook
         )->get()->keyBy('event_id');
         $earlier = $known->get($sent->id);
         if ($earlier !== null) {
-            return $this->views->of($round, $this->fold($round, $earlier->number)->state, last: $sent->id);
+            return $this->views->of($round, $this->fold($round, $earlier->number)->state, last: $sent->id, front: $front);
         }
         if ($sent->after !== null && ! $known->has($sent->after)) {
             throw new Rejected(Reason::NotYet, new Message('problem.round.not-yet'));
@@ -161,7 +179,7 @@ final class RoundBook
         DB::transaction(function () use ($round, $allow, $event): void {
             $locked = self::locked($round);
             $allow($locked);
-            $this->bringUpToDate($locked);
+            $this->follow($locked);
             $this->append($locked, Ulids::make(), $event, (int) now()->valueOf());
         }, self::ATTEMPTS);
     }
@@ -173,6 +191,7 @@ final class RoundBook
      * @param  ?int  $madeMs  when a student's device made it
      * @param  bool  $late  it was made before the round's task closed
      * @param  ?State  $before  the round's, where it is read already
+     * @param  ?Front  $front  where the class stands that leads it
      *
      * @throws Rejected when the rules refuse it
      */
@@ -184,8 +203,9 @@ final class RoundBook
         ?int $madeMs = null,
         bool $late = false,
         ?State $before = null,
+        ?Front $front = null,
     ): State {
-        $outcome = $this->rules->engine($round)->apply($before ?? State::fromArray($round->state), $event, $at, null, $late);
+        $outcome = $this->rules->engine($round)->apply($before ?? State::fromArray($round->state), $event, $at, $front, $late);
         if ($outcome instanceof Refusal) {
             throw Rejected::byRule($outcome);
         }
@@ -205,8 +225,12 @@ final class RoundBook
             throw new Rejected(Reason::IdTaken, new Message('problem.round.id-taken'));
         }
         $this->put($round, $outcome->state, RoundEvidence::fromArray($round->evidence)->with($event, $at, $outcome->facts), $at);
-        if (! $event->kind()->isStudents()) {
+        if (! $event->kind()->isStudents() && ! $event->kind()->isFromFront()) {
             $this->live->student($round->student_id);
+        }
+        [$sitting] = $front === null ? [null] : $round->ledIn();
+        if ($sitting !== null) {
+            $this->live->front($sitting);
         }
         foreach ($outcome->facts as $fact) {
             if ($fact->kind === FactKind::Called) {
@@ -274,13 +298,37 @@ final class RoundBook
     {
         $round = $this->upToDate($round);
 
-        return $this->views->of($round, State::fromArray($round->state), true);
+        return $this->views->of($round, State::fromArray($round->state), true, front: $this->front($round));
+    }
+
+    /** Where the class stands that leads it; the state tells whether there is one. */
+    private function front(Round $round): ?Front
+    {
+        return isset($round->state['ownPlace']) ? Following::of($round, $this->rules->quiz($round))->front : null;
+    }
+
+    /**
+     * The rounds, each under its lock until the caller's transaction ends.
+     *
+     * @param  list<string>  $rounds  in the order of their ids, in which everybody locks them
+     * @return list<Round>
+     */
+    public function lockAll(array $rounds): array
+    {
+        return array_map(self::locked(...), $rounds);
+    }
+
+    /** A round whose lock the caller holds comes to stand where its class does, and is shown what is revealed there. */
+    public function follow(Round $locked): void
+    {
+        $this->bringUpToDate($locked, Following::of($locked, $this->rules->quiz($locked)));
     }
 
     /** The round to be changed; who else wants to waits. It is read with the revision of its edition. */
     private static function locked(string $id): Round
     {
-        $round = Round::query()->withRevision()->lockForUpdate()->findOrFail($id);
+        $round = Round::query()->withRevision()->withLead()->lockForUpdate()->findOrFail($id);
+        $round->keepLead();
         $edition = (new Edition)->newFromBuilder(['id' => $round->edition_id, 'revision' => $round->getAttribute('edition_revision')]);
         $round->offsetUnset('edition_revision');
 
@@ -296,7 +344,7 @@ final class RoundBook
 
         return DB::transaction(function () use ($round): Round {
             $locked = self::locked($round->id);
-            $this->bringUpToDate($locked);
+            $this->follow($locked);
 
             return $locked;
         }, self::ATTEMPTS);
@@ -317,14 +365,19 @@ final class RoundBook
         };
         foreach ($state === TaskState::TakenBack ? [] : $rounds->pluck('id') as $id) {
             DB::transaction(function () use ($id, $task): void {
-                $this->bringUpToDate(self::locked((string) $id)->setRelation('task', $task));
+                $this->follow(self::locked((string) $id)->setRelation('task', $task));
             }, self::ATTEMPTS);
         }
     }
 
     private function isUpToDate(Round $round): bool
     {
-        return $round->revision === $this->rules->revision($round) && $this->clock->due($round, State::fromArray($round->state)) === null;
+        $state = State::fromArray($round->state);
+        $quiz = $this->rules->quiz($round);
+
+        return $round->revision === $this->rules->revision($round)
+            && $this->clock->due($round, $state) === null
+            && ($state->isFinished() || Following::of($round, $quiz)->due($state) === []);
     }
 
     /**
@@ -332,17 +385,21 @@ final class RoundBook
      *
      * @param  bool  $byTheClock  whether a round whose time is over is ended; what is done in it just then is told by its own rule
      */
-    private function bringUpToDate(Round $round, bool $byTheClock = true): State
+    private function bringUpToDate(Round $round, Following $following, bool $byTheClock = true): State
     {
         if ($round->revision !== $this->rules->revision($round)) {
             $this->refold($round);
         }
         $state = State::fromArray($round->state);
         $due = $this->clock->due($round, $state);
+        if ($due !== null && ($byTheClock || ! $due[0] instanceof TimedOut)) {
+            $state = $this->append($round, Ulids::make(), $due[0], $due[1], before: $state);
+        }
+        foreach ($following->due($state) as $event) {
+            $state = $this->append($round, Ulids::make(), $event, (int) now()->valueOf(), before: $state);
+        }
 
-        return $due !== null && ($byTheClock || ! $due[0] instanceof TimedOut)
-            ? $this->append($round, Ulids::make(), $due[0], $due[1], before: $state)
-            : $state;
+        return $state;
     }
 
     /** That a student's device was seen after its task had closed is noted once. */

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace HiddenLadder\App\Rounds;
 
 use HiddenLadder\App\Models\Round;
+use HiddenLadder\App\Models\RoundKind;
 use HiddenLadder\App\Models\TaskState;
 use HiddenLadder\App\Reason;
 use HiddenLadder\App\Rejected;
@@ -40,7 +41,7 @@ final class RoundClock
     public function isLate(Round $round, ?int $madeMs): bool
     {
         $task = $round->ownTask();
-        if ($round->isReturn() || $task->state()->isRunning()) {
+        if ($round->kind !== RoundKind::Task || $task->state()->isRunning()) {
             return false;
         }
         $now = (int) now()->valueOf();
@@ -82,9 +83,9 @@ final class RoundClock
         return $closes === null ? null : [new Closed, $closes];
     }
 
-    /** Whether its task is, and it with it; returns stay open. */
+    /** Whether its task is, and it with it; returns stay open, and what is walked in front of the class. */
     public function isClosed(Round $round): bool
     {
-        return ! $round->isReturn() && $round->ownTask()->state() === TaskState::Closed;
+        return $round->kind === RoundKind::Task && $round->ownTask()->state() === TaskState::Closed;
     }
 }

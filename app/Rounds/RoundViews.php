@@ -7,9 +7,12 @@ namespace HiddenLadder\App\Rounds;
 use HiddenLadder\App\Media\MediumFacts;
 use HiddenLadder\App\Models\Round;
 use HiddenLadder\App\Models\RoundEvent;
+use HiddenLadder\App\Models\RoundKind;
 use HiddenLadder\App\Models\TaskState;
 use HiddenLadder\App\SharedMemory;
+use HiddenLadder\App\Sittings\Following;
 use HiddenLadder\Core\Round\Circumstances;
+use HiddenLadder\Core\Round\Front;
 use HiddenLadder\Core\Round\Result\Standing;
 use HiddenLadder\Core\Round\State;
 use HiddenLadder\Core\Round\View\Projection;
@@ -25,23 +28,24 @@ final class RoundViews
     /**
      * @param  bool  $comingBack  the student looks at the round, and has not just done something in it
      * @param  ?string  $last  the student's own event that the next one follows on; by default the round's latest
+     * @param  ?Front  $front  where the class stands that leads it
      * @return array<string, mixed>
      */
-    public function of(Round $round, State $state, bool $comingBack = false, ?string $last = null): array
+    public function of(Round $round, State $state, bool $comingBack = false, ?string $last = null, ?Front $front = null): array
     {
-        [$view, $media] = $this->projection($round, $state, $comingBack)->withMedia($state);
+        $sent = $this->projection($round, $state, $comingBack, front: $front)->sent($state);
 
         return [
             'id' => $round->id,
             'student' => $round->student_id,
             'task' => $round->task_id,
             'round' => $round->number,
-            'isReturn' => $round->isReturn(),
+            'kind' => $round->kind->value,
             'last' => $last ?? $round->last_event_id,
         ]
-            + $view
+            + $sent->view
             + [
-                'media' => MediumFacts::ofAll($media),
+                'media' => MediumFacts::ofAll($sent->media),
                 'late' => $state->isFinished() && RoundEvent::lateAmong([$round->id]) !== [],
             ];
     }
@@ -62,10 +66,11 @@ final class RoundViews
     public function media(Round $round): array
     {
         $task = $round->ownTask();
+        $front = isset($round->state['ownPlace']) ? Following::of($round, $this->rules->quiz($round))->front : null;
         // All that decides it; an answer moves the round.
         $from = [
             $round->getRawOriginal('moved_at'), $round->getRawOriginal('state'), $this->rules->revision($round),
-            $round->terms, $task->terms, $task->state(), $task->released_at !== null,
+            $round->terms, $task->terms, $task->state(), $task->released_at !== null, $front,
         ];
         $key = "shown/$round->id/".hash('xxh128', serialize($from));
         $known = $round->finished_at === null ? SharedMemory::get($key) : null;
@@ -74,7 +79,7 @@ final class RoundViews
         }
         $state = State::fromArray($round->state);
         // Whoever loads a page again comes back to it, and sees what is there then.
-        $media = $this->projection($round, $state, true)->media($state);
+        $media = $this->projection($round, $state, true, front: $front)->media($state);
         SharedMemory::put($key, $media, seconds: 3600);
 
         return $media;
@@ -104,23 +109,28 @@ final class RoundViews
         return false;
     }
 
-    private function projection(Round $round, State $state, bool $comingBack, ?OwnRounds $own = null): Projection
-    {
+    private function projection(
+        Round $round,
+        State $state,
+        bool $comingBack,
+        ?OwnRounds $own = null,
+        ?Front $front = null,
+    ): Projection {
         return new Projection(
             $this->rules->quiz($round),
             $this->rules->terms($round),
-            $this->circumstances($round, $state, $comingBack, $own),
+            $this->circumstances($round, $state, $comingBack, $own, $front),
         );
     }
 
     /** @param  ?OwnRounds  $own  the student's of the task, where they are read already */
-    private function circumstances(Round $round, State $state, bool $comingBack, ?OwnRounds $own): Circumstances
+    private function circumstances(Round $round, State $state, bool $comingBack, ?OwnRounds $own, ?Front $front = null): Circumstances
     {
         $task = $round->ownTask();
         $isOver = $state->isFinished();
-        if ($round->isReturn()) {
+        if ($round->kind !== RoundKind::Task) {
             // It stands by itself: nothing of its task closes or is released for it.
-            return new Circumstances(comingBack: $comingBack && $isOver, lastRound: $isOver);
+            return new Circumstances(comingBack: $comingBack && $isOver, lastRound: $isOver, front: $front);
         }
 
         return new Circumstances(
@@ -129,6 +139,7 @@ final class RoundViews
             lastRound: $isOver && ($own ?? OwnRounds::of($round->student_id, $task))->isOver(),
             closed: $task->state() === TaskState::Closed,
             released: $task->released_at !== null,
+            front: $front,
         );
     }
 }

@@ -11,6 +11,7 @@ use HiddenLadder\App\Models\Task;
 use HiddenLadder\App\Models\Teacher;
 use HiddenLadder\App\Reason;
 use HiddenLadder\App\Rejected;
+use HiddenLadder\App\Sittings\GoingOut;
 use HiddenLadder\Core\Message;
 use Illuminate\Support\Facades\DB;
 
@@ -42,6 +43,7 @@ final class Merging
                 'tasks' => $this->joinTasks($kept, $gone),
             ];
             self::exceptions($gone->id, $kept->id);
+            app(GoingOut::class)->ofAll($gone->id);
             // Who was the one before is the one that is kept now.
             $gone->namesakes()->update(['merged_into' => $kept->id]);
             $gone->update(['merged_into' => $kept->id]);

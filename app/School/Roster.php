@@ -8,6 +8,7 @@ use HiddenLadder\App\Live\Live;
 use HiddenLadder\App\Models\SchoolClass;
 use HiddenLadder\App\Models\Student;
 use HiddenLadder\App\Rejected;
+use HiddenLadder\App\Sittings\GoingOut;
 use HiddenLadder\Core\Fault as Fault;
 use HiddenLadder\Core\Formats\Roster\ListedPerson;
 use HiddenLadder\Core\Formats\Roster\NameTable;
@@ -159,6 +160,7 @@ final class Roster
         DB::table('enrolments')->where('class_id', $class->id)->where('student_id', $student)->update(['removed_at' => now()]);
         Student::query()->whereKey($student)->whereDoesntHave('classes')->first()?->endSessions();
         app(Live::class)->end($student);
+        app(GoingOut::class)->ofClass($student, $class->id);
     }
 
     public function bringBack(SchoolClass $class, string $student): void

@@ -26,7 +26,7 @@ final class TaskComments
     /** @return list<Comment> by their moments */
     public static function ofVideo(Task $task, VideoStop $stop): array
     {
-        $hidden = DB::table('hidden_comments')->whereIn('round_id', $task->rounds()->select('id'))->get()
+        $hidden = DB::table('hidden_comments')->whereIn('round_id', Round::query()->where('task_id', $task->id)->select('id'))->get()
             ->mapWithKeys(static fn (object $row): array => ["{$row->round_id} {$row->number}" => true]);
         $at = array_combine(
             array_map(static fn (Cue $cue): string => $cue->id, $stop->cues),
@@ -88,6 +88,6 @@ final class TaskComments
     private static function events(Task $task): Builder
     {
         return RoundEvent::query()->with('round:id,student_id')->where('kind', EventKind::Commented)
-            ->whereIn('round_id', $task->rounds()->select('id'))->orderByDesc('taken_ms')->limit(self::MOST);
+            ->whereIn('round_id', Round::query()->where('task_id', $task->id)->select('id'))->orderByDesc('taken_ms')->limit(self::MOST);
     }
 }

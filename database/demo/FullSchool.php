@@ -17,6 +17,7 @@ use HiddenLadder\App\Models\QuizState;
 use HiddenLadder\App\Models\Round;
 use HiddenLadder\App\Models\School;
 use HiddenLadder\App\Models\SchoolClass;
+use HiddenLadder\App\Models\Sitting;
 use HiddenLadder\App\Models\Student;
 use HiddenLadder\App\Models\Task;
 use HiddenLadder\App\Models\TaskAudience;
@@ -32,6 +33,10 @@ use HiddenLadder\App\Rounds\SentEvent;
 use HiddenLadder\App\School\Invitations;
 use HiddenLadder\App\School\Merging;
 use HiddenLadder\App\School\Roster;
+use HiddenLadder\App\Sittings\Attendance;
+use HiddenLadder\App\Sittings\Courses;
+use HiddenLadder\App\Sittings\SentAct;
+use HiddenLadder\App\Sittings\SittingBook;
 use HiddenLadder\Core\Fields;
 use HiddenLadder\Core\Forecast\MadeUpStudent;
 use HiddenLadder\Core\Forecast\Profile;
@@ -41,6 +46,8 @@ use HiddenLadder\Core\Quiz\Edits\Fingerprint;
 use HiddenLadder\Core\Quiz\QuizDocument;
 use HiddenLadder\Core\Round\Event\Overruled;
 use HiddenLadder\Core\Round\State;
+use HiddenLadder\Core\Sitting\Act;
+use HiddenLadder\Core\Sitting\Place;
 use HiddenLadder\Core\Terms\Mode;
 use HiddenLadder\Core\Terms\ReturnTerms;
 use HiddenLadder\Core\Terms\RoundTerms;
@@ -57,7 +64,7 @@ use Random\Randomizer;
  * task with unfinished rounds, a planned one, one past its due time, one taken back, one for some students and one by link; a
  * colleague with a class of their own; a quiz in another language; an empty class; two who asked about one
  * question; one who stood on the roster twice; an invitation that waits; a closed task in portions of which something comes
- * back; terms kept under a name. Tests are held in it, not people.
+ * back; terms kept under a name; a class that is led from the front. Tests are held in it, not people.
  */
 final class FullSchool
 {
@@ -88,6 +95,8 @@ final class FullSchool
     public string $correction = '';
 
     public KeptTerms $kept;
+
+    public Sitting $sitting;
 
     /** Of the student who came late, under way. */
     public Round $return;
@@ -351,6 +360,7 @@ final class FullSchool
         $this->token = basename($address);
         app(Roster::class)->takeOut($this->classes['first'], $this->takenOut->id);
         $this->closeAndComeLate();
+        $this->lead();
         $first = Round::query()->where(
             'task_id',
             $this->tasks['tides']->id,
@@ -361,6 +371,20 @@ final class FullSchool
                 break;
             }
         }
+    }
+
+    /** The first class is led from the front, by a task whose quiz has newer editions; a student has come in. */
+    private function lead(): void
+    {
+        $student = app(Roster::class)->find($this->classes['first'], 'Student 2') ?? throw new \LogicException('Student 2');
+        $sittings = app(SittingBook::class);
+        $task = $this->tasks['tides'];
+        $this->sitting = $sittings->open($this->teacher, $this->classes['first'], $task, false);
+        $sittings->enter($this->sitting, $student);
+        $place = new Place($task->id, (string) app(Courses::class)->of($task->id)?->quiz->stops[0]->id);
+        $sittings->take($this->sitting->id, new SentAct(Ulids::make(), 1, Act::stands($place, false)));
+        $in = Attendance::of($student) ?? throw new \LogicException('Nobody has come in.');
+        $this->book->view(app(Attendance::class)->round($in, $student) ?? throw new \LogicException('There is no round to lead.'));
     }
 
     /** The task closes with rounds under way; one student's answer, made before, arrives after it. */

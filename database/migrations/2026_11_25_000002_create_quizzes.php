@@ -15,6 +15,8 @@ return new class extends Migration
             $table->foreignUlid('teacher_id')->constrained();
             $table->string('title', 200);
             $table->string('state', 12)->default('draft');
+            // Made up on the spot, in front of a class.
+            $table->boolean('put_at_once')->default(false);
             // Number of the last change. What the document was before the first, and what it is now: derived from that and them.
             $table->unsignedInteger('version')->default(1);
             $table->longText('origin')->nullable();

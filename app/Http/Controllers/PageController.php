@@ -15,6 +15,7 @@ final class PageController extends Controller
         'me' => 'student/OwnPage',
         'walk/*' => 'student/RoundPage',
         'sheet/*' => 'student/SheetPage',
+        'together' => 'student/TogetherPage',
         'today' => 'teacher/today/TodayPage',
         'quizzes' => 'teacher/quizzes/QuizzesPage',
         'quizzes/*/rehearse' => 'teacher/rehearse/RehearsePage',
@@ -28,6 +29,8 @@ final class PageController extends Controller
         'give' => 'teacher/task/GivePage',
         'school' => 'teacher/school/SchoolPage',
         'invitation/*' => 'teacher/account/InvitationPage',
+        'sittings/*/lead' => 'teacher/board/LeadPage',
+        'sittings/*' => 'teacher/board/BoardPage',
         'tasks/*/evidence' => 'teacher/results/EvidencePage',
         'tasks/*/students/*' => 'teacher/results/StudentPage',
         'tasks/*/sheets' => 'teacher/print/SheetsPage',
@@ -37,7 +40,7 @@ final class PageController extends Controller
     public function __invoke(Request $request): View
     {
         // A student's phone never loads the teacher's application.
-        $bundle = $request->is('join', 'join/*', 'me', 'walk/*', 'sheet/*') ? 'student' : 'teacher';
+        $bundle = $request->is('join', 'join/*', 'me', 'together', 'walk/*', 'sheet/*') ? 'student' : 'teacher';
         $place = null;
         foreach (self::PLACES as $path => $script) {
             $place ??= $request->is($path) && str_starts_with($script, $bundle) ? $script : null;

@@ -26,6 +26,7 @@ final class QuizLine extends JsonResource
             'id' => $this->quiz->id,
             'title' => $this->quiz->title,
             'state' => $this->quiz->state->value,
+            'atOnce' => $this->quiz->put_at_once,
             'stops' => count($document->stops) + count($document->sideStops),
             'questions' => count($document->questions()),
             'edition' => $this->quiz->latestEdition?->number,

@@ -41,7 +41,7 @@ final class RoundWalk extends JsonResource
         return [
             'id' => $this->round->id,
             'number' => $this->round->number,
-            'isReturn' => $this->round->isReturn(),
+            'kind' => $this->round->kind->value,
             'sheets' => $this->round->sheets->modelKeys(),
             'startedAt' => $this->round->started_at->toIso8601ZuluString('millisecond'),
             'finishedAt' => $this->round->finished_at?->toIso8601ZuluString('millisecond'),

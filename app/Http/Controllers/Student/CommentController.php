@@ -19,15 +19,18 @@ final class CommentController extends Controller
     {
         $this->authorize('walk', $round);
         $place = $book->view($round)['place'];
-        $stop = ($place['kind'] ?? '') === 'video' && is_string($place['id'] ?? null)
-            ? $rules->quiz($round)->stop($place['id'])
-            : null;
+        // On the board the class watches together: what it has come to there, each has come to.
+        $video = match ($place['kind'] ?? '') {
+            'video' => $place['id'] ?? null,
+            'board' => $place['frame'] ?? null,
+            default => null,
+        };
+        $stop = is_string($video) ? $rules->quiz($round)->stop($video) : null;
         if (! $stop instanceof VideoStop) {
             return new JsonResponse([]);
         }
-        $notes = is_array($place['notes'] ?? null) ? $place['notes'] : [];
-
-        $cues = array_values(array_filter(array_column($notes, 'id'), is_string(...)));
+        $notes = is_array($place['notes'] ?? null) ? array_column($place['notes'], 'id') : [$place['comments'] ?? null];
+        $cues = array_values(array_filter($notes, is_string(...)));
 
         return new JsonResponse(TaskComments::forStudent($round, $stop, $cues));
     }

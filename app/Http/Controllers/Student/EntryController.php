@@ -4,35 +4,21 @@ declare(strict_types=1);
 
 namespace HiddenLadder\App\Http\Controllers\Student;
 
-use Carbon\CarbonImmutable;
 use HiddenLadder\App\Accounts\Door;
 use HiddenLadder\App\Http\Controllers\Controller;
 use HiddenLadder\App\Http\Device;
 use HiddenLadder\App\Http\Middleware\EndOldSessions;
-use HiddenLadder\App\Http\Resources\ConversationLines;
-use HiddenLadder\App\Messages\Conversation;
-use HiddenLadder\App\Messages\Conversations;
-use HiddenLadder\App\Models\Round;
-use HiddenLadder\App\Models\RoundEvent;
+use HiddenLadder\App\Http\OwnPage;
 use HiddenLadder\App\Models\Student;
-use HiddenLadder\App\Models\StudentKind;
 use HiddenLadder\App\Models\Task;
-use HiddenLadder\App\Models\TaskState;
 use HiddenLadder\App\Models\WayIn;
 use HiddenLadder\App\Rejected;
-use HiddenLadder\App\Rounds\OwnRounds;
-use HiddenLadder\App\Rounds\Returning;
-use HiddenLadder\App\Rounds\RoundBook;
-use HiddenLadder\App\Rounds\RoundViews;
 use HiddenLadder\App\School\Doorway;
 use HiddenLadder\App\School\Name;
 use HiddenLadder\App\School\Phrases;
 use HiddenLadder\Core\Fault as Fault;
-use HiddenLadder\Core\Fields;
 use HiddenLadder\Core\Formats\Roster\ListedPerson;
 use HiddenLadder\Core\Message;
-use HiddenLadder\Core\Terms\Terms;
-use HiddenLadder\Core\Terms\TermsInWords;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -147,133 +133,9 @@ final class EntryController extends Controller
         return new Response('', 204);
     }
 
-    /** The student's own page: what there is to do, and how far it is. */
-    public function me(
-        Request $request,
-        RoundBook $book,
-        RoundViews $views,
-        Conversations $conversations,
-        Returning $returning,
-    ): JsonResponse {
-        $student = $this->student($request);
-        $school = $student->loadMissing('school')->school;
-        $classes = $student->classes()->whereNull('archived_at')->orderBy('name')->orderBy('id')->pluck('name', 'classes.id');
-        $given = Task::query()->givenTo($student)->with(['quiz:id,title', 'class'])->orderByDesc('created_at')->orderByDesc('id')
-            ->inState(TaskState::Open, TaskState::Due, TaskState::Closed)->get();
-        $own = OwnRounds::ofAll($student->id, $given);
-        $current = array_map(static fn (OwnRounds $ofTask): ?string => $ofTask->current()?->id, $own);
-        $late = RoundEvent::lateAmong(array_values(array_filter($current, is_string(...))));
-        $given = self::onceEach($given, $own);
-        // Who came in without a secret may be somebody else.
-        $asked = $student->cameInBy === WayIn::Secret ? $conversations->by($student) : [];
-        $tasks = $given->map(fn (Task $task): array => [
-            // What is given to single students, or comes by a link, stands outside all classes.
-            'class' => $classes->has((string) $task->class_id) ? (string) $task->class_id : '',
-            'task' => $this->task($student, $own[$task->id], $book, $views, $late)
-                + ['returns' => $returning->of($own[$task->id], $school)],
-        ])->groupBy('class');
-
-        return new JsonResponse($this->said([
-            'id' => $student->id,
-            'name' => $student->name,
-            // As whom they may have done what still waits on a device.
-            'also' => $student->namesakes()->pluck('id')->all(),
-            'reading' => ($student->reading ?? []) + ['size' => 1, 'spacing' => false, 'contrast' => false, 'face' => false],
-            'answers' => self::lines($request, $asked, static fn (Conversation $one): bool => ! $one->isSeen()),
-            'asked' => self::lines($request, $asked, static fn (Conversation $one): bool => $one->isSeen()),
-            'cameInBy' => $student->cameInBy->value,
-            'isGuest' => $student->kind !== StudentKind::Roster,
-            'classes' => $classes->union($tasks->has('') ? ['' => ''] : [])
-                ->map(
-                    static fn (string $name, string $id): array => [
-                        'name' => $name,
-                        'tasks' => $tasks->get($id, collect())->pluck('task')->all(),
-                    ],
-                )->values()->all(),
-        ]));
-    }
-
-    /**
-     * @param  list<Conversation>  $conversations
-     * @param  callable(Conversation): bool  $which
-     * @return list<array<string, mixed>>
-     */
-    private static function lines(Request $request, array $conversations, callable $which): array
+    public function me(Request $request, OwnPage $page): JsonResponse
     {
-        return (new ConversationLines(array_values(array_filter($conversations, $which)), asTeacher: false))->toArray($request);
-    }
-
-    /**
-     * @param  list<string>  $late  rounds in which something arrived after the closing
-     * @return array<string, mixed>
-     */
-    private function task(Student $student, OwnRounds $own, RoundBook $book, RoundViews $views, array $late): array
-    {
-        $task = $own->task;
-        $before = $own->current();
-        $current = $before === null ? null : $book->upToDate($before);
-        // Read anew only where the clock, a closing or a correction moved it.
-        $own = $current === $before ? $own : OwnRounds::of($student->id, $task);
-        $summary = $current === null ? null : $views->summary($current, $own);
-        if ($current !== null) {
-            $book->seen($current);
-        }
-        $done = $own->lastDone();
-        $showsScore = $done !== null && $views->showsScore($done, $own);
-        $soFar = $own->soFar();
-        $nextFrom = $soFar->nextFrom();
-
-        return [
-            'id' => $task->id,
-            'title' => $summary['title'] ?? $task->quiz->title,
-            'open' => $task->state()->isRunning(),
-            'dueAt' => $task->due_at?->toIso8601ZuluString(),
-            'closesAt' => $task->closes_at?->toIso8601ZuluString(),
-            'terms' => TermsInWords::sentences(Terms::read(Fields::of($task->terms))),
-            'round' => $summary === null ? null : [
-                'id' => $current->id,
-                'number' => $current->number,
-                'finished' => $summary['finished'],
-                'progress' => $summary['progress'],
-                'standings' => $summary['standings'],
-                'late' => $summary['finished'] && in_array($current->id, $late, true),
-            ],
-            'score' => $showsScore ? $soFar->score() : null,
-            'mastered' => $done !== null && $views->tellsMastery($done, $own) && $own->rounds->contains('mastered', true),
-            'rounds' => self::rounds($own, $views),
-            'goal' => $soFar->goal(),
-            'nextFrom' => $nextFrom === null ? null : CarbonImmutable::createFromTimestampMs($nextFrom)->toIso8601ZuluString(),
-            'waitsFor' => OwnRounds::waitsFor($student, $task),
-            'note' => $task->note,
-            'optional' => $task->optional,
-            'asksForPassword' => $task->password !== null && $current === null,
-        ];
-    }
-
-    /** @return list<array<string, mixed>> the rounds that were finished, with their scores as far as they may be seen: how they improve */
-    private static function rounds(OwnRounds $own, RoundViews $views): array
-    {
-        return array_values($own->done()->map(static fn (Round $round): array => [
-            'id' => $round->id,
-            'number' => $round->number,
-            'score' => $views->showsScore($round, $own) ? $round->score : null,
-            'finishedAt' => ($round->finished_at ?? $round->moved_at)->toIso8601ZuluString(),
-        ])->all());
-    }
-
-    /**
-     * Of tasks that were given to several of the student's classes at once, the one that was begun, else the first.
-     *
-     * @param  Collection<int, Task>  $given
-     * @param  array<string, OwnRounds>  $own
-     * @return Collection<int, Task>
-     */
-    private static function onceEach(Collection $given, array $own): Collection
-    {
-        $begun = $given->sortByDesc(static fn (Task $task): int => $own[$task->id]->current() === null ? 0 : 1)
-            ->unique(static fn (Task $task): string => $task->given_together ?? $task->id)->modelKeys();
-
-        return $given->whereIn('id', $begun)->values();
+        return new JsonResponse($this->said($page->of($request, $this->student($request))));
     }
 
     /** By a class phrase, or by the link of a task. */

@@ -12,19 +12,16 @@ use HiddenLadder\App\Models\Edition;
 use HiddenLadder\App\Models\Quiz;
 use HiddenLadder\App\Models\QuizState;
 use HiddenLadder\App\Models\Teacher;
-use HiddenLadder\App\Models\Ulids;
 use HiddenLadder\App\Quizzes\Findings;
 use HiddenLadder\App\Quizzes\QuizInspection;
+use HiddenLadder\App\Quizzes\QuizShelf;
 use HiddenLadder\App\Quizzes\SuggestedTerms;
-use HiddenLadder\App\Reason;
 use HiddenLadder\App\Rejected;
-use HiddenLadder\App\Words\Words;
 use HiddenLadder\Core\Fault as Fault;
 use HiddenLadder\Core\Fields;
 use HiddenLadder\Core\Inspection\Finding;
 use HiddenLadder\Core\Inspection\Inspection;
 use HiddenLadder\Core\Message;
-use HiddenLadder\Core\Quiz\QuizDocument;
 use HiddenLadder\Core\Terms\Terms;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -37,7 +34,7 @@ final class QuizController extends Controller
     /** Findings left as they are that are remembered of one quiz. */
     private const MOST_LEFT = 1000;
 
-    public function __construct(private readonly QuizInspection $inspection)
+    public function __construct(private readonly QuizInspection $inspection, private readonly QuizShelf $shelf)
     {
     }
 
@@ -49,28 +46,15 @@ final class QuizController extends Controller
         return new JsonResponse(QuizLine::collection($quizzes));
     }
 
-    public function store(Request $request, Words $words): JsonResponse
+    public function store(Request $request): JsonResponse
     {
         $request->validate(
             ['title' => ['required', 'string', 'max:200'], 'language' => ['string', 'regex:/^[a-z]{2,3}(-[A-Za-z0-9]{2,8})*$/']],
         );
         $title = $request->string('title')->trim()->value();
-        $quiz = $this->teacher($request)->quizzes()->create([
-            'title' => $title,
-            'state' => QuizState::Draft,
-            'version' => 1,
-            'document' => [
-                'schema' => QuizDocument::SCHEMA,
-                'title' => $title,
-                'instructions' => $this->teacher($request)->standing_instructions ?? '',
-                'language' => $request->string('language', 'en')->value(),
-                'stops' => [],
-                'sideStops' => [],
-                'finishes' => [['id' => Ulids::make(), 'title' => $words->say(new Message('making.finish')), 'message' => '']],
-            ],
-        ]);
+        $quiz = $this->shelf->begin($this->teacher($request), $title, $request->string('language', 'en')->value());
 
-        return new JsonResponse($this->whole($quiz->refresh(), $this->teacher($request)), 201);
+        return new JsonResponse($this->whole($quiz, $this->teacher($request)), 201);
     }
 
     public function show(Request $request, Quiz $quiz): JsonResponse
@@ -84,28 +68,7 @@ final class QuizController extends Controller
     public function publish(Request $request, Quiz $quiz): JsonResponse
     {
         $this->authorize('reach', $quiz);
-        DB::transaction(function () use ($quiz): void {
-            $locked = Quiz::query()->lockForUpdate()->findOrFail($quiz->id);
-            $findings = $this->inspection->of($locked);
-            if (! Inspection::allowsPublishing($findings)) {
-                throw new Rejected(
-                    Reason::NotReady,
-                    new Message('problem.quiz.not-ready'),
-                    ['findings' => (new QuizFindings($findings, $locked->left_findings ?? []))->resolve()],
-                );
-            }
-            $latest = $locked->latestEdition;
-            if ($latest === null || $latest->version !== $locked->version) {
-                Edition::query()->create([
-                    'quiz_id' => $locked->id,
-                    'number' => ($latest->number ?? 0) + 1,
-                    'version' => $locked->version,
-                    'document' => $locked->document,
-                    'published_at' => now(),
-                ]);
-            }
-            $locked->update(['state' => QuizState::Published]);
-        }, 5);
+        $this->shelf->publish($quiz);
 
         return new JsonResponse($this->whole($quiz->refresh(), $this->teacher($request)));
     }

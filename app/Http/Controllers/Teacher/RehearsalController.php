@@ -54,10 +54,10 @@ final class RehearsalController extends Controller
             $this->goOn($rehearsal, $next->only(['as', 'toEnd', 'seed']));
         }
         $projection = new Projection($document, $terms, self::moment($asked->stringOr('moment', 'now'), $terms, count($earlier) + 1));
-        [$view, $shown] = $projection->withMedia($rehearsal->state);
+        $sent = $projection->sent($rehearsal->state);
 
         return new JsonResponse([
-            'view' => ['id' => $quiz->id, 'round' => count($earlier) + 1] + $view + ['media' => MediumFacts::ofAll($shown)],
+            'view' => ['id' => $quiz->id, 'round' => count($earlier) + 1] + $sent->view + ['media' => MediumFacts::ofAll($sent->media)],
             'made' => array_map(
                 static fn (Event $event): array => ['kind' => $event->kind()->value, 'data' => (object) $event->data()],
                 $rehearsal->made,

@@ -11,6 +11,7 @@ use HiddenLadder\App\Http\Resources\TaskLine;
 use HiddenLadder\App\Http\TaskMembers;
 use HiddenLadder\App\Live\Live;
 use HiddenLadder\App\Models\Round;
+use HiddenLadder\App\Models\Sitting;
 use HiddenLadder\App\Models\Student;
 use HiddenLadder\App\Models\StudentKind;
 use HiddenLadder\App\Models\Task;
@@ -94,6 +95,7 @@ final class TaskController extends Controller
             ]),
             'wayIn' => $task->way_in->value,
             'live' => Live::channelOf($task),
+            'sitting' => $task->class_id === null ? null : Sitting::query()->where('open_for', $task->class_id)->value('id'),
             'link' => $task->link,
             'password' => $task->password,
             'named' => $task->named()->where('kind', StudentKind::Roster)->pluck('students.id')->all(),
@@ -117,8 +119,7 @@ final class TaskController extends Controller
     {
         $this->authorize('reach', $task->load('class'));
         $found = self::concerned($task, $student);
-        $returns = $task->returns()->where('student_id', $found->id)->get();
-        $rounds = $task->countedRounds()->where('student_id', $found->id)->get()->concat($returns)
+        $rounds = $task->allRounds()->where('student_id', $found->id)->get()
             ->sortBy([['started_at', 'asc'], ['number', 'asc']])->values();
         $walks = $rounds->map(static function (Round $round) use ($book, $rules): RoundWalk {
             $round = $book->upToDate($round)->load(['events', 'sheets']);
@@ -155,7 +156,7 @@ final class TaskController extends Controller
     private static function concerned(Task $task, string $student): Student
     {
         return $task->students()->find($student) ?? Student::query()
-            ->whereIn('id', $task->countedRounds()->select('student_id'))->findOrFail($student);
+            ->whereIn('id', $task->allRounds()->select('student_id'))->findOrFail($student);
     }
 
     /** A person's word on an answer: a share of the points with a comment, or sent back. It is an event of the round. */
@@ -164,7 +165,7 @@ final class TaskController extends Controller
         $this->authorize('reach', $task->load('class'));
         $book->overrule(
             $round,
-            static fn (Round $found) => abort_unless($task->countedRounds()->whereKey($found->id)->exists(), 404),
+            static fn (Round $found) => abort_unless($task->allRounds()->whereKey($found->id)->exists(), 404),
             Overruled::fromData(Fields::of($request->json()->all())),
         );
 

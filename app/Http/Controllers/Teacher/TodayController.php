@@ -10,6 +10,7 @@ use HiddenLadder\App\Http\Resources\QuizLine;
 use HiddenLadder\App\Http\Resources\TaskLines;
 use HiddenLadder\App\Messages\Conversations;
 use HiddenLadder\App\Models\QuizState;
+use HiddenLadder\App\Models\Sitting;
 use HiddenLadder\App\Models\TaskState;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -20,14 +21,14 @@ final class TodayController extends Controller
     public function __invoke(Request $request, Conversations $conversations): JsonResponse
     {
         $teacher = $this->teacher($request);
-        $running = $teacher->tasks()->ofClassesInUse()->inState(TaskState::Open, TaskState::Due)->orderByDesc('created_at')->get();
-        $drafts = $teacher->quizzes()->with('latestEdition')->where(
-            'state',
-            '!=',
-            QuizState::Archived,
-        )->orderByDesc('updated_at')->limit(4)->get();
+        $running = $teacher->tasks()->ofClassesInUse()->notAtOnce()->inState(TaskState::Open, TaskState::Due)
+            ->orderByDesc('created_at')->get();
+        $drafts = $teacher->quizzes()->with('latestEdition')->where('state', '!=', QuizState::Archived)->where('put_at_once', false)
+            ->orderByDesc('updated_at')->limit(4)->get();
+        $open = Sitting::query()->where('teacher_id', $teacher->id)->whereNotNull('open_for')->with('class:id,name')->get();
 
         return new JsonResponse([
+            'sittings' => $open->map(static fn (Sitting $one): array => ['id' => $one->id, 'class' => $one->class->name])->all(),
             'asked' => new ConversationLines($conversations->waitingFor($teacher), asTeacher: true),
             'running' => new TaskLines($running),
             'quizzes' => QuizLine::collection($drafts),

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace HiddenLadder\App\Http\Controllers\Teacher;
 
 use HiddenLadder\App\Http\Controllers\Controller;
+use HiddenLadder\App\Live\Live;
 use HiddenLadder\App\Models\Round;
 use HiddenLadder\App\Models\Task;
 use HiddenLadder\App\Quizzes\Editions;
@@ -18,6 +19,10 @@ use Illuminate\Http\Response;
 /** How a video of a task was watched, and what was written at its moments. */
 final class WatchingController extends Controller
 {
+    public function __construct(private readonly Live $live)
+    {
+    }
+
     public function show(Task $task, string $video, Evidence $evidence, Editions $editions): JsonResponse
     {
         $this->authorize('reach', $task->load(['class', 'quiz.latestEdition']));
@@ -37,6 +42,7 @@ final class WatchingController extends Controller
         $this->authorize('reach', $task);
         $asked = $request->validate(['open' => ['required', 'boolean'], 'named' => ['required', 'boolean']]);
         $task->update(['comments_open' => (bool) $asked['open'], 'comments_named' => (bool) $asked['named']]);
+        $this->live->frontOf($task);
 
         return response()->noContent();
     }
@@ -45,6 +51,7 @@ final class WatchingController extends Controller
     {
         $this->ofTask($task, $round);
         TaskComments::hide($round, $number);
+        $this->live->frontOf($task);
 
         return response()->noContent();
     }
@@ -53,6 +60,7 @@ final class WatchingController extends Controller
     {
         $this->ofTask($task, $round);
         TaskComments::unhide($round, $number);
+        $this->live->frontOf($task);
 
         return response()->noContent();
     }
