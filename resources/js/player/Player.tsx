@@ -1,9 +1,11 @@
+import { Presentation } from 'lucide-react';
 import { type ReactNode, useCallback, useRef, useState } from 'react';
 import type { EventKind, QuestionPlace, RoundView } from '../api/types';
 import { isEmpty } from '../quiz/text';
 import { Button } from '../ui/Button';
 import { useWidth } from '../ui/useWidth';
 import { say } from '../words/words';
+import { Comments } from './Comments';
 import { Bar } from './Disclosure';
 import { Finish } from './Finish';
 import { KeptReading } from './KeptReading';
@@ -80,7 +82,7 @@ export function Player({ view, busy, notice, send, kept, ending, leave, asking, 
                     </div>
                     <div className="mt-1 flex flex-wrap items-center gap-x-3 text-sm text-soft">
                         <p className="mr-auto">
-                            {view.isReturn === true && `${say('player.player.what-you-had-mastered')} · `}
+                            {view.kind === 'return' && `${say('player.player.what-you-had-mastered')} · `}
                             {view.standings === null ? say('player.player.your-answers-are-being-kept') : standingsInWords(view.standings)}
                             {view.returning && ` · ${say('player.player.now-the-ones-that-are')}`}
                         </p>
@@ -166,7 +168,7 @@ export function Player({ view, busy, notice, send, kept, ending, leave, asking, 
                             )}
                             <div className="flex flex-1 flex-col">
                                 <QuestionView
-                                    key={`${place.question.id}-${place.frame}-${place.tries}-${place.verdictShown}-${place.rung?.id ?? ''}-${place.judging !== null}`}
+                                    key={`${place.question.id}-${place.frame}-${place.tries}-${place.verdictShown}-${place.rung?.id ?? ''}-${place.judging !== null}-${place.led ?? ''}`}
                                     place={place}
                                     round={kept ? view.id : null}
                                     handsIn={overview?.handIn ?? false}
@@ -181,6 +183,20 @@ export function Player({ view, busy, notice, send, kept, ending, leave, asking, 
                     {!onPage && !isOverview && place.kind === 'video' && (
                         <VideoView key={place.frame} place={place} round={kept ? view.id : null} busy={busy} send={send} />
                     )}
+                    {!onPage && !isOverview && place.kind === 'board' && (
+                        <div className="flex flex-1 flex-col items-center justify-center px-4 py-10 text-center">
+                            <Presentation size={72} strokeWidth={1.2} aria-hidden="true" className="text-soft" />
+                            <p className="mt-4 font-display text-3xl" role="status">
+                                {say('player.board.look-at-the-board')}
+                            </p>
+                            {place.comments !== null && (
+                                <div className="mt-8 w-full max-w-md text-left">
+                                    <Comments cue={place.comments} round={kept ? view.id : null} busy={busy} send={send} />
+                                </div>
+                            )}
+                        </div>
+                    )}
+                    {view.beside.length > 0 && <WhileYouWait beside={view.beside} busy={busy} send={send} />}
                     {!onPage && !isOverview && place.kind === 'reading' && (
                         <>
                             <article className="flex-1 px-4 py-5" data-read-aloud>
@@ -195,11 +211,29 @@ export function Player({ view, busy, notice, send, kept, ending, leave, asking, 
                         </>
                     )}
                     {place.kind === 'finish' && (
-                        <Finish place={place} standings={view.standings} isReturn={view.isReturn ?? false} ending={ending} />
+                        <Finish place={place} standings={view.standings} isReturn={view.kind === 'return'} ending={ending} />
                     )}
                 </Middle>
             </div>
         </MediaKnown>
+    );
+}
+
+/** What whoever has answered may do while the others think: stops that lie beside the way. */
+function WhileYouWait({ beside, busy, send }: { beside: RoundView['beside']; busy: boolean; send: (step: Step) => void }) {
+    return (
+        <section className="border-t border-line px-4 py-4" aria-label={say('player.board.while-you-wait')}>
+            <h2 className="text-lg">{say('player.board.while-you-wait')}</h2>
+            <ul className="mt-2 flex flex-wrap gap-2">
+                {beside.map((one, index) => (
+                    <li key={one.stop}>
+                        <Button large disabled={busy} onClick={() => send({ kind: 'went-to', data: { stop: one.stop } })}>
+                            {one.title !== '' ? one.title : say('player.board.something-extra', { number: index + 1 })}
+                        </Button>
+                    </li>
+                ))}
+            </ul>
+        </section>
     );
 }
 

@@ -7,7 +7,8 @@ import { AnswerForm } from './AnswerForm';
 import { AskAbout } from './AskAbout';
 import { inWords } from './answers/parts';
 import { Bar, Disclosure } from './Disclosure';
-import { draftOf, keepDraft } from './drafts';
+import { draftOf, keepDraft, readDraft } from './drafts';
+import { OnPicture, pictureOf } from './OnPicture';
 import type { Step } from './Player';
 import { Rich } from './Rich';
 import { RungContent, rungWords } from './RungContent';
@@ -63,6 +64,9 @@ export function QuestionView({ place, round, handsIn, busy, send, asking, beside
         },
     ].filter((way) => way.show);
 
+    const picture = pictureOf(place.question);
+    // What was begun when answers were closed stays on the device, and is there if they are opened again.
+    const unsent = place.led === 'closed' && !place.verdictShown ? inWords(place.question, readDraft(draft)) : '';
     const well = place.verdict?.result === 'right' || place.verdict?.result === 'noted';
 
     return (
@@ -70,7 +74,11 @@ export function QuestionView({ place, round, handsIn, busy, send, asking, beside
             <div className="flex flex-1 flex-col px-4 pt-5">
                 <Signs place={place} onOver={() => send({ kind: 'timed-out', data: { question } })} />
                 <div data-read-aloud>
-                    <Rich text={place.question.prompt} className="text-xl leading-snug font-semibold" />
+                    <Rich
+                        text={picture?.rest ?? place.question.prompt}
+                        className={`leading-snug font-semibold ${place.led === null ? 'text-xl' : 'text-2xl'}`}
+                    />
+                    {picture !== null && below && <OnPicture question={place.question} picture={picture} className="mt-3" />}
                 </div>
                 {below && (
                     <p className="mt-4 text-lg">
@@ -124,9 +132,22 @@ export function QuestionView({ place, round, handsIn, busy, send, asking, beside
                         </Button>
                     </Disclosure>
                 )}
-                {!below && (
+                {place.led === 'closed' && (
+                    <p className="mt-4 rounded-md border-l-4 border-edge bg-tint px-4 py-3 text-lg" role="status">
+                        {place.verdictShown ? say('player.board.look-at-the-board') : say('player.board.answers-are-closed')}
+                        {unsent !== '' && (
+                            <span className="mt-1 block text-base text-soft">{say('player.board.not-sent', { answer: unsent })}</span>
+                        )}
+                        {!place.verdictShown && place.verdict?.response != null && (
+                            <span className="mt-1 block text-base text-soft">
+                                {say('player.question-view.your-answer')} {inWords(place.question, place.verdict.response)}
+                            </span>
+                        )}
+                    </p>
+                )}
+                {!below && place.led !== 'closed' && (
                     <>
-                        {place.verdict !== null && place.verdict.result !== 'right' && !handsIn && (
+                        {place.verdict !== null && place.verdict.result !== 'right' && (!handsIn || place.led !== null) && (
                             <div className="mt-4 rounded-md border-l-4 border-yet bg-yet-tint px-4 pt-3" role="status">
                                 {place.waits ? (
                                     <p className="mb-3">{say('player.question-view.your-answer-has-arrived-your')}</p>
@@ -163,22 +184,28 @@ export function QuestionView({ place, round, handsIn, busy, send, asking, beside
                                             </div>
                                         )}
                                         <div className="flex flex-wrap gap-3">
-                                            <Button
-                                                large
-                                                disabled={busy || (!place.moreHelp && place.seen.length === 0)}
-                                                aria-expanded={place.seen.length === 0 ? undefined : looking === 'help'}
-                                                onClick={() =>
-                                                    place.seen.length === 0 ? askForHelp() : setLooking(looking === 'help' ? null : 'help')
-                                                }
-                                            >
-                                                <LifeBuoy size={20} aria-hidden="true" /> {say('player.question-view.help')}
-                                            </Button>
+                                            {place.led === null && (
+                                                <Button
+                                                    large
+                                                    disabled={busy || (!place.moreHelp && place.seen.length === 0)}
+                                                    aria-expanded={place.seen.length === 0 ? undefined : looking === 'help'}
+                                                    onClick={() =>
+                                                        place.seen.length === 0
+                                                            ? askForHelp()
+                                                            : setLooking(looking === 'help' ? null : 'help')
+                                                    }
+                                                >
+                                                    <LifeBuoy size={20} aria-hidden="true" /> {say('player.question-view.help')}
+                                                </Button>
+                                            )}
                                             <Button type="submit" weight="main" large className="flex-1" disabled={!ready || busy}>
                                                 {busy
                                                     ? say('player.question-view.sending')
-                                                    : handsIn
-                                                      ? say('player.question-view.keep-this-answer')
-                                                      : (submitWords[place.question.kind] ?? say('player.question-view.check'))}
+                                                    : place.waits
+                                                      ? say('player.board.change-my-answer')
+                                                      : handsIn
+                                                        ? say('player.question-view.keep-this-answer')
+                                                        : (submitWords[place.question.kind] ?? say('player.question-view.check'))}
                                             </Button>
                                         </div>
                                     </div>
@@ -209,7 +236,7 @@ export function QuestionView({ place, round, handsIn, busy, send, asking, beside
                     </Button>
                 </Bar>
             )}
-            {(place.verdictShown || place.rung !== null) && place.judging === null && (
+            {(place.verdictShown || place.rung !== null) && place.judging === null && place.led === null && (
                 <Bar>
                     {place.rung !== null && place.moreHelp && (
                         <Button large disabled={busy} onClick={askForHelp}>

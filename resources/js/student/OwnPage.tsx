@@ -70,6 +70,7 @@ export function OwnPage() {
             {page.data !== undefined && !page.data.isGuest && page.data.cameInBy !== 'secret' && (
                 <p className="mt-4 text-soft">{say('student.own.came-in-by-name')}</p>
             )}
+            {page.data !== undefined && page.data.together.length > 0 && <Together open={page.data.together} />}
             {page.data !== undefined && page.data.answers.length > 0 && <Answers answers={page.data.answers} />}
             {page.data !== undefined && page.data.asked.length > 0 && <Asked asked={page.data.asked} />}
             {page.data !== undefined && tasks.length === 0 && <p className="mt-6 text-lg">{say('student.own.there-is-nothing-to-do')}</p>}
@@ -104,6 +105,35 @@ function useOwn(page: StudentPage | undefined): string | undefined {
         }
     }, [id, also]);
     return own === id ? own : undefined;
+}
+
+/** A class of the student's is led from the front just now. */
+function Together({ open }: { open: StudentPage['together'] }) {
+    const navigate = useNavigate();
+    const queries = useQueryClient();
+    const [why, setWhy] = useState<string | null>(null);
+    const comeIn = async (sitting: string) => {
+        try {
+            const entered = await take(client.POST('/student/sittings/{sitting}/entry', { params: { path: { sitting } } }));
+            queries.setQueryData(['sitting'], entered);
+            await navigate('/together');
+        } catch (error) {
+            setWhy(sentence(error));
+        }
+    };
+    return (
+        <ul className="mt-4 grid gap-3">
+            {open.map((one) => (
+                <li key={one.id} className="rounded-lg border-2 border-accent bg-sheet p-4">
+                    <p className="font-display text-xl">{say('student.together.your-class-works-together', { class: one.class })}</p>
+                    <Button weight="main" large className="mt-3 w-full" onClick={() => void comeIn(one.id)}>
+                        {say('student.together.come-in')}
+                    </Button>
+                    {why !== null && <Notice>{why}</Notice>}
+                </li>
+            ))}
+        </ul>
+    );
 }
 
 /** What the teacher answered to what was asked, until it was seen. */

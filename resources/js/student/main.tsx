@@ -9,10 +9,12 @@ import { EntryPage } from './EntryPage';
 
 const own = () => import('./OwnPage');
 const walk = () => import('./RoundPage');
+const together = () => import('./TogetherPage');
 const sheet = () => import('./SheetPage');
 
 const OwnPage = place(own, 'OwnPage');
 const Walk = place(walk, 'Walk');
+const TogetherPage = place(together, 'TogetherPage');
 const SheetPage = place(sheet, 'SheetPage');
 
 const queries = new QueryClient({ defaultOptions: { queries: { retry: 1, refetchOnWindowFocus: true } } });
@@ -29,6 +31,7 @@ if (root !== null) {
                             <Route path="/join/:phrase?" element={<EntryPage />} />
                             <Route path="/me" element={<OwnPage />} />
                             <Route path="/walk/:round" element={<Walk />} />
+                            <Route path="/together" element={<TogetherPage />} />
                             <Route path="/sheet/:code" element={<SheetPage />} />
                             <Route path="*" element={<Navigate to="/join" replace />} />
                         </Routes>

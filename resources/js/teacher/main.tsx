@@ -1,7 +1,7 @@
 import { say } from '../words/words';
 import '../ui/tokens.css';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
-import { StrictMode, Suspense } from 'react';
+import { type ReactNode, StrictMode, Suspense } from 'react';
 import { createRoot } from 'react-dom/client';
 import { BrowserRouter, Navigate, Route, Routes } from 'react-router';
 import { place } from '../ui/place';
@@ -26,8 +26,15 @@ const StudentPage = place(() => import('./results/StudentPage'), 'StudentPage');
 const WatchingPage = place(() => import('./results/WatchingPage'), 'WatchingPage');
 const GivePage = place(() => import('./task/GivePage'), 'GivePage');
 const TaskPage = place(() => import('./task/TaskPage'), 'TaskPage');
+const BoardPage = place(() => import('./board/BoardPage'), 'BoardPage');
+const LeadPage = place(() => import('./board/LeadPage'), 'LeadPage');
 const InvitationPage = place(() => import('./account/InvitationPage'), 'InvitationPage');
 const PostBox = place(() => import('./account/PostBox'), 'PostBox');
+
+/** A page without the places around it. */
+function Alone({ page }: { page: ReactNode }) {
+    return <Suspense fallback={<p className="p-8">{say('ui.one-moment')}</p>}>{page}</Suspense>;
+}
 
 const queries = new QueryClient({ defaultOptions: { queries: { retry: 1, staleTime: 1000 } } });
 const root = document.getElementById('app');
@@ -43,22 +50,10 @@ if (root !== null) {
                             <Route path="/sign-up" element={<SignUp />} />
                             <Route path="/forgotten-password" element={<ForgottenPassword />} />
                             <Route path="/new-password" element={<NewPassword />} />
-                            <Route
-                                path="/invitation/:token"
-                                element={
-                                    <Suspense fallback={<p className="p-8">{say('ui.one-moment')}</p>}>
-                                        <InvitationPage />
-                                    </Suspense>
-                                }
-                            />
-                            <Route
-                                path="/post-box"
-                                element={
-                                    <Suspense fallback={<p className="p-8">{say('ui.one-moment')}</p>}>
-                                        <PostBox />
-                                    </Suspense>
-                                }
-                            />
+                            <Route path="/invitation/:token" element={<Alone page={<InvitationPage />} />} />
+                            <Route path="/post-box" element={<Alone page={<PostBox />} />} />
+                            <Route path="/sittings/:sitting" element={<Alone page={<BoardPage />} />} />
+                            <Route path="/sittings/:sitting/lead" element={<Alone page={<LeadPage />} />} />
                             <Route element={<Navigation />}>
                                 <Route index element={<Navigate to="/today" replace />} />
                                 <Route path="/today" element={<TodayPage />} />

@@ -2,8 +2,9 @@ import { useId } from 'react';
 import { nameOf } from '../../quiz/text';
 import { inputClass } from '../../ui/Field';
 import { say } from '../../words/words';
+import { OnPicture, pictureOf } from '../OnPicture';
 import { Rich } from '../Rich';
-import type { InputProps } from './parts';
+import { type InputProps, letter } from './parts';
 
 /** One or several of the options, as a list or, for one, as a drop-down. */
 export function Choices({ question, answer, onChange, tried }: InputProps) {
@@ -29,7 +30,8 @@ export function Choices({ question, answer, onChange, tried }: InputProps) {
             </select>
         );
     }
-    return question.options.map((option) => (
+    const picture = pictureOf(question);
+    const options = question.options.map((option, index) => (
         <label
             key={option.id}
             className="flex min-h-13 items-center gap-3 rounded-md border border-edge bg-sheet px-4 py-2.5 text-lg has-checked:border-accent has-checked:bg-tint has-focus-visible:outline-3 has-focus-visible:outline-offset-2 has-focus-visible:outline-accent"
@@ -49,8 +51,24 @@ export function Choices({ question, answer, onChange, tried }: InputProps) {
                     })
                 }
             />
+            {(question.show === 'letters' || (picture !== null && nameOf(option.text) !== letter(index))) && (
+                <span className="w-5 shrink-0 text-center font-semibold text-soft">{letter(index)}</span>
+            )}
             <Rich inline text={option.text} className={tried.includes(option.id) ? 'text-soft' : ''} />
             {tried.includes(option.id) && <span className="ml-auto shrink-0 text-sm text-soft">{say('player.choices.tried')}</span>}
         </label>
     ));
+    if (picture === null) {
+        return options;
+    }
+    const choose = (option: string) =>
+        onChange({
+            choices: !several ? [option] : chosen.includes(option) ? chosen.filter((other) => other !== option) : [...chosen, option],
+        });
+    return (
+        <>
+            <OnPicture question={question} picture={picture} chosen={chosen} onChoose={choose} className="mb-2" />
+            <div className="grid grid-cols-2 gap-2">{options}</div>
+        </>
+    );
 }

@@ -97,3 +97,8 @@ export function inWords(question: AskedQuestion, answer: Answer | null): string 
     }
     return answer.files.length === 1 ? say('player.parts.1-file') : say('player.parts.files', { files: answer.files.length });
 }
+
+/** The letter of an option where options are spoken of: A for the first. */
+export function letter(index: number): string {
+    return index < 0 ? '' : String.fromCharCode(65 + index);
+}

@@ -5,6 +5,7 @@ import { client, sentence, take } from '../../api/client';
 import type { SchoolClass } from '../../api/types';
 import { Button, buttonClass } from '../../ui/Button';
 import { Notice } from '../../ui/Notice';
+import { OpenFront } from '../../ui/OpenFront';
 import { joinAddress, QrCode } from '../../ui/QrCode';
 import { TaskLine } from '../../ui/TaskLine';
 import { rich, say } from '../../words/words';
@@ -30,6 +31,14 @@ export function ClassPage() {
                             </Notice>
                         )}
                         <Tasks group={group} />
+                        {group.archivedAt === null && group.roster.length > 0 && (
+                            <details>
+                                <summary className="min-h-9 content-center font-semibold">{say('teacher.board.from-the-front')}</summary>
+                                <div className="mt-2">
+                                    <OpenFront group={group.id} task={null} />
+                                </div>
+                            </details>
+                        )}
                         {group.tasks.length > 0 && <Calendar tasks={group.tasks} />}
                     </div>
                     <WayIn group={group} />

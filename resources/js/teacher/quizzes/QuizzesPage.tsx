@@ -20,6 +20,7 @@ export function QuizzesPage() {
     const navigate = useNavigate();
     const queries = useQueryClient();
 
+    const atOnce = quizzes.data?.filter((quiz) => quiz.atOnce) ?? [];
     const make = async (event: FormEvent) => {
         event.preventDefault();
         try {
@@ -66,10 +67,24 @@ export function QuizzesPage() {
             {error !== null && <Notice>{error}</Notice>}
             {quizzes.data?.length === 0 && <p className="text-soft">{say('teacher.quizzes.you-have-made-no-quiz')}</p>}
             <ul className="mt-3 grid gap-2">
-                {quizzes.data?.map((quiz) => (
-                    <QuizRow key={quiz.id} quiz={quiz} onArchive={() => void archive(quiz, false)} />
-                ))}
+                {quizzes.data
+                    ?.filter((quiz) => !quiz.atOnce)
+                    .map((quiz) => (
+                        <QuizRow key={quiz.id} quiz={quiz} onArchive={() => void archive(quiz, false)} />
+                    ))}
             </ul>
+            {atOnce.length > 0 && (
+                <details className="mt-6">
+                    <summary className="min-h-9 content-center font-semibold">
+                        {say('teacher.quizzes.put-at-once', { count: atOnce.length })}
+                    </summary>
+                    <ul className="mt-2 grid gap-2">
+                        {atOnce.map((quiz) => (
+                            <QuizRow key={quiz.id} quiz={quiz} onArchive={() => void archive(quiz, false)} />
+                        ))}
+                    </ul>
+                </details>
+            )}
         </Page>
     );
 }

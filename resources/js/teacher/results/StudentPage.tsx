@@ -81,7 +81,7 @@ export function StudentPage() {
             {[...walks.data.rounds].reverse().map((round) => (
                 <section key={round.id} className="mb-10" aria-labelledby={`round-${round.id}`}>
                     <h2 id={`round-${round.id}`} className="mb-2 text-xl">
-                        {say(round.isReturn ? 'teacher.student.return' : 'teacher.student.round', { number: round.number })}
+                        {say('teacher.student.round', { kind: round.kind, number: round.number })}
                         <span className="ml-3 font-sans text-sm text-soft" title={exact(round.startedAt)}>
                             {[
                                 say('teacher.student.began-when', { when: near(round.startedAt) }),

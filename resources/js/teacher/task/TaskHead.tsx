@@ -3,9 +3,10 @@ import { Link } from 'react-router';
 import type { Task, Terms } from '../../api/types';
 import { TermsEditor } from '../../quiz/TermsEditor';
 import { TermsForecast } from '../../quiz/TermsForecast';
-import { Button } from '../../ui/Button';
+import { Button, buttonClass } from '../../ui/Button';
 import type { Covers } from '../../ui/covers';
 import { GivenTo } from '../../ui/GivenTo';
+import { OpenFront } from '../../ui/OpenFront';
 import { ScreenCovers } from '../../ui/ScreenCovers';
 import { exact, near } from '../../ui/time';
 import { rich, say } from '../../words/words';
@@ -20,9 +21,9 @@ interface Props {
 
 /** What the task is, how far it is, whom this screen is for; behind two words how it is given, to be changed. */
 export function TaskHead({ task, counts, covers, onChange }: Props) {
-    const [open, setOpen] = useState<'settings' | 'terms' | null>(null);
+    const [open, setOpen] = useState<'front' | 'settings' | 'terms' | null>(null);
     const closed = task.state === 'closed';
-    const folds = (which: 'settings' | 'terms', words: string) => (
+    const folds = (which: 'front' | 'settings' | 'terms', words: string) => (
         <Button
             weight="quiet"
             aria-expanded={open === which}
@@ -61,9 +62,20 @@ export function TaskHead({ task, counts, covers, onChange }: Props) {
             <div className="flex flex-wrap items-center gap-x-2 gap-y-1">
                 <ScreenCovers covers={covers} />
                 <span className="ml-auto" />
+                {task.class !== null && task.sitting === null && folds('front', say('teacher.board.from-the-front'))}
+                {task.sitting !== null && (
+                    <Link className={buttonClass('plain')} to={`/sittings/${task.sitting}`}>
+                        {say('teacher.board.back-to-the-front')}
+                    </Link>
+                )}
                 {folds('settings', say('teacher.task.when-and-for-whom'))}
                 {folds('terms', say('teacher.task.how-it-is-given'))}
             </div>
+            {open === 'front' && task.class !== null && (
+                <section id="task-front" className="rounded-md border border-line bg-sheet px-4 py-3">
+                    <OpenFront group={task.class.id} task={task.id} />
+                </section>
+            )}
             {open === 'settings' && (
                 <section id="task-settings" className="rounded-md border border-line bg-sheet px-4 py-2">
                     <TaskSettings

@@ -33,6 +33,17 @@ export function TodayPage() {
             }
         >
             {today.error !== null && <Notice>{sentence(today.error)}</Notice>}
+            {today.data?.sittings.map((one) => (
+                <p key={one.id} className="mb-4 flex flex-wrap items-center gap-4 rounded-lg border-2 border-accent bg-sheet px-4 py-3">
+                    <span className="mr-auto text-lg">{say('teacher.today.at-the-front', { class: one.class })}</span>
+                    <Link className={buttonClass('main')} to={`/sittings/${one.id}`}>
+                        {say('teacher.board.back-to-the-front')}
+                    </Link>
+                    <Link className={buttonClass('plain')} to={`/sittings/${one.id}/lead`}>
+                        {say('teacher.board.on-the-phone')}
+                    </Link>
+                </p>
+            ))}
             {today.data !== undefined && today.data.asked.length > 0 && (
                 <section aria-labelledby="asked" className="mb-10">
                     <h2 id="asked" className="mb-3 text-xl">

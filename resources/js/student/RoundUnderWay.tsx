@@ -1,0 +1,223 @@
+import { useQueryClient } from '@tanstack/react-query';
+import { type ReactNode, useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { Link, useNavigate } from 'react-router';
+import { client, Refused, sentence, take } from '../api/client';
+import type { RoundView } from '../api/types';
+import { Player, type Step } from '../player/Player';
+import { type Asking, useAsking } from '../player/useAsking';
+import { buttonClass } from '../ui/Button';
+import { Notice } from '../ui/Notice';
+import { ulid } from '../ui/ulid';
+import { useLive } from '../ui/useLive';
+import { say } from '../words/words';
+import { eventInWords } from './eventWords';
+import { Outbox } from './outbox';
+import { ReadingSupport } from './ReadingSupport';
+import { RefusedEvents } from './RefusedEvents';
+import { brokenOver, useOutboxes } from './useOutboxes';
+
+/** Steps that only tell what was seen: the student need not wait for them. */
+const silent = new Set<Step['kind']>(['watched']);
+
+/** What the student asks about the questions of a round. */
+function useOwnAsking(round: string): Asking {
+    const queries = useQueryClient();
+    const params = useMemo(() => ({ params: { path: { round } } }), [round]);
+    const send = useCallback<Parameters<typeof useAsking>[2]>(
+        (body) => take(client.POST('/student/rounds/{round}/conversations', { ...params, body })),
+        [params],
+    );
+    const see = useCallback(
+        (conversation: string) => {
+            // Where it does not arrive, the answer stands on the own page once more.
+            take(client.PUT('/student/conversations/{conversation}/seen', { params: { path: { conversation } } })).then(
+                () => queries.invalidateQueries({ queryKey: ['student'], refetchType: 'none' }),
+                () => undefined,
+            );
+        },
+        [queries],
+    );
+    return useAsking(round, () => take(client.GET('/student/rounds/{round}/conversations', params)), send, see);
+}
+
+/**
+ * A round under way: what is done is kept on the device, sent in order, and shown where it led.
+ *
+ * `stands` is how it stands, where the page around it knows that sooner than this one would ask.
+ */
+export function RoundUnderWay({ round, stands, leave }: { round: string; stands?: RoundView; leave?: ReactNode }) {
+    const navigate = useNavigate();
+    const queries = useQueryClient();
+    const [view, setView] = useState<RoundView | null>(null);
+    const [waiting, setWaiting] = useState({ count: 0, reachable: true });
+    const [messages, setMessages] = useState<string[]>([]);
+    const [notKept, setNotKept] = useState(false);
+    const [moving, setMoving] = useState(false);
+    const student = view?.student;
+    // The first event made here follows on where the first reply stood, also when it is made in the same instant.
+    const found = useRef<RoundView | null>(null);
+    const box = useRef<Outbox | null>(null);
+
+    // Replies may overtake each other; an older one never replaces what is shown.
+    const show = useCallback((next: RoundView) => setView((shown) => (shown !== null && shown.number > next.number ? shown : next)), []);
+    const tell = useCallback(
+        (sentence: string) => setMessages((before) => (before.includes(sentence) ? before : [...before, sentence])),
+        [],
+    );
+
+    const outbox = useMemo(() => {
+        if (student === undefined) {
+            return null;
+        }
+        const made = new Outbox(student, round, {
+            onView: show,
+            onWaiting: (count, reachable) => {
+                setWaiting({ count, reachable });
+                if (count === 0) {
+                    setMoving(false);
+                    setNotKept(false);
+                    // The own page asks anew when it is opened; nothing does so here after each answer.
+                    void queries.invalidateQueries({ queryKey: ['student'], refetchType: 'none' });
+                }
+            },
+            onSignedOut: () => void navigate('/join'),
+            onRefused: (event, why) => event.kind !== 'watched' && tell(say('student.not-taken', { what: eventInWords(event), why })),
+            onElsewhere: tell,
+            onPutAside: (event) => tell(brokenOver(event)),
+            onNotKept: () => setNotKept(true),
+        });
+        if (found.current !== null) {
+            made.stands(found.current);
+        }
+        return made;
+    }, [student, round, navigate, show, tell, queries]);
+    useEffect(() => {
+        box.current = outbox;
+        return () => outbox?.stop();
+    }, [outbox]);
+    const unsent = useOutboxes(student, round);
+
+    /** How the round stands, as it was told without anything having been done here. */
+    const hear = useCallback(
+        (reply: RoundView) => {
+            found.current = reply;
+            show(reply);
+            box.current?.stands(reply);
+        },
+        [show],
+    );
+    const led = stands !== undefined;
+    useEffect(() => {
+        if (stands !== undefined) {
+            hear(stands);
+        }
+    }, [stands, hear]);
+
+    /** Tells whether it could be seen how the round stands. */
+    const look = useCallback(async () => {
+        try {
+            hear(await take(client.GET('/student/rounds/{round}', { params: { path: { round } } })));
+            return true;
+        } catch (error) {
+            if (error instanceof Refused) {
+                await navigate(error.problem.status === 401 ? '/join' : '/me');
+            } else {
+                tell(sentence(error));
+            }
+            return false;
+        }
+    }, [navigate, round, hear, tell]);
+    const load = useCallback(async () => {
+        if (await look()) {
+            setMessages([]);
+        }
+    }, [look]);
+
+    useEffect(() => {
+        if (!led) {
+            void load();
+        }
+        window.addEventListener('online', load);
+        return () => window.removeEventListener('online', load);
+    }, [load, led]);
+
+    // What the teacher did to the round is seen without being asked for; what the page has told meanwhile stays.
+    useLive(
+        student === undefined ? null : `student/${student}`,
+        useCallback(() => void look(), [look]),
+    );
+
+    // What waits from before is sent as soon as it is known whose it is.
+    useEffect(() => {
+        void outbox?.waiting().then((count) => {
+            setMoving(count > 0);
+            void outbox.run();
+        });
+    }, [outbox]);
+
+    const send = useCallback(
+        (step: Step) => {
+            setMessages([]);
+            if (!silent.has(step.kind)) {
+                setMoving(true);
+            }
+            void outbox?.add({ id: ulid(), kind: step.kind, at: Date.now(), data: step.data });
+        },
+        [outbox],
+    );
+
+    const asking = useOwnAsking(round);
+
+    if (view === null) {
+        return (
+            <main className="mx-auto max-w-2xl p-6">
+                <p>{say('ui.one-moment')}</p>
+                {messages.length > 0 && <Notice>{say('student.round.what-you-have-done-is', { messages: messages.join(' ') })}</Notice>}
+            </main>
+        );
+    }
+
+    const lost = !waiting.reachable && waiting.count > 0;
+    return (
+        <Player
+            view={view}
+            busy={moving}
+            kept
+            support={<ReadingSupport />}
+            asking={asking}
+            send={send}
+            notice={
+                lost || notKept || messages.length > 0 || unsent.told.length > 0 ? (
+                    <>
+                        {notKept && <Notice>{say('student.round.this-device-cannot-keep-your', { count: waiting.count })}</Notice>}
+                        {lost && !notKept && <Notice>{say('student.round.there-is-no-connection-just')}</Notice>}
+                        {messages.map((message) => (
+                            <Notice key={message}>{message}</Notice>
+                        ))}
+                        <RefusedEvents unsent={unsent} />
+                    </>
+                ) : null
+            }
+            leave={
+                leave ?? (
+                    <Link className={buttonClass('quiet')} to="/me">
+                        {say('student.round.my-page')}
+                    </Link>
+                )
+            }
+            ending={
+                <>
+                    <Notice tone="well">
+                        {waiting.count === 0
+                            ? say('student.round.everything-has-arrived-your-teacher')
+                            : say('student.round.something-you-did-is-still')}
+                        {view.late === true && ` ${say('student.round.some-of-it-arrived-after')}`}
+                    </Notice>
+                    <Link className={`${buttonClass('main', true)} mt-4`} to="/me">
+                        {say('student.round.to-my-page')}
+                    </Link>
+                </>
+            }
+        />
+    );
+}
