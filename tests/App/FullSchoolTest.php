@@ -58,7 +58,7 @@ final class FullSchoolTest extends AppTestCase
             'conversation' => $this->school->conversations,
             'merge' => [$this->school->merge->id], 'invitation' => [$this->school->invitation->id], 'token' => [$this->school->token],
             'sheet' => [...array_values(app(Sheets::class)->of($this->school->tasks['tides'])), 'no-such-sheet'],
-            'teacher' => [$this->school->colleague->id], 'kept' => [$this->school->kept->id],
+            'teacher' => [$this->school->colleague->id], 'kept' => [$this->school->kept->id], 'sitting' => [$this->school->sitting->id],
             'finding' => ['0123456789abcdef'],
             'number' => ['0', '1'],
             'language' => ['en', 'de'], 'video' => $this->videos(), 'what' => ['wave', 'pictures'], 'phrase?' => ['no-such-class'], 'path?' => ['today', 'quizzes', 'classes', 'sign-in', 'no/such/page'],

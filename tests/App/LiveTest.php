@@ -113,6 +113,26 @@ final class LiveTest extends AppTestCase
         self::assertContains("POST student/{$this->ada->id} changed", $this->said());
     }
 
+    public function test_what_is_done_at_the_front_is_heard_by_all_and_what_they_answer_by_the_front_alone(): void
+    {
+        $this->said();
+        $sitting = $this->asTeacher($this->teacher)->postJson("/api/classes/{$this->class->id}/sittings", ['task' => $this->task->id])->assertCreated()->json('id');
+        $said = $this->said();
+        self::assertContains("POST student/{$this->ada->id} changed", $said, 'the own pages of the class');
+        $this->asStudent($this->ada)->postJson("/api/student/sittings/$sitting/entry")->assertOk();
+        self::assertSame(["POST front/$sitting changed"], $this->said());
+        $this->asTeacher($this->teacher)->postJson("/api/sittings/$sitting/acts", ['id' => Ulids::make(), 'after' => 1, 'kind' => 'stands', 'data' => [
+            'place' => ['task' => $this->task->id, 'stop' => Sample::id('first'), 'cue' => null],
+        ]])->assertOk();
+        self::assertEqualsCanonicalizing(["POST sitting/$sitting changed", "POST front/$sitting changed"], $this->said());
+        $round = (string) $this->asStudent($this->ada)->getJson('/api/student/sitting')->json('round.id');
+        $this->said();
+        $this->sendsEvent($round, 'answered', ['question' => Sample::id('first/question'), 'response' => ['choices' => [Sample::id('entry/plain')]]])->assertOk();
+        self::assertEqualsCanonicalizing(["POST task/{$this->task->id} changed", "POST front/$sitting changed"], $this->said());
+        app(Roster::class)->takeOut($this->class, $this->ada->id);
+        self::assertContains("DELETE sitting/$sitting ", $this->said());
+    }
+
     public function test_a_change_of_a_quiz_is_heard_by_whoever_is_at_it(): void
     {
         $quiz = $this->task->quiz()->sole();

@@ -7,6 +7,9 @@ namespace HiddenLadder\App\Tests;
 use HiddenLadder\App\Media\MediaFolder;
 use HiddenLadder\App\Media\MediumKind;
 use HiddenLadder\App\Models\Medium;
+use HiddenLadder\App\Models\Round;
+use HiddenLadder\App\Models\Student;
+use HiddenLadder\App\Models\Task;
 use HiddenLadder\App\Models\Ulids;
 use HiddenLadder\Core\Tests\Sample;
 use HiddenLadder\Demo\Draft;
@@ -173,5 +176,49 @@ final class NothingUnseenTest extends AppTestCase
             ],
             $this->leaked(),
         );
+    }
+
+    public function test_from_the_front_nothing_of_an_answer_is_sent_before_its_reveal(): void
+    {
+        $task = Task::query()->findOrFail($this->task);
+        $teacher = $task->teacher;
+        $student = Student::query()->findOrFail(Round::query()->findOrFail($this->round)->student_id);
+        $sitting = $this->asTeacher($teacher)->postJson("/api/classes/$task->class_id/sittings", ['task' => $task->id])->assertCreated()->json('id');
+        $number = 1;
+        $act = function (string $kind, array $data = []) use ($teacher, $student, $sitting, &$number): void {
+            $this->asTeacher($teacher)->postJson("/api/sittings/$sitting/acts", [
+                'id' => Ulids::make(), 'after' => $number, 'kind' => $kind, 'data' => (object) $data,
+            ])->assertOk();
+            $number++;
+            $this->asStudent($student);
+        };
+        $at = static fn (string $stop, ?string $cue = null): array => ['place' => [
+            'task' => $task->id, 'stop' => Sample::id($stop), 'cue' => $cue === null ? null : Sample::id($cue),
+        ]];
+        $this->asStudent($student)->postJson("/api/student/sittings/$sitting/entry")->assertOk();
+        self::assertSame([], $this->leaked());
+
+        $act('stands', $at('first'));
+        self::assertSame([], $this->leaked());
+        $this->chooses('no');
+        self::assertSame([], $this->leaked(), 'answered, and not revealed');
+        $this->get('/media/'.Sample::id('said'))->assertNotFound();
+        $act('closed');
+        self::assertSame([], $this->leaked());
+        $act('revealed');
+        self::assertEqualsCanonicalizing(['SECRET-wrong-entry', 'SECRET-not-right'], $this->leaked());
+        $this->get('/media/'.Sample::id('said'))->assertOk();
+
+        // A video plays on the board alone: nothing of it is sent but its questions, when the class stands there.
+        $act('stands', $at('video'));
+        self::assertSame([], $this->leaked());
+        $this->get('/media/'.Sample::id('film'))->assertNotFound();
+        $act('stands', $at('video', 'cue'));
+        self::assertSame(['LATER-cue'], $this->leaked());
+        $this->get('/media/'.Sample::id('film'))->assertNotFound();
+        $this->does('answered', ['question' => Sample::id('cue/question'), 'response' => ['text' => 'nothing']]);
+        self::assertSame(['LATER-cue'], $this->leaked());
+        $act('revealed');
+        self::assertEqualsCanonicalizing(['LATER-cue', 'SECRET-text'], $this->leaked());
     }
 }

@@ -37,6 +37,10 @@ final class QueriesTest extends AppTestCase
 
     private Student $student;
 
+    private SchoolClass $led;
+
+    private string $sitting = '';
+
     /** @var list<string> */
     private array $queries = [];
 
@@ -49,9 +53,28 @@ final class QueriesTest extends AppTestCase
         $this->task = $this->given($this->class, $this->quiz);
         $this->student = $this->member($this->class);
         $this->begins($this->student, $this->task);
+        $this->lead();
         Event::listen(function (QueryExecuted $query): void {
             $this->queries[] = $query->sql;
         });
+    }
+
+    /** Another class of the student is led from the front, and stands at a question. */
+    private function lead(): void
+    {
+        $this->led = $this->schoolClass($this->teacher, 'Somebody');
+        $this->led->students()->attach($this->student->id, ['name_key' => 'led']);
+        $task = $this->given($this->led, $this->quiz($this->teacher));
+        $this->sitting = $this->asTeacher($this->teacher)->postJson("/api/classes/{$this->led->id}/sittings", ['task' => $task->id])->assertCreated()->json('id');
+        $this->postJson("/api/sittings/$this->sitting/acts", ['id' => Ulids::make(), 'after' => 1, 'kind' => 'stands', 'data' => [
+            'place' => ['task' => $task->id, 'stop' => Sample::id('first'), 'cue' => null],
+        ]])->assertOk();
+        $this->comesIn($this->student);
+    }
+
+    private function comesIn(Student $student): void
+    {
+        $this->asStudent($student)->postJson("/api/student/sittings/$this->sitting/entry")->assertOk()->assertJsonPath('round.place.kind', 'question');
     }
 
     private function begins(Student $student, Task $task): Round
@@ -93,6 +116,10 @@ final class QueriesTest extends AppTestCase
                 'title' => "x $turn", 'bytes' => 3, 'seconds' => null, 'file' => "x$turn.webp",
             ]);
         }
+        app(Roster::class)->write($this->led, implode("\n", array_map(static fn (int $n): string => "Led $n", range(1, 9))));
+        foreach ($this->led->students()->get() as $student) {
+            $this->comesIn($student);
+        }
         foreach ($this->class->students()->get() as $student) {
             foreach ([$this->task, ...array_slice($tasks, 0, 3)] as $task) {
                 $this->acts($student, $this->begins($student, $task))->assertOk();
@@ -104,7 +131,7 @@ final class QueriesTest extends AppTestCase
     private function counted(): array
     {
         $things = [
-            '{quiz}' => $this->quiz->id, '{token}' => 'no-such-token', '{class}' => $this->class->id, '{task}' => $this->task->id, '{student}' => $this->student->id,
+            '{sitting}' => $this->sitting, '{quiz}' => $this->quiz->id, '{token}' => 'no-such-token', '{class}' => $this->class->id, '{task}' => $this->task->id, '{student}' => $this->student->id,
             '{round}' => $this->student->rounds()->where('task_id', $this->task->id)->firstOrFail()->id, '{number}' => '1',
             '{language}' => 'en', '{video}' => Sample::id('video'), '{what}' => 'wave', '{phrase?}' => 'x', '{path?}' => 'today', '{medium}' => Medium::query()->where('teacher_id', $this->teacher->id)->firstOrFail()->id,
         ];

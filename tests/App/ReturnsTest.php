@@ -153,7 +153,7 @@ final class ReturnsTest extends AppTestCase
 
         $this->travelTo('2027-01-11T06:00:00Z');
         self::assertSame(true, $this->told($task)['isDue'] ?? null);
-        $begun = $this->comeBack($task)->assertOk()->assertJsonPath('isReturn', true)->assertJsonPath('round', 1)
+        $begun = $this->comeBack($task)->assertOk()->assertJsonPath('kind', 'return')->assertJsonPath('round', 1)
             ->assertJsonPath('instructions', '')->assertJsonCount(2, 'progress')->assertJsonPath('overview', null);
         // Whoever asks twice, or on two devices, goes on in the same.
         self::assertSame($begun->json('id'), $this->comeBack($task)->json('id'));

@@ -11,6 +11,7 @@ use HiddenLadder\App\Models\Round;
 use HiddenLadder\App\Models\RoundEvent;
 use HiddenLadder\App\Models\RoundKind;
 use HiddenLadder\App\Models\SchoolClass;
+use HiddenLadder\App\Models\Sitting;
 use HiddenLadder\App\Models\Student;
 use HiddenLadder\App\Models\Task;
 use HiddenLadder\App\Models\Teacher;
@@ -19,10 +20,15 @@ use HiddenLadder\App\Quizzes\Corrections;
 use HiddenLadder\App\Quizzes\SentChange;
 use HiddenLadder\App\Rounds\Beginning;
 use HiddenLadder\App\Rounds\RoundBook;
+use HiddenLadder\App\Sittings\Attendance;
+use HiddenLadder\App\Sittings\SentAct;
+use HiddenLadder\App\Sittings\SittingBook;
 use HiddenLadder\Core\Evidence\RoundEvidence;
 use HiddenLadder\Core\Quiz\Edits\Edit;
 use HiddenLadder\Core\Quiz\Edits\Fingerprint;
 use HiddenLadder\Core\Round\State;
+use HiddenLadder\Core\Sitting\Act;
+use HiddenLadder\Core\Sitting\Place;
 use HiddenLadder\Core\Terms\ReturnTerms;
 use HiddenLadder\Core\Terms\Terms;
 use HiddenLadder\Core\Tests\Sample;
@@ -63,7 +69,7 @@ final class TwoAtOnceTest extends AppTestCase
     protected function tearDown(): void
     {
         DB::statement('SET foreign_key_checks = 0');
-        foreach (['merges', 'round_events', 'rounds', 'tasks', 'enrolments', 'classes', 'students', 'edition_corrections', 'corrections', 'quiz_changes', 'editions', 'quizzes', 'teachers', 'schools', 'door_tries', 'letters'] as $table) {
+        foreach (['sitting_moods', 'sitting_students', 'sitting_acts', 'sittings', 'merges', 'round_events', 'rounds', 'tasks', 'enrolments', 'classes', 'students', 'edition_corrections', 'corrections', 'quiz_changes', 'editions', 'quizzes', 'teachers', 'schools', 'door_tries', 'letters'] as $table) {
             DB::table($table)->delete();
         }
         DB::statement('SET foreign_key_checks = 1');
@@ -243,6 +249,74 @@ final class TwoAtOnceTest extends AppTestCase
         self::assertSame(200, $both[1]['status']);
         $this->isSound($both[0]['status'] === 200 ? 3 : 2);
         self::assertTrue($this->round->refresh()->interrupted);
+    }
+
+    /** The class is led from the front and stands at the first question, with Ada's round. */
+    private function lead(): Sitting
+    {
+        $book = app(SittingBook::class);
+        $sitting = $book->open($this->teacher, $this->class, $this->task);
+        $book->enter($sitting, $this->ada);
+        $place = new Place($this->task->id, Sample::id('first'));
+        $book->take($sitting->id, new SentAct(Ulids::make(), 1, Act::stands($place, true)));
+        $in = Attendance::of($this->ada);
+        self::assertNotNull($in);
+        self::assertSame($this->round->id, app(Attendance::class)->round($in, $this->ada)?->id);
+        app(RoundBook::class)->view(Round::query()->findOrFail($this->round->id));
+
+        return $sitting->refresh();
+    }
+
+    /** @return array{string, string, string, string, array<string, mixed>} */
+    private function acts(Sitting $sitting, string $kind): array
+    {
+        return $this->asksAsTeacher('POST', "/api/sittings/$sitting->id/acts", [
+            'id' => Ulids::make(), 'after' => 2, 'kind' => $kind, 'data' => (object) [],
+        ]);
+    }
+
+    public function test_an_answer_and_the_reveal(): void
+    {
+        $sitting = $this->lead();
+        $both = $this->meet(['rounds', $this->round->id], $this->answers('plain'), $this->acts($sitting, 'revealed'));
+        self::assertContains($both[0]['status'], [200, 422]);
+        self::assertSame(200, $both[1]['status']);
+        $record = State::fromArray($this->round->refresh()->state)->record(Sample::id('first/question'));
+        self::assertSame([true, 'shown'], [$record->revealed, $record->standing->value]);
+        self::assertSame($both[0]['status'] === 200 ? 'not-right' : null, $record->mark?->result->value, 'what stands then is marked');
+        $this->isSound($both[0]['status'] === 200 ? 4 : 3);
+    }
+
+    public function test_an_answer_and_the_closing_of_answers(): void
+    {
+        $sitting = $this->lead();
+        $both = $this->meet(['sittings', $sitting->id], $this->answers('plain'), $this->acts($sitting, 'closed'));
+        self::assertContains($both[0]['status'], [200, 422]);
+        self::assertSame(200, $both[1]['status']);
+        $this->isSound($both[0]['status'] === 200 ? 3 : 2);
+    }
+
+    public function test_two_fronts_and_two_openings(): void
+    {
+        $open = $this->asksAsTeacher('POST', "/api/classes/{$this->class->id}/sittings", ['task' => $this->task->id]);
+        $both = $this->meet(['classes', $this->class->id], $open, $open);
+        self::assertSame([201, 201], array_column($both, 'status'));
+        self::assertSame($both[0]['body']['id'] ?? 'none', $both[1]['body']['id'] ?? null);
+        $sitting = $this->lead();
+        $both = $this->meet(['sittings', $sitting->id], $this->acts($sitting, 'closed'), $this->acts($sitting, 'revealed'));
+        self::assertEqualsCanonicalizing([200, 409], array_column($both, 'status'));
+        self::assertSame(3, $sitting->refresh()->stands()->number);
+    }
+
+    public function test_two_devices_of_one_student_come_to_a_place_at_once(): void
+    {
+        $sitting = $this->lead();
+        Round::query()->whereKey($this->round->id)->update(['finished_at' => now(), 'state' => json_encode(['number' => 2, 'finishedAt' => 5] + $this->round->refresh()->state)]);
+        $looks = ['student', $this->ada->id, 'GET', '/api/student/sitting', []];
+        $both = $this->meet(['sittings', $sitting->id], $looks, $looks);
+        self::assertSame([200, 200], array_column($both, 'status'));
+        self::assertSame($both[0]['body']['round']['id'] ?? 'none', $both[1]['body']['round']['id'] ?? null);
+        self::assertSame(2, Round::query()->count());
     }
 
     public function test_two_saves_of_one_quiz(): void

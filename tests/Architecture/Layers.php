@@ -16,7 +16,7 @@ final class Layers
     private const CORE = ['Terms', 'Quiz', 'Marking', 'Round', 'Workings', 'Ahead'];
 
     /** They stand beside each other on top of the core. */
-    private const TOP = ['Inspection', 'Forecast', 'Evidence', 'Formats'];
+    private const TOP = ['Inspection', 'Forecast', 'Evidence', 'Formats', 'Sitting'];
 
     /** @return iterable<Rule> */
     #[TestRule]
@@ -47,7 +47,7 @@ final class Layers
     #[TestRule]
     public function onlyHttpKnowsOfRequests(): iterable
     {
-        $rooms = ['Accounts', 'School', 'Messages', 'Quizzes', 'Tasks', 'Rounds', 'Results', 'Models'];
+        $rooms = ['Accounts', 'School', 'Messages', 'Quizzes', 'Tasks', 'Rounds', 'Sittings', 'Results', 'Models'];
         yield PHPat::rule()
             ->classes(...array_map(static fn (string $room) => Selector::inNamespace("HiddenLadder\\App\\$room"), $rooms))
             ->shouldNotDependOn()

@@ -1,5 +1,5 @@
 import { expect, type Locator, type Page, test } from '@playwright/test';
-import { enter, matchPairs, phone, signInToDemo } from './helpers';
+import { enter, phone, signInToDemo } from './helpers';
 import { anyFigures, begins, say } from './words';
 
 // Not a test: makes the pictures of the README from the demo data. Run by `bin/screenshots`.
@@ -109,31 +109,8 @@ test('the student’s views', async ({ browser }) => {
     await picture(page, say('quiz.stop-within.video'), page.locator('video'));
 });
 
-test('history, and giving out', async ({ page }) => {
+test('giving out', async ({ page }) => {
     await signInToDemo(page);
-    await page.goto('/quizzes');
-    await page.getByRole('link', { name: /Simple electric circuits/ }).click();
-    await page.getByRole('button', { name: begins(`${say('cutaway.stop', { number: 1 })}:`) }).click();
-    await page.getByRole('button', { name: say('build.build.add-a', { stop: 'question' }), exact: true }).click();
-    await page.getByLabel(say('build.question-editor.question'), { exact: true }).fill('What do you measure a current in?');
-    await page.getByLabel(say('build.question-editor.entry', { kind: 'option', name: 'A' }), { exact: true }).fill('Volts');
-    await page.getByLabel(say('build.question-editor.entry', { kind: 'option', name: 'B' }), { exact: true }).fill('Amperes');
-    await page
-        .getByLabel(say('build.question-editor.is-right', { label: say('build.question-editor.entry', { kind: 'option', name: 'B' }) }))
-        .check();
-    await expect(page.getByText(say('build.build.all-is-saved'))).toBeVisible();
-    await page.keyboard.press('Control+z');
-    await expect(page.getByRole('button', { name: begins(say('build.build.redo')) })).toBeEnabled();
-    await page.getByRole('link', { name: say('build.build.history') }).click();
-    await page
-        .getByRole('button', { name: /Option B of stop 2 added/ })
-        .first()
-        .click();
-    await picture(
-        page,
-        'history',
-        page.getByText(say('quiz.change.added', { what: 'As it was after: Option B of stop 2' }), { exact: false }),
-    );
     await page.goto('/classes');
     await page.getByRole('link', { name: /Year 8 Geography/ }).click();
     await page.getByRole('link', { name: say('teacher.give.give-out-a-quiz') }).click();
@@ -143,29 +120,38 @@ test('history, and giving out', async ({ page }) => {
     await picture(page, 'terms', page.getByText(say('teacher.terms-editor.what-a-student-is-told')));
 });
 
-test('other kinds of answer', async ({ browser }) => {
-    const page = await enter(browser, 'silver heron reef', 'Viktor Hale');
-    const press = (name: string) => page.getByRole('button', { name, exact: true }).click();
-    const right = async (fill: () => Promise<unknown>) => {
-        await fill();
-        await press(say('player.question-view.check'));
-        await press(say('player.player.go-on'));
-    };
+test('from the front', async ({ page, browser }) => {
+    await page.goto('/sign-in');
+    await signInToDemo(page);
     await page
-        .getByRole('listitem')
-        .filter({ hasText: 'Simple electric circuits' })
-        .getByRole('button', { name: say('student.own.start') })
+        .getByRole('region', { name: say('teacher.today.running-now') })
+        .getByRole('link', { name: /Tides at Skerry Bay/ })
+        .first()
         .click();
-    await press(say('player.player.go-on'));
-    await right(() => page.getByLabel('No, the way back is missing').check());
-    await right(() => page.getByLabel(say('quiz.true')).check());
-    await matchPairs(page);
-    await press(say('player.question-view.check'));
-    await press(say('player.question-view.try-it-again'));
-    await right(() => page.getByLabel('current', { exact: true }).selectOption({ label: 'ampere' }));
-    await right(() => page.getByLabel(say('player.typed.your-answer-a-number')).fill('0.5 A'));
-    await page.getByLabel(say('player.math-field.your-answer-a-formula')).first().click();
-    await page.waitForTimeout(400);
-    await page.keyboard.type('(U/I)*I^2', { delay: 60 });
-    await picture(page, say('quiz.kind-within.expression'), page.locator('math-field').first());
+    await page.getByRole('button', { name: say('teacher.board.from-the-front') }).click();
+    await page.getByRole('button', { name: say('teacher.board.lead-from-the-front') }).click();
+    await expect(page.getByText(say('teacher.board.come-in'), { exact: true })).toBeVisible();
+    const students = [
+        await enter(browser, 'silver heron reef', 'Noor Eriksen'),
+        await enter(browser, 'silver heron reef', 'Viktor Hale'),
+        await enter(browser, 'silver heron reef', 'Finn Abara'),
+    ];
+    for (const student of students) {
+        await student.getByRole('button', { name: say('student.together.come-in') }).click();
+        await expect(student.getByText(say('player.board.look-at-the-board'))).toBeVisible();
+    }
+    await page.keyboard.press('PageDown');
+    for (const [index, student] of students.entries()) {
+        await student
+            .getByRole('radio')
+            .nth(index === 0 ? 0 : 1)
+            .check();
+        await student.getByRole('button', { name: say('player.question-view.check') }).click();
+        await expect(student.getByText(say('player.question-view.your-answer-has-arrived-your'))).toBeVisible();
+    }
+    const [noor] = students as [Page];
+    await noor.getByRole('button', { name: say('student.together.mood', { mood: 'with' }) }).click();
+    await picture(noor, 'together', noor.getByText(say('player.question-view.your-answer-has-arrived-your')));
+    await page.keyboard.press('r');
+    await picture(page, 'board', page.getByText(say('teacher.board.right'), { exact: true }));
 });

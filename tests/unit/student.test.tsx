@@ -175,6 +175,7 @@ describe('a student’s own page', () => {
                 id: 'A',
                 name: 'Ada',
                 also: [],
+                together: [],
                 cameInBy: 'secret',
                 isGuest: false,
                 reading: {},

@@ -34,6 +34,7 @@ const view = (more: Partial<RoundView> = {}) =>
         part: null,
         objectives: [],
         overview: null,
+        beside: [],
         media: {},
         place: { kind: 'reading', frame: 'F1', maySkip: false, title: 'Rocks', text: 'Rocks stay.' },
         ...more,
