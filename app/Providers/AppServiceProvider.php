@@ -29,6 +29,7 @@ use HiddenLadder\App\Policies\TaskPolicy;
 use HiddenLadder\App\Quizzes\Editions;
 use HiddenLadder\App\Rounds\RoundRules;
 use HiddenLadder\App\Rounds\TeacherCalled;
+use HiddenLadder\App\Sittings\Courses;
 use HiddenLadder\App\Words\Words;
 use HiddenLadder\Core\Message;
 use Illuminate\Auth\Notifications\ResetPassword;
@@ -54,6 +55,7 @@ final class AppServiceProvider extends ServiceProvider
     {
         // What was read of a quiz in a request is read once, whoever asks for it.
         $this->app->scoped(Editions::class);
+        $this->app->scoped(Courses::class);
         $this->app->scoped(RoundRules::class);
         $this->app->scoped(Live::class, static fn (): Live => new Live(Config::string('hidden_ladder.live_socket')));
     }

@@ -162,6 +162,7 @@ test('captions: a file of another kind and encoding, corrected line by line, in 
         await page.getByLabel(say('build.captions.language'), { exact: true }).selectOption('de');
         await page.getByRole('button', { name: say('build.captions.line-here') }).click();
         await page.keyboard.type('Ebbe');
+        await expect(text(1)).toHaveValue('Ebbe');
         await expect(page.getByText(say('build.captions.state', { state: 'saved', n: 1 }))).toBeVisible();
         await page.reload();
         await expect(page.getByLabel(say('player.video-player.language-of-the-captions')).locator('option')).toHaveCount(2);

@@ -1,12 +1,15 @@
 // @vitest-environment jsdom
-import { cleanup, render, screen } from '@testing-library/react';
+import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
+import { act, cleanup, render, renderHook, screen, waitFor } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
+import type { ReactNode } from 'react';
 import { afterEach, describe, expect, it, vi } from 'vitest';
-import type { AskedQuestion, Sitting } from '../../resources/js/api/types';
+import { client } from '../../resources/js/api/client';
+import type { AskedQuestion, SentAct, Sitting } from '../../resources/js/api/types';
 import { Choices } from '../../resources/js/player/answers/Choices';
 import { OnPicture, pictureOf } from '../../resources/js/player/OnPicture';
 import { count, deeds, step } from '../../resources/js/teacher/board/Lead';
-import type { Front } from '../../resources/js/teacher/board/useSitting';
+import { type Front, useSitting } from '../../resources/js/teacher/board/useSitting';
 import { nextWords } from '../../resources/js/teacher/board/words';
 import { say } from '../../resources/js/words/words';
 
@@ -102,5 +105,47 @@ describe('the front', () => {
         count(one, 7, 1);
         count(front({}), 0, 1);
         expect(one.act).toHaveBeenCalledTimes(2);
+    });
+});
+
+describe('acts at the front', () => {
+    it('go one after the other, and each hand shows as soon as it is counted', async () => {
+        const sent: { after: number; hands: number | undefined }[] = [];
+        const answer: (() => void)[] = [];
+        let number = 7;
+        const stands = () => ({
+            data: { number, hands: { A: number - 7 }, devices: false, board: { question: onPicture } },
+            response: new Response(),
+        });
+        vi.spyOn(client, 'GET').mockImplementation((async () => stands()) as never);
+        vi.spyOn(client, 'POST').mockImplementation((async (_: string, { body }: { body: SentAct }) => {
+            sent.push({ after: body.after, hands: body.data.hands });
+            await new Promise<void>((resolve) => answer.push(resolve));
+            number += 1;
+            return stands();
+        }) as never);
+        const queries = new QueryClient();
+        const { result, unmount } = renderHook(() => useSitting('S1'), {
+            wrapper: ({ children }: { children: ReactNode }) => <QueryClientProvider client={queries}>{children}</QueryClientProvider>,
+        });
+        await waitFor(() => expect(result.current.sitting).toBeDefined());
+        act(() => count(result.current, 0, 1));
+        act(() => count(result.current, 0, 1));
+        act(() => count(result.current, 0, 1));
+        expect(result.current.sitting?.hands).toEqual({ A: 3 });
+        for (const turn of [1, 2, 3]) {
+            await waitFor(() => expect(answer).toHaveLength(turn));
+            await act(async () => answer[turn - 1]?.());
+            expect(result.current.sitting?.hands).toEqual({ A: 3 });
+        }
+        await waitFor(() => expect(result.current.busy).toBe(false));
+        expect(sent).toEqual([
+            { after: 7, hands: 1 },
+            { after: 8, hands: 2 },
+            { after: 9, hands: 3 },
+        ]);
+        expect(result.current.sitting?.hands).toEqual({ A: 3 });
+        unmount();
+        vi.restoreAllMocks();
     });
 });

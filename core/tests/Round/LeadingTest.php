@@ -7,8 +7,10 @@ namespace HiddenLadder\Core\Tests\Round;
 use HiddenLadder\Core\Marking\Response;
 use HiddenLadder\Core\Round\Event\Answered;
 use HiddenLadder\Core\Round\Event\AskedForHelp;
+use HiddenLadder\Core\Round\Event\Closed;
 use HiddenLadder\Core\Round\Event\LetGo;
 use HiddenLadder\Core\Round\Event\MovedFromFront;
+use HiddenLadder\Core\Round\Event\Reopened;
 use HiddenLadder\Core\Round\Event\Revealed;
 use HiddenLadder\Core\Round\Event\Skipped;
 use HiddenLadder\Core\Round\Event\Started;
@@ -243,6 +245,22 @@ final class LeadingTest extends TestCase
         $walker->front = null;
         $walker->does(new LetGo);
         self::assertSame([$walker->at + 50_000, $walker->at + 20_000], [$walker->view()['ends'], $walker->place()['ends']]);
+        self::same($walker);
+    }
+
+    public function test_time_that_stood_still_is_given_back_once_where_a_task_closed_while_the_class_was_led(): void
+    {
+        $walker = self::led(new Terms(secondsForRound: 60));
+        $walker->at += 10_000;
+        self::front($walker, 'a');
+        $walker->at += 5_000;
+        $walker->does(new Closed);
+        $walker->at += 3_600_000;
+        $walker->does(new Reopened);
+        $walker->at += 5_000;
+        $walker->front = null;
+        $walker->does(new LetGo);
+        self::assertSame($walker->at + 50_000, $walker->view()['ends']);
         self::same($walker);
     }
 

@@ -6,14 +6,10 @@ import { client, Refused, sentence, take } from '../api/client';
 import type { Mood, OwnSitting } from '../api/types';
 import { Button, buttonClass } from '../ui/Button';
 import { Notice } from '../ui/Notice';
-import { useLive } from '../ui/useLive';
+import { again, useLive } from '../ui/useLive';
 import { say } from '../words/words';
 import { remember } from './BackToClass';
 import { RoundUnderWay } from './RoundUnderWay';
-
-/** Milliseconds after which it is asked again where nothing is heard, and where everything is. */
-const ASKED = 2000;
-const HEARD = 15_000;
 
 /** A student's device while their class is led from the front: it stands where the class stands. */
 export function TogetherPage() {
@@ -27,7 +23,7 @@ export function TogetherPage() {
     const page = useQuery({
         queryKey: ['sitting'],
         queryFn: () => take(client.GET('/student/sitting')),
-        refetchInterval: heard ? HEARD : ASKED,
+        refetchInterval: again(heard),
         refetchIntervalInBackground: false,
         placeholderData: keepPreviousData,
     });

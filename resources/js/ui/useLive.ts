@@ -7,6 +7,14 @@ const TOGETHER = 100;
 const AGAIN = 20_000;
 
 /**
+ * Milliseconds after which a page that goes along with a class asks again, where changes are heard and where not; so new things
+ * appear within three seconds where nothing is heard.
+ */
+export function again(heard: boolean): number {
+    return heard ? 15_000 : 2000;
+}
+
+/**
  * Does something as soon as the server says that something changed there, and once whenever it begins to be heard. Tells whether
  * it is: where not, a page asks by itself every few seconds.
  */

@@ -169,6 +169,8 @@ final class Closing extends WalkPart
         $stood = $this->navigation->at - ($this->state->finishedAt ?? $this->navigation->at);
         $interrupted->restore($this->state);
         $this->state->startedAt = $this->state->startedAt === null ? null : $this->state->startedAt + $stood;
+        // Given back once, also where the round was led meanwhile.
+        $this->state->ledSince = $this->state->ledSince === null ? null : $this->state->ledSince + $stood;
         $home = $this->position->home($this->state);
         if ($home !== null && $this->state->record($home->id)->since !== null) {
             $this->records->of($home)->since = null;

@@ -175,7 +175,9 @@ function OnBoard({ front }: { front: Front }) {
 /** A video plays on the board, and stops for all where it asks something. */
 function BoardVideo({ video, front }: { video: NonNullable<NonNullable<Front['sitting']>['board']['video']>; front: Front }) {
     const next = video.cues.find((cue) => !cue.done);
-    const asked = useRef(false);
+    // After which act it was asked: where that came too late, since somebody else did something, it is asked again.
+    const asked = useRef<number | null>(null);
+    const number = front.sitting?.number ?? null;
     const task = front.sitting?.way.find((stop) => stop.stop === video.id)?.task;
     return (
         <div className="mx-auto w-full max-w-6xl">
@@ -186,8 +188,8 @@ function BoardVideo({ video, front }: { video: NonNullable<NonNullable<Front['si
                 marks={video.cues.map(({ at, done }) => ({ at, done }))}
                 holdAt={next?.at ?? null}
                 onMoment={(at) => {
-                    if (next !== undefined && task !== undefined && !asked.current && at >= next.at - 0.3) {
-                        asked.current = true;
+                    if (next !== undefined && task !== undefined && asked.current !== number && at >= next.at - 0.3) {
+                        asked.current = number;
                         front.act('stands', { place: { task, stop: video.id, cue: next.id } });
                     }
                 }}

@@ -1,13 +1,9 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { useCallback, useMemo } from 'react';
+import { useCallback, useMemo, useState } from 'react';
 import { client, Refused, sentence, take } from '../../api/client';
 import type { ActKind, SentAct, Sitting } from '../../api/types';
 import { ulid } from '../../ui/ulid';
-import { useLive } from '../../ui/useLive';
-
-/** Milliseconds after which it is asked again where nothing is heard, and where everything is. */
-const ASKED = 2000;
-const HEARD = 15_000;
+import { again, useLive } from '../../ui/useLive';
 
 export interface Front {
     sitting: Sitting | undefined;
@@ -33,25 +29,47 @@ export function useSitting(id: string): Front {
             const shown = queries.getQueryData<Sitting>(key);
             return shown !== undefined && shown.number > read.number ? shown : read;
         },
-        refetchInterval: heard ? HEARD : ASKED,
+        refetchInterval: again(heard),
         refetchIntervalInBackground: true,
     });
+    // Acts of one page go one after the other, so that none of them is told to come too late because of another.
+    const [counted, setCounted] = useState<Record<string, number>>({});
+    const acts = useMemo(() => ['acts', id], [id]);
     const done = useMutation({
-        mutationFn: (sent: SentAct) => take(client.POST('/sittings/{sitting}/acts', { params: { path: { sitting: id } }, body: sent })),
+        mutationKey: acts,
+        scope: { id: `acts ${id}` },
+        mutationFn: (sent: SentAct) => {
+            const newest = queries.getQueryData<Sitting>(key)?.number ?? sent.after;
+            // Hands are counted on: what else was done here meanwhile takes nothing from them.
+            const body = sent.kind === 'counted' ? { ...sent, after: newest } : sent;
+            return take(client.POST('/sittings/{sitting}/acts', { params: { path: { sitting: id } }, body }));
+        },
         onSuccess: (sitting) => queries.setQueryData(key, sitting),
         onError: look,
+        onSettled: () => {
+            if (queries.isMutating({ mutationKey: acts }) === 1) {
+                setCounted({});
+            }
+        },
     });
     const { mutate } = done;
     const number = read.data?.number;
     const act = useCallback(
         (kind: ActKind, data: SentAct['data'] = {}) => {
-            if (number !== undefined) {
-                mutate({ id: ulid(), after: number, kind, data });
+            if (number === undefined) {
+                return;
             }
+            const { entry, hands } = data;
+            if (kind === 'counted' && entry !== undefined && hands !== undefined) {
+                setCounted((before) => ({ ...before, [entry]: hands }));
+            }
+            mutate({ id: ulid(), after: number, kind, data });
         },
         [mutate, number],
     );
+    // A hand shows as soon as it is counted.
+    const sitting = useMemo(() => read.data && { ...read.data, hands: { ...read.data.hands, ...counted } }, [read.data, counted]);
     const why = done.error ?? read.error;
     const signedOut = read.error instanceof Refused && read.error.problem.status === 401;
-    return { signedOut, sitting: read.data, why: why === null ? null : sentence(why), busy: done.isPending, act };
+    return { signedOut, sitting, why: why === null ? null : sentence(why), busy: done.isPending, act };
 }

@@ -10,16 +10,12 @@ import { ConversationCard } from '../../ui/ConversationCard';
 import { useCovers } from '../../ui/covers';
 import { Notice } from '../../ui/Notice';
 import { Legend } from '../../ui/Standing';
-import { useLive } from '../../ui/useLive';
+import { again, useLive } from '../../ui/useLive';
 import { say } from '../../words/words';
 import { AllQuestions, CloseUp } from './Questions';
 import { Still } from './Still';
 import { StudentGrid, Students, standingHere, veiled } from './Students';
 import { TaskHead } from './TaskHead';
-
-/** New things are asked for this often, in milliseconds, so that they appear within three seconds where nothing is heard. */
-const LOOK_EVERY = 2000;
-const LOOK_EVERY_WHEN_HEARD = 15_000;
 
 /** A class at work on a task, and afterwards how it went: the cutaway with the students, each student, each question. */
 export function TaskPage() {
@@ -33,7 +29,7 @@ export function TaskPage() {
     const lookout = useQuery({
         queryKey: ['lookout', id],
         queryFn: () => unlessChanged(known, (headers) => client.GET('/tasks/{task}/lookout', { ...path, headers })),
-        refetchInterval: heard ? LOOK_EVERY_WHEN_HEARD : LOOK_EVERY,
+        refetchInterval: again(heard),
     });
     if (task.data === undefined || lookout.data === undefined) {
         const error = task.error ?? lookout.error;

@@ -207,6 +207,7 @@ export function Timeline(props: Props) {
                                     type="button"
                                     tabIndex={-1}
                                     title={typed(line.text)}
+                                    aria-label={typed(line.text) === '' ? say('build.captions.empty', { number: index + 1 }) : undefined}
                                     className="absolute top-0.5 bottom-0.5 overflow-hidden rounded-sm bg-tint px-0.5 text-left text-xs whitespace-nowrap hover:outline hover:outline-edge"
                                     style={{ left: line.from * perSecond, width: Math.max(3, (line.to - line.from) * perSecond - 1) }}
                                     onClick={() => props.onLine(index)}

@@ -54,6 +54,8 @@ export function useCaptionTrack(medium: string): Captioning {
     const [past, setPast] = useState<Line[][]>([]);
     const kept = useMemo(() => stored?.lines.map((line, index) => ({ ...line, key: `${stored.revision} ${index}` })) ?? none, [stored]);
     const lines = written ?? kept;
+    const latest = useRef(written);
+    latest.current = written;
 
     // Which writing of a language is known, as soon as it is told and before anything is drawn with it.
     const revisions = useRef(new Map<string, number>());
@@ -102,7 +104,8 @@ export function useCaptionTrack(medium: string): Captioning {
                 );
                 keep(track);
                 setNotes([]);
-                setState('saved');
+                // What was written meanwhile is not kept yet.
+                setState(latest.current === null || latest.current === sent.current ? 'saved' : 'saving');
             } catch (problem) {
                 setState('refused');
                 setNotes([sentence(problem)]);
@@ -124,8 +127,20 @@ export function useCaptionTrack(medium: string): Captioning {
             return () => clearTimeout(timer);
         }
     }, [written]);
-    // What is written when one leaves is sent at once.
-    useEffect(() => () => void newest.current(), []);
+    // What is written when one leaves is sent at once; where the whole page is left, one is asked first.
+    useEffect(() => {
+        const leaving = (event: BeforeUnloadEvent) => {
+            if (latest.current !== null && latest.current !== sent.current) {
+                void newest.current();
+                event.preventDefault();
+            }
+        };
+        window.addEventListener('beforeunload', leaving);
+        return () => {
+            window.removeEventListener('beforeunload', leaving);
+            void newest.current();
+        };
+    }, []);
 
     return {
         languages,
