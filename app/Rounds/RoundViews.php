@@ -33,7 +33,7 @@ final class RoundViews
      */
     public function of(Round $round, State $state, bool $comingBack = false, ?string $last = null, ?Front $front = null): array
     {
-        $sent = $this->projection($round, $state, $comingBack, front: $front)->sent($state);
+        $sent = $this->projection($round, $state, $comingBack, front: $front)->sent($state, $comingBack);
 
         return [
             'id' => $round->id,

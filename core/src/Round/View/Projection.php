@@ -6,7 +6,6 @@ namespace HiddenLadder\Core\Round\View;
 
 use HiddenLadder\Core\Quiz\Clip;
 use HiddenLadder\Core\Quiz\Cue;
-use HiddenLadder\Core\Quiz\CueKind;
 use HiddenLadder\Core\Quiz\DrillStop;
 use HiddenLadder\Core\Quiz\Objective;
 use HiddenLadder\Core\Quiz\Question;
@@ -14,7 +13,6 @@ use HiddenLadder\Core\Quiz\QuestionStop;
 use HiddenLadder\Core\Quiz\QuizDocument;
 use HiddenLadder\Core\Quiz\ReadingStop;
 use HiddenLadder\Core\Quiz\Rung;
-use HiddenLadder\Core\Quiz\Seeking;
 use HiddenLadder\Core\Quiz\Sent;
 use HiddenLadder\Core\Quiz\StaircaseStop;
 use HiddenLadder\Core\Quiz\Stop;
@@ -41,12 +39,6 @@ use HiddenLadder\Core\Terms\Terms;
  */
 final readonly class Projection
 {
-    /**
-     * Seconds of a video before a cue that is not to be seen, in which its moment is told after all: a player has to know
-     * where to stop. It reports oftener than that how far it is.
-     */
-    public const SHORTLY_BEFORE = 15.0;
-
     private Position $position;
 
     private Allowed $allowed;
@@ -72,18 +64,22 @@ final readonly class Projection
     /** @return list<string> ids of the media the student may load now: of the texts and videos that may be seen, and own files */
     public function media(State $state): array
     {
-        return $this->sent($state)->media;
+        return $this->sent($state, true)->media;
     }
 
-    /** What is sent, and the media that go with it. */
-    public function sent(State $state): Sent
+    /**
+     * What is sent, and the media that go with it.
+     *
+     * @param  bool  $onDevice  with all stops of a round that can be done without a connection
+     */
+    public function sent(State $state, bool $onDevice = false): Sent
     {
         $own = [];
         foreach ($state->records as $record) {
             array_push($own, ...($record->response?->as === 'files' ? $record->response->list : []));
         }
 
-        return Sent::of($this->view($state), $own);
+        return Sent::of($this->view($state, $onDevice), $own);
     }
 
     /**
@@ -102,8 +98,10 @@ final readonly class Projection
     }
 
     /** @return array<string, mixed> with texts and videos as they are in the quiz */
-    private function view(State $state): array
+    private function view(State $state, bool $onDevice): array
     {
+        $isWhole = $this->isWhole($state);
+
         return $this->summary($state) + [
             'number' => $state->number,
             'language' => $this->quiz->language,
@@ -114,7 +112,9 @@ final readonly class Projection
             'ends' => $state->isFinished() ? null : $this->position->roundEnds($state),
             'atHand' => $this->atHand($state),
             'overview' => $this->overview($state),
-            'page' => $this->page($state),
+            'whole' => $isWhole,
+            'page' => $this->isOpen($state) && $this->terms->isOnePage() ? $this->stops($state) : null,
+            'onDevice' => $onDevice && $isWhole && ! $this->terms->isOnePage() ? $this->stops($state) : null,
             'beside' => $this->beside($state),
             'place' => $this->place($state),
         ];
@@ -279,26 +279,53 @@ final readonly class Projection
         ));
     }
 
-    /** @return list<array{stop: string, part: ?string, place: ?array<string, mixed>}>|null all that is to be moved about in */
-    private function page(State $state): ?array
+    /** There is an overview to move about in, by the student alone. */
+    private function isOpen(State $state): bool
     {
-        $isOpen = $state->startedAt !== null && ! $state->isFinished() && $state->ownPlace === null;
-        if (! $isOpen || ! $this->terms->isOnePage() || ! $this->position->mayMove($state)) {
-            return null;
+        return $state->startedAt !== null && ! $state->isFinished() && $state->ownPlace === null && $this->position->mayMove($state);
+    }
+
+    /**
+     * Whether a round can be done wholly without being sent anything more: it is handed in whole, nothing hides, opens or decides
+     * on the way what comes, and no clock runs for a question.
+     */
+    private function isWhole(State $state): bool
+    {
+        if ($this->terms->mode !== Mode::HandedIn || ! $this->isOpen($state) || $this->standings($state) !== null) {
+            return false;
         }
-        $page = [];
+        foreach ($this->position->sequence($state) as $stop) {
+            $isSeries = $stop instanceof DrillStop || $stop instanceof StaircaseStop;
+            $isTimed = fn (Question $question): bool => $this->position->secondsFor($question, $state) !== null;
+            if ($isSeries || $stop->shownIf !== null || $stop->forks !== [] || array_filter($stop->questions(), $isTimed) !== []) {
+                return false;
+            }
+        }
+
+        return true;
+    }
+
+    /**
+     * All that is to be moved about in; what is watched or practised by itself is told only when one is there.
+     *
+     * @return list<array{stop: string, part: ?string, keeps: bool, place: ?array<string, mixed>}>
+     */
+    private function stops(State $state): array
+    {
+        $stops = [];
         foreach ($this->toMoveAbout($state) as $stop) {
             $there = clone $state;
             $there->path = [Frame::stop($stop->id)];
             $there->verdictShown = false;
-            $page[] = [
+            $stops[] = [
                 'stop' => $stop->id,
                 'part' => $this->heading($stop->part),
+                'keeps' => $stop instanceof ReadingStop && $stop->staysAtHand,
                 'place' => $stop instanceof QuestionStop || $stop instanceof ReadingStop ? $this->place($there) : null,
             ];
         }
 
-        return $page;
+        return $stops;
     }
 
     /** @return array<string, mixed> */
@@ -317,11 +344,12 @@ final readonly class Projection
         }
         $stop = $this->quiz->stop($top->id);
         if ($this->isLed($state)) {
-            return ['kind' => 'board', 'frame' => $top->id, 'comments' => $this->commentsCue($stop)];
+            return ['kind' => 'board', 'frame' => $top->id, 'comments' => VideoView::commentsCue($stop)];
         }
         $place = ['frame' => $top->id, 'maySkip' => $this->may(EventKind::Skipped, $top->id, $state)];
         if ($stop instanceof VideoStop) {
-            return ['kind' => 'video', 'mayGoOn' => $this->may(EventKind::WentOn, $top->id, $state)] + $place + $this->video($stop, $state);
+            return ['kind' => 'video', 'mayGoOn' => $this->may(EventKind::WentOn, $top->id, $state)]
+                + $place + (new VideoView($this->position))->of($stop, $state);
         }
 
         return [
@@ -331,63 +359,9 @@ final readonly class Projection
         ] + $place;
     }
 
-    /** The cue of a video at which comments are gathered while the class watches it on the board. */
-    private function commentsCue(?Stop $stop): ?string
-    {
-        foreach ($stop instanceof VideoStop ? $stop->cues : [] as $cue) {
-            if ($cue->kind === CueKind::Comments) {
-                return $cue->id;
-            }
-        }
-
-        return null;
-    }
-
     private function may(EventKind $kind, ?string $about, State $state): bool
     {
         return $this->allowed->may($kind, $about, $state, $this->now->front);
-    }
-
-    /** @return array<string, mixed> */
-    private function video(VideoStop $stop, State $state): array
-    {
-        $resumeAt = max($stop->clip->from, $state->watchedTo[$stop->id] ?? 0.0);
-        $seen = array_merge(...$state->seen[$stop->id] ?? []);
-        // What is hidden is told shortly before it comes, and what was come to stays.
-        $known = $stop->cuesShown ? INF : max([$resumeAt, ...$seen]) + self::SHORTLY_BEFORE;
-        $cues = $notes = $chapters = [];
-        $open = 0;
-        foreach ($stop->cues as $cue) {
-            $isOpen = $cue->question !== null && $this->position->isOpen($cue->question, $state);
-            $open += $isOpen ? 1 : 0;
-            if ($cue->kind === CueKind::Question && $stop->cuesShown && $cue->question !== null) {
-                $cues[] = ['at' => $cue->at, 'open' => $isOpen];
-            } elseif ($cue->kind === CueKind::Heading) {
-                $chapters[] = ['at' => $cue->at, 'text' => $cue->text];
-            } elseif ($cue->kind !== CueKind::Question && $cue->at <= $known) {
-                $notes[] = [
-                    'id' => $cue->id, 'kind' => $cue->kind->value, 'at' => $cue->at, 'text' => $cue->text, 'pauses' => $cue->pauses,
-                ];
-            }
-        }
-        $next = $this->position->openCue($stop, $state, $stop->seeking === Seeking::Free ? $resumeAt : 0.0)?->at;
-        $isTold = $next !== null && ($stop->cuesShown || $next - $resumeAt <= self::SHORTLY_BEFORE);
-
-        return [
-            'id' => $stop->id,
-            'title' => $stop->title,
-            'clip' => $stop->clip,
-            'resumeAt' => $resumeAt,
-            'seen' => $seen,
-            'cues' => $cues,
-            'openCues' => $stop->cuesCounted ? $open : null,
-            'notes' => $notes,
-            'seeking' => $stop->seeking->value,
-            'nextCue' => $isTold ? $next : null,
-            // The device waits there until more is told: some question is still to come, and not where.
-            'knownTo' => $isTold || $stop->cuesShown || $open === 0 ? null : $known,
-            'chapters' => $chapters,
-        ];
     }
 
     /** @return array<string, mixed> */
