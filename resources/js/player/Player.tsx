@@ -1,4 +1,4 @@
-import { Presentation } from 'lucide-react';
+import { Presentation, WifiOff } from 'lucide-react';
 import { type ReactNode, useCallback, useRef, useState } from 'react';
 import type { EventKind, QuestionPlace, RoundView } from '../api/types';
 import { isEmpty } from '../quiz/text';
@@ -12,6 +12,7 @@ import { KeptReading } from './KeptReading';
 import { MediaKnown } from './media';
 import { OnePage } from './OnePage';
 import { Overview } from './Overview';
+import type { ShownRound } from './onDevice';
 import { ProgressPath, standingsInWords } from './Progress';
 import { QuestionView } from './QuestionView';
 import { Rich } from './Rich';
@@ -29,7 +30,7 @@ export interface Step {
 const BESIDE = 900;
 
 interface Props {
-    view: RoundView;
+    view: ShownRound;
     /** Something was done and has not come back yet. */
     busy: boolean;
     /** A sentence about the connection or a refusal. */
@@ -196,6 +197,17 @@ export function Player({ view, busy, notice, send, kept, ending, leave, asking, 
                             )}
                         </div>
                     )}
+                    {!onPage && !isOverview && place.kind === 'waits' && (
+                        <div className="flex flex-1 flex-col items-center justify-center px-4 py-10 text-center">
+                            <WifiOff size={56} strokeWidth={1.2} aria-hidden="true" className="text-soft" />
+                            <p className="mt-4 text-lg" role="status">
+                                {say('player.player.video-waits')}
+                            </p>
+                            <Button large className="mt-4" disabled={busy} onClick={() => send({ kind: 'went-to', data: { stop: null } })}>
+                                {say(view.page === null ? 'player.player.overview' : 'player.one-page.back-to-the-page')}
+                            </Button>
+                        </div>
+                    )}
                     {view.beside.length > 0 && <WhileYouWait beside={view.beside} busy={busy} send={send} />}
                     {!onPage && !isOverview && place.kind === 'reading' && (
                         <>
@@ -237,7 +249,7 @@ function WhileYouWait({ beside, busy, send }: { beside: RoundView['beside']; bus
     );
 }
 
-function frameOf(place: RoundView['place']): string | null {
+function frameOf(place: ShownRound['place']): string | null {
     return 'frame' in place ? place.frame : null;
 }
 

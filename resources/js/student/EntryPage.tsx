@@ -7,6 +7,7 @@ import { Button } from '../ui/Button';
 import { Field } from '../ui/Field';
 import { Notice } from '../ui/Notice';
 import { rich, say } from '../words/words';
+import { forgetSeen } from './seen';
 
 /** By what one stands before a door: a class phrase, or the link of a task. */
 type Key = { phrase: string } | { link: string };
@@ -163,6 +164,7 @@ function WayInForm({ by, way }: { by: Key; way: WayIn }) {
         try {
             await take(client.POST('/student/enter', { body: { ...by, way, name, ...(asks ? { secret, first: first === true } : {}) } }));
             queries.clear();
+            await forgetSeen();
             await navigate('/me');
         } catch (problem) {
             setError(sentence(problem));

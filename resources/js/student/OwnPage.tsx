@@ -1,10 +1,9 @@
-import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { useQueryClient } from '@tanstack/react-query';
 import { useCallback, useEffect, useState } from 'react';
 import { Link, Navigate, useNavigate } from 'react-router';
-import { client, Refused, sentence, take } from '../api/client';
+import { client, Refused, sentence, take, Unreachable } from '../api/client';
 import type { Conversation, OwnReturns, OwnTask, StudentPage } from '../api/types';
 import { Said } from '../player/AskAbout';
-import { forgetDrafts } from '../player/drafts';
 import { ProgressPath, standingsInWords } from '../player/Progress';
 import { Button } from '../ui/Button';
 import { Field } from '../ui/Field';
@@ -15,22 +14,31 @@ import { listed, say } from '../words/words';
 import { adopt } from './queue';
 import { ReadingSupport } from './ReadingSupport';
 import { RefusedEvents } from './RefusedEvents';
+import { forgetSeen, lastSeen, leaveNothing, seenAs } from './seen';
 import { useOutboxes } from './useOutboxes';
+import { useOwnPage } from './useOwnPage';
 
 /** The student's own page: what there is to do, how far it is, how it went. */
 export function OwnPage() {
-    const page = useQuery({ queryKey: ['student'], queryFn: () => take(client.GET('/student')) });
+    const { page, at, error, look } = useOwnPage();
+    const isOut = error instanceof Refused && error.problem.status === 401;
     const navigate = useNavigate();
     const queries = useQueryClient();
     const [stays, setStays] = useState<string | null>(null);
-    const unsent = useOutboxes(useOwn(page.data));
-    const own = page.data?.id;
+    const unsent = useOutboxes(useOwn(page));
+    const own = page?.id;
     useLive(
         own === undefined ? null : `student/${own}`,
-        useCallback(() => void queries.invalidateQueries({ queryKey: ['student'] }), [queries]),
+        useCallback(() => void look(), [look]),
     );
 
-    if (page.error instanceof Refused && page.error.problem.status === 401) {
+    useEffect(() => {
+        if (isOut) {
+            void forgetSeen();
+        }
+    }, [isOut]);
+
+    if (isOut) {
         return <Navigate to="/join" replace />;
     }
     const signOut = async () => {
@@ -43,18 +51,16 @@ export function OwnPage() {
                 return;
             }
         }
-        forgetDrafts();
+        await leaveNothing();
         queries.clear();
         await navigate('/join');
     };
-    const tasks = page.data?.classes.flatMap((group) => group.tasks) ?? [];
+    const tasks = page?.classes.flatMap((group) => group.tasks) ?? [];
 
     return (
         <main className="mx-auto min-h-dvh max-w-2xl px-4 py-6">
             <div className="flex flex-wrap items-center justify-between gap-x-4">
-                <h1 className="text-3xl">
-                    {page.data === undefined ? say('ui.one-moment') : say('student.own.hello', { name: page.data.name })}
-                </h1>
+                <h1 className="text-3xl">{page === undefined ? say('ui.one-moment') : say('student.own.hello', { name: page.name })}</h1>
                 <div className="ml-auto flex items-center">
                     <ReadingSupport />
                     <Button weight="quiet" onClick={() => void signOut()}>
@@ -63,18 +69,19 @@ export function OwnPage() {
                 </div>
             </div>
             {stays !== null && <Notice>{stays}</Notice>}
+            {at !== null && <Notice>{say('student.own.no-connection', { when: near(new Date(at).toISOString()) })}</Notice>}
             {unsent.count > 0 && <Notice>{say('student.own.unsent', { count: unsent.count })}</Notice>}
             <RefusedEvents unsent={unsent} />
-            {page.error !== null && <Notice>{sentence(page.error)}</Notice>}
-            {page.data?.isGuest && <p className="mt-4 text-soft">{say('student.own.as-a-guest')}</p>}
-            {page.data !== undefined && !page.data.isGuest && page.data.cameInBy !== 'secret' && (
+            {error !== null && <Notice>{sentence(error)}</Notice>}
+            {page?.isGuest && <p className="mt-4 text-soft">{say('student.own.as-a-guest')}</p>}
+            {page !== undefined && !page.isGuest && page.cameInBy !== 'secret' && (
                 <p className="mt-4 text-soft">{say('student.own.came-in-by-name')}</p>
             )}
-            {page.data !== undefined && page.data.together.length > 0 && <Together open={page.data.together} />}
-            {page.data !== undefined && page.data.answers.length > 0 && <Answers answers={page.data.answers} />}
-            {page.data !== undefined && page.data.asked.length > 0 && <Asked asked={page.data.asked} />}
-            {page.data !== undefined && tasks.length === 0 && <p className="mt-6 text-lg">{say('student.own.there-is-nothing-to-do')}</p>}
-            {page.data?.classes.map((group) => (
+            {page !== undefined && page.together.length > 0 && <Together open={page.together} />}
+            {page !== undefined && page.answers.length > 0 && <Answers answers={page.answers} />}
+            {page !== undefined && page.asked.length > 0 && <Asked asked={page.asked} />}
+            {page !== undefined && tasks.length === 0 && <p className="mt-6 text-lg">{say('student.own.there-is-nothing-to-do')}</p>}
+            {page?.classes.map((group) => (
                 <section key={group.name} className="mt-6" aria-label={group.name === '' ? say('student.own.for-you') : group.name}>
                     {group.tasks.length > 0 && group.name !== '' && <h2 className="mb-3 text-xl text-soft">{group.name}</h2>}
                     <ul className="grid gap-4">
@@ -138,12 +145,12 @@ function Together({ open }: { open: StudentPage['together'] }) {
 
 /** What the teacher answered to what was asked, until it was seen. */
 function Answers({ answers }: { answers: Conversation[] }) {
-    const queries = useQueryClient();
+    const { look } = useOwnPage();
     const see = async (conversation: string) => {
         try {
             await take(client.PUT('/student/conversations/{conversation}/seen', { params: { path: { conversation } } }));
         } finally {
-            await queries.invalidateQueries({ queryKey: ['student'] });
+            await look();
         }
     };
     return (
@@ -245,20 +252,26 @@ function TaskCard({ task }: { task: OwnTask }) {
     const navigate = useNavigate();
     const [error, setError] = useState<string | null>(null);
     const [busy, setBusy] = useState(false);
-    const walk = async (asked: () => Promise<{ id: string }>) => {
+    const walk = async (asked: () => Promise<{ id: string }>, underWay: string | null = null) => {
         setBusy(true);
         setError(null);
         try {
             await navigate(`/walk/${(await asked()).id}`);
         } catch (problem) {
+            // What is on the device is there without a connection.
+            if (underWay !== null && problem instanceof Unreachable && (await lastSeen(seenAs(underWay))) !== null) {
+                await navigate(`/walk/${underWay}`);
+                return;
+            }
             setError(sentence(problem));
             setBusy(false);
         }
     };
     const params = { path: { task: task.id } };
     const begin = (again: boolean) =>
-        walk(() =>
-            take(client.POST('/student/tasks/{task}/rounds', { params, body: { again, ...(password === '' ? {} : { password }) } })),
+        walk(
+            () => take(client.POST('/student/tasks/{task}/rounds', { params, body: { again, ...(password === '' ? {} : { password }) } })),
+            again ? null : (task.round?.id ?? null),
         );
     const comeBack = () => walk(() => take(client.POST('/student/tasks/{task}/returns', { params })));
     const [password, setPassword] = useState('');

@@ -1,9 +1,9 @@
-import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { Ear, Square, Type } from 'lucide-react';
 import { useEffect, useState } from 'react';
-import { client, take } from '../api/client';
+import { client } from '../api/client';
 import { Switch } from '../ui/Switch';
 import { say } from '../words/words';
+import { useOwnPage } from './useOwnPage';
 
 export interface Reading {
     size: number;
@@ -35,9 +35,8 @@ function apply(reading: Reading): void {
 
 /** Read aloud, type size, spacing, contrast and an easier face; kept with the student, on whatever device. */
 export function ReadingSupport() {
-    const queries = useQueryClient();
-    const page = useQuery({ queryKey: ['student'], queryFn: () => take(client.GET('/student')) });
-    const reading: Reading = { ...plain, ...page.data?.reading };
+    const { page, change } = useOwnPage();
+    const reading: Reading = { ...plain, ...page?.reading };
     const [open, setOpen] = useState(false);
     const key = JSON.stringify(reading);
     useEffect(() => apply(JSON.parse(key) as Reading), [key]);
@@ -52,7 +51,7 @@ export function ReadingSupport() {
     const put = (changes: Partial<Reading>) => {
         const next = { ...reading, ...changes };
         apply(next);
-        queries.setQueryData(['student'], page.data === undefined ? undefined : { ...page.data, reading: next });
+        change((own) => ({ ...own, reading: next }));
         void client.PUT('/student/reading', { body: next });
     };
     return (

@@ -3,6 +3,8 @@ import { type ReactNode, useCallback, useEffect, useMemo, useRef, useState } fro
 import { Link, useNavigate } from 'react-router';
 import { client, Refused, sentence, take } from '../api/client';
 import type { RoundView } from '../api/types';
+import { addressOf } from '../player/media';
+import { followed, stillKnown } from '../player/onDevice';
 import { Player, type Step } from '../player/Player';
 import { type Asking, useAsking } from '../player/useAsking';
 import { buttonClass } from '../ui/Button';
@@ -12,12 +14,31 @@ import { useLive } from '../ui/useLive';
 import { say } from '../words/words';
 import { eventInWords } from './eventWords';
 import { Outbox } from './outbox';
+import type { MadeEvent } from './queue';
 import { ReadingSupport } from './ReadingSupport';
 import { RefusedEvents } from './RefusedEvents';
+import { forgetSeen, keepPictures, keepSeen, lastSeen, seenAs } from './seen';
 import { brokenOver, useOutboxes } from './useOutboxes';
 
 /** Steps that only tell what was seen: the student need not wait for them. */
 const silent = new Set<Step['kind']>(['watched']);
+
+/** Addresses of the pictures of a round. */
+function picturesOf(view: RoundView): string {
+    return Object.entries(view.media)
+        .filter(([, facts]) => facts.kind === 'picture')
+        .map(([id, facts]) => addressOf(id, facts))
+        .sort()
+        .join(' ');
+}
+
+/** What it means that the server is not there, for what the student is at. */
+function lostInWords(waits: boolean, events: MadeEvent[]): string {
+    if (events.some((event) => event.kind === 'handed-in')) {
+        return say('student.round.handed-in-here');
+    }
+    return waits ? say('student.round.there-is-no-connection-just') : say('student.round.no-connection-go-on');
+}
 
 /** What the student asks about the questions of a round. */
 function useOwnAsking(round: string): Asking {
@@ -49,17 +70,22 @@ export function RoundUnderWay({ round, stands, leave }: { round: string; stands?
     const navigate = useNavigate();
     const queries = useQueryClient();
     const [view, setView] = useState<RoundView | null>(null);
-    const [waiting, setWaiting] = useState({ count: 0, reachable: true });
+    const [waiting, setWaiting] = useState<{ events: MadeEvent[]; reachable: boolean }>({ events: [], reachable: true });
     const [messages, setMessages] = useState<string[]>([]);
     const [notKept, setNotKept] = useState(false);
-    const [moving, setMoving] = useState(false);
+    // The last step made here for which one waits.
+    const [moving, setMoving] = useState<string | null>(null);
     const student = view?.student;
     // The first event made here follows on where the first reply stood, also when it is made in the same instant.
     const found = useRef<RoundView | null>(null);
     const box = useRef<Outbox | null>(null);
 
     // Replies may overtake each other; an older one never replaces what is shown.
-    const show = useCallback((next: RoundView) => setView((shown) => (shown !== null && shown.number > next.number ? shown : next)), []);
+    const show = useCallback(
+        (next: RoundView, after: MadeEvent | null = null) =>
+            setView((shown) => (shown !== null && shown.number > next.number ? shown : stillKnown(shown, next, after))),
+        [],
+    );
     const tell = useCallback(
         (sentence: string) => setMessages((before) => (before.includes(sentence) ? before : [...before, sentence])),
         [],
@@ -71,19 +97,27 @@ export function RoundUnderWay({ round, stands, leave }: { round: string; stands?
         }
         const made = new Outbox(student, round, {
             onView: show,
-            onWaiting: (count, reachable) => {
-                setWaiting({ count, reachable });
-                if (count === 0) {
-                    setMoving(false);
+            onWaiting: (events, reachable) => {
+                setWaiting({ events, reachable });
+                if (events.length === 0) {
+                    setMoving(null);
                     setNotKept(false);
                     // The own page asks anew when it is opened; nothing does so here after each answer.
                     void queries.invalidateQueries({ queryKey: ['student'], refetchType: 'none' });
                 }
             },
             onSignedOut: () => void navigate('/join'),
-            onRefused: (event, why) => event.kind !== 'watched' && tell(say('student.not-taken', { what: eventInWords(event), why })),
+            onRefused: (event, why) => {
+                setMoving(null);
+                if (event.kind !== 'watched') {
+                    tell(say('student.not-taken', { what: eventInWords(event), why }));
+                }
+            },
             onElsewhere: tell,
-            onPutAside: (event) => tell(brokenOver(event)),
+            onPutAside: (event) => {
+                setMoving(null);
+                tell(brokenOver(event));
+            },
             onNotKept: () => setNotKept(true),
         });
         if (found.current !== null) {
@@ -120,9 +154,16 @@ export function RoundUnderWay({ round, stands, leave }: { round: string; stands?
             return true;
         } catch (error) {
             if (error instanceof Refused) {
+                if (error.problem.status === 401) {
+                    await forgetSeen();
+                }
                 await navigate(error.problem.status === 401 ? '/join' : '/me');
             } else {
                 tell(sentence(error));
+                const before = found.current === null ? await lastSeen<RoundView>(seenAs(round)) : null;
+                if (before !== null) {
+                    hear(before.value);
+                }
             }
             return false;
         }
@@ -149,26 +190,41 @@ export function RoundUnderWay({ round, stands, leave }: { round: string; stands?
 
     // What waits from before is sent as soon as it is known whose it is.
     useEffect(() => {
-        void outbox?.waiting().then((count) => {
-            setMoving(count > 0);
+        void outbox?.waiting().then((events) => {
+            setWaiting((before) => ({ ...before, events }));
             void outbox.run();
         });
     }, [outbox]);
 
+    // A round that is led is where its class is, and nowhere without a connection.
+    useEffect(() => {
+        if (view !== null && !led) {
+            void keepSeen(seenAs(round), view);
+        }
+    }, [view, round, led]);
+    const pictures = view?.whole === true ? picturesOf(view) : '';
+    useEffect(() => {
+        if (pictures !== '') {
+            void keepPictures(pictures.split(' '));
+        }
+    }, [pictures]);
+
     const send = useCallback(
         (step: Step) => {
             setMessages([]);
+            const id = ulid();
             if (!silent.has(step.kind)) {
-                setMoving(true);
+                setMoving(id);
             }
-            void outbox?.add({ id: ulid(), kind: step.kind, at: Date.now(), data: step.data });
+            void outbox?.add({ id, kind: step.kind, at: Date.now(), data: step.data });
         },
         [outbox],
     );
 
     const asking = useOwnAsking(round);
+    const shown = useMemo(() => (view === null ? null : followed(view, waiting.events)), [view, waiting.events]);
 
-    if (view === null) {
+    if (view === null || shown === null) {
         return (
             <main className="mx-auto max-w-2xl p-6">
                 <p>{say('ui.one-moment')}</p>
@@ -177,11 +233,13 @@ export function RoundUnderWay({ round, stands, leave }: { round: string; stands?
         );
     }
 
-    const lost = !waiting.reachable && waiting.count > 0;
+    const count = waiting.events.length;
+    const lost = !waiting.reachable && count > 0;
+    const hasArrived = moving === null || view.last === moving || waiting.events.some((event) => event.id === moving);
     return (
         <Player
-            view={view}
-            busy={moving}
+            view={shown.view}
+            busy={shown.waits || !hasArrived}
             kept
             support={<ReadingSupport />}
             asking={asking}
@@ -189,8 +247,8 @@ export function RoundUnderWay({ round, stands, leave }: { round: string; stands?
             notice={
                 lost || notKept || messages.length > 0 || unsent.told.length > 0 ? (
                     <>
-                        {notKept && <Notice>{say('student.round.this-device-cannot-keep-your', { count: waiting.count })}</Notice>}
-                        {lost && !notKept && <Notice>{say('student.round.there-is-no-connection-just')}</Notice>}
+                        {notKept && <Notice>{say('student.round.this-device-cannot-keep-your', { count })}</Notice>}
+                        {lost && !notKept && <Notice>{lostInWords(shown.waits, waiting.events)}</Notice>}
                         {messages.map((message) => (
                             <Notice key={message}>{message}</Notice>
                         ))}
@@ -208,7 +266,7 @@ export function RoundUnderWay({ round, stands, leave }: { round: string; stands?
             ending={
                 <>
                     <Notice tone="well">
-                        {waiting.count === 0
+                        {count === 0
                             ? say('student.round.everything-has-arrived-your-teacher')
                             : say('student.round.something-you-did-is-still')}
                         {view.late === true && ` ${say('student.round.some-of-it-arrived-after')}`}

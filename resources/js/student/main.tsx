@@ -17,7 +17,13 @@ const Walk = place(walk, 'Walk');
 const TogetherPage = place(together, 'TogetherPage');
 const SheetPage = place(sheet, 'SheetPage');
 
-const queries = new QueryClient({ defaultOptions: { queries: { retry: 1, refetchOnWindowFocus: true } } });
+// Whatever the device thinks of its connection is tried: what was told last is there where it fails.
+const queries = new QueryClient({
+    defaultOptions: {
+        queries: { retry: 1, refetchOnWindowFocus: true, refetchOnReconnect: true, networkMode: 'always' },
+        mutations: { networkMode: 'always' },
+    },
+});
 const root = document.getElementById('app');
 
 if (root !== null) {
@@ -41,5 +47,13 @@ if (root !== null) {
         </StrictMode>,
     );
     // Whoever waits at the door has the rest by the time they are in, and goes on without a connection.
-    addEventListener('load', () => void Promise.all([own(), walk()]).catch(() => undefined), { once: true });
+    addEventListener(
+        'load',
+        () => {
+            void Promise.all([own(), walk()]).catch(() => undefined);
+            // Where a browser has no workers, or lets none run here, pages need the connection to be opened.
+            void navigator.serviceWorker?.register('/worker.js').catch(() => undefined);
+        },
+        { once: true },
+    );
 }

@@ -3,10 +3,10 @@ import type { RoundView } from '../api/types';
 import { drop, keep, type MadeEvent, putAside, replace, type Waiting, waiting } from './queue';
 
 export interface Delivery {
-    /** Where the round stands after the last acknowledged event. */
-    onView: (view: RoundView) => void;
+    /** Where the round stands: after an event that was acknowledged, or looked at. */
+    onView: (view: RoundView, after: MadeEvent | null) => void;
     /** Events waiting on this device, and whether the server could be reached last time. */
-    onWaiting: (count: number, reachable: boolean) => void;
+    onWaiting: (events: MadeEvent[], reachable: boolean) => void;
     /** The server did not take an event, and why; what was made after it is sent all the same. */
     onRefused: (event: MadeEvent, why: string) => void;
     /** The student went on elsewhere; what waits here is linked anew and sent. */
@@ -38,6 +38,8 @@ export class Outbox {
 
     private stopped = false;
 
+    private reachable = true;
+
     private wait = 500;
 
     private timer: ReturnType<typeof setTimeout> | undefined;
@@ -61,9 +63,9 @@ export class Outbox {
         window.removeEventListener('online', this.hurry);
     }
 
-    /** How many events wait here. */
-    async waiting(): Promise<number> {
-        return (await waiting({ round: this.round })).length;
+    /** What waits here, in the order in which it was made. */
+    async waiting(): Promise<MadeEvent[]> {
+        return (await waiting({ round: this.round })).map((one) => one.event);
     }
 
     /** Where the server stands: what is done next follows on that, where nothing waits. A reply that came late is nothing new. */
@@ -78,6 +80,7 @@ export class Outbox {
         if (!(await keep(this.student, this.round, event, this.acknowledged))) {
             this.delivery.onNotKept();
         }
+        this.delivery.onWaiting(await this.waiting(), this.reachable);
         void this.run();
     }
 
@@ -114,7 +117,8 @@ export class Outbox {
                 if (refused) {
                     await this.look();
                 }
-                this.delivery.onWaiting(0, true);
+                this.reachable = true;
+                this.delivery.onWaiting([], true);
                 return;
             }
             try {
@@ -129,7 +133,8 @@ export class Outbox {
                 this.stands(view);
                 // RefusedEvents together, so that what comes next can be tapped as soon as it is seen.
                 const left = await this.waiting();
-                this.delivery.onView(view);
+                this.reachable = true;
+                this.delivery.onView(view, next.event);
                 this.delivery.onWaiting(left, true);
             } catch (error) {
                 const goesOn = await this.failed(error, next, following);
@@ -198,6 +203,7 @@ export class Outbox {
 
     /** Tries again later. */
     private async rest(): Promise<false> {
+        this.reachable = false;
         this.delivery.onWaiting(await this.waiting(), false);
         clearTimeout(this.timer);
         this.timer = setTimeout(() => void this.run(), this.wait);
@@ -210,7 +216,7 @@ export class Outbox {
         try {
             const view = await take(client.GET('/student/rounds/{round}', { params: { path: { round: this.round } } }));
             this.stands(view);
-            this.delivery.onView(view);
+            this.delivery.onView(view, null);
         } catch {
             // The next event, or a reload, brings the view.
         }

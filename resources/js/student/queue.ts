@@ -1,5 +1,5 @@
-import { type DBSchema, openDB } from 'idb';
 import type { SentEvent } from '../api/types';
+import { onDevice } from './device';
 
 export type MadeEvent = Omit<SentEvent, 'sentAt'>;
 
@@ -17,35 +17,8 @@ export interface Waiting {
 /** An event that the server breaks over every time: it no longer holds up the others. */
 export type PutAside = Pick<Waiting, 'student' | 'round' | 'event'>;
 
-interface Kept extends DBSchema {
-    events: { key: number; value: Omit<Waiting, 'key'>; indexes: { round: string; student: string } };
-    aside: { key: string; value: PutAside; indexes: { student: string } };
-}
-
-const database = () =>
-    openDB<Kept>('hidden-ladder', 2, {
-        upgrade(db) {
-            for (const name of db.objectStoreNames) {
-                db.deleteObjectStore(name);
-            }
-            const events = db.createObjectStore('events', { autoIncrement: true });
-            events.createIndex('round', 'round');
-            events.createIndex('student', 'student');
-            db.createObjectStore('aside').createIndex('student', 'student');
-        },
-    });
-
 /** What could not be kept on the device: it waits as long as the page is open. Its keys are below zero. */
 const inMemory: Waiting[] = [];
-
-/** Runs on the device's store; where that fails, what is in memory alone is left. */
-async function onDevice<T>(work: (db: Awaited<ReturnType<typeof database>>) => Promise<T>, otherwise: T): Promise<T> {
-    try {
-        return await work(await database());
-    } catch {
-        return otherwise;
-    }
-}
 
 /** The events of a student that wait, of one round or all, in the order in which they were made. */
 export async function waiting(of: { round: string } | { student: string }): Promise<Waiting[]> {

@@ -1,0 +1,70 @@
+import { Unreachable } from '../api/client';
+import { forgetDrafts } from '../player/drafts';
+import { onDevice } from './device';
+import { PICTURES } from './pictures';
+
+/** What the server last told, and when it was told where that is not just now: milliseconds since 1970. */
+export interface Seen<T> {
+    value: T;
+    at: number | null;
+}
+
+/** Under which name a round is kept as it was told last. */
+export function seenAs(round: string): string {
+    return `round ${round}`;
+}
+
+/** What was told last under a name, and stays on the device for a time without a connection. */
+export async function keepSeen(name: string, value: unknown): Promise<void> {
+    await onDevice(async (db) => void (await db.put('seen', { value, at: Date.now() }, name)), undefined);
+}
+
+/** What was told last; null where nothing was. */
+export async function lastSeen<T>(name: string): Promise<{ value: T; at: number } | null> {
+    return onDevice(async (db) => ((await db.get('seen', name)) as { value: T; at: number } | undefined) ?? null, null);
+}
+
+/** Asks the server; where it cannot be reached, it is as it was told last. */
+export async function orLastSeen<T>(name: string, ask: () => Promise<T>): Promise<Seen<T>> {
+    try {
+        const value = await ask();
+        await keepSeen(name, value);
+        return { value, at: null };
+    } catch (problem) {
+        const before = problem instanceof Unreachable ? await lastSeen<T>(name) : null;
+        if (before === null) {
+            throw problem;
+        }
+        return before;
+    }
+}
+
+/** Pictures of a round stay on the device, so that they are there without a connection. */
+export async function keepPictures(addresses: string[]): Promise<void> {
+    try {
+        const kept = await caches.open(PICTURES);
+        for (const address of addresses) {
+            if ((await kept.match(address)) === undefined) {
+                await kept.add(address);
+            }
+        }
+    } catch {
+        // No room, no such store, or no connection: they are loaded when they are seen.
+    }
+}
+
+/** Nothing that a student has seen here stays for whoever comes next. What they did and is not sent yet waits for them. */
+export async function forgetSeen(): Promise<void> {
+    await onDevice((db) => db.clear('seen'), undefined);
+    try {
+        await caches.delete(PICTURES);
+    } catch {
+        // Without such a store nothing was kept.
+    }
+}
+
+/** Whoever leaves a device leaves nothing on it for the next. */
+export async function leaveNothing(): Promise<void> {
+    forgetDrafts();
+    await forgetSeen();
+}
