@@ -11,6 +11,8 @@ use HiddenLadder\App\Models\Round;
 use HiddenLadder\App\Models\Student;
 use HiddenLadder\App\Models\Task;
 use HiddenLadder\App\Models\Ulids;
+use HiddenLadder\Core\Terms\Purpose;
+use HiddenLadder\Core\Terms\Terms;
 use HiddenLadder\Core\Tests\Sample;
 use HiddenLadder\Demo\Draft;
 use Illuminate\Support\Facades\Route;
@@ -176,6 +178,31 @@ final class NothingUnseenTest extends AppTestCase
             ],
             $this->leaked(),
         );
+    }
+
+    public function test_what_a_device_keeps_to_work_without_a_connection_holds_what_is_asked_and_nothing_that_tells_an_answer(): void
+    {
+        $check = Task::query()->findOrFail($this->task)->replicate();
+        $check->fill(['terms' => Terms::for(Purpose::Check)->toArray()])->save();
+        $this->task = $check->id;
+        $this->round = $this->postJson("/api/student/tasks/$check->id/rounds", [])->assertOk()->json('id');
+        // Of a later question its words are there; of the video, of the closing message and of every answer nothing is.
+        self::assertSame(['LATER-last'], $this->leaked());
+        foreach (['film', 'said', 'unsaid', 'end'] as $name) {
+            $this->get('/media/'.Sample::id($name))->assertNotFound();
+        }
+        // An event is answered without all that.
+        $reply = $this->sendsEvent($this->round, 'answered', [
+            'question' => Sample::id('first/question'), 'response' => ['choices' => [Sample::id('entry/no')]],
+        ])->assertOk();
+        self::assertNull($reply->json('onDevice'));
+        self::assertTrue($reply->json('whole'));
+        self::assertEqualsCanonicalizing(['LATER-last', 'LATER-video'], $this->leaked());
+
+        // The page that a worker keeps is the same for everybody.
+        $mine = $this->get('/join')->assertOk()->getContent();
+        $this->postJson('/api/student/sign-out')->assertSuccessful();
+        self::assertSame($mine, $this->get('/join')->assertOk()->getContent());
     }
 
     public function test_from_the_front_nothing_of_an_answer_is_sent_before_its_reveal(): void

@@ -110,7 +110,7 @@ export function Player({ view, busy, notice, send, kept, ending, leave, asking, 
                 {view.part !== null && !view.finished && !onPage && (
                     <h2 className="border-b border-line px-4 py-2 font-display text-lg">{view.part}</h2>
                 )}
-                {notice !== null && <div className="px-4 pt-3">{notice}</div>}
+                {notice !== null && <div className="grid gap-2 px-4 pt-3">{notice}</div>}
                 {(!isEmpty(view.instructions) || view.objectives.length > 0) && !view.finished && (
                     <details
                         className="border-b border-line px-4 py-2 [:fullscreen_&]:hidden"

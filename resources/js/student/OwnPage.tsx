@@ -68,11 +68,13 @@ export function OwnPage() {
                     </Button>
                 </div>
             </div>
-            {stays !== null && <Notice>{stays}</Notice>}
-            {at !== null && <Notice>{say('student.own.no-connection', { when: near(new Date(at).toISOString()) })}</Notice>}
-            {unsent.count > 0 && <Notice>{say('student.own.unsent', { count: unsent.count })}</Notice>}
-            <RefusedEvents unsent={unsent} />
-            {error !== null && <Notice>{sentence(error)}</Notice>}
+            <div className="grid gap-2">
+                {stays !== null && <Notice>{stays}</Notice>}
+                {at !== null && <Notice>{say('student.own.no-connection', { when: near(new Date(at).toISOString()) })}</Notice>}
+                {unsent.count > 0 && <Notice>{say('student.own.unsent', { count: unsent.count })}</Notice>}
+                <RefusedEvents unsent={unsent} />
+                {error !== null && <Notice>{sentence(error)}</Notice>}
+            </div>
             {page?.isGuest && <p className="mt-4 text-soft">{say('student.own.as-a-guest')}</p>}
             {page !== undefined && !page.isGuest && page.cameInBy !== 'secret' && (
                 <p className="mt-4 text-soft">{say('student.own.came-in-by-name')}</p>

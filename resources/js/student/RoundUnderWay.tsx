@@ -33,11 +33,14 @@ function picturesOf(view: RoundView): string {
 }
 
 /** What it means that the server is not there, for what the student is at. */
-function lostInWords(waits: boolean, events: MadeEvent[]): string {
+function lostInWords(whole: boolean, waits: boolean, events: MadeEvent[]): string {
     if (events.some((event) => event.kind === 'handed-in')) {
         return say('student.round.handed-in-here');
     }
-    return waits ? say('student.round.there-is-no-connection-just') : say('student.round.no-connection-go-on');
+    if (whole && !waits) {
+        return say('student.round.no-connection-go-on');
+    }
+    return say(events.length === 0 ? 'student.together.no-connection' : 'student.round.there-is-no-connection-just');
 }
 
 /** What the student asks about the questions of a round. */
@@ -73,6 +76,8 @@ export function RoundUnderWay({ round, stands, leave }: { round: string; stands?
     const [waiting, setWaiting] = useState<{ events: MadeEvent[]; reachable: boolean }>({ events: [], reachable: true });
     const [messages, setMessages] = useState<string[]>([]);
     const [notKept, setNotKept] = useState(false);
+    // The server could not say how the round stands.
+    const [away, setAway] = useState(false);
     // The last step made here for which one waits.
     const [moving, setMoving] = useState<string | null>(null);
     const student = view?.student;
@@ -99,6 +104,7 @@ export function RoundUnderWay({ round, stands, leave }: { round: string; stands?
             onView: show,
             onWaiting: (events, reachable) => {
                 setWaiting({ events, reachable });
+                setAway((before) => before && !reachable);
                 if (events.length === 0) {
                     setMoving(null);
                     setNotKept(false);
@@ -151,6 +157,7 @@ export function RoundUnderWay({ round, stands, leave }: { round: string; stands?
     const look = useCallback(async () => {
         try {
             hear(await take(client.GET('/student/rounds/{round}', { params: { path: { round } } })));
+            setAway(false);
             return true;
         } catch (error) {
             if (error instanceof Refused) {
@@ -159,11 +166,12 @@ export function RoundUnderWay({ round, stands, leave }: { round: string; stands?
                 }
                 await navigate(error.problem.status === 401 ? '/join' : '/me');
             } else {
-                tell(sentence(error));
                 const before = found.current === null ? await lastSeen<RoundView>(seenAs(round)) : null;
                 if (before !== null) {
                     hear(before.value);
                 }
+                // Where something of it can be shown, it goes on with that.
+                found.current === null ? tell(sentence(error)) : setAway(true);
             }
             return false;
         }
@@ -234,7 +242,7 @@ export function RoundUnderWay({ round, stands, leave }: { round: string; stands?
     }
 
     const count = waiting.events.length;
-    const lost = !waiting.reachable && count > 0;
+    const lost = away || (!waiting.reachable && count > 0);
     const hasArrived = moving === null || view.last === moving || waiting.events.some((event) => event.id === moving);
     return (
         <Player
@@ -248,7 +256,7 @@ export function RoundUnderWay({ round, stands, leave }: { round: string; stands?
                 lost || notKept || messages.length > 0 || unsent.told.length > 0 ? (
                     <>
                         {notKept && <Notice>{say('student.round.this-device-cannot-keep-your', { count })}</Notice>}
-                        {lost && !notKept && <Notice>{lostInWords(shown.waits, waiting.events)}</Notice>}
+                        {lost && !notKept && <Notice>{lostInWords(view.whole, shown.waits, waiting.events)}</Notice>}
                         {messages.map((message) => (
                             <Notice key={message}>{message}</Notice>
                         ))}

@@ -45,11 +45,12 @@ export async function keepPictures(addresses: string[]): Promise<void> {
         const kept = await caches.open(PICTURES);
         for (const address of addresses) {
             if ((await kept.match(address)) === undefined) {
-                await kept.add(address);
+                // One that cannot be had just now keeps no other away.
+                await kept.add(address).catch(() => undefined);
             }
         }
     } catch {
-        // No room, no such store, or no connection: they are loaded when they are seen.
+        // No such store: they are loaded when they are seen.
     }
 }
 
