@@ -38,9 +38,15 @@ final readonly class Attempt
     /** As a person judged it. */
     public function overruled(float $share): self
     {
+        return $this->counting($share >= 1 ? 'right' : ($share > 0 ? 'partly' : 'not-right'), $share);
+    }
+
+    /** As it counts, whatever was given. */
+    public function counting(string $result, float $share): self
+    {
         return new self(
             $this->question,
-            $share >= 1 ? 'right' : ($share > 0 ? 'partly' : 'not-right'),
+            $result,
             $share,
             $this->entry,
             $this->misconception,

@@ -66,7 +66,11 @@ final readonly class RoundEvidence implements Outcome
                 );
                 unset($rungs[$question], $taken[$question]);
             } elseif ($fact->kind === FactKind::Overruled) {
-                $attempts = self::overruled($attempts, $question, StoredJson::numberOrNull($fact->data['share'] ?? null));
+                $share = StoredJson::numberOrNull($fact->data['share'] ?? null);
+                $attempts = self::onLast($attempts, $question, static fn (Attempt $last): Attempt => $last->overruled($share ?? $last->share));
+            } elseif ($fact->kind === FactKind::Restored && isset($fact->data['result'])) {
+                [$result, $share] = [StoredJson::text($fact->data['result']), StoredJson::numberOrNull($fact->data['share'] ?? null) ?? 0.0];
+                $attempts = self::onLast($attempts, $question, static fn (Attempt $last): Attempt => $last->counting($result, $share));
             }
         }
 
@@ -161,14 +165,14 @@ final readonly class RoundEvidence implements Outcome
      * A person's word on the last answer to a question.
      *
      * @param  list<Attempt>  $attempts
+     * @param  callable(Attempt): Attempt  $word
      * @return list<Attempt>
      */
-    private static function overruled(array $attempts, string $question, ?float $share): array
+    private static function onLast(array $attempts, string $question, callable $word): array
     {
-        for ($i = count($attempts) - 1; $share !== null && $i >= 0; $i--) {
-            $last = $attempts[$i];
-            if ($last->question === $question) {
-                $attempts[$i] = $last->overruled($share);
+        for ($i = count($attempts) - 1; $i >= 0; $i--) {
+            if ($attempts[$i]->question === $question) {
+                $attempts[$i] = $word($attempts[$i]);
                 break;
             }
         }

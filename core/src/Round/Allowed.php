@@ -139,7 +139,7 @@ final readonly class Allowed
         if ($state->number === 0) {
             return new Refusal(Rule::NotStarted, new Message('refusal.not-begun'));
         }
-        if ($state->isFinished() && $kind !== EventKind::Overruled && ! ($kind === EventKind::Reopened && $state->interrupted !== null)) {
+        if ($state->isFinished() && ! $kind->isWord() && ! ($kind === EventKind::Reopened && $state->interrupted !== null)) {
             return new Refusal(Rule::RoundFinished, new Message('refusal.finished'));
         }
         if ($front !== null && $kind->isStudents() && ! $this->goesFromFront($kind, $about, $state, $front)) {

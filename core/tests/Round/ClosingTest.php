@@ -12,7 +12,9 @@ use HiddenLadder\Core\Round\Event\HandedIn;
 use HiddenLadder\Core\Round\Event\JudgedOwn;
 use HiddenLadder\Core\Round\Event\Overruled;
 use HiddenLadder\Core\Round\Event\Reopened;
+use HiddenLadder\Core\Round\Event\Restored;
 use HiddenLadder\Core\Round\Event\WentOn;
+use HiddenLadder\Core\Round\Event\WentTo;
 use HiddenLadder\Core\Round\Result\Rule;
 use HiddenLadder\Core\Round\Result\Score;
 use HiddenLadder\Core\Round\Result\Standing;
@@ -161,6 +163,45 @@ final class ClosingTest extends TestCase
         self::assertFalse(CameTo::of($walker->quiz, $walker->terms, $walker->state)->mastered);
         $walker->does(new Overruled(null, 1, '', stop: $d->id('drill')));
         self::assertTrue(CameTo::of($walker->quiz, $walker->terms, $walker->state)->mastered);
+        self::assertEquals($walker->state->toArray(), $walker->refold()->toArray());
+    }
+
+    public function test_what_was_sent_back_by_mistake_is_as_it_was_unless_it_was_written_anew(): void
+    {
+        $walker = Walker::through([self::stop('a'), self::written('w')], new Terms);
+        $w = $walker->draft->id('w/question');
+        self::types($walker, 'a', '1')->on();
+        self::types($walker, 'w', 'Because.')->does(new JudgedOwn($w, true))->on();
+        [$state, $share] = [$walker->state, $walker->share()];
+        $walker->at += 5000;
+        $walker->does(new Overruled($w, 0, 'Say more.', true))->isAt('w');
+        $walker->does(new Restored($w));
+        self::assertSame($state->finishedAt, $walker->state->finishedAt);
+        self::assertEquals([$state->records, $state->finish, $share], [$walker->state->records, $walker->state->finish, $walker->share()]);
+        self::assertEquals($walker->state->toArray(), $walker->refold()->toArray());
+
+        $walker->does(new Overruled($w, 0, 'Say more.', true));
+        self::types($walker, 'w', 'Because of the Moon.')->refuses(new Restored($w), Rule::NothingToRead);
+        $walker->does(new JudgedOwn($w, true))->on();
+        self::assertTrue($walker->state->isFinished());
+        self::assertEquals($walker->state, State::fromArray($walker->state->toArray()));
+    }
+
+    public function test_points_that_a_person_gave_a_drill_are_taken_back(): void
+    {
+        $d = new Draft('sample');
+        $walker = Walker::through([
+            self::stop('a'), $d->drill('drill', 'Drill', [self::stop('x')['question'], self::stop('y')['question']], 2, 2, 'deal'),
+        ], new Terms(mode: Mode::HandedIn, missedComeBack: false));
+        $drill = $d->id('drill');
+        $walker->refuses(new Overruled(null, 1, stop: $drill), Rule::NothingToRead);
+        self::types($walker, 'a', '1');
+        $walker->does(new WentTo(null), new HandedIn);
+        $share = $walker->share();
+        $walker->refuses(new Restored(null, $drill), Rule::NothingToRead)->does(new Overruled(null, 1, stop: $drill));
+        self::assertSame(1.0, $walker->share());
+        $walker->does(new Restored(null, $drill));
+        self::assertSame($share, $walker->share());
         self::assertEquals($walker->state->toArray(), $walker->refold()->toArray());
     }
 

@@ -23,6 +23,7 @@ use HiddenLadder\Core\Round\Event\MovedFromFront;
 use HiddenLadder\Core\Round\Event\Overruled;
 use HiddenLadder\Core\Round\Event\Paused;
 use HiddenLadder\Core\Round\Event\Reopened;
+use HiddenLadder\Core\Round\Event\Restored;
 use HiddenLadder\Core\Round\Event\Revealed;
 use HiddenLadder\Core\Round\Event\SetAside;
 use HiddenLadder\Core\Round\Event\Skipped;
@@ -54,7 +55,8 @@ final class EventTest extends TestCase
                 0.5,
                 'so',
                 true,
-            ), new Overruled(null, 1, stop: 's'),
+            ), new Overruled(null, 1, stop: 's'), new Overruled('q', 1, by: 'teacher'),
+            new Restored('q'), new Restored(null, 's', 'teacher'),
             new Started(null, 'seed', 1.5, new History(['a'], ['a', 'b'], ['a']))];
         foreach ($events as $event) {
             self::assertEquals(

@@ -9,13 +9,16 @@ use HiddenLadder\Core\Round\Circumstances;
 use HiddenLadder\Core\Round\Event\AskedForAlike;
 use HiddenLadder\Core\Round\Event\AskedForHelp;
 use HiddenLadder\Core\Round\Event\Called;
+use HiddenLadder\Core\Round\Event\HandedIn;
 use HiddenLadder\Core\Round\Event\JudgedOwn;
 use HiddenLadder\Core\Round\Event\Overruled;
+use HiddenLadder\Core\Round\Event\Restored;
 use HiddenLadder\Core\Round\Event\SetAside;
 use HiddenLadder\Core\Round\Event\Skipped;
 use HiddenLadder\Core\Round\Event\TimedOut;
 use HiddenLadder\Core\Round\Result\Rule;
 use HiddenLadder\Core\Round\Result\Standing;
+use HiddenLadder\Core\Terms\Mode;
 use HiddenLadder\Core\Terms\Terms;
 use HiddenLadder\Demo\Draft;
 use PHPUnit\Framework\TestCase;
@@ -232,6 +235,35 @@ final class TriesTest extends TestCase
         $walker = Walker::through($this->two())->right()->on()->right()->on();
         $walker->does(new Overruled($this->d->id('a/question'), 0.0, 'Copied.'))->stands('a', Standing::SetAside);
         self::assertSame(0.5, $walker->share());
+    }
+
+    public function test_a_persons_word_is_taken_back_and_it_counts_as_it_was_marked(): void
+    {
+        $a = $this->d->id('a/question');
+        $walker = Walker::through($this->two())->right()->on()->slips()->right()->on();
+        $walker->refuses(new Restored($a), Rule::NothingToRead);
+        $before = [$walker->state->records, $walker->share()];
+        $walker->does(new Overruled($a, 0.0, 'Copied.'), new Overruled($a, 0.5, 'Half of it.'))->stands('a', Standing::SetAside);
+        self::assertNotSame($before[1], $walker->share());
+        $walker->does(new Restored($a))->stands('a', Standing::Clear);
+        self::assertEquals($before, [$walker->state->records, $walker->share()]);
+        $walker->refuses(new Restored($a), Rule::NothingToRead);
+        self::assertEquals($walker->state->toArray(), $walker->refold()->toArray());
+    }
+
+    public function test_what_was_never_answered_is_given_points_when_the_round_is_over(): void
+    {
+        $walker = Walker::through($this->two(), new Terms(mode: Mode::HandedIn, missedComeBack: false));
+        $b = $this->d->id('b/question');
+        $walker->right()->refuses(new Overruled($b, 1), Rule::NothingToRead);
+        $walker->does(new HandedIn);
+        self::assertSame(0.5, $walker->share());
+        $walker->refuses(new Overruled($b, 0, 'Write something.', true), Rule::NothingToRead);
+        $walker->does(new Overruled($b, 1, 'Told me by heart.'));
+        self::assertSame(1.0, $walker->share());
+        $walker->does(new Restored($b))->stands('b', Standing::SetAside);
+        self::assertSame(0.5, $walker->share());
+        self::assertEquals($walker->state->toArray(), $walker->refold()->toArray());
     }
 
     public function test_polls_hand_ins_and_questions_without_a_key_are_noted_or_wait_to_be_read(): void

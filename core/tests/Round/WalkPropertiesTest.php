@@ -31,6 +31,7 @@ use HiddenLadder\Core\Round\Event\JudgedOwn;
 use HiddenLadder\Core\Round\Event\MovedFromFront;
 use HiddenLadder\Core\Round\Event\Overruled;
 use HiddenLadder\Core\Round\Event\Paused;
+use HiddenLadder\Core\Round\Event\Restored;
 use HiddenLadder\Core\Round\Event\SetAside;
 use HiddenLadder\Core\Round\Event\Skipped;
 use HiddenLadder\Core\Round\Event\Started;
@@ -95,7 +96,13 @@ final class WalkPropertiesTest extends TestCase
             13 => new JudgedOwn($asked, $lot->getInt(0, 1) === 0),
             14 => $lot->getInt(0, 1) === 0 ? new AskedForAlike($asked) : new Called($asked),
             15 => $lot->getInt(0, 1) === 0 ? new WentTo($anything) : new Skipped($top),
-            16 => [new HandedIn, new Finished, new Overruled($anything, 0.5), new Overruled($anything, 0, '', true)][$lot->getInt(0, 3)],
+            16 => [
+                new HandedIn,
+                new Finished,
+                new Overruled($anything, 0.5),
+                new Overruled($anything, 0, '', true),
+                new Restored($anything),
+            ][$lot->getInt(0, 4)],
             default => [
                 new WentOn($anything),
                 new Answered($anything, Response::text('x')),

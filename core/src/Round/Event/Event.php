@@ -47,6 +47,7 @@ abstract readonly class Event
             EventKind::Revealed => Revealed::fromData($data),
             EventKind::LetGo => LetGo::fromData($data),
             EventKind::Overruled => Overruled::fromData($data),
+            EventKind::Restored => Restored::fromData($data),
             null => throw new MalformedInput('/kind', new Message('shape.unknown-event')),
         };
     }

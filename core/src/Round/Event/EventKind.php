@@ -29,6 +29,7 @@ enum EventKind: string
     case Revealed = 'revealed';
     case LetGo = 'let-go';
     case Overruled = 'overruled';
+    case Restored = 'restored';
 
     /** Whether it is made by a class being led from the front. */
     public function isFromFront(): bool
@@ -36,11 +37,18 @@ enum EventKind: string
         return $this === self::MovedFromFront || $this === self::Revealed || $this === self::LetGo;
     }
 
+    /** Whether it is a person's word on what was done, which may come after the end. */
+    public function isWord(): bool
+    {
+        return $this === self::Overruled || $this === self::Restored;
+    }
+
     /** Whether a student's device may send it. The others are made by the teacher or by the server. */
     public function isStudents(): bool
     {
         return match ($this) {
-            self::Started, self::Closed, self::Reopened, self::MovedFromFront, self::Revealed, self::LetGo, self::Overruled => false,
+            self::Started, self::Closed, self::Reopened, self::MovedFromFront, self::Revealed, self::LetGo, self::Overruled,
+            self::Restored => false,
             default => true,
         };
     }

@@ -15,6 +15,7 @@ final readonly class Overruled extends Event
      * @param  ?string  $question  or
      * @param  ?string  $stop  a drill or a staircase
      * @param  float  $share  of the points, 0 to 1
+     * @param  ?string  $by  whose word it is, as the school knows them
      *
      * @throws MalformedInput when the share is out of range, or not exactly one of question and stop is named
      */
@@ -24,6 +25,7 @@ final readonly class Overruled extends Event
         public string $comment = '',
         public bool $sendBack = false,
         public ?string $stop = null,
+        public ?string $by = null,
     ) {
         if (($question === null) === ($stop === null)) {
             throw new MalformedInput('/question', new Message('shape.question-or-stop'));
@@ -35,7 +37,7 @@ final readonly class Overruled extends Event
 
     public static function fromData(Fields $data): self
     {
-        $data->only(['question', 'stop', 'share', 'comment', 'sendBack']);
+        $data->only(['question', 'stop', 'share', 'comment', 'sendBack', 'by']);
 
         return new self(
             $data->stringOrNull('question'),
@@ -43,6 +45,7 @@ final readonly class Overruled extends Event
             $data->stringOr('comment', ''),
             $data->booleanOr('sendBack', false),
             $data->stringOrNull('stop'),
+            $data->stringOrNull('by'),
         );
     }
 
@@ -57,6 +60,6 @@ final readonly class Overruled extends Event
             'share' => $this->share,
             'comment' => $this->comment,
             'sendBack' => $this->sendBack,
-        ];
+        ] + ($this->by === null ? [] : ['by' => $this->by]);
     }
 }

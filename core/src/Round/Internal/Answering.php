@@ -39,7 +39,8 @@ final class Answering extends WalkPart
         $record = $this->records->of($home);
         $record->response = $event->response;
         $record->timedOut = false;
-        $record->judged = null;
+        // What a person had said was said of another answer.
+        $record->judged = $record->overruled = $record->asMarked = null;
         if ($this->waitsForReveal($front)) {
             // It can be changed until the front reveals; the mark comes then.
             $this->decisions->tell(FactKind::Taken, ['question' => $question->id, 'front' => true]);

@@ -11,11 +11,14 @@ use HiddenLadder\Core\Quiz\StaircaseStop;
 use HiddenLadder\Core\Round\Event\CameTo;
 use HiddenLadder\Core\Round\Event\Finished;
 use HiddenLadder\Core\Round\Event\Overruled;
+use HiddenLadder\Core\Round\Event\Restored;
+use HiddenLadder\Core\Round\Result\AsMarked;
 use HiddenLadder\Core\Round\Result\FactKind;
 use HiddenLadder\Core\Round\Result\Record;
 use HiddenLadder\Core\Round\Result\Refused;
 use HiddenLadder\Core\Round\Result\Rule;
 use HiddenLadder\Core\Round\Result\Standing;
+use HiddenLadder\Core\Round\Series;
 use HiddenLadder\Core\Terms\Mode;
 
 /**
@@ -33,16 +36,19 @@ final class TeachersActs extends WalkPart
             return;
         }
         $home = $this->quiz->question((string) $event->question);
-        $record = $home === null ? null : $this->state->records[$home->id] ?? null;
-        if ($home === null || $record === null || ($record->response === null && $record->tries === 0)) {
+        $stop = $home === null ? null : $this->quiz->stopOf($home->id);
+        $record = $home === null ? new Record : $this->state->record($home->id);
+        $isAnswered = $record->response !== null || $record->tries > 0;
+        // What was never answered may be given points once the round is over.
+        if ($home === null || (! $isAnswered && ($event->sendBack || $stop === null || ! $this->state->isFinished()))) {
             throw new Refused(Rule::NothingToRead, new Message('refusal.no-answer'));
         }
-        $stop = $this->quiz->stopOf($home->id);
         if ($stop instanceof DrillStop || $stop instanceof StaircaseStop) {
             throw new Refused(Rule::NothingToRead, new Message('refusal.series-marked-whole'));
         }
         $cameTo = $event->sendBack && $this->state->isFinished() ? CameTo::of($this->quiz, $this->terms, $this->state) : null;
         $record = $this->records->of($home);
+        $record->asMarked ??= AsMarked::of($record, $this->state->finish, $cameTo === null ? null : $this->state->finishedAt);
         $record->overruled = $event->share;
         $record->comment = $event->comment;
         $record->share = $event->share;
@@ -62,16 +68,55 @@ final class TeachersActs extends WalkPart
     private function overruleSeries(string $stop, Overruled $event): void
     {
         $found = $this->quiz->stop($stop);
-        if (! ($found instanceof DrillStop || $found instanceof StaircaseStop) || ! isset($this->state->series[$stop])) {
+        $isSeries = $found instanceof DrillStop || $found instanceof StaircaseStop;
+        if (! $isSeries || ! (isset($this->state->series[$stop]) || $this->state->isFinished())) {
             throw new Refused(Rule::NothingToRead, new Message('refusal.no-answer'));
         }
         if ($event->sendBack) {
             throw new Refused(Rule::NothingToRead, new Message('refusal.series-not-sent-back'));
         }
+        if (! isset($this->state->series[$stop])) {
+            $this->records->begin($stop, new Series);
+        }
         $series = $this->records->series($stop);
         $series->overruled = $event->share;
         $series->comment = $event->comment;
         $this->decisions->tell(FactKind::Overruled, ['stop' => $stop, 'share' => $event->share]);
+    }
+
+    /** It counts again as it was marked. What was sent back and has been written anew since is another answer. */
+    public function restore(Restored $event): void
+    {
+        if ($event->stop !== null) {
+            $series = isset($this->state->series[$event->stop]) ? $this->records->series($event->stop) : new Series;
+            if ($series->overruled === null) {
+                throw new Refused(Rule::NothingToRead, new Message('refusal.nothing-to-take-back'));
+            }
+            $series->overruled = null;
+            $series->comment = '';
+            $this->decisions->tell(FactKind::Restored, ['stop' => $event->stop]);
+
+            return;
+        }
+        $home = $this->quiz->question((string) $event->question);
+        $before = $home === null ? null : $this->state->record($home->id)->asMarked;
+        if ($home === null || $before === null) {
+            throw new Refused(Rule::NothingToRead, new Message('refusal.nothing-to-take-back'));
+        }
+        $record = $this->records->of($home);
+        $before->restore($record);
+        $this->decisions->tell(FactKind::Restored, ['question' => $home->id] + array_filter([
+            'result' => $record->mark?->result->value, 'share' => $record->mark?->share,
+        ], static fn (mixed $one): bool => $one !== null));
+        $this->records->stand($home, $record, $before->standing, true);
+        if ($before->finishedAt !== null && ! $this->state->isFinished() && $this->state->before !== null) {
+            // It had ended, and was opened for this one answer.
+            $this->state->path = $this->state->pending = [];
+            $this->state->verdictShown = $this->state->returning = false;
+            $this->state->finish = $before->finish;
+            $this->state->finishedAt = $before->finishedAt;
+            $this->state->before = null;
+        }
     }
 
     /** Sent back, it waits like one set aside; in a finished round it is the one thing that is open again. */

@@ -29,6 +29,7 @@ use HiddenLadder\Core\Round\Event\MovedFromFront;
 use HiddenLadder\Core\Round\Event\Overruled;
 use HiddenLadder\Core\Round\Event\Paused;
 use HiddenLadder\Core\Round\Event\Reopened;
+use HiddenLadder\Core\Round\Event\Restored;
 use HiddenLadder\Core\Round\Event\Revealed;
 use HiddenLadder\Core\Round\Event\SetAside;
 use HiddenLadder\Core\Round\Event\Skipped;
@@ -137,6 +138,7 @@ final class Walk extends WalkPart
             $event instanceof Revealed => $this->lead->reveal($event->question),
             $event instanceof LetGo => $this->lead->letGo(),
             $event instanceof Overruled => $this->teachers->overrule($event),
+            $event instanceof Restored => $this->teachers->restore($event),
             $event instanceof Started => $this->start($event),
             // A pause is written down and changes nothing.
             $event instanceof Paused => null,

@@ -25,4 +25,6 @@ enum FactKind: string
     case Called = 'called';
     case Commented = 'commented';
     case Overruled = 'overruled';
+    /** A person's word was taken back; with what the answer was marked as. */
+    case Restored = 'restored';
 }

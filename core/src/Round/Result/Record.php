@@ -63,6 +63,9 @@ final class Record
 
     public string $comment = '';
 
+    /** How it stood before a person's word on it. */
+    public ?AsMarked $asMarked = null;
+
     public bool $called = false;
 
     public bool $revealed = false;
@@ -95,6 +98,8 @@ final class Record
         $record->judged = $fields->has('judged') ? $fields->boolean('judged') : null;
         $record->overruled = $fields->numberOrNull('overruled');
         $record->comment = $fields->stringOr('comment', '');
+        $asMarked = $fields->objectOrNull('asMarked');
+        $record->asMarked = $asMarked === null ? null : AsMarked::read($asMarked);
         $record->called = $fields->booleanOr('called', false);
         $record->revealed = $fields->booleanOr('revealed', false);
 
@@ -108,7 +113,7 @@ final class Record
         $first = get_object_vars(new self);
         foreach (get_object_vars($this) as $name => $value) {
             if ($name !== 'standing' && $value !== $first[$name]) {
-                $array[$name] = $value instanceof Response || $value instanceof Mark ? $value->toArray() : $value;
+                $array[$name] = $value instanceof Response || $value instanceof Mark || $value instanceof AsMarked ? $value->toArray() : $value;
             }
         }
 

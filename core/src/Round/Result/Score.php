@@ -91,7 +91,7 @@ final readonly class Score
             }
         }
         foreach ([...$quiz->stops, ...$quiz->sideStops] as $stop) {
-            if (! $counts($stop)) {
+            if (! $counts($stop) && ! self::isGivenPoints($stop, $state)) {
                 continue;
             }
             $part = (string) $stop->part;
@@ -101,6 +101,14 @@ final readonly class Score
         }
 
         return new self($parts, $weights, $provisional);
+    }
+
+    /** Whether a person gave points for a stop, whether the student came to it or not. */
+    private static function isGivenPoints(Stop $stop, State $state): bool
+    {
+        $given = static fn (Question $question): bool => $state->record($question->id)->overruled !== null;
+
+        return ($state->series[$stop->id] ?? null)?->overruled !== null || array_filter($stop->questions(), $given) !== [];
     }
 
     /** @return array{float, float, bool} points, points to be had, whether something waits to be read */
