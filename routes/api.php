@@ -24,6 +24,7 @@ use HiddenLadder\App\Http\Controllers\Teacher\InvitationController;
 use HiddenLadder\App\Http\Controllers\Teacher\KeptTermsController;
 use HiddenLadder\App\Http\Controllers\Teacher\MediaController;
 use HiddenLadder\App\Http\Controllers\Teacher\MergeController;
+use HiddenLadder\App\Http\Controllers\Teacher\PileController;
 use HiddenLadder\App\Http\Controllers\Teacher\QuizController;
 use HiddenLadder\App\Http\Controllers\Teacher\RehearsalController;
 use HiddenLadder\App\Http\Controllers\Teacher\ReturnsController;
@@ -157,7 +158,10 @@ Route::middleware('auth:teacher')->group(static function () use ($language): voi
     Route::put('tasks/{task}/rounds/{round}/hidden-comments/{number}', [WatchingController::class, 'hide']);
     Route::delete('tasks/{task}/rounds/{round}/hidden-comments/{number}', [WatchingController::class, 'unhide']);
     Route::get('tasks/{task}/lookout', [TaskController::class, 'lookout']);
-    Route::post('tasks/{task}/rounds/{round}/overrulings', [TaskController::class, 'overrule']);
+    Route::get('pile', [PileController::class, 'index']);
+    Route::get('tasks/{task}/pile', [PileController::class, 'ofTask']);
+    Route::post('tasks/{task}/rounds/{round}/overrulings', [PileController::class, 'overrule']);
+    Route::post('tasks/{task}/rounds/{round}/restorings', [PileController::class, 'restore']);
     Route::get('tasks/{task}/students/{student}', [TaskController::class, 'studentWalks']);
 });
 

@@ -28,6 +28,8 @@ use Illuminate\Support\Facades\DB;
  * @property int $revision of the edition under which it was marked
  * @property ?float $score of a finished round, 0 to 1
  * @property bool $mastered
+ * @property int $unread answers in it that wait for a person to read them
+ * @property ?CarbonImmutable $read_at when a person last said something to one of its answers
  * @property bool $interrupted it was under way when its task closed
  * @property ?string $last_event_id the student's own latest event, which the next one follows on
  * @property CarbonImmutable $started_at
@@ -190,7 +192,7 @@ final class Round extends Model
         return [
             'kind' => RoundKind::class, 'asks' => 'array', 'terms' => 'array', 'state' => 'array', 'evidence' => 'array',
             'number' => 'integer', 'revision' => 'integer', 'score' => 'float',
-            'mastered' => 'boolean', 'interrupted' => 'boolean',
+            'mastered' => 'boolean', 'interrupted' => 'boolean', 'unread' => 'integer', 'read_at' => 'immutable_datetime',
             'started_at' => 'immutable_datetime', 'moved_at' => 'immutable_datetime', 'finished_at' => 'immutable_datetime',
             'seen_after_closing_at' => 'immutable_datetime',
         ];

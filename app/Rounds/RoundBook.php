@@ -24,6 +24,7 @@ use HiddenLadder\Core\Message;
 use HiddenLadder\Core\Round\Event\CameTo;
 use HiddenLadder\Core\Round\Event\Event;
 use HiddenLadder\Core\Round\Event\Overruled;
+use HiddenLadder\Core\Round\Event\Restored;
 use HiddenLadder\Core\Round\Event\Started;
 use HiddenLadder\Core\Round\Event\StoredEvent;
 use HiddenLadder\Core\Round\Event\TimedOut;
@@ -173,8 +174,8 @@ final class RoundBook
         throw new Rejected(Reason::Stale, new Message('problem.round.stale'), ['last' => $round->last_event_id]);
     }
 
-    /** A person's word on an answer. */
-    public function overrule(string $round, Closure $allow, Overruled $event): void
+    /** A person's word on an answer, or that it is taken back. */
+    public function word(string $round, Closure $allow, Overruled|Restored $event): void
     {
         DB::transaction(function () use ($round, $allow, $event): void {
             $locked = self::locked($round);
@@ -414,14 +415,17 @@ final class RoundBook
     {
         $cameTo = CameTo::of($this->rules->quiz($round), $this->rules->terms($round), $state);
         $time = static fn (int $ms): ?string => $round->fromDateTime(CarbonImmutable::createFromTimestampMs($ms));
+        $now = $roundEvidence->at($state);
         $stored = [
             'state' => self::json($state->toArray()),
-            'evidence' => self::json($roundEvidence->at($state)->toArray()),
+            'evidence' => self::json($now->toArray()),
             'last_event_id' => $round->last_event_id,
             'revision' => $this->rules->revision($round),
             'moved_at' => $time($at),
             'finished_at' => $state->finishedAt === null ? null : $time($state->finishedAt),
             'interrupted' => (int) ($state->interrupted !== null),
+            'unread' => $now->unread(),
+            'read_at' => $now->readAt === null ? null : $time($now->readAt),
             // Opened again, a device has till the next closing.
             'seen_after_closing_at' => $state->isFinished() ? $round->getRawOriginal('seen_after_closing_at') : null,
             'score' => $cameTo->score,

@@ -27,8 +27,7 @@ final readonly class TaskProgress
     public static function of(Collection $tasks): array
     {
         $ids = $tasks->map(static fn (Task $task): string => $task->id)->all();
-        $counts = DB::query()->fromSub(self::members($ids), 'members')
-            ->joinSub(self::counted($ids), 'counted', 'counted.task_id', '=', 'members.task_id')
+        $counts = self::counting($ids)
             ->leftJoin('rounds', static fn ($join) => $join
                 ->on('rounds.task_id', '=', 'counted.counts')->on('rounds.student_id', '=', 'members.student_id')
                 ->where('rounds.kind', RoundKind::Task->value))
@@ -42,6 +41,17 @@ final readonly class TaskProgress
 
             return new self((int) ($row->students ?? 0), (int) ($row->started ?? 0), (int) ($row->finished ?? 0));
         }, array_combine($ids, $ids));
+    }
+
+    /**
+     * Whom each task is for (`members`), with the tasks whose rounds count in it (`counted.counts`).
+     *
+     * @param  array<int, string>  $tasks
+     */
+    public static function counting(array $tasks): Builder
+    {
+        return DB::query()->fromSub(self::members($tasks), 'members')
+            ->joinSub(self::counted($tasks), 'counted', 'counted.task_id', '=', 'members.task_id');
     }
 
     /**

@@ -367,7 +367,7 @@ final class FullSchool
         )->where('student_id', $this->both->id)->where('number', 1)->sole();
         foreach (State::fromArray($first->state)->records as $question => $record) {
             if ($record->response !== null && $first->finished_at !== null) {
-                $this->book->overrule($first->id, static fn (): null => null, new Overruled($question, 0, 'Again, please.', true));
+                $this->book->word($first->id, static fn (): null => null, new Overruled($question, 0, 'Again, please.', true));
                 break;
             }
         }

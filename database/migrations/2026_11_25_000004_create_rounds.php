@@ -30,6 +30,9 @@ return new class extends Migration
             // Of a finished round, 0 to 1.
             $table->double('score')->nullable();
             $table->boolean('mastered')->default(false);
+            // Answers in it that wait for a person to read them, and when a person last said something to one.
+            $table->unsignedSmallInteger('unread')->default(0);
+            $table->timestamp('read_at', 3)->nullable();
             // It was under way when its task closed, and goes on when that is opened again.
             $table->boolean('interrupted')->default(false);
             // The student's own latest event: what the next one follows on.
@@ -41,6 +44,8 @@ return new class extends Migration
             $table->timestamp('seen_after_closing_at', 3)->nullable();
             $table->unique(['task_id', 'student_id', 'kind', 'number'], 'rounds_in_order');
             $table->index(['edition_id', 'revision']);
+            $table->index(['task_id', 'unread']);
+            $table->index(['task_id', 'read_at']);
             // Whether anything is new in a task is asked often.
             $table->index(['task_id', 'moved_at', 'finished_at', 'interrupted']);
         });

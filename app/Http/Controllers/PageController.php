@@ -17,6 +17,7 @@ final class PageController extends Controller
         'sheet/*' => 'student/SheetPage',
         'together' => 'student/TogetherPage',
         'today' => 'teacher/today/TodayPage',
+        'pile' => 'teacher/pile/PilePage',
         'quizzes' => 'teacher/quizzes/QuizzesPage',
         'quizzes/*/rehearse' => 'teacher/rehearse/RehearsePage',
         'quizzes/*/print' => 'teacher/print/PrintPage',

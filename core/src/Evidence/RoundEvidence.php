@@ -27,6 +27,7 @@ final readonly class RoundEvidence implements Outcome
      * @param  ?int  $at  the last event, in milliseconds since 1970
      * @param  list<array{string, bool}>  $evidence  tries that count as evidence: question, and whether it was right
      * @param  array<string, string>  $standings  by question
+     * @param  ?int  $readAt  when a person last said something to an answer, in milliseconds since 1970
      */
     public function __construct(
         public array $attempts = [],
@@ -36,6 +37,7 @@ final readonly class RoundEvidence implements Outcome
         private ?int $at = null,
         private array $evidence = [],
         public array $standings = [],
+        public ?int $readAt = null,
     ) {
     }
 
@@ -74,7 +76,9 @@ final readonly class RoundEvidence implements Outcome
             }
         }
 
-        return new self($attempts, $watched, $rungs, $taken, $at, $this->evidence, $this->standings);
+        $readAt = $event->kind()->isWord() ? $at : $this->readAt;
+
+        return new self($attempts, $watched, $rungs, $taken, $at, $this->evidence, $this->standings, $readAt);
     }
 
     /** With what the round has come to. */
@@ -88,6 +92,7 @@ final readonly class RoundEvidence implements Outcome
             $this->at,
             $state->evidence,
             array_map(static fn (Record $record): string => $record->standing->value, $state->records),
+            $this->readAt,
         );
     }
 
@@ -118,6 +123,12 @@ final readonly class RoundEvidence implements Outcome
         return $this->evidence;
     }
 
+    /** Answers that wait for a person to read them. */
+    public function unread(): int
+    {
+        return count(array_keys($this->standings, Standing::ToBeRead->value, true));
+    }
+
     public function isRight(string $question): bool
     {
         return Standing::tryFrom($this->standings[$question] ?? '')?->isRight() ?? false;
@@ -145,6 +156,7 @@ final readonly class RoundEvidence implements Outcome
                 StoredJson::texts($roundEvidence['evidence'] ?? []),
             ),
             StoredJson::textMap($roundEvidence['standings'] ?? []),
+            is_int($roundEvidence['readAt'] ?? null) ? $roundEvidence['readAt'] : null,
         );
     }
 
@@ -157,7 +169,7 @@ final readonly class RoundEvidence implements Outcome
             'evidence' => array_map(
                 static fn (array $one): string => ($one[1] ? '+' : '-').$one[0],
                 $this->evidence,
-            ), 'standings' => $this->standings,
+            ), 'standings' => $this->standings, 'readAt' => $this->readAt,
         ], static fn (mixed $value): bool => $value !== null && $value !== []);
     }
 

@@ -9,6 +9,7 @@ import { UndoProvider } from '../ui/Undo';
 import { ForgottenPassword, NewPassword, SignIn, SignUp } from './account/Account';
 import { Navigation } from './Navigation';
 
+const PilePage = place(() => import('./pile/PilePage'), 'PilePage');
 const TodayPage = place(() => import('./today/TodayPage'), 'TodayPage');
 const BuildPage = place(() => import('./build/BuildPage'), 'BuildPage');
 const HistoryPage = place(() => import('./build/HistoryPage'), 'HistoryPage');
@@ -57,6 +58,7 @@ if (root !== null) {
                             <Route element={<Navigation />}>
                                 <Route index element={<Navigate to="/today" replace />} />
                                 <Route path="/today" element={<TodayPage />} />
+                                <Route path="/pile" element={<PilePage />} />
                                 <Route path="/quizzes" element={<QuizzesPage />} />
                                 <Route path="/quizzes/:quiz" element={<BuildPage />} />
                                 <Route path="/quizzes/:quiz/rehearse" element={<RehearsePage />} />

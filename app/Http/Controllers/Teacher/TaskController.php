@@ -16,18 +16,17 @@ use HiddenLadder\App\Models\Student;
 use HiddenLadder\App\Models\StudentKind;
 use HiddenLadder\App\Models\Task;
 use HiddenLadder\App\Models\TaskState;
+use HiddenLadder\App\Pile\Pile;
 use HiddenLadder\App\Quizzes\Editions;
 use HiddenLadder\App\Rounds\RoundBook;
 use HiddenLadder\App\Rounds\RoundRules;
 use HiddenLadder\App\Tasks\Giving;
 use HiddenLadder\App\Tasks\Lookout;
 use HiddenLadder\Core\Fields;
-use HiddenLadder\Core\Round\Event\Overruled;
 use HiddenLadder\Core\Terms\Terms;
 use HiddenLadder\Core\Terms\TermsInWords;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
-use Illuminate\Http\Response;
 
 /** A task: how it goes, and how it is given from now on. */
 final class TaskController extends Controller
@@ -79,7 +78,7 @@ final class TaskController extends Controller
     }
 
     /** The task with the edition that rounds now begin on. */
-    public function show(Task $task): JsonResponse
+    public function show(Task $task, Pile $pile): JsonResponse
     {
         $this->authorize('reach', $task->load(['class', 'quiz:id,title', 'quiz.latestEdition']));
         $edition = $task->quiz->latestEdition;
@@ -96,6 +95,7 @@ final class TaskController extends Controller
             'wayIn' => $task->way_in->value,
             'live' => Live::channelOf($task),
             'sitting' => $task->class_id === null ? null : Sitting::query()->where('open_for', $task->class_id)->value('id'),
+            'unread' => $pile->count($task),
             'link' => $task->link,
             'password' => $task->password,
             'named' => $task->named()->where('kind', StudentKind::Roster)->pluck('students.id')->all(),
@@ -157,18 +157,5 @@ final class TaskController extends Controller
     {
         return $task->students()->find($student) ?? Student::query()
             ->whereIn('id', $task->allRounds()->select('student_id'))->findOrFail($student);
-    }
-
-    /** A person's word on an answer: a share of the points with a comment, or sent back. It is an event of the round. */
-    public function overrule(Request $request, Task $task, string $round, RoundBook $book): Response
-    {
-        $this->authorize('reach', $task->load('class'));
-        $book->overrule(
-            $round,
-            static fn (Round $found) => abort_unless($task->allRounds()->whereKey($found->id)->exists(), 404),
-            Overruled::fromData(Fields::of($request->json()->all())),
-        );
-
-        return new Response('', 204);
     }
 }

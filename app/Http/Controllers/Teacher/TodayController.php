@@ -12,13 +12,14 @@ use HiddenLadder\App\Messages\Conversations;
 use HiddenLadder\App\Models\QuizState;
 use HiddenLadder\App\Models\Sitting;
 use HiddenLadder\App\Models\TaskState;
+use HiddenLadder\App\Pile\Pile;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 
 /** What was asked, what runs, and what was worked on last. */
 final class TodayController extends Controller
 {
-    public function __invoke(Request $request, Conversations $conversations): JsonResponse
+    public function __invoke(Request $request, Conversations $conversations, Pile $pile): JsonResponse
     {
         $teacher = $this->teacher($request);
         $running = $teacher->tasks()->ofClassesInUse()->notAtOnce()->inState(TaskState::Open, TaskState::Due)
@@ -30,6 +31,7 @@ final class TodayController extends Controller
         return new JsonResponse([
             'sittings' => $open->map(static fn (Sitting $one): array => ['id' => $one->id, 'class' => $one->class->name])->all(),
             'asked' => new ConversationLines($conversations->waitingFor($teacher), asTeacher: true),
+            'reading' => $pile->tasks($teacher),
             'running' => new TaskLines($running),
             'quizzes' => QuizLine::collection($drafts),
         ]);

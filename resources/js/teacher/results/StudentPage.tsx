@@ -40,6 +40,7 @@ const doneWords: Partial<Record<StoredEvent['kind'], string>> = {
     'timed-out': say('teacher.student.ran-out-of-time'),
     'handed-in': say('teacher.student.handed-the-round-in'),
     overruled: say('teacher.student.was-given-points-by-hand'),
+    restored: say('teacher.student.counts-as-marked-again'),
     closed: say('teacher.student.was-ended-when-the-task'),
     reopened: say('teacher.student.could-go-on-when-it'),
 };

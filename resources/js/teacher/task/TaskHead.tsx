@@ -52,6 +52,15 @@ export function TaskHead({ task, counts, covers, onChange }: Props) {
                         strong: (words: ReactNode) => <strong>{words}</strong>,
                     })}
                 </p>
+                {task.unread > 0 && (
+                    <Link
+                        className="font-semibold underline underline-offset-2"
+                        to={`/pile?task=${task.id}`}
+                        title={say('teacher.pile.provisional')}
+                    >
+                        {say('teacher.pile.waiting', { n: task.unread })}
+                    </Link>
+                )}
                 <Link className="font-semibold underline underline-offset-2" to={`/tasks/${task.id}/evidence`}>
                     {say('teacher.task.look-back')}
                 </Link>

@@ -7,12 +7,16 @@ import { ConversationCard } from '../../ui/ConversationCard';
 import { Notice } from '../../ui/Notice';
 import { QuizRow } from '../../ui/QuizRow';
 import { TaskLine } from '../../ui/TaskLine';
+import { exact, near } from '../../ui/time';
 import { useLive } from '../../ui/useLive';
 import { say } from '../../words/words';
 import { Page } from '../Navigation';
 
 /** So many that were asked stand open; the rest does not push away what runs. */
 const asked = 3;
+
+/** Tasks with something to read that stand by themselves; the pile has all of them. */
+const tasks = 5;
 
 /** What was asked, what runs, and what was worked on last. */
 export function TodayPage() {
@@ -66,6 +70,35 @@ export function TodayPage() {
                             </div>
                         </details>
                     )}
+                </section>
+            )}
+            {today.data !== undefined && today.data.reading.length > 0 && (
+                <section aria-labelledby="reading" className="mb-10">
+                    <h2 id="reading" className="mb-3 text-xl">
+                        {say('teacher.pile.to-read')}
+                    </h2>
+                    <ul className="grid gap-1">
+                        {today.data.reading.slice(0, tasks).map((one) => (
+                            <li key={one.task}>
+                                <Link
+                                    className="flex flex-wrap items-baseline gap-x-4 rounded-md border border-line bg-sheet px-4 py-2 hover:border-edge"
+                                    to={`/pile?task=${one.task}`}
+                                >
+                                    <span className="font-semibold">{one.title}</span>
+                                    <span className="text-soft">{one.class}</span>
+                                    <span className="ml-auto tabular-nums">{say('teacher.pile.waiting', { n: one.waiting })}</span>
+                                    <span className="text-sm text-soft" title={exact(one.since)}>
+                                        {say('teacher.pile.since', { when: near(one.since) })}
+                                    </span>
+                                </Link>
+                            </li>
+                        ))}
+                    </ul>
+                    <p className="mt-2">
+                        <Link className="font-semibold underline underline-offset-2" to="/pile">
+                            {say('teacher.pile.read-all', { n: today.data.reading.reduce((sum, one) => sum + one.waiting, 0) })}
+                        </Link>
+                    </p>
                 </section>
             )}
             <section aria-labelledby="running">

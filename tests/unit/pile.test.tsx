@@ -1,0 +1,145 @@
+// @vitest-environment jsdom
+import { cleanup, render, screen } from '@testing-library/react';
+import userEvent from '@testing-library/user-event';
+import { useState } from 'react';
+import { afterEach, describe, expect, it, vi } from 'vitest';
+import type { Pile, WaitingAnswer } from '../../resources/js/api/types';
+import { AnswerCard } from '../../resources/js/teacher/pile/AnswerCard';
+import { PhraseField } from '../../resources/js/teacher/pile/PhraseField';
+import { steps } from '../../resources/js/teacher/pile/points';
+import type { Laid } from '../../resources/js/teacher/pile/usePile';
+import { say } from '../../resources/js/words/words';
+
+afterEach(cleanup);
+
+const answer: WaitingAnswer = {
+    task: 't',
+    round: 'r',
+    number: 2,
+    question: 'q',
+    student: { id: 's', name: 'Ada' },
+    own: ['The Moon\npulls.'],
+    files: [],
+    alike: 'x',
+    judged: true,
+    comment: 'Say more.',
+    seen: 'y',
+    at: '2026-11-28T08:00:00Z',
+};
+const question: Pile['questions'][number] = {
+    task: 't',
+    title: 'Tides',
+    class: 'Year 8',
+    question: 'q',
+    prompt: 'Why?',
+    model: '',
+    points: 3,
+    language: 'en',
+};
+const laid = (name: string, more: Partial<Laid> = {}): Laid => ({
+    key: name,
+    answer: { ...answer, round: name, student: { id: name, name } },
+    done: null,
+    gone: false,
+    ...more,
+});
+
+function card(all: [Laid, ...Laid[]]) {
+    const onSay = vi.fn();
+    const onTakeBack = vi.fn();
+    render(
+        <AnswerCard
+            all={all}
+            question={question}
+            nameOf={(one) => one.answer.student.name}
+            phrases={['And the Sun?', 'And the wind?']}
+            position={0}
+            onSay={onSay}
+            onTakeBack={onTakeBack}
+        />,
+    );
+    return { onSay, onTakeBack };
+}
+
+describe('points by one press', () => {
+    it('are as many as the digit says, where they are few', () => {
+        expect(steps(3).map((one) => [one.key, one.points])).toEqual([
+            ['0', 0],
+            ['1', 1],
+            ['2', 2],
+            ['3', 3],
+        ]);
+        expect(steps(1).map((one) => [one.key, one.share])).toEqual([
+            ['0', 0],
+            ['5', 0.5],
+            ['1', 1],
+        ]);
+    });
+    it('are quarters of many, or of no whole number, and right or not without any', () => {
+        expect(steps(20).map((one) => one.points)).toEqual([0, 5, 10, 15, 20]);
+        expect(steps(2.5).map((one) => one.share)).toEqual([0, 0.25, 0.5, 0.75, 1]);
+        expect(steps(0).map((one) => one.share)).toEqual([0, 1]);
+    });
+});
+
+describe('an answer in the pile', () => {
+    it('is given points and a word for all that say the same', async () => {
+        const all: [Laid, Laid] = [laid('Ada'), laid('Bram')];
+        const { onSay } = card(all);
+        expect(screen.getByText(say('teacher.pile.wrote-the-same', { n: 2 }))).toBeTruthy();
+        await userEvent.type(screen.getByRole('textbox'), 'Good');
+        await userEvent.click(screen.getByRole('button', { name: new RegExp(say('teacher.pile.points', { points: 2, of: 3 })) }));
+        expect(onSay).toHaveBeenCalledWith(all, { share: 2 / 3, comment: 'Good', sentBack: false });
+    });
+    it('is sent back only with a word that says why', async () => {
+        const { onSay } = card([laid('Ada')]);
+        const back = screen.getByRole('button', { name: new RegExp(say('teacher.pile.send-back')) });
+        expect((back as HTMLButtonElement).disabled).toBe(true);
+        await userEvent.type(screen.getByRole('textbox'), 'Why so?');
+        await userEvent.click(back);
+        expect(onSay.mock.lastCall?.[1]).toEqual({ share: 0, comment: 'Why so?', sentBack: true });
+    });
+    it('stays in its place when it is read, and can be taken back', async () => {
+        const read = laid('Ada', { done: { share: 1 / 3, comment: '', sentBack: false } });
+        const { onTakeBack } = card([read]);
+        expect(screen.getByRole('status').textContent).toBe(say('teacher.pile.given', { points: 1, of: 3 }));
+        await userEvent.click(screen.getByRole('button', { name: say('teacher.pile.take-back') }));
+        expect(onTakeBack.mock.lastCall?.[0]).toBe(read);
+    });
+    it('tells where somebody else has read it', () => {
+        card([laid('Ada', { gone: true })]);
+        expect(screen.getByRole('status').textContent).toBe(say('teacher.pile.read-by-another'));
+        expect(screen.queryByRole('textbox')).toBeNull();
+    });
+});
+
+describe('a word that was said before', () => {
+    function Typed({ onDone }: { onDone: () => void }) {
+        const [text, setText] = useState('');
+        return (
+            <PhraseField
+                label="Word"
+                value={text}
+                phrases={['And the Sun?', 'And the wind?', 'Well put.']}
+                onChange={setText}
+                onDone={onDone}
+            />
+        );
+    }
+    it('is called up by its first letters, and taken by the arrow or a press', async () => {
+        const onDone = vi.fn();
+        render(<Typed onDone={onDone} />);
+        const field = screen.getByRole('textbox') as HTMLTextAreaElement;
+        await userEvent.type(field, 'and');
+        expect(screen.getAllByRole('button').map((one) => one.title)).toEqual(['And the Sun?', 'And the wind?']);
+        await userEvent.keyboard('{ArrowRight}');
+        expect(field.value).toBe('And the Sun?');
+        expect(screen.queryAllByRole('button')).toEqual([]);
+        await userEvent.clear(field);
+        await userEvent.type(field, 'w');
+        await userEvent.click(screen.getByRole('button'));
+        expect(field.value).toBe('Well put.');
+        await userEvent.type(field, '{Control>}{Enter}{/Control}');
+        expect(onDone).toHaveBeenCalledOnce();
+    });
+});
