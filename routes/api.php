@@ -159,6 +159,7 @@ Route::middleware('auth:teacher')->group(static function () use ($language): voi
     Route::delete('tasks/{task}/rounds/{round}/hidden-comments/{number}', [WatchingController::class, 'unhide']);
     Route::get('tasks/{task}/lookout', [TaskController::class, 'lookout']);
     Route::get('pile', [PileController::class, 'index']);
+    Route::post('tasks/{task}/messages', [ConversationController::class, 'tell']);
     Route::get('tasks/{task}/pile', [PileController::class, 'ofTask']);
     Route::post('tasks/{task}/rounds/{round}/overrulings', [PileController::class, 'overrule']);
     Route::post('tasks/{task}/rounds/{round}/restorings', [PileController::class, 'restore']);
@@ -187,6 +188,7 @@ Route::middleware('auth:student')->prefix('student')->group(static function (): 
     Route::get('rounds/{round}/conversations', [StudentConversationController::class, 'ofRound']);
     Route::post('rounds/{round}/conversations', [StudentConversationController::class, 'ask']);
     Route::put('conversations/{conversation}/seen', [StudentConversationController::class, 'see']);
+    Route::post('conversations/{conversation}/replies', [StudentConversationController::class, 'reply']);
     Route::match(['get', 'post'], 'yardstick', YardstickController::class);
 });
 

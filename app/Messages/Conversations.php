@@ -63,6 +63,41 @@ final class Conversations
         ], MessageMatter::Call));
     }
 
+    /**
+     * A teacher's word to students of a task. Each has it alone, and can answer it.
+     *
+     * @param  list<string>  $students
+     */
+    public function tellStudents(Task $task, array $students, SentMessage $sent): void
+    {
+        foreach ($students as $student) {
+            // Sent again, it is the same word to each of them.
+            $own = new SentMessage(self::id([$sent->id, $student]), $sent->text);
+            if (self::isKept($own)) {
+                continue;
+            }
+            $this->keep($own, [
+                'conversation' => self::id([$student, $task->teacher_id, $task->id, MessageMatter::Word->value]),
+                'matter' => MessageMatter::Word, 'from_teacher' => true, 'teacher_id' => $task->teacher_id, 'student_id' => $student,
+                'quiz_id' => $task->quiz_id, 'task_id' => $task->id, 'about' => mb_substr($task->quiz->title, 0, 300),
+            ]);
+        }
+    }
+
+    /** A student's answer to what the teacher said; it waits for the teacher, and what was said has been seen. */
+    public function reply(string $conversation, SentMessage $sent): void
+    {
+        $last = $this->messages($conversation)->last();
+        if ($last === null || self::isKept($sent)) {
+            return;
+        }
+        self::notTooMany(['student_id' => $last->student_id]);
+        $this->keep($sent, [
+            'from_teacher' => false, 'matter' => $last->matter === MessageMatter::Call ? MessageMatter::Question : $last->matter,
+        ] + self::sameAs($last));
+        $this->see($conversation);
+    }
+
     /** @return list<Conversation> in which the teacher is called in a task and has not come, the longest waiting first */
     public function callsIn(Task $task): array
     {
@@ -94,10 +129,16 @@ final class Conversations
             'from_teacher' => true,
             // Who asks themselves has seen it.
             'seen_at' => $last->colleague_id === $last->teacher_id ? now() : null,
-        ] + array_intersect_key($last->getAttributes(), array_flip([
-            'conversation', 'matter', 'teacher_id', 'student_id', 'colleague_id', 'quiz_id', 'question', 'task_id', 'round_id', 'about',
-        ])));
+        ] + self::sameAs($last));
         $this->settle($conversation, $upTo);
+    }
+
+    /** @return array<string, mixed> what another message of the same conversation has in common with it */
+    private static function sameAs(PersonalMessage $last): array
+    {
+        return array_intersect_key($last->getAttributes(), array_flip([
+            'conversation', 'matter', 'teacher_id', 'student_id', 'colleague_id', 'quiz_id', 'question', 'task_id', 'round_id', 'about',
+        ]));
     }
 
     /** Nothing more is to be said to what was asked, up to a message that the teacher had seen. */
@@ -132,7 +173,7 @@ final class Conversations
     /** @return list<Conversation> what was asked about a quiz, the oldest first */
     public function about(Quiz $quiz): array
     {
-        return $this->newest(PersonalMessage::query()->where('quiz_id', $quiz->id));
+        return $this->newest(PersonalMessage::query()->where('quiz_id', $quiz->id)->where('matter', '!=', MessageMatter::Word));
     }
 
     /**
@@ -198,11 +239,16 @@ final class Conversations
         if (self::isKept($sent)) {
             return;
         }
-        $who = array_intersect_key($tied, ['student_id' => true, 'colleague_id' => true]);
+        self::notTooMany(array_intersect_key($tied, ['student_id' => true, 'colleague_id' => true]));
+        $this->keep($sent, self::tied($question, $tied, MessageMatter::Question));
+    }
+
+    /** @param  array<string, ?string>  $who */
+    private static function notTooMany(array $who): void
+    {
         if (PersonalMessage::query()->where($who)->open()->count() >= self::MOST_OPEN) {
             throw Rejected::invalid(new Message('problem.message.too-many-open', ['most' => self::MOST_OPEN]));
         }
-        $this->keep($sent, self::tied($question, $tied, MessageMatter::Question));
     }
 
     /**

@@ -11,4 +11,6 @@ enum MessageMatter: string
     case Question = 'question';
     /** The teacher is called to a question, without words. */
     case Call = 'call';
+    /** A teacher's word to a student, about a task. */
+    case Word = 'word';
 }

@@ -1,14 +1,15 @@
 import { useQueryClient } from '@tanstack/react-query';
-import { useCallback, useEffect, useState } from 'react';
+import { type ReactNode, useCallback, useEffect, useState } from 'react';
 import { Link, Navigate, useNavigate } from 'react-router';
 import { client, Refused, sentence, take, Unreachable } from '../api/client';
 import type { Conversation, OwnReturns, OwnTask, StudentPage } from '../api/types';
 import { Said } from '../player/AskAbout';
 import { ProgressPath, standingsInWords } from '../player/Progress';
 import { Button } from '../ui/Button';
-import { Field } from '../ui/Field';
+import { Field, Text } from '../ui/Field';
 import { Notice } from '../ui/Notice';
 import { exact, near, onDay } from '../ui/time';
+import { ulid } from '../ui/ulid';
 import { useLive } from '../ui/useLive';
 import { listed, say } from '../words/words';
 import { adopt } from './queue';
@@ -145,7 +146,12 @@ function Together({ open }: { open: StudentPage['together'] }) {
     );
 }
 
-/** What the teacher answered to what was asked, until it was seen. */
+/** The task, and the question where it is about one. */
+function about({ matter, quiz, about: words }: Conversation): string {
+    return matter === 'word' ? quiz.title : say('student.own.about', { title: quiz.title, question: words });
+}
+
+/** What the teacher said, or answered to what was asked, until it was seen. */
 function Answers({ answers }: { answers: Conversation[] }) {
     const { look } = useOwnPage();
     const see = async (conversation: string) => {
@@ -158,20 +164,64 @@ function Answers({ answers }: { answers: Conversation[] }) {
     return (
         <section className="mt-6" aria-labelledby="answers">
             <h2 id="answers" className="mb-3 text-xl">
-                {say('player.ask.your-teacher-has-answered')}
+                {say('student.own.from-your-teacher')}
             </h2>
             <ul className="grid gap-3">
                 {answers.map((one) => (
                     <li key={one.id} className="grid gap-2 rounded-lg border border-line bg-sheet p-4">
-                        <p className="text-sm text-soft">{say('student.own.about', { title: one.quiz.title, question: one.about })}</p>
+                        <p className="text-sm text-soft">{about(one)}</p>
                         <Said conversation={one} onSeen={null} />
-                        <Button className="min-h-11 justify-self-start" onClick={() => void see(one.id)}>
-                            {say('student.own.i-have-read-it')}
-                        </Button>
+                        <Reply conversation={one.id} onSent={look}>
+                            <Button className="min-h-11" onClick={() => void see(one.id)}>
+                                {say('student.own.i-have-read-it')}
+                            </Button>
+                        </Reply>
                     </li>
                 ))}
             </ul>
         </section>
+    );
+}
+
+/** What the teacher said can be answered where it is read. */
+function Reply({ conversation, onSent, children }: { conversation: string; onSent: () => Promise<void>; children?: ReactNode }) {
+    const [text, setText] = useState('');
+    const [why, setWhy] = useState<string | null>(null);
+    // Sent again after a failure, it is the same answer.
+    const [id, setId] = useState(ulid);
+    const send = async () => {
+        setWhy(null);
+        try {
+            await take(
+                client.POST('/student/conversations/{conversation}/replies', {
+                    params: { path: { conversation } },
+                    body: { id, text: text.trim() },
+                }),
+            );
+            setId(ulid());
+            setText('');
+            await onSent();
+        } catch (problem) {
+            setWhy(sentence(problem));
+        }
+    };
+    return (
+        <>
+            <Text
+                label={say('student.own.your-answer')}
+                rows={1}
+                maxLength={2000}
+                value={text}
+                onChange={(event) => setText(event.currentTarget.value)}
+            />
+            {why !== null && <Notice>{why}</Notice>}
+            <div className="flex flex-wrap gap-3">
+                <Button className="min-h-11" disabled={text.trim() === ''} onClick={() => void send()}>
+                    {say('student.own.answer')}
+                </Button>
+                {children}
+            </div>
+        </>
     );
 }
 
@@ -183,7 +233,7 @@ function Asked({ asked }: { asked: Conversation[] }) {
             <ul className="grid gap-3">
                 {[...asked].reverse().map((one) => (
                     <li key={one.id} className="grid gap-2 rounded-lg border border-line bg-sheet p-4">
-                        <p className="text-sm text-soft">{say('student.own.about', { title: one.quiz.title, question: one.about })}</p>
+                        <p className="text-sm text-soft">{about(one)}</p>
                         <Said conversation={one} onSeen={null} />
                         {!one.settled && <p className="text-sm">{say('student.own.waits-for-an-answer')}</p>}
                     </li>

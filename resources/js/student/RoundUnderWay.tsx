@@ -73,7 +73,7 @@ export function RoundUnderWay({ round, stands, leave }: { round: string; stands?
     const navigate = useNavigate();
     const queries = useQueryClient();
     const [view, setView] = useState<RoundView | null>(null);
-    const [waiting, setWaiting] = useState<{ events: MadeEvent[]; reachable: boolean }>({ events: [], reachable: true });
+    const [waiting, setWaiting] = useState<{ events: MadeEvent[] | null; reachable: boolean }>({ events: null, reachable: true });
     const [messages, setMessages] = useState<string[]>([]);
     const [notKept, setNotKept] = useState(false);
     // The server could not say how the round stands.
@@ -230,9 +230,11 @@ export function RoundUnderWay({ round, stands, leave }: { round: string; stands?
     );
 
     const asking = useOwnAsking(round);
-    const shown = useMemo(() => (view === null ? null : followed(view, waiting.events)), [view, waiting.events]);
+    // Nothing is shown before it is known what was done here and has not been sent: a field takes what is in it at first.
+    const events = waiting.events;
+    const shown = useMemo(() => (view === null || events === null ? null : followed(view, events)), [view, events]);
 
-    if (view === null || shown === null) {
+    if (view === null || shown === null || events === null) {
         return (
             <main className="mx-auto max-w-2xl p-6">
                 <p>{say('ui.one-moment')}</p>
@@ -241,9 +243,9 @@ export function RoundUnderWay({ round, stands, leave }: { round: string; stands?
         );
     }
 
-    const count = waiting.events.length;
+    const count = events.length;
     const lost = away || (!waiting.reachable && count > 0);
-    const hasArrived = moving === null || view.last === moving || waiting.events.some((event) => event.id === moving);
+    const hasArrived = moving === null || view.last === moving || events.some((event) => event.id === moving);
     return (
         <Player
             view={shown.view}
@@ -256,7 +258,7 @@ export function RoundUnderWay({ round, stands, leave }: { round: string; stands?
                 lost || notKept || messages.length > 0 || unsent.told.length > 0 ? (
                     <>
                         {notKept && <Notice>{say('student.round.this-device-cannot-keep-your', { count })}</Notice>}
-                        {lost && !notKept && <Notice>{lostInWords(view.whole, shown.waits, waiting.events)}</Notice>}
+                        {lost && !notKept && <Notice>{lostInWords(view.whole, shown.waits, events)}</Notice>}
                         {messages.map((message) => (
                             <Notice key={message}>{message}</Notice>
                         ))}

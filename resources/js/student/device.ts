@@ -9,6 +9,8 @@ interface Kept extends DBSchema {
 
 const database = () =>
     openDB<Kept>('hidden-ladder', 3, {
+        // A newer version in another page does not wait for this one to be closed.
+        blocking: (_, __, event) => (event.target as IDBDatabase).close(),
         // What waits there stays, whatever is added.
         upgrade(db, version) {
             if (version < 2) {

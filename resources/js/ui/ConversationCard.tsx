@@ -20,7 +20,7 @@ interface Props {
 
 /** What somebody asked: who, about what, in which words; to answer, or to close without a word. */
 export function ConversationCard({ conversation, withQuestion = false, covered }: Props) {
-    const { id, quiz, question, about, who, messages } = conversation;
+    const { id, matter, quiz, question, about, who, messages } = conversation;
     const upTo = messages.at(-1)?.id ?? null;
     const calls = messages.some((message) => message.call && !message.own) && !conversation.settled;
     const [text, setText] = useState('');
@@ -76,7 +76,9 @@ export function ConversationCard({ conversation, withQuestion = false, covered }
                             to={`/quizzes/${quiz.id}?at=${question ?? ''}`}
                             title={say('teacher.messages.look-at-it')}
                         >
-                            {say('teacher.messages.about', { title: quiz.title, question: about })}
+                            {matter === 'word'
+                                ? say('teacher.messages.about-task', { title: quiz.title })
+                                : say('teacher.messages.about', { title: quiz.title, question: about })}
                         </Link>
                     </>
                 )}

@@ -48,12 +48,27 @@ final class ConversationController extends Controller
 
     public function see(Request $request, string $conversation): Response
     {
-        if ($this->conversations->messages($conversation)->first()?->student_id !== $this->student($request)->id) {
-            throw new Rejected(Reason::NotFound, new Message('problem.not-found'));
-        }
+        $this->reach($request, $conversation);
         $this->conversations->see($conversation);
 
         return new Response('', 204);
+    }
+
+    /** To what the teacher has said. */
+    public function reply(Request $request, string $conversation): Response
+    {
+        $this->reach($request, $conversation);
+        $sent = Fields::of($request->json()->all())->only(['id', 'text']);
+        $this->conversations->reply($conversation, SentMessage::read($sent));
+
+        return new Response('', 204);
+    }
+
+    private function reach(Request $request, string $conversation): void
+    {
+        if ($this->conversations->messages($conversation)->first()?->student_id !== $this->student($request)->id) {
+            throw new Rejected(Reason::NotFound, new Message('problem.not-found'));
+        }
     }
 
     private function lines(Request $request, Round $round, int $status = 200): JsonResponse

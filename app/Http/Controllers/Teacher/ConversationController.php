@@ -9,6 +9,7 @@ use HiddenLadder\App\Http\Resources\ConversationLines;
 use HiddenLadder\App\Messages\Conversations;
 use HiddenLadder\App\Messages\SentMessage;
 use HiddenLadder\App\Models\Quiz;
+use HiddenLadder\App\Models\Task;
 use HiddenLadder\App\Reason;
 use HiddenLadder\App\Rejected;
 use HiddenLadder\Core\Fields;
@@ -39,6 +40,21 @@ final class ConversationController extends Controller
         $this->conversations->askAsColleague($this->teacher($request), $quiz, $sent->string('question'), SentMessage::read($sent));
 
         return $this->ofQuiz($request, $quiz, 201);
+    }
+
+    /** A word to students of a task, to one or to those who share something. */
+    public function tell(Request $request, Task $task): Response
+    {
+        $this->authorize('reach', $task->load('quiz:id,title'));
+        $sent = Fields::of($request->json()->all())->only(['id', 'text', 'students']);
+        $known = $task->students()->modelKeys();
+        $students = array_values(array_unique($sent->strings('students')));
+        if ($students === [] || array_diff($students, $known) !== []) {
+            throw Rejected::invalid(new Message('problem.message.nobody'));
+        }
+        $this->conversations->tellStudents($task, $students, SentMessage::read($sent));
+
+        return new Response('', 204);
     }
 
     public function answer(Request $request, string $conversation): Response

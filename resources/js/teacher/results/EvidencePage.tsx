@@ -20,6 +20,7 @@ import { PollCloseUp, QuestionCloseUp } from './QuestionCloseUp';
 import { QuestionTable } from './QuestionTable';
 import { StudentTable } from './StudentTable';
 import { WatchMaps } from './WatchMaps';
+import { WriteTo } from './WriteTo';
 
 /** While a class still works the figures follow its answers, in milliseconds. */
 const LOOK_EVERY = 20_000;
@@ -148,8 +149,15 @@ function EvidenceView({ task, evidence, leastGroup, setLeastGroup }: ViewProps) 
                     <StudentTable task={task} evidence={evidence} nameOf={nameOf} />
                     <Legend />
                     <div className="grid items-start gap-6 lg:grid-cols-2">
-                        <Needs document={document} evidence={evidence} namesOf={namesOf} />
-                        <GroupList document={document} evidence={evidence} namesOf={namesOf} least={leastGroup} onLeast={setLeastGroup} />
+                        <Needs task={task.id} document={document} evidence={evidence} namesOf={namesOf} />
+                        <GroupList
+                            task={task.id}
+                            document={document}
+                            evidence={evidence}
+                            namesOf={namesOf}
+                            least={leastGroup}
+                            onLeast={setLeastGroup}
+                        />
                     </div>
                     <WatchMaps task={task.id} document={document} evidence={evidence} />
                 </>
@@ -192,8 +200,15 @@ function Names({ names }: { names: string[] }) {
     );
 }
 
+interface NeedsProps {
+    task: string;
+    document: QuizDocument;
+    evidence: Evidence;
+    namesOf: (students: string[]) => string[];
+}
+
 /** Misconceptions and objectives, with the students who show or miss them. */
-function Needs({ document, evidence, namesOf }: { document: QuizDocument; evidence: Evidence; namesOf: (students: string[]) => string[] }) {
+function Needs({ task, document, evidence, namesOf }: NeedsProps) {
     const misconceptions = (document.misconceptions ?? []).flatMap(({ id, text }) => {
         const students = evidence.misconceptions[id];
         return students === undefined ? [] : [{ id, text, ...students }];
@@ -220,6 +235,7 @@ function Needs({ document, evidence, namesOf }: { document: QuizDocument; eviden
                                 <b>{one.now.length}</b> {say('teacher.evidence.it-now', { now: one.now.length })}{' '}
                                 <Names names={namesOf(one.now)} />
                             </p>
+                            <WriteTo task={task} students={one.now.filter((student) => student in evidence.names)} />
                             {one.left.length > 0 && (
                                 <p className="text-soft">
                                     {say('teacher.evidence.left-it', { left: one.left.length })} <Names names={namesOf(one.left)} />
@@ -252,6 +268,7 @@ function Needs({ document, evidence, namesOf }: { document: QuizDocument; eviden
 }
 
 interface GroupProps {
+    task: string;
     document: QuizDocument;
     evidence: Evidence;
     namesOf: (students: string[]) => string[];
@@ -259,7 +276,7 @@ interface GroupProps {
     onLeast: (least: number) => void;
 }
 
-function GroupList({ document, evidence, namesOf, least, onLeast }: GroupProps) {
+function GroupList({ task, document, evidence, namesOf, least, onLeast }: GroupProps) {
     const need = (id: string) =>
         document.misconceptions?.find((one) => one.id === id)?.text ?? document.objectives?.find((one) => one.id === id)?.text ?? '';
     return (
@@ -291,6 +308,7 @@ function GroupList({ document, evidence, namesOf, least, onLeast }: GroupProps) 
                             <p>
                                 <Names names={namesOf(group.students)} />
                             </p>
+                            <WriteTo task={task} students={group.students.filter((student) => student in evidence.names)} />
                         </li>
                     ))}
                 </ol>

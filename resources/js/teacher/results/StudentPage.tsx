@@ -14,6 +14,7 @@ import { useLive } from '../../ui/useLive';
 import { listed, say } from '../../words/words';
 import { Page } from '../Navigation';
 import { Answers } from './PointsByHand';
+import { WriteTo } from './WriteTo';
 
 interface Fact {
     kind: string;
@@ -78,6 +79,9 @@ export function StudentPage() {
                 </Link>
             }
         >
+            <div className="mb-4">
+                <WriteTo task={task} students={[student]} name={walks.data.name} />
+            </div>
             {walks.data.rounds.length === 0 && <p className="text-soft">{say('teacher.student.no-round-has-begun-yet')}</p>}
             {[...walks.data.rounds].reverse().map((round) => (
                 <section key={round.id} className="mb-10" aria-labelledby={`round-${round.id}`}>
