@@ -25,7 +25,9 @@ use HiddenLadder\App\School\Roster;
 use HiddenLadder\Core\Fields;
 use HiddenLadder\Core\Forecast\MadeUpStudent;
 use HiddenLadder\Core\Forecast\Profile;
+use HiddenLadder\Core\Marking\Response;
 use HiddenLadder\Core\Quiz\CueKind;
+use HiddenLadder\Core\Quiz\QuestionKind;
 use HiddenLadder\Core\Quiz\VideoStop;
 use HiddenLadder\Core\Round\Event\Answered;
 use HiddenLadder\Core\Round\Event\AskedForHelp;
@@ -50,6 +52,15 @@ final class Demo
     public const PHRASE = 'silver heron reef';
 
     public const STUDENT = ['name' => 'Ada Brandt', 'secret' => 'seashell'];
+
+    /** What some of a class wrote to a friend about a dotted half note. */
+    private const EXPLAINED = [
+        'A half note is two beats. The dot is half of it again, so one more. That makes three.',
+        'three beats because of the dot',
+        'A half note is two beats. The dot is half of it again, so one more. That makes three.',
+        'It is longer than a half note. The dot makes it longer.',
+        "The dot doubles it, so it is four beats. I counted it with my foot and my brother did too.\n\nI am not sure about the dot though.",
+    ];
 
     private const STUDENTS = [
         'Ada Brandt', 'Bram Oduya', 'Cleo Marchetti', 'Davit Lindqvist', 'Elif Tanaka', 'Finn Abara', 'Greta Solano', 'Hugo Pereira',
@@ -125,7 +136,9 @@ final class Demo
             foreach ([9, 8, 6] as $returns => $daysAgo) {
                 CarbonImmutable::setTestNow($today->subDays($daysAgo)->addMinutes($index));
                 if ($returns === 0) {
-                    $this->practise($this->book->create($student, $task, $edition, 1, (int) now()->valueOf()), $lot);
+                    // Some of it is still to be read.
+                    $words = $index % 5 === 3 ? self::EXPLAINED[intdiv($index, 5) % count(self::EXPLAINED)] : null;
+                    $this->practise($this->book->create($student, $task, $edition, 1, (int) now()->valueOf()), $lot, $words);
                 } elseif ($index % 5 < 4 - $returns) {
                     $this->practise($this->returning->begin($student, $task), $lot);
                 }
@@ -134,8 +147,12 @@ final class Demo
         CarbonImmutable::setTestNow();
     }
 
-    /** A round or a return, walked to its end; what is written in it is read at once, and good. */
-    private function practise(Round $round, Randomizer $lot): void
+    /**
+     * A round or a return, walked to its end; what is written in it is read at once, and good.
+     *
+     * @param  ?string  $words  what is written instead, and waits to be read
+     */
+    private function practise(Round $round, Randomizer $lot, ?string $words = null): void
     {
         $quiz = $this->rules->quiz($round);
         $made = new MadeUpStudent($quiz, $this->rules->terms($round), Profile::even(0.75, helps: 0.1, asks: 0.05, leaves: 0.0), $lot);
@@ -143,11 +160,16 @@ final class Demo
         $at = (int) now()->valueOf();
         while (! $state->isFinished()) {
             $event = $made->next($state);
+            $asked = $event instanceof Answered ? $quiz->question($event->question) : null;
+            if ($words !== null && $asked?->kind === QuestionKind::Written) {
+                $event = new Answered($asked->id, Response::text($words));
+            }
             $at += self::wait($event, $lot);
             $state = $this->book->append($round, Ulids::make(), $event, $at, $at);
         }
         foreach ($state->records as $question => $record) {
-            if ($record->standing === Standing::ToBeRead) {
+            $isLeft = $words !== null && $quiz->question($question)?->kind === QuestionKind::Written;
+            if ($record->standing === Standing::ToBeRead && ! $isLeft) {
                 $this->book->append($round, Ulids::make(), new Overruled($question, 1.0, ''), ++$at);
             }
         }

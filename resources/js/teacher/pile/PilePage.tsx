@@ -42,6 +42,8 @@ export function PilePage() {
     const number = new Map([...new Set(list.map((laid) => laid.answer.student.id))].map((id, index) => [id, index + 1]));
     const nameOf = ({ answer }: Laid) =>
         named ? answer.student.name : say('teacher.evidence.student', { student: number.get(answer.student.id) ?? 0 });
+    // What was just said is there at once.
+    const phrases = [...new Set([...list.flatMap((laid) => laid.done?.comment ?? []), ...pile.phrases])];
     const waiting = list.filter((laid) => laid.done === null && !laid.gone).length;
     const groups = inGroups(list, by, nameOf);
     let position = 0;
@@ -99,7 +101,7 @@ export function PilePage() {
                                             all={all}
                                             question={question}
                                             nameOf={nameOf}
-                                            phrases={pile.phrases}
+                                            phrases={phrases}
                                             position={position++}
                                             onSay={(laid, what) => void word(laid, what)}
                                             onTakeBack={({ answer }) => void takeBack(answer.task, answer.round, answer.question)}
@@ -211,6 +213,11 @@ function useKeys(place: React.RefObject<HTMLDivElement | null>): void {
     useEffect(() => {
         const press = (event: KeyboardEvent) => {
             const target = event.target instanceof HTMLElement ? event.target : null;
+            if (event.key === 'Escape' && target instanceof HTMLTextAreaElement) {
+                // Out of the comment, to where a digit gives points.
+                target.closest<HTMLElement>('[data-answer]')?.focus();
+                return;
+            }
             if (target?.closest('input, textarea, select, audio') || event.ctrlKey || event.altKey || event.metaKey) {
                 return;
             }
