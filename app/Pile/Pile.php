@@ -155,7 +155,8 @@ final class Pile
     {
         return [
             'task' => $round->task_id, 'title' => $round->task->quiz->title, 'class' => $round->task->class?->name, 'question' => $home,
-            'prompt' => $asked->prompt, 'model' => $asked->model, 'points' => $asked->points, 'language' => $this->rules->quiz($round)->language,
+            'prompt' => $asked->prompt, 'model' => $asked->model, 'points' => $asked->points,
+            'language' => $this->rules->quiz($round)->language,
         ];
     }
 

@@ -105,7 +105,7 @@ test('the pile: found on Today, read by keys, alike ones together, sent back, ta
             .click();
         await page.getByRole('link', { name: 'Ben Castellan' }).first().click();
         await page.getByRole('button', { name: say('teacher.messages.write-to-one', { name: 'Ben Castellan' }) }).click();
-        await page.getByLabel(say('teacher.messages.your-words')).fill('Did you work with Ada?');
+        await page.getByLabel(say('teacher.messages.your-word')).fill('Did you work with Ada?');
         await isAccessible(page);
         await page.getByRole('button', { name: say('teacher.messages.send'), exact: true }).click();
         await expect(page.getByText(say('teacher.messages.sent', { n: 1 }))).toBeVisible();

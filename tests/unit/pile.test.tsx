@@ -1,10 +1,12 @@
 // @vitest-environment jsdom
-import { cleanup, render, screen } from '@testing-library/react';
+import { cleanup, fireEvent, render, screen } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { useState } from 'react';
 import { afterEach, describe, expect, it, vi } from 'vitest';
 import type { Pile, WaitingAnswer } from '../../resources/js/api/types';
+import { MediaKnown } from '../../resources/js/player/media';
 import { AnswerCard } from '../../resources/js/teacher/pile/AnswerCard';
+import { Files } from '../../resources/js/teacher/pile/Files';
 import { PhraseField } from '../../resources/js/teacher/pile/PhraseField';
 import { steps } from '../../resources/js/teacher/pile/points';
 import type { Laid } from '../../resources/js/teacher/pile/usePile';
@@ -110,6 +112,41 @@ describe('an answer in the pile', () => {
         card([laid('Ada', { gone: true })]);
         expect(screen.getByRole('status').textContent).toBe(say('teacher.pile.read-by-another'));
         expect(screen.queryByRole('textbox')).toBeNull();
+    });
+});
+
+describe('what was handed in', () => {
+    const facts = (kind: 'picture' | 'sound' | 'file') => ({ seconds: null, captions: [], kind, address: `/media/${kind}`, player: null });
+    const show = () =>
+        render(
+            <MediaKnown value={{ P: facts('picture'), S: facts('sound'), F: facts('file') }}>
+                <Files files={['P', 'S', 'F']} />
+            </MediaKnown>,
+        );
+    it('is a picture that is turned by quarters and enlarged', async () => {
+        show();
+        const picture = screen.getByRole('img') as HTMLImageElement;
+        const turn = screen.getByRole('button', { name: say('teacher.pile.turn') });
+        for (const quarter of [1, 2, 3, 0]) {
+            await userEvent.click(turn);
+            expect(picture.style.transform).toBe(`rotate(${90 * quarter}deg)`);
+        }
+        await userEvent.click(screen.getByRole('button', { name: say('teacher.pile.larger') }));
+        expect(picture.style.width).toBe('130%');
+        await userEvent.click(screen.getByRole('button', { name: say('teacher.pile.smaller') }));
+        expect(picture.style.width).toBe('');
+    });
+    it('is a sound that is heard one and a half times as fast, also when it begins again, and a file that is opened', async () => {
+        show();
+        const sound = screen.getByLabelText(say('teacher.pile.recording', { number: 2 })) as HTMLAudioElement;
+        await userEvent.click(screen.getByRole('button', { name: say('teacher.pile.faster') }));
+        expect(sound.playbackRate).toBe(1.5);
+        sound.playbackRate = 1;
+        fireEvent.play(sound);
+        expect(sound.playbackRate).toBe(1.5);
+        await userEvent.click(screen.getByRole('button', { name: say('teacher.pile.faster') }));
+        expect(sound.playbackRate).toBe(1);
+        expect(screen.getByRole('link').getAttribute('href')).toBe('/media/file');
     });
 });
 

@@ -82,6 +82,9 @@ final class RoundWalk extends JsonResource
             'judged' => $record->judged,
             'overruled' => $record->overruled,
             'comment' => $record->comment,
+            'asMarked' => $record->asMarked === null ? null : [
+                'standing' => $record->asMarked->standing->value, 'share' => $record->asMarked->share,
+            ],
         ];
     }
 }

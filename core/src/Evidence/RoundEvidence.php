@@ -69,9 +69,11 @@ final readonly class RoundEvidence implements Outcome
                 unset($rungs[$question], $taken[$question]);
             } elseif ($fact->kind === FactKind::Overruled) {
                 $share = StoredJson::numberOrNull($fact->data['share'] ?? null);
-                $attempts = self::onLast($attempts, $question, static fn (Attempt $last): Attempt => $last->overruled($share ?? $last->share));
+                $word = static fn (Attempt $last): Attempt => $last->overruled($share ?? $last->share);
+                $attempts = self::onLast($attempts, $question, $word);
             } elseif ($fact->kind === FactKind::Restored && isset($fact->data['result'])) {
-                [$result, $share] = [StoredJson::text($fact->data['result']), StoredJson::numberOrNull($fact->data['share'] ?? null) ?? 0.0];
+                $result = StoredJson::text($fact->data['result']);
+                $share = StoredJson::numberOrNull($fact->data['share'] ?? null) ?? 0.0;
                 $attempts = self::onLast($attempts, $question, static fn (Attempt $last): Attempt => $last->counting($result, $share));
             }
         }

@@ -11,11 +11,13 @@ use HiddenLadder\App\Http\Resources\TaskLine;
 use HiddenLadder\App\Http\TaskMembers;
 use HiddenLadder\App\Live\Live;
 use HiddenLadder\App\Models\Round;
+use HiddenLadder\App\Models\RoundEvent;
 use HiddenLadder\App\Models\Sitting;
 use HiddenLadder\App\Models\Student;
 use HiddenLadder\App\Models\StudentKind;
 use HiddenLadder\App\Models\Task;
 use HiddenLadder\App\Models\TaskState;
+use HiddenLadder\App\Models\Teacher;
 use HiddenLadder\App\Pile\Pile;
 use HiddenLadder\App\Quizzes\Editions;
 use HiddenLadder\App\Rounds\RoundBook;
@@ -25,6 +27,7 @@ use HiddenLadder\App\Tasks\Lookout;
 use HiddenLadder\Core\Fields;
 use HiddenLadder\Core\Terms\Terms;
 use HiddenLadder\Core\Terms\TermsInWords;
+use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 
@@ -120,19 +123,34 @@ final class TaskController extends Controller
         $this->authorize('reach', $task->load('class'));
         $found = self::concerned($task, $student);
         $rounds = $task->allRounds()->where('student_id', $found->id)->get()
-            ->sortBy([['started_at', 'asc'], ['number', 'asc']])->values();
-        $walks = $rounds->map(static function (Round $round) use ($book, $rules): RoundWalk {
-            $round = $book->upToDate($round)->load(['events', 'sheets']);
-
-            return new RoundWalk($round, $book->fold($round, withFacts: true), $rules->quiz($round), $rules->terms($round));
-        });
+            ->sortBy([['started_at', 'asc'], ['number', 'asc']])->values()
+            ->map(static fn (Round $round): Round => $book->upToDate($round)->load(['events', 'sheets']));
+        $walks = $rounds->map(static fn (Round $round): RoundWalk => new RoundWalk(
+            $round,
+            $book->fold($round, withFacts: true),
+            $rules->quiz($round),
+            $rules->terms($round),
+        ));
 
         return new JsonResponse([
             'id' => $found->id,
             'name' => $found->name,
             'extraTime' => $found->extra_time,
+            'persons' => (object) self::persons($rounds),
             'rounds' => $walks->all(),
         ]);
+    }
+
+    /**
+     * @param  Collection<int, Round>  $rounds  with their events
+     * @return array<string, string> names of those who said something to an answer, by id
+     */
+    private static function persons(Collection $rounds): array
+    {
+        $by = static fn (RoundEvent $event): mixed => $event->data['by'] ?? null;
+        $ids = $rounds->flatMap(static fn (Round $round) => $round->events->map($by));
+
+        return Teacher::query()->findMany($ids->filter()->unique()->values()->all())->pluck('name', 'id')->all();
     }
 
     /** @return list<array<string, mixed>> what holds otherwise for single students */

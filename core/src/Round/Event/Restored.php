@@ -39,6 +39,8 @@ final readonly class Restored extends Event
 
     public function data(): array
     {
-        return ($this->stop === null ? ['question' => $this->question] : ['stop' => $this->stop]) + ($this->by === null ? [] : ['by' => $this->by]);
+        $about = $this->stop === null ? ['question' => $this->question] : ['stop' => $this->stop];
+
+        return $about + ($this->by === null ? [] : ['by' => $this->by]);
     }
 }

@@ -30,7 +30,14 @@ final readonly class AsMarked
     public static function of(Record $record, ?string $finish = null, ?int $finishedAt = null): self
     {
         return new self(
-            $record->standing, $record->share, $record->leftForGood, $record->response, $record->mark, $record->judged, $finish, $finishedAt,
+            $record->standing,
+            $record->share,
+            $record->leftForGood,
+            $record->response,
+            $record->mark,
+            $record->judged,
+            $finish,
+            $finishedAt,
         );
     }
 

@@ -113,7 +113,8 @@ final class Record
         $first = get_object_vars(new self);
         foreach (get_object_vars($this) as $name => $value) {
             if ($name !== 'standing' && $value !== $first[$name]) {
-                $array[$name] = $value instanceof Response || $value instanceof Mark || $value instanceof AsMarked ? $value->toArray() : $value;
+                $isKept = $value instanceof Response || $value instanceof Mark || $value instanceof AsMarked;
+                $array[$name] = $isKept ? $value->toArray() : $value;
             }
         }
 

@@ -107,7 +107,7 @@ export function AnswerCard({ all, question, nameOf, phrases, position, onSay, on
     );
 }
 
-export function pointsOf(question: Pick<Question, 'points'>, share: number): number {
+function pointsOf(question: Pick<Question, 'points'>, share: number): number {
     return Math.round(100 * share * question.points) / 100;
 }
 

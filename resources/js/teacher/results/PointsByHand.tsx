@@ -1,7 +1,7 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { client, sentence, take } from '../../api/client';
-import type { QuizDocument, WalkRecord } from '../../api/types';
+import type { QuizDocument, StoredEvent, WalkRecord } from '../../api/types';
 import { promptText, questionName, stopName } from '../../quiz/names';
 import { findQuestion, questionsAt } from '../../quiz/places';
 import { Button } from '../../ui/Button';
@@ -10,6 +10,7 @@ import { Notice } from '../../ui/Notice';
 import { ShareField } from '../../ui/ShareField';
 import { StandingMark, standingWords } from '../../ui/Standing';
 import { say } from '../../words/words';
+import { LastWord } from './LastWord';
 
 interface Props {
     task: string;
@@ -18,24 +19,35 @@ interface Props {
     records: Record<string, WalkRecord>;
     /** Drills and staircases that were come to. */
     series: Record<string, { overruled: number | null; comment: string }>;
+    events: StoredEvent[];
+    persons: Record<string, string>;
+    /** What was never answered can be given points, too. */
+    finished: boolean;
 }
 
 /**
  * Each answer of a round as it stands now: those that wait to be read first. Any can be given points by hand, or sent back;
  * a drill or a staircase gives its points as a whole, and gets them so.
  */
-export function Answers({ task, round, document, records, series }: Props) {
+export function Answers({ task, round, document, records, series, events, persons, finished }: Props) {
     const inSeries = new Set(
         [...document.stops, ...document.sideStops]
-            .filter((stop) => stop.kind === 'drill' || stop.kind === 'staircase')
+            .filter(isSeries)
             .flatMap((stop) => questionsAt(document, stop.id).map((question) => question.id)),
     );
     const answered = Object.entries(records).filter(([question, record]) => record.own !== null && !inSeries.has(question));
     const waiting = answered.filter(([, record]) => record.standing === 'to-be-read');
     const others = answered.filter(([, record]) => record.standing !== 'to-be-read');
     const row = ([question, record]: [string, WalkRecord]) => (
-        <AnswerRow key={question} task={task} round={round} question={question} document={document} record={record} />
+        <AnswerRow key={question} {...{ task, round, question, document, record, events, persons }} />
     );
+    // What was sent back has no answer just now, and a word that can be taken back.
+    const open = unanswered(document, records, inSeries).filter(([, record]) => finished || record.asMarked !== null);
+    const untouched = finished ? document.stops.filter((stop) => isSeries(stop) && !(stop.id in series)) : [];
+    const given = [
+        ...Object.entries(series),
+        ...untouched.map(({ id }): [string, Props['series'][string]] => [id, { overruled: null, comment: '' }]),
+    ];
     return (
         <>
             {waiting.length > 0 && (
@@ -44,16 +56,16 @@ export function Answers({ task, round, document, records, series }: Props) {
                     {waiting.map(row)}
                 </section>
             )}
-            {others.length + Object.keys(series).length > 0 && (
+            {others.length + given.length + open.length > 0 && (
                 <details className="mb-4">
                     <summary className="text-sm font-semibold">{say('teacher.points-by-hand.answers-as-they-stand-and')}</summary>
                     <div className="mt-2 grid gap-3">
-                        {others.map(row)}
-                        {Object.entries(series).map(([stop, given]) => (
+                        {[...others, ...open].map(row)}
+                        {given.map(([stop, given]) => (
                             <div key={stop} className="grid max-w-3xl gap-2 rounded-md border border-line bg-sheet p-3">
                                 <p className="text-lg">{nameOf(document, stop)}</p>
                                 {given.overruled !== null && (
-                                    <p className="text-sm">{say('teacher.points-by-hand.points-given-by-hand')}</p>
+                                    <LastWord {...{ task, round, events, persons }} about={{ stop }} before={null} />
                                 )}
                                 <PointsByHand
                                     task={task}
@@ -73,13 +85,37 @@ export function Answers({ task, round, document, records, series }: Props) {
     );
 }
 
+function isSeries(stop: QuizDocument['stops'][number]): boolean {
+    return stop.kind === 'drill' || stop.kind === 'staircase';
+}
+
+/** Questions of the way that have no answer; each as if it stood untouched. */
+function unanswered(document: QuizDocument, records: Props['records'], inSeries: Set<string>): [string, WalkRecord][] {
+    const none = {
+        standing: 'untouched',
+        share: 0,
+        own: null,
+        files: [],
+        judged: null,
+        overruled: null,
+        comment: '',
+        asMarked: null,
+    } as const;
+    return document.stops
+        .flatMap((stop) => questionsAt(document, stop.id))
+        .filter(({ id }) => !inSeries.has(id) && records[id]?.own == null)
+        .map(({ id }) => [id, records[id] ?? { ...none, files: [] }]);
+}
+
 function AnswerRow({
     task,
     round,
     question,
     document,
     record,
-}: Omit<Props, 'records' | 'series'> & { question: string; record: WalkRecord }) {
+    events,
+    persons,
+}: Omit<Props, 'records' | 'series' | 'finished'> & { question: string; record: WalkRecord }) {
     const found = findQuestion(document, question);
     return (
         <div className="grid max-w-3xl gap-2 rounded-md border border-line bg-sheet p-3">
@@ -87,7 +123,9 @@ function AnswerRow({
                 {questionName(document, question) ||
                     (found === null ? say('teacher.points-by-hand.a-question-of-an-earlier') : promptText(found))}
             </p>
-            <p className="text-lg whitespace-pre-wrap">{record.own?.join(', ')}</p>
+            <p className="text-lg whitespace-pre-wrap">
+                {record.own?.join(', ') ?? <span className="text-soft">{say('teacher.points-by-hand.no-answer')}</span>}
+            </p>
             {record.files.map((file, index) => (
                 <a key={file} className="underline" href={`/media/${file}`} target="_blank" rel="noreferrer">
                     {say('teacher.points-by-hand.open-file', { number: index + 1 })}
@@ -97,8 +135,8 @@ function AnswerRow({
                 <StandingMark standing={record.standing} /> {standingWords[record.standing]}
                 {record.judged !== null &&
                     ` · ${say('teacher.points-by-hand.the-student-judged-it', { judged: record.judged ? 'yes' : 'no' })}`}
-                {record.overruled !== null && ` · ${say('teacher.points-by-hand.points-given-by-hand')}`}
             </p>
+            {record.asMarked !== null && <LastWord {...{ task, round, events, persons }} about={{ question }} before={record.asMarked} />}
             <PointsByHand
                 task={task}
                 round={round}
@@ -110,7 +148,7 @@ function AnswerRow({
                 }
                 share={record.overruled ?? record.share}
                 comment={record.comment}
-                mayGoBack
+                mayGoBack={record.own !== null}
             />
         </div>
     );

@@ -116,7 +116,16 @@ export function StudentPage() {
                             ))}
                         </ul>
                     )}
-                    <Answers task={task} round={round.id} document={document} records={round.records} series={round.series} />
+                    <Answers
+                        task={task}
+                        round={round.id}
+                        document={document}
+                        records={round.records}
+                        series={round.series}
+                        events={round.events}
+                        persons={walks.data.persons}
+                        finished={round.finishedAt !== null}
+                    />
                     <ol className="border-l-3 border-rail">
                         {round.events.map((event, index) => (
                             <EventLine key={event.number} event={event} before={round.events[index - 1]} document={document} />

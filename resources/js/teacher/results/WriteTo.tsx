@@ -48,7 +48,7 @@ export function WriteTo({ task, students, name }: { task: string; students: stri
                     }}
                 >
                     <Text
-                        label={say('teacher.messages.your-words')}
+                        label={say('teacher.messages.your-word')}
                         hint={say('teacher.messages.each-alone', { n: students.length })}
                         rows={2}
                         maxLength={2000}
