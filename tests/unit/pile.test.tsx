@@ -63,6 +63,19 @@ function card(all: [Laid, ...Laid[]]) {
     return { onSay, onTakeBack };
 }
 
+function Typed({ onDone }: { onDone: () => void }) {
+    const [text, setText] = useState('');
+    return (
+        <PhraseField
+            label="Word"
+            value={text}
+            phrases={['And the Sun?', 'And the wind?', 'Well put.']}
+            onChange={setText}
+            onDone={onDone}
+        />
+    );
+}
+
 describe('points by one press', () => {
     it('are as many as the digit says, where they are few', () => {
         expect(steps(3).map((one) => [one.key, one.points])).toEqual([
@@ -151,18 +164,6 @@ describe('what was handed in', () => {
 });
 
 describe('a word that was said before', () => {
-    function Typed({ onDone }: { onDone: () => void }) {
-        const [text, setText] = useState('');
-        return (
-            <PhraseField
-                label="Word"
-                value={text}
-                phrases={['And the Sun?', 'And the wind?', 'Well put.']}
-                onChange={setText}
-                onDone={onDone}
-            />
-        );
-    }
     it('is called up by its first letters, and taken by the arrow or a press', async () => {
         const onDone = vi.fn();
         render(<Typed onDone={onDone} />);
