@@ -9,7 +9,9 @@ import { questionName, questionNumber } from '../../resources/js/quiz/names';
 import { PollCloseUp, QuestionCloseUp } from '../../resources/js/teacher/results/QuestionCloseUp';
 import { QuestionTable } from '../../resources/js/teacher/results/QuestionTable';
 import { StudentTable } from '../../resources/js/teacher/results/StudentTable';
+import { Unforeseen } from '../../resources/js/teacher/results/Unforeseen';
 import { WatchMaps } from '../../resources/js/teacher/results/WatchMaps';
+import { say } from '../../resources/js/words/words';
 import { asking, evidenceOf, figures, quizOf } from './samples';
 
 afterEach(cleanup);
@@ -220,5 +222,29 @@ describe('watch maps', () => {
         const watched = { students: 1, seen: 1, again: 0, jumps: 0, map: { '0': 1 }, mapAgain: {} };
         const { container } = render(<WatchMaps task="t" document={quizOf(film)} evidence={evidenceOf({ watched: { gone: watched } })} />);
         expect(container.textContent).toBe('');
+    });
+});
+
+describe('answers nobody foresaw', () => {
+    const shown = (ways: string[][]) =>
+        render(
+            <MemoryRouter>
+                <Unforeseen
+                    quiz="Q"
+                    document={quizOf(asking('q', ['yes']))}
+                    evidence={evidenceOf({ students: 9, unforeseen: [{ question: 'q', text: '26', n: 3, score: 0.5, ways }] })}
+                />
+            </MemoryRouter>,
+        );
+    it('are told with how many gave them and the slips that lead there, and lead to the question', () => {
+        shown([['Took the smaller digit from the larger'], ['One slip', 'another']]);
+        expect(screen.getByText(say('teacher.evidence.gave-it', { n: 3, of: 9, percent: 50 }))).toBeTruthy();
+        const ways = 'Took the smaller digit from the larger and One slip, another';
+        expect(screen.getByText(say('teacher.evidence.slip-leads-there', { n: 2, ways }))).toBeTruthy();
+        expect(screen.getByRole('link').getAttribute('href')).toBe('/quizzes/Q?at=q');
+    });
+    it('name no slip where none leads there', () => {
+        shown([]);
+        expect(screen.queryByText(/slip/)).toBeNull();
     });
 });

@@ -15,6 +15,7 @@ final readonly class Attempt
      * @param  list<string>  $rungs  seen at the question since the try before
      * @param  list<string>  $chosen  options, where they are not just the entry that decided
      * @param  array<string, bool>  $parts  of gaps and matches: which are right
+     * @param  ?string  $typed  a wrong answer that nobody foresaw, as it was typed, to 200 letters
      */
     public function __construct(
         public string $question,
@@ -26,6 +27,7 @@ final readonly class Attempt
         public array $rungs,
         public array $chosen = [],
         public array $parts = [],
+        public ?string $typed = null,
     ) {
     }
 
@@ -54,6 +56,7 @@ final readonly class Attempt
             $this->rungs,
             $this->chosen,
             $this->parts,
+            $result === 'right' ? null : $this->typed,
         );
     }
 
@@ -72,6 +75,7 @@ final readonly class Attempt
                 $attempt['e'] ?? null,
             ), StoredJson::textOrNull($attempt['m'] ?? null), StoredJson::numberOrNull($attempt['t'] ?? null),
             StoredJson::texts($attempt['g'] ?? []), StoredJson::texts($attempt['c'] ?? []), StoredJson::booleans($attempt['p'] ?? []),
+            StoredJson::textOrNull($attempt['x'] ?? null),
         );
     }
 
@@ -80,7 +84,7 @@ final readonly class Attempt
     {
         return ['q' => $this->question, 'r' => $this->result] + array_filter([
             's' => $this->share, 'e' => $this->entry, 'm' => $this->misconception, 't' => $this->seconds, 'g' => $this->rungs,
-            'c' => $this->chosen, 'p' => $this->parts,
+            'c' => $this->chosen, 'p' => $this->parts, 'x' => $this->typed,
         ], static fn (mixed $value): bool => $value !== null && $value !== [] && $value !== 0.0);
     }
 }

@@ -65,6 +65,7 @@ final readonly class RoundEvidence implements Outcome
                     $taken[$question]
                         ?? $passed, $rungs[$question]
                         ?? [], StoredJson::texts($fact->data['chosen'] ?? []), StoredJson::booleans($fact->data['parts'] ?? []),
+                    StoredJson::textOrNull($fact->data['typed'] ?? null),
                 );
                 unset($rungs[$question], $taken[$question]);
             } elseif ($fact->kind === FactKind::Overruled) {

@@ -46,6 +46,8 @@ final class TaskEvidence
      */
     private array $watched = [];
 
+    private readonly Unforeseen $unforeseen;
+
     /** @var list<string> */
     private array $students = [];
 
@@ -57,6 +59,7 @@ final class TaskEvidence
 
     public function __construct(private readonly QuizDocument $quiz)
     {
+        $this->unforeseen = new Unforeseen($quiz);
         $canShow = $serving = [];
         foreach ($quiz->questions() as $id => $question) {
             $canShow[$id] = array_values(
@@ -84,9 +87,10 @@ final class TaskEvidence
     public function add(StudentEvidence $student): void
     {
         $this->students[] = $student->student;
-        $this->addFirstRound($student);
+        $score = $this->addFirstRound($student);
         foreach ($student->rounds as ['evidence' => $roundEvidence]) {
             $this->addRungs($roundEvidence);
+            $this->unforeseen->add($student->student, $roundEvidence->attempts, $score);
         }
         $scores = $student->scores();
         // Of one round alone there is nothing to gain.
@@ -130,6 +134,12 @@ final class TaskEvidence
         );
     }
 
+    /** @return list<array{question: string, text: string, n: int, score: float, ways: list<list<\HiddenLadder\Core\Message>>}> */
+    public function unforeseen(): array
+    {
+        return $this->unforeseen->all();
+    }
+
     /** @return array<string, mixed> */
     public function toArray(int $leastGroup = 2): array
     {
@@ -162,6 +172,7 @@ final class TaskEvidence
             'misconceptions' => (object) $this->misconceptions,
             'objectives' => (object) $this->objectives,
             'groups' => $groups,
+            'unforeseen' => $this->unforeseen(),
             'watched' => (object) array_map(
                 static fn (array $video): array => ['map' => (object) $video['map'], 'mapAgain' => (object) $video['mapAgain']] + $video,
                 $this->watched,
@@ -183,7 +194,8 @@ final class TaskEvidence
         return array_filter($this->quiz->questions(), static fn (Question $question): bool => $question->isMarked());
     }
 
-    private function addFirstRound(StudentEvidence $student): void
+    /** @return float share of the questions that were right at once, 0 to 1 */
+    private function addFirstRound(StudentEvidence $student): float
     {
         $tries = [];
         foreach ($student->firstRound()->attempts as $attempt) {
@@ -191,13 +203,16 @@ final class TaskEvidence
         }
         $known = array_intersect_key($tries, $this->scores);
         $right = count(array_filter($known, static fn (array $attempts): bool => $attempts[0]->isRight()));
+        $score = $known === [] ? 0.0 : $right / count($known);
         foreach (array_keys($this->scores) as $id) {
             $attempts = $tries[$id] ?? [];
             $this->scores[$id][] = $attempts === [] ? null : ($attempts[0]->isRight() ? 1.0 : 0.0);
             if ($attempts !== []) {
-                $this->first[$id][] = ['attempts' => $attempts, 'score' => $right / count($known)];
+                $this->first[$id][] = ['attempts' => $attempts, 'score' => $score];
             }
         }
+
+        return $score;
     }
 
     private function addRungs(RoundEvidence $roundEvidence): void

@@ -55,6 +55,20 @@ final readonly class Marker
         return $mark;
     }
 
+    /** Whether two typed answers to a question say the same, whatever is right. */
+    public function same(Question $question, string $a, string $b): bool
+    {
+        try {
+            return match ($question->kind) {
+                QuestionKind::Number => $this->numbers->same($a, $b),
+                QuestionKind::Expression => $this->expressions->equal($a, $b),
+                default => ComparedText::of($a, $question->textRules)->isSame(ComparedText::of($b, $question->textRules)),
+            };
+        } catch (UnfitResponse) {
+            return PlainText::folded($a) === PlainText::folded($b);
+        }
+    }
+
     private function marked(Question $question, Response $response): Mark
     {
         if ($response->as !== self::asked($question->kind)) {

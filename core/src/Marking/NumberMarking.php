@@ -38,6 +38,21 @@ final class NumberMarking
         return $marks[0];
     }
 
+    /** Whether two writings can mean the same quantity; those that are no numbers only where they are written alike. */
+    public function same(string $a, string $b): bool
+    {
+        [$ones, $others] = [$this->quantities($a), $this->quantities($b)];
+        foreach ($ones as $one) {
+            foreach ($others as $other) {
+                if ($one->in($other->unit)?->isEqualTo($other->number) === true) {
+                    return true;
+                }
+            }
+        }
+
+        return $ones === [] && $others === [] && PlainText::folded($a) === PlainText::folded($b);
+    }
+
     /** @return list<Quantity> nothing when it is no number with a known unit, several when it can be meant in several ways */
     public function quantities(string $text): array
     {

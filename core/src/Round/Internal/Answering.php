@@ -28,6 +28,9 @@ use HiddenLadder\Core\Round\Result\Standing;
  */
 final class Answering extends WalkPart
 {
+    /** Letters of an unforeseen answer that are told. */
+    private const LONGEST_TYPED = 200;
+
     public function answer(Answered $event, ?Front $front): void
     {
         [$home, $question] = $this->asked($event->question);
@@ -124,12 +127,23 @@ final class Answering extends WalkPart
         return $question->kind === QuestionKind::HandIn || $question->readByTeacher ? Standing::ToBeRead : Standing::Noted;
     }
 
+    /** @return array{typed?: string} a wrong answer to the question itself that was typed and that nobody foresaw */
+    private static function unforeseen(Question $home, Question $question, Record $record, Mark $mark): array
+    {
+        $isWrong = $mark->entry === null && ($mark->result === Result::NotRight || $mark->result === Result::Partly);
+
+        return $isWrong && $home === $question && $record->response?->as === 'text'
+            ? ['typed' => mb_substr((string) $record->response->text, 0, self::LONGEST_TYPED)]
+            : [];
+    }
+
     public function tellMark(Question $home, Question $question, Record $record, Mark $mark): void
     {
         if ($this->decisions->withFacts) {
             $given = self::matched($record, $mark);
             $chosen = $given === [] || $given === [$mark->entry] ? [] : ['chosen' => $given];
-            $this->decisions->tell(FactKind::Marked, ['question' => $question->id, 'home' => $home->id] + $mark->toArray() + $chosen);
+            $facts = ['question' => $question->id, 'home' => $home->id] + $mark->toArray() + $chosen;
+            $this->decisions->tell(FactKind::Marked, $facts + self::unforeseen($home, $question, $record, $mark));
         }
     }
 

@@ -19,6 +19,7 @@ import { ComingBack } from './ComingBack';
 import { PollCloseUp, QuestionCloseUp } from './QuestionCloseUp';
 import { QuestionTable } from './QuestionTable';
 import { StudentTable } from './StudentTable';
+import { Unforeseen } from './Unforeseen';
 import { WatchMaps } from './WatchMaps';
 import { WriteTo } from './WriteTo';
 
@@ -159,6 +160,7 @@ function EvidenceView({ task, evidence, leastGroup, setLeastGroup }: ViewProps) 
                             onLeast={setLeastGroup}
                         />
                     </div>
+                    <Unforeseen quiz={task.quiz} document={document} evidence={evidence} />
                     <WatchMaps task={task.id} document={document} evidence={evidence} />
                 </>
             )}
