@@ -33,6 +33,9 @@ final class Pile
     /** What was read last, to be looked at again or taken back. */
     private const LAST = 60;
 
+    /** @var array<string, list<string>> tasks with something to read or read before, by teacher, of this request */
+    private array $known = [];
+
     public function __construct(private readonly RoundRules $rules)
     {
     }
@@ -133,7 +136,7 @@ final class Pile
     /** @return Builder<Round> of those whom the tasks are still for */
     private function rounds(Teacher $teacher, ?Task $task): Builder
     {
-        $tasks = $task === null ? $this->withWords($teacher) : [$task->id];
+        $tasks = $task === null ? $this->known[$teacher->id] ??= $this->withWords($teacher) : [$task->id];
         $isFor = TaskProgress::counting($tasks)->whereColumn('members.student_id', 'rounds.student_id')
             ->whereColumn('counted.counts', 'rounds.task_id');
 

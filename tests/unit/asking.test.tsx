@@ -7,7 +7,9 @@ import { client } from '../../resources/js/api/client';
 import type { Conversation } from '../../resources/js/api/types';
 import { AskAbout } from '../../resources/js/player/AskAbout';
 import { useAsking } from '../../resources/js/player/useAsking';
+import { WriteTo } from '../../resources/js/teacher/results/WriteTo';
 import { ConversationCard } from '../../resources/js/ui/ConversationCard';
+import { say } from '../../resources/js/words/words';
 import { Cached } from './Holding';
 import { answer } from './samples';
 
@@ -115,5 +117,34 @@ describe('what a teacher was asked', () => {
         card(conversation({ who: null, settled: true }));
         expect(screen.getByText(/You asked yourself/)).not.toBeNull();
         expect(screen.queryByRole('button', { name: 'Answer' })).toBeNull();
+    });
+});
+
+describe('a word to students', () => {
+    it('is the same word when it is sent again, and another one when it was changed meanwhile', async () => {
+        const bodies: { id: string; text: string }[] = [];
+        let status = 500;
+        vi.spyOn(client, 'POST').mockImplementation(((_: string, { body }: { body: { id: string; text: string } }) => {
+            bodies.push(body);
+            return answer({ type: '', title: '', status, detail: 'Away.' }, status);
+        }) as never);
+        render(
+            <Cached>
+                <WriteTo task="T" students={['A', 'B']} />
+            </Cached>,
+        );
+        await user.click(screen.getByRole('button'));
+        const field = screen.getByRole('textbox');
+        const send = () => user.click(screen.getByRole('button', { name: say('teacher.messages.send') }));
+        await user.type(field, 'Look again.');
+        await send();
+        await send();
+        await user.type(field, ' Please.');
+        status = 204;
+        await send();
+        await screen.findByText(say('teacher.messages.sent', { n: 2 }));
+        expect(bodies.map(({ text }) => text)).toEqual(['Look again.', 'Look again.', 'Look again. Please.']);
+        expect(bodies[1]?.id).toBe(bodies[0]?.id);
+        expect(bodies[2]?.id).not.toBe(bodies[0]?.id);
     });
 });

@@ -9,8 +9,8 @@ import { Button } from '../ui/Button';
 import { Field, Text } from '../ui/Field';
 import { Notice } from '../ui/Notice';
 import { exact, near, onDay } from '../ui/time';
-import { ulid } from '../ui/ulid';
 import { useLive } from '../ui/useLive';
+import { useMessageId } from '../ui/useMessageId';
 import { listed, say } from '../words/words';
 import { adopt } from './queue';
 import { ReadingSupport } from './ReadingSupport';
@@ -187,18 +187,18 @@ function Answers({ answers }: { answers: Conversation[] }) {
 function Reply({ conversation, onSent, children }: { conversation: string; onSent: () => Promise<void>; children?: ReactNode }) {
     const [text, setText] = useState('');
     const [why, setWhy] = useState<string | null>(null);
-    // Sent again after a failure, it is the same answer.
-    const [id, setId] = useState(ulid);
+    const { idOf, sent } = useMessageId();
     const send = async () => {
+        const words = text.trim();
         setWhy(null);
         try {
             await take(
                 client.POST('/student/conversations/{conversation}/replies', {
                     params: { path: { conversation } },
-                    body: { id, text: text.trim() },
+                    body: { id: idOf(words), text: words },
                 }),
             );
-            setId(ulid());
+            sent();
             setText('');
             await onSent();
         } catch (problem) {

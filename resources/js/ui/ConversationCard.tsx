@@ -1,5 +1,5 @@
 import { useQueryClient } from '@tanstack/react-query';
-import { useRef, useState } from 'react';
+import { useState } from 'react';
 import { Link } from 'react-router';
 import { client, sentence, take } from '../api/client';
 import type { Conversation } from '../api/types';
@@ -9,7 +9,7 @@ import { Text } from './Field';
 import { Notice } from './Notice';
 import { exact, near } from './time';
 import { useUndo } from './Undo';
-import { ulid } from './ulid';
+import { useMessageId } from './useMessageId';
 
 interface Props {
     conversation: Conversation;
@@ -28,8 +28,7 @@ export function ConversationCard({ conversation, withQuestion = false, covered }
     const [busy, setBusy] = useState(false);
     const queries = useQueryClient();
     const { offer } = useUndo();
-    // Sent again after a failure, it is the same answer.
-    const answer = useRef({ id: ulid(), text: '' });
+    const { idOf } = useMessageId();
     const params = { params: { path: { conversation: id } } };
     const fresh = () => Promise.all(['today', 'asked-about', 'lookout'].map((key) => queries.invalidateQueries({ queryKey: [key] })));
     const act = async (work: () => Promise<unknown>) => {
@@ -47,10 +46,8 @@ export function ConversationCard({ conversation, withQuestion = false, covered }
         }
     };
     const send = async (words: string) => {
-        if (answer.current.text !== words) {
-            answer.current = { id: ulid(), text: words };
-        }
-        if (await act(() => take(client.POST('/conversations/{conversation}/answers', { ...params, body: { ...answer.current, upTo } })))) {
+        const body = { id: idOf(words), text: words, upTo };
+        if (await act(() => take(client.POST('/conversations/{conversation}/answers', { ...params, body })))) {
             setText('');
         }
     };

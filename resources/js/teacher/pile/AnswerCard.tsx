@@ -19,7 +19,7 @@ interface Props {
     /** Where it stands in the pile, so that the keys find it. */
     position: number;
     onSay: (all: Laid[], what: Done) => void;
-    onTakeBack: (laid: Laid) => void;
+    onTakeBack: (all: Laid[]) => void;
 }
 
 /** One answer, or several that say the same: read, given points and a word, or sent back to be written again. */
@@ -46,7 +46,7 @@ export function AnswerCard({ all, question, nameOf, phrases, position, onSay, on
                 </span>
                 {done !== null && done.comment !== '' && <q className="truncate">{done.comment}</q>}
                 {done !== null && (
-                    <Button weight="quiet" onClick={() => all.forEach(onTakeBack)}>
+                    <Button weight="quiet" onClick={() => onTakeBack(all)}>
                         {say('teacher.pile.take-back')}
                     </Button>
                 )}

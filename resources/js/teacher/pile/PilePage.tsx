@@ -104,7 +104,7 @@ export function PilePage() {
                                             phrases={phrases}
                                             position={position++}
                                             onSay={(laid, what) => void word(laid, what)}
-                                            onTakeBack={({ answer }) => void takeBack(answer.task, answer.round, answer.question)}
+                                            onTakeBack={(laid) => void takeBack(laid.map(({ answer }) => answer))}
                                         />
                                     </div>
                                 );
@@ -136,7 +136,7 @@ export function PilePage() {
                                     {say('teacher.pile.by-whom', { who: one.by ?? 'none', when: near(new Date(one.at).toISOString()) })}
                                 </span>
                                 {one.mayTakeBack && (
-                                    <Button weight="quiet" onClick={() => void takeBack(one.task, one.round, one.question)}>
+                                    <Button weight="quiet" onClick={() => void takeBack([one])}>
                                         {say('teacher.pile.take-back')}
                                     </Button>
                                 )}

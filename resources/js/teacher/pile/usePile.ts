@@ -6,6 +6,9 @@ import type { Pile, WaitingAnswer } from '../../api/types';
 /** Milliseconds after which it is looked for what came in meanwhile. */
 const LOOK_EVERY = 15_000;
 
+/** Which answer something was said to. */
+type About = Pick<WaitingAnswer, 'task' | 'round' | 'question'>;
+
 /** What was done with an answer here. */
 export interface Done {
     share: number;
@@ -89,19 +92,25 @@ export function usePile(task: string | null) {
         }
         await fresh();
     };
-    const takeBack = async (task: string, round: string, question: string) => {
+    /** What was said to these is taken back. They are shown as waiting once the pile has them again. */
+    const takeBack = async (all: About[]) => {
         setWhy(null);
-        try {
-            await take(client.POST('/tasks/{task}/rounds/{round}/restorings', { params: { path: { task, round } }, body: { question } }));
-            for (const [key, answer] of laid.current.answers) {
-                if (answer.round === round && answer.question === question) {
-                    put(key, null);
-                }
+        const back = new Set<string>();
+        for (const { task, round, question } of all) {
+            try {
+                const path = { task, round };
+                await take(client.POST('/tasks/{task}/rounds/{round}/restorings', { params: { path }, body: { question } }));
+                back.add(`${round} ${question}`);
+            } catch (problem) {
+                setWhy(sentence(problem));
             }
-        } catch (problem) {
-            setWhy(sentence(problem));
         }
         await fresh();
+        for (const [key, { round, question }] of laid.current.answers) {
+            if (back.has(`${round} ${question}`)) {
+                put(key, null);
+            }
+        }
     };
     return { pile: read.data, error: read.error, list, questions: laid.current.questions, media: laid.current.media, why, say, takeBack };
 }

@@ -2,8 +2,8 @@ import { useId, useState } from 'react';
 import { client, take } from '../../api/client';
 import { Button } from '../../ui/Button';
 import { Text } from '../../ui/Field';
-import { ulid } from '../../ui/ulid';
 import { useAttempt } from '../../ui/useAttempt';
+import { useMessageId } from '../../ui/useMessageId';
 import { say } from '../../words/words';
 
 /** A word to one student, or to several who share something. Each has it alone. */
@@ -13,15 +13,16 @@ export function WriteTo({ task, students, name }: { task: string; students: stri
     const [sent, setSent] = useState(0);
     const form = useId();
     const { error, attempt } = useAttempt();
-    // Sent again after a failure, it is the same word.
-    const [id, setId] = useState(ulid);
+    const { idOf, sent: arrived } = useMessageId();
     if (students.length === 0) {
         return null;
     }
     const send = () =>
         attempt(async () => {
-            await take(client.POST('/tasks/{task}/messages', { params: { path: { task } }, body: { id, text: text.trim(), students } }));
-            setId(ulid());
+            const words = text.trim();
+            const body = { id: idOf(words), text: words, students };
+            await take(client.POST('/tasks/{task}/messages', { params: { path: { task } }, body }));
+            arrived();
             setText('');
             setOpen(false);
             setSent(students.length);
