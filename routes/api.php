@@ -174,7 +174,7 @@ Route::post('sheets/{sheet}/photographs', [SheetController::class, 'take']);
 Route::middleware('auth:student')->prefix('student')->group(static function (): void {
     Route::get('', [EntryController::class, 'me']);
     Route::post('sign-out', [EntryController::class, 'signOut']);
-    Route::put('reading', [EntryController::class, 'keepReading']);
+    Route::patch('reading', [EntryController::class, 'keepReading']);
     Route::get('sitting', [StudentSittingController::class, 'show']);
     Route::post('sittings/{sitting}/entry', [StudentSittingController::class, 'enter']);
     Route::delete('sittings/{sitting}/entry', [StudentSittingController::class, 'goOut']);

@@ -337,9 +337,12 @@ final class RulesTest extends AppTestCase
     public function test_reading_support_is_kept_with_the_student(): void
     {
         $reading = ['size' => 1.2, 'spacing' => true, 'contrast' => false, 'face' => true];
-        $this->asStudent($this->ada)->putJson('/api/student/reading', $reading)->assertNoContent();
+        $this->asStudent($this->ada)->patchJson('/api/student/reading', $reading)->assertNoContent();
         $this->getJson('/api/student')->assertOk()->assertJsonPath('reading', $reading);
-        $this->putJson('/api/student/reading', ['size' => 9] + $reading)->assertStatus(422);
+        $this->patchJson('/api/student/reading', ['size' => 9])->assertStatus(422);
+        // One choice is sent without the others, which stay.
+        $this->patchJson('/api/student/reading', ['contrast' => true])->assertNoContent();
+        $this->getJson('/api/student')->assertOk()->assertJsonPath('reading', [...$reading, 'contrast' => true]);
     }
 
     public function test_a_rehearsal_takes_terms(): void

@@ -1,5 +1,6 @@
-import { expect, test } from '@playwright/test';
+import { expect } from '@playwright/test';
 import { enter, giveOut, isAccessible, makeQuiz, phone, saved, signUp, writeChoice } from './helpers';
+import { test } from './test';
 import { say } from './words';
 
 test('a student asks whether a question is right, the teacher answers from Today, and the answer comes back', async ({ page, browser }) => {

@@ -1,5 +1,6 @@
-import { expect, test } from '@playwright/test';
+import { expect } from '@playwright/test';
 import { alsoSay, isAccessible, makeQuiz, saved, signInToDemo, signUp, writeChoice } from './helpers';
+import { test } from './test';
 import { anyFigures, begins, say } from './words';
 
 const forecast = { ninetieth: 0, used: 0, students: 24, help: 'video', stop: '' };

@@ -1,5 +1,6 @@
-import { expect, type Page, test } from '@playwright/test';
+import { expect, type Page } from '@playwright/test';
 import { isAccessible, phone, saved, signUp } from './helpers';
+import { test } from './test';
 import { asks, short, takeIn, videoQuiz } from './videos';
 import { begins, say } from './words';
 

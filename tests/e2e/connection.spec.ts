@@ -1,5 +1,6 @@
-import { expect, test } from '@playwright/test';
+import { expect } from '@playwright/test';
 import { chooseKind, enter, giveOut, hint, makeQuiz, saved, signUp } from './helpers';
+import { test } from './test';
 import { say } from './words';
 
 test('a lost connection, a second device and the teacher’s own are told and lose nothing', async ({ page, browser }) => {

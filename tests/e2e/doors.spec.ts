@@ -1,5 +1,6 @@
-import { expect, test } from '@playwright/test';
+import { expect } from '@playwright/test';
 import { enter, isAccessible, signInToDemo, signUp } from './helpers';
+import { test } from './test';
 import { anyFigures, begins, say } from './words';
 
 test('a forgotten password is reset by the letter in the post box', async ({ page }) => {

@@ -1,5 +1,6 @@
-import { expect, type Page, type Request, test } from '@playwright/test';
+import { expect, type Page, type Request } from '@playwright/test';
 import { enter, isAccessible, phone } from './helpers';
+import { test } from './test';
 import { say } from './words';
 
 /** What goes wrong on a page: errors of scripts, and answers of the server that broke. */

@@ -1,5 +1,6 @@
-import { expect, type Page, test } from '@playwright/test';
+import { expect, type Page } from '@playwright/test';
 import { addClass, enter, isAccessible, phone, publishNumber, saved, signUp } from './helpers';
+import { test } from './test';
 import { say } from './words';
 
 /** As a field for date and time takes it, so many hours from now. */

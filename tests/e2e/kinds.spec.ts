@@ -1,5 +1,6 @@
-import { expect, type Page, test } from '@playwright/test';
+import { expect, type Page } from '@playwright/test';
 import { chooseKind, enter, giveOut, hint, isAccessible, makeQuiz, matchPairs, publishNumber, saved, signUp } from './helpers';
+import { test } from './test';
 import { anyFigures, begins, say } from './words';
 
 const press = (page: Page, name: string) => page.getByRole('button', { name, exact: true }).click();

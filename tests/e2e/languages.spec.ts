@@ -1,6 +1,7 @@
-import { expect, type Page, test } from '@playwright/test';
+import { expect, type Page } from '@playwright/test';
 import { isTranslated, written } from './accents';
 import { comeIn, demo, phone, signInToDemo } from './helpers';
+import { test } from './test';
 import { begins, say, speakAccented, speakEnglish } from './words';
 
 // Another language than English is there for whoever's device asks for it: here a made-up one, English with accents, a third longer.

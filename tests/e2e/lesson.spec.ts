@@ -1,8 +1,9 @@
 import { readFileSync } from 'node:fs';
-import { type Browser, expect, type Page, test } from '@playwright/test';
+import { type Browser, expect, type Page } from '@playwright/test';
 import { newEntry, newQuestion, newStop } from '../../resources/js/quiz/making';
 import { ulid } from '../../resources/js/ui/ulid';
 import { enter, giveOut, isAccessible, phone, signUp } from './helpers';
+import { test } from './test';
 import { begins, say } from './words';
 
 const names = ['Ada Brandt', 'Bram Oduya', 'Cleo Marchetti', 'Davit Lindqvist', 'Elif Tanaka', 'Finn Abara'];

@@ -1,5 +1,6 @@
-import { expect, test } from '@playwright/test';
+import { expect } from '@playwright/test';
 import { enter, giveOut, publishNumber, signUp } from './helpers';
+import { test } from './test';
 import { say } from './words';
 
 // With it, things show in a blink; without it they show all the same, only later.

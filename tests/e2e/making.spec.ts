@@ -1,6 +1,7 @@
-import { expect, test } from '@playwright/test';
+import { expect } from '@playwright/test';
 import type { QuestionKind, Quiz, QuizDocument } from '../../resources/js/api/types';
 import { enter, giveOut, hint, isAccessible, makeQuiz, phone, saved, signUp, writeChoice } from './helpers';
+import { test } from './test';
 import { begins, say } from './words';
 
 test('a new question has the cursor in its text; nothing goes on while saving fails; a link says when it is none', async ({ page }) => {

@@ -1,5 +1,6 @@
-import { type Browser, expect, type Page, test } from '@playwright/test';
+import { type Browser, expect, type Page } from '@playwright/test';
 import { comeIn, giveOut, isAccessible, makeQuiz, phone, saved, signUp, writeChoice } from './helpers';
+import { test } from './test';
 import { begins, say } from './words';
 
 test.use({ serviceWorkers: 'allow' });

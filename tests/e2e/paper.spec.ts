@@ -1,5 +1,6 @@
-import { expect, test } from '@playwright/test';
+import { expect } from '@playwright/test';
 import { isAccessible, phone, signInToDemo } from './helpers';
+import { test } from './test';
 import { say } from './words';
 
 test('a quiz prints with room to answer, with keys and feedback, or as a sheet of hints', async ({ page }) => {

@@ -1,5 +1,6 @@
-import { expect, type Page, test } from '@playwright/test';
+import { expect, type Page } from '@playwright/test';
 import { comeIn, enter, giveOut, isAccessible, phone, publishNumber, signUp } from './helpers';
+import { test } from './test';
 import { say } from './words';
 
 async function makeClass(page: Page, name: string): Promise<void> {

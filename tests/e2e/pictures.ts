@@ -1,5 +1,6 @@
-import { expect, type Locator, type Page, test } from '@playwright/test';
+import { expect, type Locator, type Page } from '@playwright/test';
 import { enter, phone, signInToDemo } from './helpers';
+import { test } from './test';
 import { anyFigures, begins, say } from './words';
 
 // Not a test: makes the pictures of the README from the demo data. Run by `bin/screenshots`.

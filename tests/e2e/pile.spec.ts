@@ -1,5 +1,6 @@
-import { type Browser, expect, type Page, test } from '@playwright/test';
+import { type Browser, expect, type Page } from '@playwright/test';
 import { chooseKind, enter, giveOut, isAccessible, makeQuiz, phone, saved, signUp } from './helpers';
+import { test } from './test';
 import { begins, say } from './words';
 
 /** A student who writes something, and is through. */

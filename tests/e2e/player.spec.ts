@@ -1,5 +1,6 @@
-import { expect, test } from '@playwright/test';
+import { expect } from '@playwright/test';
 import { alsoSay, chooseKind, enter, giveOut, hint, isAccessible, makeQuiz, saved, signUp } from './helpers';
+import { test } from './test';
 import { begins, say } from './words';
 
 test('a student walks by keyboard alone: several choices, an unclear number, a side stop, help asked for', async ({ page, browser }) => {

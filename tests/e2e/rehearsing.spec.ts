@@ -1,5 +1,6 @@
-import { expect, test } from '@playwright/test';
+import { expect } from '@playwright/test';
 import { isAccessible, phone, signInToDemo } from './helpers';
+import { test } from './test';
 import { begins, say } from './words';
 
 test('a rehearsal answers by one key, lets a made-up student walk to the end, and says why', async ({ page }) => {

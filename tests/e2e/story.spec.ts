@@ -1,5 +1,6 @@
-import { expect, type Page, test } from '@playwright/test';
+import { expect, type Page } from '@playwright/test';
 import { alsoSay, chooseKind, enter, giveOut, hint, isAccessible, makeQuiz, saved, signUp, writeChoice } from './helpers';
+import { test } from './test';
 import { begins, say } from './words';
 
 /** Fills in a question with a ladder of a hint and a reading, as a teacher does. */

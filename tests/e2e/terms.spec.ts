@@ -1,4 +1,4 @@
-import { expect, type Page, test } from '@playwright/test';
+import { expect, type Page } from '@playwright/test';
 import {
     chooseKind,
     comeIn,
@@ -14,6 +14,7 @@ import {
     signUp,
     writeChoice,
 } from './helpers';
+import { test } from './test';
 import { anyFigures, say } from './words';
 
 /** One dot, as a photograph: PNG. */

@@ -1,5 +1,6 @@
-import { expect, type Page, test } from '@playwright/test';
+import { expect, type Page } from '@playwright/test';
 import { enter, giveOut, isAccessible, makeQuiz, saved, signUp } from './helpers';
+import { test } from './test';
 import { begins, say } from './words';
 
 const film = 'database/demo/media/tidal-range.webm';

@@ -1,6 +1,7 @@
-import { type Browser, expect, type Frame, type Page, test } from '@playwright/test';
+import { type Browser, expect, type Frame, type Page } from '@playwright/test';
 import type { Cue, VideoStop, Watching } from '../../resources/js/api/types';
 import { enter, isAccessible, phone, signUp } from './helpers';
+import { test } from './test';
 import { asks, givenVideo, long, serviceIs, short, takeIn } from './videos';
 import { begins, say } from './words';
 

@@ -1,6 +1,7 @@
-import { expect, type Page, test } from '@playwright/test';
+import { expect, type Page } from '@playwright/test';
 import type { QuestionKind } from '../../resources/js/api/types';
 import { chooseKind, isAccessible, makeQuiz, phone, saved, signUp } from './helpers';
+import { test } from './test';
 import { anyOf, begins, say } from './words';
 
 const question = (page: Page) => page.getByLabel(say('build.question-editor.question'), { exact: true });

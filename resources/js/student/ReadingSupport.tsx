@@ -36,7 +36,9 @@ function apply(reading: Reading): void {
 /** Read aloud, type size, spacing, contrast and an easier face; kept with the student, on whatever device. */
 export function ReadingSupport() {
     const { page, change } = useOwnPage();
-    const reading: Reading = { ...plain, ...page?.reading };
+    // A page that was asked for before a choice tells what stood before it.
+    const [chosen, setChosen] = useState<Partial<Reading>>({});
+    const reading: Reading = { ...plain, ...page?.reading, ...chosen };
     const [open, setOpen] = useState(false);
     const key = JSON.stringify(reading);
     useEffect(() => apply(JSON.parse(key) as Reading), [key]);
@@ -49,10 +51,10 @@ export function ReadingSupport() {
         return () => window.removeEventListener('keydown', close);
     }, [open]);
     const put = (changes: Partial<Reading>) => {
-        const next = { ...reading, ...changes };
-        apply(next);
-        change((own) => ({ ...own, reading: next }));
-        void client.PUT('/student/reading', { body: next });
+        setChosen((before) => ({ ...before, ...changes }));
+        change((own) => ({ ...own, reading: { ...own.reading, ...changes } }));
+        // It arrives also where the page is left at once.
+        void client.PATCH('/student/reading', { body: changes, keepalive: true }).catch(() => undefined);
     };
     return (
         <>

@@ -23,6 +23,7 @@ use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
+use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Hash;
 use Illuminate\Validation\Rule;
 
@@ -117,18 +118,21 @@ final class EntryController extends Controller
         return new Response('', 204);
     }
 
-    /** Keeps how pages read for this student: size of type, spacing, contrast, an easier face. */
+    /** Keeps how pages read for this student: size of type, spacing, contrast, an easier face; what is not named stays as it is. */
     public function keepReading(Request $request): Response
     {
-        $reading = $request->validate([
-            'size' => [
-                'required',
-                'numeric',
-                'min:1',
-                'max:2',
-            ], 'spacing' => ['required', 'boolean'], 'contrast' => ['required', 'boolean'], 'face' => ['required', 'boolean'],
+        $changes = $request->validate([
+            'size' => ['sometimes', 'required', 'numeric', 'min:1', 'max:2'],
+            'spacing' => ['sometimes', 'required', 'boolean'],
+            'contrast' => ['sometimes', 'required', 'boolean'],
+            'face' => ['sometimes', 'required', 'boolean'],
         ]);
-        $this->student($request)->update(['reading' => $reading]);
+        // Two changes that are pressed one after the other may arrive together, and in any order.
+        $student = $this->student($request);
+        DB::transaction(static function () use ($student, $changes): void {
+            $kept = Student::query()->whereKey($student->id)->lockForUpdate()->value('reading');
+            $student->update(['reading' => [...($kept ?? []), ...$changes]]);
+        });
 
         return new Response('', 204);
     }
