@@ -11,7 +11,7 @@ use HiddenLadder\App\SharedMemory;
  * What a player has to know about videos and pictures before it loads them: of captions the languages there are; the address of the
  * file, or of the page with the player of that kind.
  *
- * @phpstan-type Facts array{kind: string, seconds: ?float, captions: list<string>, address: string, player: ?string}
+ * @phpstan-type Facts array{kind: string, seconds: ?float, bytes: int, captions: list<string>, address: string, player: ?string}
  */
 final class MediumFacts
 {
@@ -46,6 +46,7 @@ final class MediumFacts
         return [
             'kind' => $medium->kind->value,
             'seconds' => $medium->seconds,
+            'bytes' => $medium->bytes,
             'captions' => array_values($medium->captionTracks->map(static fn ($track): string => $track->language)->all()),
             'address' => match ($medium->source) {
                 MediumSource::File => "/media/$medium->id".($medium->revision > 1 ? "?v=$medium->revision" : ''),

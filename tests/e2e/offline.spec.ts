@@ -1,6 +1,7 @@
 import { type Browser, expect, type Page } from '@playwright/test';
 import { comeIn, giveOut, isAccessible, makeQuiz, phone, saved, signUp, writeChoice } from './helpers';
 import { test } from './test';
+import { asks, givenVideo, short, takeIn } from './videos';
 import { begins, say } from './words';
 
 test.use({ serviceWorkers: 'allow' });
@@ -77,6 +78,7 @@ test('a round that is handed in whole is done without a connection, from its fir
     await test.step('the page opens anew without a connection, where one was', async () => {
         await ada.reload();
         await expect(ada.getByText('What does this show?')).toBeVisible();
+        await expect(ada.getByText(say('student.round.no-connection-go-on'))).toBeVisible();
         await expect.poll(() => naturalWidth(ada)).toBeGreaterThan(0);
         await ada.getByText('a gauge', { exact: true }).click();
         await keep.click();
@@ -118,4 +120,53 @@ test('a round that is handed in whole is done without a connection, from its fir
         await expect(ada.getByText('Ada')).toHaveCount(0);
     });
     await ada.context().close();
+});
+
+test('a video of such a round is on the device too: it plays, stops and asks without a connection', async ({ page, browser }) => {
+    test.setTimeout(180_000);
+    await signUp(page);
+    const film = await takeIn(page, short, 'file');
+    const cues = [asks(3, 'What comes in?'), asks(6, 'What goes out?')];
+    const phrase = await givenVideo(page, 'A film on the ferry', film, ['Ada Brandt'], { cues }, async () => {
+        await page.getByLabel(say('teacher.terms-editor.purpose')).selectOption('check');
+    });
+    const ada = await settled(browser, phrase, 'Ada Brandt');
+    await ada.getByRole('button', { name: say('student.own.start') }).click();
+    await expect(ada.getByText(say('player.video-view.the-video-stops-for', { open: 2 }))).toBeVisible();
+    // A small one is loaded by itself, whole.
+    const kept = () =>
+        ada.evaluate(async () => {
+            const names = (await caches.keys()).filter((name) => name.startsWith('videos'));
+            return (await Promise.all(names.map(async (name) => (await (await caches.open(name)).keys()).length))).join();
+        });
+    await expect.poll(kept).toBe('1');
+    const keep = ada.getByRole('button', { name: say('player.question-view.keep-this-answer') });
+    await ada.context().setOffline(true);
+    await test.step('also after the page was loaded anew', async () => {
+        await ada.reload();
+        await expect(ada.getByRole('slider').first()).toHaveAttribute('max', /^28/);
+        await expect(ada.getByText(say('student.round.no-connection-go-on'))).toBeVisible();
+        await ada.getByRole('button', { name: say('player.video-player.play') }).click();
+        await expect(ada.getByText('What comes in?')).toBeVisible({ timeout: 15_000 });
+        await isAccessible(ada);
+        await ada.getByLabel('Flood').check();
+        await keep.click();
+        await expect(ada.getByText(say('player.video-view.the-video-stops-for', { open: 1 }))).toBeVisible();
+        await ada.getByRole('button', { name: say('player.video-player.play') }).click();
+        await expect(ada.getByText('What goes out?')).toBeVisible({ timeout: 15_000 });
+        await ada.getByLabel('Flood').check();
+        await keep.click();
+        await ada.getByRole('button', { name: say('player.player.go-on') }).click();
+        await ada.getByRole('button', { name: say('player.overview.hand-it-all-in') }).click();
+        await expect(ada.getByText(say('student.round.handed-in-here'))).toBeVisible();
+    });
+    await test.step('all of it arrives, and the device has its room back', async () => {
+        await ada.context().setOffline(false);
+        await expect(ada.getByText(say('student.round.everything-has-arrived-your-teacher'))).toBeVisible({ timeout: 20_000 });
+        await expect.poll(kept).toBe('');
+    });
+    await page.getByRole('link', { name: /A film on the ferry/ }).click();
+    await page.getByRole('link', { name: 'Ada Brandt' }).first().click();
+    await expect(page.getByText(/watched 0:0[0] to 0:0[36]/).first()).toBeVisible();
+    await expect(page.getByText('“Flood”')).toHaveCount(2);
 });

@@ -69,10 +69,11 @@ export async function givenVideo(
     media: string,
     names: string[],
     more: Partial<VideoStop> = {},
+    terms?: () => Promise<void>,
 ): Promise<string> {
     const { address } = await videoQuiz(page, title, media, more);
     await post(page, `${address}/editions`, {});
-    return giveOut(page, title, names);
+    return giveOut(page, title, names, terms);
 }
 
 /** Makes the simulated service do something else with one of its videos, or with all. */

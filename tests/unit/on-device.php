@@ -27,6 +27,14 @@ use Random\Randomizer;
 
 require __DIR__.'/../../vendor/autoload.php';
 
+/** @return array{from: float, to: float} some of a video: from its beginning, around its cues, played or landed on */
+function stretch(Randomizer $lot): array
+{
+    $from = [0.0, 5.0, 9.8, 10.0, 15.0, 19.8, 20.0, 25.0][$lot->getInt(0, 7)];
+
+    return ['from' => $from, 'to' => $from + [0.0, 0.1, 0.3, 2.0, 5.0, 10.0, 20.0][$lot->getInt(0, 6)]];
+}
+
 /** @return array<string, mixed> what an action carries with it */
 function carried(Action $action, QuizDocument $quiz, Terms $terms, State $state, Randomizer $lot): array
 {
@@ -36,7 +44,7 @@ function carried(Action $action, QuizDocument $quiz, Terms $terms, State $state,
         'answered' => ['question' => $action->about, 'response' => (new MadeUpAnswers($lot))->slip($question)->toArray()],
         'went-on', 'skipped' => ['from' => $action->about],
         'went-to' => ['stop' => $action->about],
-        'watched' => ['video' => $action->about, 'from' => 0, 'to' => 1, 'speed' => 1],
+        'watched' => ['video' => $action->about, 'speed' => 1] + stretch($lot),
         'video-away' => ['video' => $action->about],
         'commented' => ['cue' => $action->about, 'text' => 'Why?'],
         'called', 'set-aside' => ['question' => $action->about],
@@ -61,7 +69,7 @@ for ($seed = 0; count($walks) < (int) ($argv[1] ?? 100); $seed++) {
     }
     $state = $begun->state;
     $walk = ['view' => $first, 'steps' => [], 'after' => [], 'looks' => []];
-    for ($step = 1; $step <= 14; $step++) {
+    for ($step = 1; $step <= 25; $step++) {
         // Whoever has handed it in needs the server.
         if ($state->handedIn || $state->isFinished()) {
             break;
@@ -71,7 +79,9 @@ for ($seed = 0; count($walks) < (int) ($argv[1] ?? 100); $seed++) {
         $may = array_values(array_filter($may, static fn (Action $one): bool => $step > 4
             || ! in_array($one->kind->value, ['set-aside', 'handed-in'], true)));
         $kinds = array_values(array_unique(array_map(static fn (Action $one): string => $one->kind->value, $may)));
-        $kind = $kinds[$lot->getInt(0, count($kinds) - 1)];
+        // Whoever has come to a video mostly watches it, and answers what it asks.
+        $main = array_values(array_intersect(['watched', 'answered'], $kinds))[0] ?? null;
+        $kind = $main !== null && $lot->getInt(0, 2) > 0 ? $main : $kinds[$lot->getInt(0, count($kinds) - 1)];
         $may = array_values(array_filter($may, static fn (Action $one): bool => $one->kind->value === $kind));
         $action = $may[$lot->getInt(0, count($may) - 1)];
         // As a device sends it.

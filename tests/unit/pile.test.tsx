@@ -129,7 +129,14 @@ describe('an answer in the pile', () => {
 });
 
 describe('what was handed in', () => {
-    const facts = (kind: 'picture' | 'sound' | 'file') => ({ seconds: null, captions: [], kind, address: `/media/${kind}`, player: null });
+    const facts = (kind: 'picture' | 'sound' | 'file') => ({
+        seconds: null,
+        bytes: 1,
+        captions: [],
+        kind,
+        address: `/media/${kind}`,
+        player: null,
+    });
     const show = () =>
         render(
             <MediaKnown value={{ P: facts('picture'), S: facts('sound'), F: facts('file') }}>

@@ -22,6 +22,7 @@ function browserCaches() {
             };
         },
         delete: async (name: string) => named.delete(name),
+        keys: async () => [...named.keys()],
     };
 }
 

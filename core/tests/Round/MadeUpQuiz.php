@@ -120,7 +120,7 @@ final class MadeUpQuiz
                     $d->cue("cue-$i-a", 10, $this->question("cue-$i-a", $i)),
                     $d->note("note-$i", 5, 'A note.'),
                 ],
-                ['cuesShown' => $this->coin()],
+                ['cuesShown' => $this->coin(), 'seeking' => ['open-cue', 'back', 'free'][$i % 3], 'staysAtHand' => $i % 2 === 0],
             ),
             2 => $d->drill(
                 "stop-$i",

@@ -14,6 +14,7 @@ use HiddenLadder\Core\Quiz\DocumentCheck;
 use HiddenLadder\Core\Quiz\DrillEnd;
 use HiddenLadder\Core\Quiz\DrillStop;
 use HiddenLadder\Core\Quiz\QuizDocument;
+use HiddenLadder\Core\Quiz\VideoStop;
 use HiddenLadder\Core\Round\Action;
 use HiddenLadder\Core\Round\Allowed;
 use HiddenLadder\Core\Round\Circumstances;
@@ -373,6 +374,10 @@ final class WalkPropertiesTest extends TestCase
                 $sent = (string) json_encode($view, JSON_UNESCAPED_SLASHES);
                 // What can be done without a connection shows the options of all its questions.
                 $listed = $view['onDevice'] === null ? [] : self::withOptions($quiz);
+                foreach ($view['onDevice'] ?? $view['page'] ?? [] as $known) {
+                    $video = $quiz->stop($known['stop']);
+                    self::assertTrue($known['film'] === null || ($video instanceof VideoStop && $video->cuesShown), 'A video hides what it asks.');
+                }
                 preg_match_all('~SECRET (rung|feedback|said|model|key) ([\w/-]+)~', $sent, $found, PREG_SET_ORDER);
                 foreach ($found as [$whole, $what, $whose]) {
                     $shown = (new Position($quiz, $terms))->question($state);

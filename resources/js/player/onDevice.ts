@@ -1,7 +1,8 @@
 import type { Answer, PagePlace, QuestionPlace, RoundView } from '../api/types';
+import { mayAsk, watched, withAnswered, withAsked } from './film';
 import type { Step } from './Player';
 
-/** A stop that is known only once the server is reached: a video. */
+/** A stop that is known only once the server is reached: a video that hides what it asks. */
 interface WaitingPlace {
     kind: 'waits';
     frame: string;
@@ -11,7 +12,7 @@ interface WaitingPlace {
 export type ShownRound = Omit<RoundView, 'place'> & { place: RoundView['place'] | WaitingPlace };
 
 /** What tells the server something, and moves nothing that is shown. */
-const onlyTold = new Set<Step['kind']>(['watched', 'video-away', 'commented', 'paused']);
+const onlyTold = new Set<Step['kind']>(['video-away', 'commented', 'paused']);
 
 /**
  * How a round that can be done wholly on the device stands after these steps, as the engine would have it: the same rules as
@@ -36,9 +37,11 @@ export function stillKnown(before: RoundView | null, reply: RoundView, step: Ste
     if (before === null || step === null || before.onDevice === null || reply.onDevice !== null || !reply.whole) {
         return reply;
     }
+    const next = after(before, step);
     const { kind, data } = step;
-    const stops = kind === 'answered' ? withAnswer(before.onDevice, data.question, data.response as Answer) : before.onDevice;
-    return { ...reply, onDevice: stops, media: { ...before.media, ...reply.media } };
+    // Where only the server knows what comes, what was answered is there all the same.
+    const alone = kind === 'answered' ? withAnswer(before.onDevice, data.question, data.response as Answer) : before.onDevice;
+    return { ...reply, onDevice: next?.onDevice ?? alone, media: { ...before.media, ...reply.media } };
 }
 
 /** What a step makes of a round; null where only the server knows. */
@@ -51,7 +54,8 @@ function after(view: ShownRound, { kind, data }: Step): ShownRound | null {
         return null;
     }
     const here = view.progress.indexOf('here');
-    const known = stops[here]?.place ?? null;
+    const film = stops[here]?.film ?? null;
+    const isKnown = film !== null || (stops[here]?.place ?? null) !== null;
     const { place } = view;
     switch (kind) {
         case 'went-to': {
@@ -59,20 +63,40 @@ function after(view: ShownRound, { kind, data }: Step): ShownRound | null {
             return data.stop === null || to >= 0 ? standing(view, to) : null;
         }
         case 'answered': {
-            if (place.kind !== 'question' || place.rung !== null || place.question.id !== data.question || known === null) {
+            if (place.kind !== 'question' || place.rung !== null || place.question.id !== data.question || !isKnown) {
                 return null;
             }
-            return onwards(answered(view, here, data.question, data.response as Answer), here);
+            const given = answered(view, here, data.question, data.response as Answer);
+            // The video plays on.
+            return film === null ? onwards(given, here) : { ...given, place: stopsOf(given)?.[here]?.film?.place ?? place };
+        }
+        case 'watched': {
+            if (place.kind === 'waits') {
+                return null;
+            }
+            if (place.kind !== 'video' || place.id !== data.video) {
+                return view;
+            }
+            if (film === null) {
+                return mayAsk(place, Number(data.to)) ? null : view;
+            }
+            const seen = watched(film, { from: Number(data.from), to: Number(data.to) });
+            const known = stops.map((stop, index) => (index === here ? { ...stop, film: seen.film } : stop));
+            return { ...withStops(view, known), place: seen.asks ?? seen.film.place };
         }
         case 'went-on':
-            return place.kind === 'reading' && place.frame === data.from ? onwards(view, here) : null;
+            return (place.kind === 'reading' || (place.kind === 'video' && isKnown && place.mayGoOn)) && place.frame === data.from
+                ? onwards(view, here)
+                : null;
         case 'skipped':
-            return place.kind === 'question' && place.rung === null && place.frame === data.from && known !== null
+            return ((place.kind === 'question' && place.rung === null) || (place.kind === 'video' && place.maySkip)) &&
+                place.frame === data.from &&
+                isKnown
                 ? onwards(view, here)
                 : null;
         case 'called': {
             const called = (one: QuestionPlace) => ({ ...one, called: true, mayCall: false, maySetAside: true });
-            return place.kind === 'question' && place.question.id === data.question && known !== null
+            return place.kind === 'question' && place.question.id === data.question && isKnown
                 ? { ...withStops(view, withQuestion(stops, data.question, called)), place: called(place) }
                 : null;
         }
@@ -89,20 +113,29 @@ function withStops(view: ShownRound, stops: PagePlace[]): ShownRound {
     return view.page === null ? { ...view, onDevice: stops } : { ...view, page: stops };
 }
 
-function withQuestion(stops: PagePlace[], question: unknown, change: (place: QuestionPlace) => QuestionPlace): PagePlace[] {
-    return stops.map((stop) =>
-        stop.place?.kind === 'question' && stop.place.question.id === question ? { ...stop, place: change(stop.place) } : stop,
-    );
+function withQuestion(
+    stops: PagePlace[],
+    question: unknown,
+    change: (place: QuestionPlace) => QuestionPlace,
+    inFilm = withAsked,
+): PagePlace[] {
+    return stops.map((stop) => {
+        if (stop.film !== null) {
+            return { ...stop, film: inFilm(stop.film, question, change) };
+        }
+        return stop.place?.kind === 'question' && stop.place.question.id === question ? { ...stop, place: change(stop.place) } : stop;
+    });
 }
 
 function withAnswer(stops: PagePlace[], question: unknown, response: Answer): PagePlace[] {
     const verdict = { result: null, timedOut: false, feedback: [], near: null, readings: [], parts: null, response };
-    return withQuestion(stops, question, (place) => ({ ...place, verdict }));
+    return withQuestion(stops, question, (place) => ({ ...place, verdict }), withAnswered);
 }
 
 function answered(view: ShownRound, at: number, question: unknown, response: Answer): ShownRound {
     const given = withStops(view, withAnswer(stopsOf(view) ?? [], question, response));
-    return { ...given, overview: done(view.overview, at) };
+    const film = stopsOf(given)?.[at]?.film ?? null;
+    return film === null || film.place.mayGoOn ? { ...given, overview: done(view.overview, at) } : given;
 }
 
 function done(overview: RoundView['overview'], at: number): RoundView['overview'] {
@@ -130,17 +163,20 @@ function standing(view: ShownRound, at: number): ShownRound {
         }),
         part: stop?.part ?? null,
         atHand: stop === undefined ? [] : atHand(view, stops, isVisited, at),
-        place: stop === undefined ? { kind: 'overview' } : (stop.place ?? { kind: 'waits', frame: stop.stop }),
+        place: stop === undefined ? { kind: 'overview' } : (stop.place ?? stop.film?.place ?? { kind: 'waits', frame: stop.stop }),
     };
 }
 
 function atHand(view: ShownRound, stops: PagePlace[], isVisited: boolean[], at: number): RoundView['atHand'] {
-    return stops.flatMap(({ stop, keeps, place }, index) => {
-        const known = view.atHand.filter((one) => one.id === stop);
-        return index === at || !isVisited[index]
-            ? []
-            : keeps && place?.kind === 'reading'
-              ? [{ id: stop, kind: 'reading' as const, title: place.title, text: place.text }]
-              : known;
+    return stops.flatMap(({ stop, keeps, place, film }, index) => {
+        if (index === at || !isVisited[index]) {
+            return [];
+        }
+        if (keeps && place?.kind === 'reading') {
+            return [{ id: stop, kind: 'reading' as const, title: place.title, text: place.text }];
+        }
+        return keeps && film !== null
+            ? [{ id: stop, kind: 'video' as const, title: film.place.title, clip: film.place.clip }]
+            : view.atHand.filter((one) => one.id === stop);
     });
 }

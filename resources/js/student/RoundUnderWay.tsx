@@ -4,7 +4,7 @@ import { Link, useNavigate } from 'react-router';
 import { client, Refused, sentence, take } from '../api/client';
 import type { RoundView } from '../api/types';
 import { addressOf } from '../player/media';
-import { followed, stillKnown } from '../player/onDevice';
+import { followed, type ShownRound, stillKnown } from '../player/onDevice';
 import { Player, type Step } from '../player/Player';
 import { type Asking, useAsking } from '../player/useAsking';
 import { buttonClass } from '../ui/Button';
@@ -13,12 +13,14 @@ import { ulid } from '../ui/ulid';
 import { useLive } from '../ui/useLive';
 import { say } from '../words/words';
 import { eventInWords } from './eventWords';
+import { KeepVideos } from './KeepVideos';
 import { Outbox } from './outbox';
 import type { MadeEvent } from './queue';
 import { ReadingSupport } from './ReadingSupport';
 import { RefusedEvents } from './RefusedEvents';
 import { forgetSeen, keepPictures, keepSeen, lastSeen, seenAs } from './seen';
 import { brokenOver, useOutboxes } from './useOutboxes';
+import { useVideos } from './useVideos';
 
 /** Steps that only tell what was seen: the student need not wait for them. */
 const silent = new Set<Step['kind']>(['watched']);
@@ -41,6 +43,22 @@ function lostInWords(whole: boolean, waits: boolean, events: MadeEvent[]): strin
         return say('student.round.no-connection-go-on');
     }
     return say(events.length === 0 ? 'student.together.no-connection' : 'student.round.there-is-no-connection-just');
+}
+
+/** Before anything is answered, where one looks over the round, and at a video. */
+function isWhereVideosMatter({ place, overview }: ShownRound): boolean {
+    return place.kind === 'video' || place.kind === 'overview' || overview?.stops.every((stop) => !stop.answered) === true;
+}
+
+/** How a round is shown without a connection: a video that was come to since then and is not on the device waits for one. */
+function withoutVideo(shown: ShownRound, sent: RoundView, kept: Set<string> | null): ShownRound {
+    const { place, media } = shown;
+    const medium = place.kind === 'video' ? place.clip.media : null;
+    const isThere =
+        place.kind !== 'video' ||
+        (sent.place.kind === 'video' && sent.place.id === place.id) ||
+        (medium !== null && kept?.has(addressOf(medium, media[medium] ?? null)) === true);
+    return isThere ? shown : { ...shown, place: { kind: 'waits', frame: place.frame } };
 }
 
 /** What the student asks about the questions of a round. */
@@ -101,10 +119,12 @@ export function RoundUnderWay({ round, stands, leave }: { round: string; stands?
             return null;
         }
         const made = new Outbox(student, round, {
-            onView: show,
+            onView: (next, after) => {
+                setAway(false);
+                show(next, after);
+            },
             onWaiting: (events, reachable) => {
                 setWaiting({ events, reachable });
-                setAway((before) => before && !reachable);
                 if (events.length === 0) {
                     setMoving(null);
                     setNotKept(false);
@@ -229,10 +249,12 @@ export function RoundUnderWay({ round, stands, leave }: { round: string; stands?
         [outbox],
     );
 
+    const videos = useVideos(led ? null : view);
     const asking = useOwnAsking(round);
     // Nothing is shown before it is known what was done here and has not been sent: a field takes what is in it at first.
     const events = waiting.events;
     const shown = useMemo(() => (view === null || events === null ? null : followed(view, events)), [view, events]);
+    const lost = away || (!waiting.reachable && (events?.length ?? 0) > 0);
 
     if (view === null || shown === null || events === null) {
         return (
@@ -244,19 +266,20 @@ export function RoundUnderWay({ round, stands, leave }: { round: string; stands?
     }
 
     const count = events.length;
-    const lost = away || (!waiting.reachable && count > 0);
     const hasArrived = moving === null || view.last === moving || events.some((event) => event.id === moving);
+    const offersVideos = !lost && videos.missing > 0 && isWhereVideosMatter(shown.view);
     return (
         <Player
-            view={shown.view}
+            view={lost ? withoutVideo(shown.view, view, videos.kept) : shown.view}
             busy={shown.waits || !hasArrived}
             kept
             support={<ReadingSupport />}
             asking={asking}
             send={send}
             notice={
-                lost || notKept || messages.length > 0 || unsent.told.length > 0 ? (
+                offersVideos || lost || notKept || messages.length > 0 || unsent.told.length > 0 ? (
                     <>
+                        {offersVideos && <KeepVideos videos={videos} />}
                         {notKept && <Notice>{say('student.round.this-device-cannot-keep-your', { count })}</Notice>}
                         {lost && !notKept && <Notice>{lostInWords(view.whole, shown.waits, events)}</Notice>}
                         {messages.map((message) => (

@@ -1,7 +1,8 @@
 import { Unreachable } from '../api/client';
 import { forgetDrafts } from '../player/drafts';
 import { onDevice } from './device';
-import { PICTURES } from './pictures';
+import { PICTURES } from './stores';
+import { dropVideos } from './videos';
 
 /** What the server last told, and when it was told where that is not just now: milliseconds since 1970. */
 export interface Seen<T> {
@@ -57,6 +58,7 @@ export async function keepPictures(addresses: string[]): Promise<void> {
 /** Nothing that a student has seen here stays for whoever comes next. What they did and is not sent yet waits for them. */
 export async function forgetSeen(): Promise<void> {
     await onDevice((db) => db.clear('seen'), undefined);
+    await dropVideos();
     try {
         await caches.delete(PICTURES);
     } catch {

@@ -113,8 +113,8 @@ final readonly class Projection
             'atHand' => $this->atHand($state),
             'overview' => $this->overview($state),
             'whole' => $isWhole,
-            'page' => $this->isOpen($state) && $this->terms->isOnePage() ? $this->stops($state) : null,
-            'onDevice' => $onDevice && $isWhole && ! $this->terms->isOnePage() ? $this->stops($state) : null,
+            'page' => $this->isOpen($state) && $this->terms->isOnePage() ? $this->stops($state, $isWhole) : null,
+            'onDevice' => $onDevice && $isWhole && ! $this->terms->isOnePage() ? $this->stops($state, true) : null,
             'beside' => $this->beside($state),
             'place' => $this->place($state),
         ];
@@ -306,26 +306,51 @@ final readonly class Projection
     }
 
     /**
-     * All that is to be moved about in; what is watched or practised by itself is told only when one is there.
+     * All that is to be moved about in; what is watched or practised by itself is told only when one is there, or where the device
+     * needs nothing more for it.
      *
-     * @return list<array{stop: string, part: ?string, keeps: bool, place: ?array<string, mixed>}>
+     * @return list<array{stop: string, part: ?string, keeps: bool, place: ?array<string, mixed>, film: ?array<string, mixed>}>
      */
-    private function stops(State $state): array
+    private function stops(State $state, bool $isWhole): array
     {
         $stops = [];
         foreach ($this->toMoveAbout($state) as $stop) {
-            $there = clone $state;
-            $there->path = [Frame::stop($stop->id)];
-            $there->verdictShown = false;
             $stops[] = [
                 'stop' => $stop->id,
                 'part' => $this->heading($stop->part),
-                'keeps' => $stop instanceof ReadingStop && $stop->staysAtHand,
-                'place' => $stop instanceof QuestionStop || $stop instanceof ReadingStop ? $this->place($there) : null,
+                'keeps' => ($stop instanceof ReadingStop || $stop instanceof VideoStop) && $stop->staysAtHand,
+                'place' => $stop instanceof QuestionStop || $stop instanceof ReadingStop ? $this->there($state, Frame::stop($stop->id)) : null,
+                'film' => $isWhole && $stop instanceof VideoStop ? $this->film($stop, $state) : null,
             ];
         }
 
         return $stops;
+    }
+
+    /** @return array<string, mixed> what would be shown at a place where the student is not */
+    private function there(State $state, Frame ...$path): array
+    {
+        $there = clone $state;
+        $there->path = array_values($path);
+        $there->verdictShown = false;
+
+        return $this->place($there);
+    }
+
+    /**
+     * A video with what it asks, to be followed without being sent more.
+     *
+     * @return array{place: array<string, mixed>, asks: list<array<string, mixed>>}|null the questions in the order of their cues;
+     *                                                                                   null where it hides that it asks something
+     */
+    private function film(VideoStop $stop, State $state): ?array
+    {
+        $asking = array_values(array_filter($stop->cues, static fn (Cue $cue): bool => $cue->question !== null));
+
+        return $stop->cuesShown || $asking === [] ? [
+            'place' => $this->there($state, Frame::stop($stop->id)),
+            'asks' => array_map(fn (Cue $cue): array => $this->there($state, Frame::stop($stop->id), Frame::cue($cue->id)), $asking),
+        ] : null;
     }
 
     /** @return array<string, mixed> */
