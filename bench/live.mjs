@@ -8,7 +8,7 @@ import { Client, demoTeacher, Server, ulid } from './students.mjs';
 const SITTINGS = 20;
 const PHONES = 25;
 /** Milliseconds in which several changes are one for a page (useLive). */
-const TOGETHER = 100;
+const TOGETHER = 50;
 const SPREAD = 10_000;
 const server = new Server(process.argv[2], 600);
 const wait = (ms) => new Promise((resolve) => setTimeout(resolve, ms));

@@ -22,6 +22,7 @@ use HiddenLadder\Core\Round\Result\Standing;
 use HiddenLadder\Core\Round\State;
 use HiddenLadder\Core\Round\View\QuestionView;
 use Illuminate\Database\Eloquent\Builder;
+use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Support\Facades\DB;
 
 /** What waits for a teacher to read it, over all their tasks: of whoever the tasks are still for, and of classes in use. */
@@ -33,7 +34,7 @@ final class Pile
     /** What was read last, to be looked at again or taken back. */
     private const LAST = 60;
 
-    /** @var array<string, list<string>> tasks with something to read or read before, by teacher, of this request */
+    /** @var array<string, array{tasks: list<string>, walked: list<string>}> by teacher, of this request */
     private array $known = [];
 
     public function __construct(private readonly RoundRules $rules)
@@ -43,12 +44,12 @@ final class Pile
     /** @return list<array{task: string, title: string, class: ?string, waiting: int, since: string}> the longest waiting first */
     public function tasks(Teacher $teacher): array
     {
-        $found = $this->waiting($teacher)->toBase()->groupBy('rounds.task_id')
-            ->selectRaw('rounds.task_id, sum(rounds.unread) as waiting, min(rounds.moved_at) as since')->orderBy('since')->get();
-        $tasks = Task::query()->with(['quiz:id,title', 'class:id,name'])->findMany($found->pluck('task_id'))->keyBy('id');
+        $found = DB::query()->fromSub($this->waiting($teacher)->addSelect(['unread', 'moved_at']), 'waiting')->groupBy('for_task')
+            ->selectRaw('for_task, sum(unread) as waiting, min(moved_at) as since')->orderBy('since')->get();
+        $tasks = self::tasksOf($found->pluck('for_task')->all());
         $lines = [];
         foreach ($found as $row) {
-            $task = $tasks->get($row->task_id);
+            $task = $tasks->get($row->for_task);
             if ($task !== null) {
                 $lines[] = [
                     'task' => $task->id, 'title' => $task->quiz->title, 'class' => $task->class?->name, 'waiting' => (int) $row->waiting,
@@ -73,17 +74,17 @@ final class Pile
      */
     public function answers(Teacher $teacher, ?Task $task): array
     {
-        $rounds = $this->waiting($teacher, $task)->orderBy('moved_at')->limit(self::MOST)->with([
-            'student', 'task.quiz:id,title', 'task.class:id,name', 'edition',
-        ])->get(['rounds.*']);
+        $rounds = $this->waiting($teacher, $task)->orderBy('moved_at')->limit(self::MOST)->with(['student', 'task', 'edition'])->addSelect('rounds.*')->get();
+        $tasks = self::tasksOf($rounds->pluck('for_task')->all());
         $questions = $answers = $files = [];
         foreach ($rounds as $round) {
+            $for = $tasks->get((string) $round->getAttribute('for_task')) ?? $round->task;
             $state = State::fromArray($round->state);
             foreach ($state->records as $home => $record) {
                 $asked = $this->rules->quiz($round)->question($record->standIn ?? $home);
                 if ($record->standing === Standing::ToBeRead && $asked !== null) {
-                    $questions["$round->task_id $home"] ??= $this->question($round, $home, $asked);
-                    $answers[] = $this->answer($round, $home, $asked, $record, $state);
+                    $questions["$for->id $home"] ??= $this->question($for, $round, $home, $asked);
+                    $answers[] = $this->answer($for, $round, $home, $asked, $record, $state);
                     array_push($files, ...($record->response?->as === 'files' ? $record->response->list : []));
                 }
             }
@@ -97,7 +98,7 @@ final class Pile
     public function read(Teacher $teacher, ?Task $task): array
     {
         $rounds = $this->rounds($teacher, $task)->whereNotNull('read_at')->orderByDesc('read_at')->limit(self::LAST)
-            ->with(['student', 'edition'])->get(['rounds.*'])->keyBy('id');
+            ->with(['student', 'edition'])->addSelect('rounds.*')->get()->keyBy('id');
         $events = DB::table('round_events')->whereIn('round_id', $rounds->modelKeys())
             ->whereIn('kind', [EventKind::Overruled->value, EventKind::Restored->value])->orderByDesc('taken_ms')->get();
         $lines = $names = [];
@@ -112,7 +113,7 @@ final class Pile
             $record = State::fromArray($round->state)->record($about);
             $names[] = $data['by'] ?? null;
             $lines["$round->id $about"] = [
-                'task' => $round->task_id, 'round' => $round->id, 'student' => $round->student->name, 'question' => $about,
+                'task' => $round->getAttribute('for_task'), 'round' => $round->id, 'student' => $round->student->name, 'question' => $about,
                 'about' => $this->rules->quiz($round)->question($about)?->text() ?? '',
                 'share' => $event->kind === EventKind::Restored->value ? null : (float) $data['share'],
                 'comment' => $data['comment'] ?? '', 'sentBack' => $data['sendBack'] ?? false, 'by' => $data['by'] ?? null,
@@ -133,38 +134,82 @@ final class Pile
         return $this->rounds($teacher, $task)->where('unread', '>', 0);
     }
 
-    /** @return Builder<Round> of those whom the tasks are still for */
+    /**
+     * Of those whom the tasks are still for, with the task in which each counts for them (`for_task`): of several given together the
+     * one that it was walked in, where the student still belongs to it.
+     *
+     * @return Builder<Round>
+     */
     private function rounds(Teacher $teacher, ?Task $task): Builder
     {
-        $tasks = $task === null ? $this->known[$teacher->id] ??= $this->withWords($teacher) : [$task->id];
-        $isFor = TaskProgress::counting($tasks)->whereColumn('members.student_id', 'rounds.student_id')
+        ['tasks' => $tasks, 'walked' => $walked] = $task === null
+            ? $this->known[$teacher->id] ??= self::withWords($teacher)
+            : ['tasks' => [$task->id], 'walked' => [$task->id, ...self::together([$task->given_together])]];
+        $counting = static fn () => TaskProgress::counting($tasks)->whereColumn('members.student_id', 'rounds.student_id')
             ->whereColumn('counted.counts', 'rounds.task_id');
+        $best = $counting()->select('counted.task_id')->orderByRaw('counted.task_id <> rounds.task_id')->orderBy('counted.task_id')->limit(1);
 
-        return Round::query()->ofKind(RoundKind::Task, RoundKind::Return)->whereIn('rounds.task_id', $tasks)->whereExists($isFor);
+        return Round::query()->ofKind(RoundKind::Task, RoundKind::Return)->whereIn('rounds.task_id', $walked)->whereExists($counting())
+            ->selectSub($best, 'for_task');
     }
 
-    /** @return list<string> tasks in which something waits, or was read */
-    private function withWords(Teacher $teacher): array
+    /**
+     * Where something waits, or was read, and the tasks for which it counts.
+     *
+     * @return array{tasks: list<string>, walked: list<string>}
+     */
+    private static function withWords(Teacher $teacher): array
     {
-        $tasks = Task::query()->where('teacher_id', $teacher->id)->ofClassesInUse()->notAtOnce()->whereNull('taken_back_at');
         $words = DB::table('rounds')->whereColumn('rounds.task_id', 'tasks.id')
             ->where(static fn ($either) => $either->where('unread', '>', 0)->orWhereNotNull('read_at'));
+        $walked = Task::query()->where('teacher_id', $teacher->id)->whereExists($words)->pluck('given_together', 'id');
+        $ids = [...$walked->keys()->all(), ...self::together($walked->values()->all())];
+        $tasks = Task::query()->whereKey($ids)->ofClassesInUse()->notAtOnce()->whereNull('taken_back_at')->pluck('id');
 
-        return array_values(array_map(strval(...), $tasks->whereExists($words)->pluck('id')->all()));
+        return ['tasks' => self::ids($tasks->all()), 'walked' => self::ids($walked->keys()->all())];
+    }
+
+    /**
+     * @param  array<int, ?string>  $given  what tasks have in common that were given together; null for one given alone
+     * @return list<string> all tasks of those
+     */
+    private static function together(array $given): array
+    {
+        $given = array_values(array_unique(array_filter($given, is_string(...))));
+
+        return $given === [] ? [] : self::ids(Task::query()->whereIn('given_together', $given)->pluck('id')->all());
+    }
+
+    /**
+     * @param  array<mixed>  $ids
+     * @return list<string>
+     */
+    private static function ids(array $ids): array
+    {
+        return array_values(array_map(strval(...), $ids));
+    }
+
+    /**
+     * @param  array<mixed>  $ids
+     * @return Collection<array-key, Task> by id
+     */
+    private static function tasksOf(array $ids): Collection
+    {
+        return Task::query()->with(['quiz:id,title', 'class:id,name'])->findMany(array_unique($ids))->keyBy('id');
     }
 
     /** @return array<string, mixed> with texts as they are in the quiz */
-    private function question(Round $round, string $home, Question $asked): array
+    private function question(Task $for, Round $round, string $home, Question $asked): array
     {
         return [
-            'task' => $round->task_id, 'title' => $round->task->quiz->title, 'class' => $round->task->class?->name, 'question' => $home,
+            'task' => $for->id, 'title' => $for->quiz->title, 'class' => $for->class?->name, 'question' => $home,
             'prompt' => $asked->prompt, 'model' => $asked->model, 'points' => $asked->points,
             'language' => $this->rules->quiz($round)->language,
         ];
     }
 
     /** @return array<string, mixed> */
-    private function answer(Round $round, string $home, Question $asked, Record $record, State $state): array
+    private function answer(Task $for, Round $round, string $home, Question $asked, Record $record, State $state): array
     {
         $response = $record->response;
         $files = $response?->as === 'files' ? $response->list : [];
@@ -179,7 +224,7 @@ final class Pile
         $plain = PlainText::folded(implode("\n", $own));
 
         return [
-            'task' => $round->task_id, 'round' => $round->id, 'number' => $round->number, 'question' => $home,
+            'task' => $for->id, 'round' => $round->id, 'number' => $round->number, 'question' => $home,
             'student' => ['id' => $round->student->id, 'name' => $round->student->name],
             'own' => $own, 'files' => $files, 'alike' => $files !== [] || $plain === '' ? null : hash('xxh64', $plain),
             'judged' => $record->judged, 'comment' => $record->comment, 'seen' => SeenAnswer::of($record),

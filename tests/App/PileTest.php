@@ -8,6 +8,7 @@ use HiddenLadder\App\Models\Round;
 use HiddenLadder\App\Models\SchoolClass;
 use HiddenLadder\App\Models\Task;
 use HiddenLadder\App\Models\Teacher;
+use HiddenLadder\App\Models\Ulids;
 use HiddenLadder\App\Rounds\RoundBook;
 use HiddenLadder\Demo\Draft;
 use Illuminate\Support\Facades\DB;
@@ -102,6 +103,37 @@ final class PileTest extends AppTestCase
         $this->asTeacher($other)->getJson("/api/tasks/$first->id/pile")->assertNotFound();
         $this->class->update(['archived_at' => now()]);
         self::assertSame([], $this->pile()['tasks']);
+    }
+
+    public function test_of_tasks_given_together_an_answer_lies_where_its_student_is_now_and_once(): void
+    {
+        $first = $this->written('First');
+        $other = $this->schoolClass($this->teacher, 'Cleo');
+        $twin = $first->replicate()->fill(['class_id' => $other->id]);
+        $twin->save();
+        DB::table('tasks')->whereIn('id', [$first->id, $twin->id])->update(['given_together' => Ulids::make()]);
+        $round = $this->writes('Ada', $first, 'Because.');
+        $this->writes('Bram', $first, 'The Moon.');
+        $ada = $round->student_id;
+        $where = fn (): array => array_map(static fn (array $one): array => [$one['task'], $one['student']['name']], $this->pile()['answers']);
+        // In both classes: once, where it was written.
+        $enrolled = (array) DB::table('enrolments')->where(['class_id' => $this->class->id, 'student_id' => $ada])->first();
+        DB::table('enrolments')->insert(['class_id' => $other->id] + array_diff_key($enrolled, ['id' => true]));
+        self::assertEqualsCanonicalizing([[$first->id, 'Ada'], [$first->id, 'Bram']], $where());
+        // Moved to the other: there, and no longer in the first.
+        DB::table('enrolments')->where(['class_id' => $this->class->id, 'student_id' => $ada])->update(['removed_at' => now()]);
+        self::assertEqualsCanonicalizing([[$twin->id, 'Ada'], [$first->id, 'Bram']], $where());
+        self::assertEqualsCanonicalizing([[$twin->id, 1], [$first->id, 1]], array_map(
+            static fn (array $one): array => [$one['task'], $one['waiting']], $this->pile()['tasks'],
+        ));
+        self::assertSame(['Ada'], array_column(array_column($this->pile($twin)['answers'], 'student'), 'name'));
+        self::assertSame(['Bram'], array_column(array_column($this->pile($first)['answers'], 'student'), 'name'));
+        // Also where the class it was written in is put away.
+        $this->class->update(['archived_at' => now()]);
+        self::assertSame([[$twin->id, 'Ada']], $where());
+        $this->reads($this->pile()['answers'][0], 1)->assertNoContent();
+        self::assertSame([], $where());
+        self::assertSame([$twin->id], array_column($this->pile()['read'], 'task'));
     }
 
     public function test_what_was_read_is_out_of_it_says_whose_word_it_is_and_can_be_taken_back(): void

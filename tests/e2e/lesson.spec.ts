@@ -79,6 +79,42 @@ async function phones(browser: Browser, phrase: string): Promise<Page[]> {
     return Promise.all(names.map((name) => enter(browser, phrase, name)));
 }
 
+/** Pages that can be made deaf: what they listen to is known to the test. */
+async function mayGoDeaf(pages: Page[]): Promise<void> {
+    for (const one of pages) {
+        await one.context().addInitScript(() => {
+            const Listening = window.EventSource;
+            const listening: EventSource[] = [];
+            Object.assign(window, { listening });
+            window.EventSource = class extends Listening {
+                constructor(address: string | URL) {
+                    super(address);
+                    listening.push(this);
+                }
+            };
+        });
+    }
+}
+
+/** Nothing is heard any more: what listens is cut off as by a server that ends, and cannot listen again. */
+async function goesDeaf(pages: Page[]): Promise<void> {
+    for (const one of pages) {
+        await one.context().route('**/live/**', (route) => route.abort());
+        await one.evaluate(() => {
+            for (const source of (window as unknown as { listening: EventSource[] }).listening) {
+                source.close();
+                source.dispatchEvent(new Event('error'));
+            }
+        });
+    }
+}
+
+async function hearsAgain(pages: Page[]): Promise<void> {
+    for (const one of pages) {
+        await one.context().unroute('**/live/**');
+    }
+}
+
 async function choose(student: Page, option: string): Promise<void> {
     await student.getByRole('radio', { name: option }).check();
     await student.getByRole('button', { name: say('player.question-view.check') }).click();
@@ -86,14 +122,20 @@ async function choose(student: Page, option: string): Promise<void> {
 }
 
 for (const heard of [true, false]) {
-    test(`a whole lesson from the front, ${heard ? 'as it is heard' : 'where nothing is heard'}`, async ({ page, browser }) => {
-        test.setTimeout(heard ? 150_000 : 200_000);
+    test(`a whole lesson from the front, ${heard ? 'as it is heard, with a gap in it' : 'where nothing is heard'}`, async ({
+        page,
+        browser,
+    }) => {
+        test.setTimeout(heard ? 200_000 : 200_000);
         await signUp(page);
         await publish(page, 'Sea birds');
         const phrase = await giveOut(page, 'Sea birds', names);
         const class6 = await phones(browser, phrase);
         const [ada, bram, cleo, ...others] = class6 as [Page, Page, Page, ...Page[]];
-        if (!heard) {
+        if (heard) {
+            await mayGoDeaf([page, ...class6]);
+            await page.reload();
+        } else {
             for (const one of [page, ...class6]) {
                 await one.context().route('**/live/**', (route) => route.abort());
             }
@@ -151,6 +193,10 @@ for (const heard of [true, false]) {
             await expect(ada.getByText('Which bird dives?')).toBeVisible();
             await expect(ada.getByText(say('player.board.look-at-the-board'))).toBeVisible();
         });
+        if (heard) {
+            // In the middle of the lesson, and for the next three steps, nobody hears anything.
+            await goesDeaf([page, lead, ...class6]);
+        }
         await test.step('where all have answered, the key reveals', async () => {
             await next(say('teacher.board.go-to', { part: 'stop', number: 2 })).click();
             for (const student of class6) {
@@ -172,6 +218,11 @@ for (const heard of [true, false]) {
             await next(say('teacher.board.next', { kind: 'revealed' })).click();
             await expect(ada.getByText(say('player.board.look-at-the-board'))).toBeVisible();
         });
+        if (heard) {
+            const listens = ada.waitForResponse((reply) => reply.url().includes('/live/') && reply.ok(), { timeout: 30_000 });
+            await hearsAgain([page, ...class6]);
+            await listens;
+        }
         await test.step('a question is put at once', async () => {
             await lead.getByRole('button', { name: begins(say('teacher.board.ask-now')) }).click();
             await lead.getByLabel(say('teacher.board.what-is-asked')).fill('Shall we go on?');

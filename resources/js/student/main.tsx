@@ -24,6 +24,9 @@ const queries = new QueryClient({
         mutations: { networkMode: 'always' },
     },
 });
+/** Milliseconds after its load in which a page is left to itself on a slow phone. */
+const SETTLED = 5000;
+
 const root = document.getElementById('app');
 
 if (root !== null) {
@@ -51,8 +54,9 @@ if (root !== null) {
         'load',
         () => {
             void Promise.all([own(), walk()]).catch(() => undefined);
-            // Where a browser has no workers, or lets none run here, pages need the connection to be opened.
-            void navigator.serviceWorker?.register('/worker.js').catch(() => undefined);
+            // It loads all over again, and waits until the page is there for whoever looks at it. Where a browser has no workers, or
+            // lets none run here, pages need the connection to be opened.
+            setTimeout(() => void navigator.serviceWorker?.register('/worker.js').catch(() => undefined), SETTLED);
         },
         { once: true },
     );

@@ -1,7 +1,7 @@
 import { useEffect, useRef, useState } from 'react';
 
 /** Milliseconds in which several changes are one. */
-const TOGETHER = 100;
+const TOGETHER = 50;
 
 /** Milliseconds after which a server that refused, or was away, is tried again. */
 const AGAIN = 20_000;
