@@ -26,6 +26,7 @@ use HiddenLadder\App\Http\Controllers\Teacher\MediaController;
 use HiddenLadder\App\Http\Controllers\Teacher\MergeController;
 use HiddenLadder\App\Http\Controllers\Teacher\PileController;
 use HiddenLadder\App\Http\Controllers\Teacher\QuizController;
+use HiddenLadder\App\Http\Controllers\Teacher\RecordController;
 use HiddenLadder\App\Http\Controllers\Teacher\RehearsalController;
 use HiddenLadder\App\Http\Controllers\Teacher\ReturnsController;
 use HiddenLadder\App\Http\Controllers\Teacher\RosterController;
@@ -124,6 +125,7 @@ Route::middleware('auth:teacher')->group(static function () use ($language): voi
     Route::post('classes', [ClassController::class, 'store']);
     Route::get('classes/{class}', [ClassController::class, 'show']);
     Route::patch('classes/{class}', [ClassController::class, 'update']);
+    Route::get('classes/{class}/record', [RecordController::class, 'show']);
     Route::post('classes/{class}/phrase', [ClassController::class, 'renewPhrase']);
     Route::post('classes/{class}/roster-file', [RosterController::class, 'read']);
     Route::post('classes/{class}/roster-preview', [RosterController::class, 'look']);
@@ -147,6 +149,8 @@ Route::middleware('auth:teacher')->group(static function () use ($language): voi
     Route::post('tasks', [GivingController::class, 'store']);
     Route::put('tasks/{task}/exceptions/{student}', [GivingController::class, 'except']);
     Route::delete('tasks/{task}/exceptions/{student}', [GivingController::class, 'noException']);
+    Route::put('tasks/{task}/excused/{student}', [RecordController::class, 'excuse']);
+    Route::delete('tasks/{task}/excused/{student}', [RecordController::class, 'noExcuse']);
     Route::post('tasks/{task}/again', [GivingController::class, 'again']);
     Route::get('tasks/{task}', [TaskController::class, 'show']);
     Route::patch('tasks/{task}', [TaskController::class, 'update']);

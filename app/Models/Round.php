@@ -27,6 +27,7 @@ use Illuminate\Support\Facades\DB;
  * @property array<array-key, mixed> $evidence what its events say for the evidence
  * @property int $revision of the edition under which it was marked
  * @property ?float $score of a finished round, 0 to 1
+ * @property float $done of its main stops, 0 to 1
  * @property bool $mastered
  * @property int $unread answers in it that wait for a person to read them
  * @property ?CarbonImmutable $read_at when a person last said something to one of its answers
@@ -191,7 +192,7 @@ final class Round extends Model
     {
         return [
             'kind' => RoundKind::class, 'asks' => 'array', 'terms' => 'array', 'state' => 'array', 'evidence' => 'array',
-            'number' => 'integer', 'revision' => 'integer', 'score' => 'float',
+            'number' => 'integer', 'revision' => 'integer', 'score' => 'float', 'done' => 'float',
             'mastered' => 'boolean', 'interrupted' => 'boolean', 'unread' => 'integer', 'read_at' => 'immutable_datetime',
             'started_at' => 'immutable_datetime', 'moved_at' => 'immutable_datetime', 'finished_at' => 'immutable_datetime',
             'seen_after_closing_at' => 'immutable_datetime',

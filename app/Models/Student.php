@@ -92,10 +92,29 @@ final class Student extends Model implements Authenticatable, HasEpoch
      */
     public static function inOrder(Collection $students): Collection
     {
-        return $students->sort(static function (self $one, self $other): int {
-            $byName = Name::compare($one->name, $other->name);
+        return self::by($students, static fn (self $one): string => $one->name);
+    }
 
-            return $byName === 0 ? strcmp($one->id, $other->id) : $byName;
+    /**
+     * @param  Collection<int, self>  $students
+     * @return Collection<int, self> by their last names, and those with none by what they have
+     */
+    public static function inLastNameOrder(Collection $students): Collection
+    {
+        return self::by($students, static fn (self $one): string => trim("$one->family_name $one->given_name"));
+    }
+
+    /**
+     * @param  Collection<int, self>  $students
+     * @param  callable(self): string  $words
+     * @return Collection<int, self>
+     */
+    private static function by(Collection $students, callable $words): Collection
+    {
+        return $students->sort(static function (self $one, self $other) use ($words): int {
+            $order = Name::compare($words($one), $words($other));
+
+            return $order === 0 ? strcmp($one->id, $other->id) : $order;
         })->values();
     }
 

@@ -12,7 +12,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsToMany;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 
 /**
- * @phpstan-type Otherwise array{dueAt?: ?string, closesAt?: ?string, terms?: array<array-key, mixed>}
+ * @phpstan-type Otherwise array{dueAt?: ?string, closesAt?: ?string, terms?: array<array-key, mixed>, excused?: true}
  *
  * A quiz given with terms: to a class, to some students, or to whoever has its link.
  *
@@ -75,6 +75,12 @@ final class Task extends Model
         $own->terms = $otherwise['terms'] ?? $this->terms;
 
         return $own->syncOriginal();
+    }
+
+    /** Whether it counts for nothing in a student's record. */
+    public function excuses(string $student): bool
+    {
+        return isset($this->exceptions[$student]['excused']);
     }
 
     /** Its state now. */

@@ -69,7 +69,7 @@ final readonly class OwnRounds
     }
 
     /** @param  Collection<int, Round>  $rounds  of the student in the task, in order, with returns */
-    private static function from(string $student, Task $task, Collection $rounds): self
+    public static function from(string $student, Task $task, Collection $rounds): self
     {
         $own = $task->forStudent($student);
         $rounds->each(static fn (Round $round) => $round->setRelation('task', $task));

@@ -33,6 +33,7 @@ use HiddenLadder\Core\Round\Front;
 use HiddenLadder\Core\Round\History;
 use HiddenLadder\Core\Round\Result\Fact;
 use HiddenLadder\Core\Round\Result\FactKind;
+use HiddenLadder\Core\Round\Result\HowFar;
 use HiddenLadder\Core\Round\Result\Refusal;
 use HiddenLadder\Core\Round\Result\Replayed;
 use HiddenLadder\Core\Round\State;
@@ -430,6 +431,7 @@ final class RoundBook
             'seen_after_closing_at' => $state->isFinished() ? $round->getRawOriginal('seen_after_closing_at') : null,
             'score' => $cameTo->score,
             'mastered' => (int) $cameTo->mastered,
+            'done' => HowFar::of($this->rules->quiz($round), $this->rules->terms($round), $state),
         ];
         // As it is to stand: a model would read what was there before to find what is different, and all of it mostly is.
         Round::query()->toBase()->where('id', $round->id)->update($stored);

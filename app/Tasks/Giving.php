@@ -99,18 +99,41 @@ final class Giving
     {
         DB::transaction(function () use ($task, $student, $said): void {
             $locked = Task::query()->lockForUpdate()->findOrFail($task->id);
-            $exceptions = $locked->exceptions ?? [];
-            unset($exceptions[$student]);
-            if ($said !== []) {
-                $exceptions[$student] = $said;
-            }
-            $locked->exceptions = $exceptions === [] ? null : $exceptions;
+            // Whether they are excused is said elsewhere.
+            $excused = array_intersect_key($locked->exceptions[$student] ?? [], ['excused' => true]);
+            $locked->exceptions = self::with($locked->exceptions, $student, $said + $excused);
             $own = $locked->forStudent($student);
             self::inOrder($own);
             self::noCircle($locked->quiz()->sole(), Terms::read(Fields::of($own->terms)));
             $locked->save();
         }, 5);
         $task->refresh();
+    }
+
+    /** A task counts for nothing in a student's record, or does again. */
+    public function excuse(Task $task, string $student, bool $isExcused): void
+    {
+        DB::transaction(static function () use ($task, $student, $isExcused): void {
+            $locked = Task::query()->lockForUpdate()->findOrFail($task->id);
+            $said = $locked->exceptions[$student] ?? [];
+            unset($said['excused']);
+            $locked->exceptions = self::with($locked->exceptions, $student, $said + ($isExcused ? ['excused' => true] : []));
+            $locked->save();
+        }, 5);
+        $task->refresh();
+    }
+
+    /**
+     * @param  ?array<string, array<array-key, mixed>>  $exceptions
+     * @param  array<array-key, mixed>  $said  what holds otherwise for the student
+     * @return ?array<string, array<array-key, mixed>>
+     */
+    private static function with(?array $exceptions, string $student, array $said): ?array
+    {
+        $exceptions = [$student => $said] + ($exceptions ?? []);
+        $exceptions = array_filter($exceptions, static fn (array $one): bool => $one !== []);
+
+        return $exceptions === [] ? null : $exceptions;
     }
 
     /** The teacher's unit of that name, made where there is none; null without a name. */

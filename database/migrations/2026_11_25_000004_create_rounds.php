@@ -30,6 +30,8 @@ return new class extends Migration
             // Of a finished round, 0 to 1.
             $table->double('score')->nullable();
             $table->boolean('mastered')->default(false);
+            // Of its main stops, 0 to 1.
+            $table->double('done')->default(0);
             // Answers in it that wait for a person to read them, and when a person last said something to one.
             $table->unsignedSmallInteger('unread')->default(0);
             $table->timestamp('read_at', 3)->nullable();

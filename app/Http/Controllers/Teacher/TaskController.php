@@ -159,6 +159,9 @@ final class TaskController extends Controller
         $names = Student::query()->whereKey(array_keys($task->exceptions ?? []))->get()->keyBy('id');
         $told = [];
         foreach ($task->exceptions ?? [] as $student => $otherwise) {
+            if (array_keys($otherwise) === ['excused']) {
+                continue;
+            }
             $own = $task->forStudent($student);
             $told[] = [
                 'student' => $student, 'name' => $names->get($student)->name ?? '',

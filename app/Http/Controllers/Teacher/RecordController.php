@@ -1,0 +1,46 @@
+<?php
+
+declare(strict_types=1);
+
+namespace HiddenLadder\App\Http\Controllers\Teacher;
+
+use HiddenLadder\App\Http\Controllers\Controller;
+use HiddenLadder\App\Models\SchoolClass;
+use HiddenLadder\App\Models\Task;
+use HiddenLadder\App\Results\ClassRecord;
+use HiddenLadder\App\Tasks\Giving;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Http\Response;
+
+/** The record of a class over all its tasks. */
+final class RecordController extends Controller
+{
+    public function show(Request $request, SchoolClass $class, ClassRecord $record): JsonResponse
+    {
+        $this->authorize('reach', $class);
+        $unit = $request->string('unit')->value();
+
+        return new JsonResponse($record->of($class, $unit === '' ? null : $unit));
+    }
+
+    /** The task counts for nothing in a student's record. */
+    public function excuse(Task $task, string $student, Giving $giving): Response
+    {
+        return $this->put($task, $student, $giving, true);
+    }
+
+    public function noExcuse(Task $task, string $student, Giving $giving): Response
+    {
+        return $this->put($task, $student, $giving, false);
+    }
+
+    private function put(Task $task, string $student, Giving $giving, bool $isExcused): Response
+    {
+        $this->authorize('reach', $task->load('class'));
+        abort_unless($task->students()->contains('id', $student), 404);
+        $giving->excuse($task, $student, $isExcused);
+
+        return new Response('', 204);
+    }
+}
