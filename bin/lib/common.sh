@@ -41,7 +41,7 @@ when_changed() {
 
 PACKAGES="php8.2-cli php8.2-fpm php8.2-mysql php8.2-gd php8.2-intl php8.2-mbstring php8.2-xml php8.2-zip php8.2-bcmath php8.2-gmp php8.2-curl php8.2-opcache php8.2-apcu
  composer mariadb-server mariadb-client nginx-light libnginx-mod-nchan ffmpeg espeak-ng fonts-dejavu-core unzip curl iproute2"
-TEST_PACKAGES="chromium php8.2-pcov fonts-liberation"
+TEST_PACKAGES="chromium php8.2-pcov fonts-liberation python3-openpyxl"
 
 install_packages() {
     local missing=() package

@@ -10,7 +10,7 @@ export function KeepVideos({ videos: { missing, come, trouble, keep } }: { video
         <Notice>
             {come !== null ? (
                 <p>
-                    {say('student.videos.they-come', { share: come })}{' '}
+                    {say('student.videos.they-come', { share: Math.round(100 * come) })}{' '}
                     <progress className="align-middle" max={1} value={come} aria-hidden="true" />
                 </p>
             ) : (

@@ -1,0 +1,142 @@
+import { keepPreviousData, useQuery } from '@tanstack/react-query';
+import { useSearchParams } from 'react-router';
+import { client, sentence, take } from '../../api/client';
+import type { ClassRecord, RecordTask, SchoolClass } from '../../api/types';
+import { Button } from '../../ui/Button';
+import { useCovers } from '../../ui/covers';
+import { Select } from '../../ui/Field';
+import { Notice } from '../../ui/Notice';
+import { ScreenCovers } from '../../ui/ScreenCovers';
+import { Switch } from '../../ui/Switch';
+import { useAttempt } from '../../ui/useAttempt';
+import { say } from '../../words/words';
+import { ClassFrame } from '../classes/ClassFrame';
+import { RecordTable } from './RecordTable';
+import { download, recordBook, recordSheet } from './takeAway';
+
+/** A class by its tasks: what counts, how far each is, and how the scores are spread. */
+export function RecordPage() {
+    return <ClassFrame>{(group) => <Record key={group.id} group={group} />}</ClassFrame>;
+}
+
+function Record({ group }: { group: SchoolClass }) {
+    const [search, setSearch] = useSearchParams();
+    const unit = search.get('unit') ?? '';
+    const strict = search.get('missing') === 'nought';
+    const covers = useCovers();
+    const found = useQuery({
+        queryKey: ['record', group.id, unit],
+        queryFn: () =>
+            take(client.GET('/classes/{class}/record', { params: { path: { class: group.id }, query: unit === '' ? {} : { unit } } })),
+        placeholderData: keepPreviousData,
+        refetchInterval: 20_000,
+    });
+    const change = (name: string, value: string | null) =>
+        setSearch(
+            (now) => {
+                value === null ? now.delete(name) : now.set(name, value);
+                return now;
+            },
+            { replace: true },
+        );
+    if (found.data === undefined) {
+        return found.error === null ? <p>{say('ui.one-moment')}</p> : <Notice>{sentence(found.error)}</Notice>;
+    }
+    const record = found.data;
+    if (record.tasks.length === 0 && unit === '') {
+        return <p className="text-soft">{say('teacher.record.nothing-yet')}</p>;
+    }
+    return (
+        <div className="grid min-w-0 gap-5">
+            <div className="flex flex-wrap items-end gap-x-6 gap-y-3 print:hidden">
+                {record.units.length > 0 && (
+                    <Select
+                        label={say('teacher.record.unit')}
+                        value={unit}
+                        onChange={(event) => change('unit', event.currentTarget.value || null)}
+                    >
+                        <option value="">{say('teacher.record.all-units')}</option>
+                        {record.units.map((one) => (
+                            <option key={one} value={one}>
+                                {one}
+                            </option>
+                        ))}
+                    </Select>
+                )}
+                <Switch
+                    label={say('teacher.record.missing-is-nought')}
+                    checked={strict}
+                    onChange={(on) => change('missing', on ? 'nought' : null)}
+                />
+                <ScreenCovers covers={covers} of={['names', 'scores']} />
+                <TakeAway record={record} name={group.name} strict={strict} />
+            </div>
+            <Waiting record={record} />
+            <RecordTable record={record} strict={strict} covers={covers} />
+            <p className="text-sm text-soft">{say('teacher.record.how-to-read-it')}</p>
+        </div>
+    );
+}
+
+/** What is in the record, in files that other programs read. */
+function TakeAway({ record, name, strict }: { record: ClassRecord; name: string; strict: boolean }) {
+    const { error, attempt } = useAttempt();
+    return (
+        <div className="ml-auto flex flex-wrap gap-2">
+            <Button onClick={() => void attempt(async () => download(await recordBook(record, strict), `${name}.xlsx`))}>
+                {say('teacher.record.spreadsheet')}
+            </Button>
+            <Button
+                weight="quiet"
+                onClick={() =>
+                    void attempt(async () => download(new Blob([recordSheet(record, strict)], { type: 'text/csv' }), `${name}.csv`))
+                }
+            >
+                {say('teacher.record.csv')}
+            </Button>
+            <Button weight="quiet" onClick={() => window.print()}>
+                {say('player.finish.print-it')}
+            </Button>
+            {error !== null && <Notice>{error}</Notice>}
+        </div>
+    );
+}
+
+/** Scores that students see only when their teacher says so. */
+function Waiting({ record }: { record: ClassRecord }) {
+    const { error, attempt } = useAttempt('record', 'class', 'task');
+    const held = record.tasks.filter((task) => task.scoreSeen === 'when-released');
+    const put = (tasks: RecordTask[], released: boolean) =>
+        attempt(async () => {
+            for (const task of tasks) {
+                await take(client.PATCH('/tasks/{task}', { params: { path: { task: task.id } }, body: { released } }));
+            }
+        });
+    if (held.length === 0) {
+        return null;
+    }
+    const unseen = held.filter((task) => task.releasedAt === null && task.n > 0);
+    return (
+        <section aria-labelledby="released" className="print:hidden">
+            <div className="flex flex-wrap items-center gap-3">
+                <h2 id="released" className="text-base font-semibold">
+                    {say('teacher.record.seen-by-students', { n: unseen.length })}
+                </h2>
+                {unseen.length > 1 && (
+                    <Button onClick={() => void put(unseen, true)}>{say('teacher.record.release-all', { n: unseen.length })}</Button>
+                )}
+            </div>
+            <ul className="mt-1 flex flex-wrap gap-x-6 gap-y-1 text-sm">
+                {held.map((task) => (
+                    <li key={task.id} className="flex items-center gap-2">
+                        {say('teacher.record.is-seen', { title: task.title, seen: task.releasedAt === null ? 'no' : 'yes' })}
+                        <Button weight="quiet" onClick={() => void put([task], task.releasedAt === null)}>
+                            {say('teacher.record.release', { title: task.title, seen: task.releasedAt === null ? 'no' : 'yes' })}
+                        </Button>
+                    </li>
+                ))}
+            </ul>
+            {error !== null && <Notice>{error}</Notice>}
+        </section>
+    );
+}

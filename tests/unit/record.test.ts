@@ -1,0 +1,151 @@
+import { spawnSync } from 'node:child_process';
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { describe, expect, it } from 'vitest';
+import type { ClassRecord, RecordCell, RecordRow, RecordTask } from '../../resources/js/api/types';
+import { recordBook, recordSheet } from '../../resources/js/teacher/record/takeAway';
+
+const long = 'x'.repeat(300);
+
+const task = (title: string, more: Partial<RecordTask> = {}): RecordTask => ({
+    id: title,
+    title,
+    unit: null,
+    weight: 1,
+    optional: false,
+    state: 'closed',
+    givenAt: '2026-11-02T08:00:00Z',
+    dueAt: '2026-11-09T15:30:00Z',
+    closesAt: null,
+    releasedAt: null,
+    scoreSeen: 'end-of-round',
+    n: 2,
+    missing: 1,
+    mean: 0.5,
+    least: 0.25,
+    lower: 0.375,
+    median: 0.5,
+    upper: 0.625,
+    most: 0.75,
+    ...more,
+});
+
+const cell = (more: Partial<RecordCell> = {}): RecordCell => ({
+    score: 0.75,
+    done: 1,
+    rounds: 2,
+    missing: false,
+    excused: false,
+    late: true,
+    provisional: false,
+    beganAt: '2026-11-03T09:00:00Z',
+    endedAt: '2026-11-10T10:15:00Z',
+    answered: 12,
+    commented: 3,
+    ...more,
+});
+
+const none = { score: null, done: 0, rounds: 0, late: false, beganAt: null, endedAt: null, answered: 0, commented: 0 };
+
+const row = (given: string, family: string, cells: RecordRow['cells'], more: Partial<RecordRow> = {}): RecordRow => ({
+    id: given,
+    name: `${given} ${family}`,
+    given,
+    family,
+    number: null,
+    mean: 0.75,
+    meanWithMissing: 0.375,
+    missing: 1,
+    cells,
+    ...more,
+});
+
+const record: ClassRecord = {
+    units: ['Tides'],
+    tasks: [task('Tides, "spring" and neap', { unit: 'Tides', weight: 2.5 }), task('=1+1')],
+    students: [
+        row('Ada', 'Brandt', [cell(), cell({ ...none, missing: true })]),
+        row('@SUM(A1)', '=HYPERLINK("http://x")', [cell({ excused: true }), null], { mean: null, number: '+47' }),
+        row('ليلى', '\tحداد', [cell({ score: null, done: 0.4, endedAt: null, late: false }), cell(none)]),
+        row(long, '-2+3', [null, null]),
+    ],
+};
+
+type Sheets = Record<string, { frozen: string; filter: string; rules: unknown[]; bold: boolean; cells: [string, string, string][][] }>;
+
+/** The workbook as another program reads it. */
+async function read(of: ClassRecord, strict = false): Promise<Sheets> {
+    const folder = mkdtempSync(join(tmpdir(), 'record-'));
+    const file = join(folder, 'record.xlsx');
+    writeFileSync(file, Buffer.from(await (await recordBook(of, strict)).arrayBuffer()));
+    const { stdout, stderr } = spawnSync('/usr/bin/python3', [`${import.meta.dirname}/workbook.py`, file], { encoding: 'utf8' });
+    rmSync(folder, { recursive: true });
+    expect(stderr).toBe('');
+    return JSON.parse(stdout) as Sheets;
+}
+
+describe('a record as a workbook', () => {
+    it('holds real numbers and dates, one sheet a matter, with a head that stays', async () => {
+        const sheets = await read(record);
+        expect(Object.keys(sheets)).toEqual(['Scores', 'How far', 'Taking part', 'Tasks']);
+        for (const sheet of Object.values(sheets)) {
+            expect(sheet.bold).toBe(true);
+        }
+        const { cells, frozen, filter } = sheets.Scores as Sheets[string];
+        expect([frozen, filter]).toEqual(['C2', 'A1:G1']);
+        expect(cells[1]?.map(([type, value]) => [type, value])).toEqual([
+            ['s', 'Brandt'],
+            ['s', 'Ada'],
+            ['n', 'None'],
+            ['n', '0.75'],
+            ['n', '1'],
+            ['n', '0.75'],
+            ['n', 'None'],
+        ]);
+        expect(cells[1]?.[3]?.[2]).toBe('0%');
+        expect(cells[2]?.[5]?.[1]).toBe('excused');
+        expect((await read(record, true)).Scores?.cells[1]?.[3]?.[1]).toBe('0.375');
+        const part = sheets['Taking part']?.cells ?? [];
+        expect(part[1]?.map(([type, value]) => [type, value])).toEqual([
+            ['s', 'Brandt'],
+            ['s', 'Ada'],
+            ['s', 'Tides, "spring" and neap'],
+            ['n', '2'],
+            ['n', '12'],
+            ['n', '3'],
+            ['d', '2026-11-03 09:00:00'],
+            ['d', '2026-11-10 10:15:00'],
+            ['s', 'late'],
+        ]);
+        expect(sheets.Tasks?.cells[1]?.slice(0, 5).map(([type]) => type)).toEqual(['s', 's', 'n', 'd', 'd']);
+    });
+    it('shows how far each is in one tone', async () => {
+        const done = (await read(record))['How far'];
+        expect(done?.rules).toEqual([['D2:E5', 'colorScale', ['FFFFFFFF', 'FF6FB7BC']]]);
+        expect(done?.cells[3]?.[3]).toEqual(['n', '0.4', '0%']);
+    });
+    it('keeps text as text, whatever it looks like', async () => {
+        const { cells } = (await read(record)).Scores as Sheets[string];
+        expect(cells.flat().some(([type]) => type === 'f')).toBe(false);
+        expect(cells[0]?.[6]?.slice(0, 2)).toEqual(['s', '=1+1']);
+        expect(cells[2]?.slice(0, 3).map(([, value]) => value)).toEqual(['=HYPERLINK("http://x")', '@SUM(A1)', '+47']);
+        expect(cells[4]?.[1]?.[1]).toBe(long);
+    });
+    it('is made of a class without students or tasks too', async () => {
+        expect((await read({ units: [], tasks: [], students: [] })).Scores?.cells.length).toBe(1);
+    });
+});
+
+describe('a record as CSV', () => {
+    it('quotes what it must, and leaves a spreadsheet no formula', () => {
+        expect(recordSheet(record, false).split('\r\n')).toEqual([
+            '\uFEFFFamily name,Given name,Number,Mean,Missing,"Tides, ""spring"" and neap",\'=1+1',
+            'Brandt,Ada,,0.75,1,0.75,',
+            '"\'=HYPERLINK(""http://x"")",\'@SUM(A1),\'+47,,1,excused,',
+            "'\tحداد,ليلى,,0.75,1,,",
+            `'-2+3,${long},,0.75,1,,`,
+            '',
+        ]);
+    });
+});
