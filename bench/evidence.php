@@ -76,7 +76,7 @@ $look = static function (
 ) use ($school, $teacher, $quiz, $walked): array {
     $class = $teacher->classes()->create(['school_id' => $school->id, 'name' => 'Bench', 'phrase' => $phrase]);
     foreach (array_chunk(range(1, $students), 500) as $numbers) {
-        app(Roster::class)->add($class, implode("\n", array_map(static fn (int $i): string => "Student $i", $numbers)));
+        app(Roster::class)->write($class, implode("\n", array_map(static fn (int $i): string => "Student $i", $numbers)));
     }
     $task = Task::query()->create(
         ['teacher_id' => $class->teacher_id, 'class_id' => $class->id, 'quiz_id' => $quiz->id, 'terms' => Terms::learn()->toArray()],

@@ -45,7 +45,7 @@ $edition = Edition::query()->create(
     ['quiz_id' => $quiz->id, 'number' => 1, 'version' => 1, 'document' => $document, 'published_at' => now()],
 );
 $class = $teacher->classes()->create(['school_id' => $school->id, 'name' => 'Bench', 'phrase' => 'three short words']);
-app(Roster::class)->add($class, implode("\n", array_map(static fn (int $i): string => "Student $i", range(1, 400))));
+app(Roster::class)->write($class, implode("\n", array_map(static fn (int $i): string => "Student $i", range(1, 400))));
 $task = Task::query()->create(
     ['teacher_id' => $class->teacher_id, 'class_id' => $class->id, 'quiz_id' => $quiz->id, 'terms' => Terms::learn()->toArray()],
 );

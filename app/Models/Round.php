@@ -28,6 +28,8 @@ use Illuminate\Support\Facades\DB;
  * @property int $revision of the edition under which it was marked
  * @property ?float $score of a finished round, 0 to 1
  * @property float $done of its main stops, 0 to 1
+ * @property int $answered answers given, whatever became of them
+ * @property int $commented comments written
  * @property bool $mastered
  * @property int $unread answers in it that wait for a person to read them
  * @property ?CarbonImmutable $read_at when a person last said something to one of its answers

@@ -10,13 +10,12 @@ use HiddenLadder\App\Models\SchoolClass;
 use HiddenLadder\App\Models\Student;
 use HiddenLadder\App\Models\Task;
 use HiddenLadder\App\Models\TaskState;
-use HiddenLadder\App\Rounds\OwnRounds;
 use HiddenLadder\App\Rounds\RoundBook;
 use HiddenLadder\App\Tasks\TaskProgress;
 use HiddenLadder\Core\Fields;
 use HiddenLadder\Core\Record\Figures;
 use HiddenLadder\Core\Record\Work;
-use HiddenLadder\Core\Round\Event\EventKind;
+use HiddenLadder\Core\Round\RoundsSoFar;
 use HiddenLadder\Core\Terms\Sight;
 use HiddenLadder\Core\Terms\Terms;
 use Illuminate\Database\Eloquent\Builder;
@@ -41,17 +40,21 @@ final class ClassRecord
         $this->settle($tasks);
         $members = $this->members($tasks);
         $rounds = $this->rounds($tasks);
-        $part = $this->takingPart($tasks);
-        $works = $rows = [];
+        $works = $rows = $held = [];
         foreach (Student::inLastNameOrder($class->students()->get()) as $student) {
             $own = $cells = [];
             foreach ($tasks as $task) {
-                $isFor = isset($members["$task->id $student->id"]);
-                $told = $isFor ? $this->cell($task, $student->id, $rounds["$task->id $student->id"] ?? new Collection) : null;
-                if ($told !== null) {
-                    $own[] = $works[$task->id][] = $told['work'];
+                if (! isset($members["$task->id $student->id"])) {
+                    $cells[] = null;
+
+                    continue;
                 }
-                $cells[] = $told === null ? null : $told['cell'] + ($part["$task->id $student->id"] ?? ['answered' => 0, 'commented' => 0]);
+                // Mostly it holds for all: what is read of a task once is not read again for each student.
+                $holds = isset($task->exceptions[$student->id])
+                    ? self::holding($task->forStudent($student->id))
+                    : $held[$task->id] ??= self::holding($task);
+                [$own[], $cells[]] = $this->cell($task, $holds, $student->id, $rounds["$task->id $student->id"] ?? []);
+                $works[$task->id][] = $own[count($own) - 1];
             }
             $rows[] = [
                 'id' => $student->id, 'name' => $student->name, 'given' => $student->given_name, 'family' => $student->family_name,
@@ -79,32 +82,53 @@ final class ClassRecord
         ];
     }
 
-    /**
-     * @param  Collection<int, Round>  $rounds
-     * @return array{cell: array<string, mixed>, work: Work}
-     */
-    private function cell(Task $task, string $student, Collection $rounds): array
+    /** @return array{terms: Terms, due: ?string, isOver: bool} its terms, when it is due as the database writes it, and whether its time is over */
+    private static function holding(Task $task): array
     {
-        $own = OwnRounds::from($student, $task, $rounds);
-        $due = $own->task->due_at ?? $own->task->closes_at;
-        $isOver = $own->task->state() === TaskState::Closed || ($due !== null && $due->isPast());
-        $first = $own->done()->first();
+        $due = $task->due_at ?? $task->closes_at;
+
+        return [
+            'terms' => Terms::read(Fields::of($task->terms)),
+            'due' => $task->due_at?->utc()->format('Y-m-d H:i:s.v'),
+            'isOver' => $task->state() === TaskState::Closed || ($due !== null && $due->isPast()),
+        ];
+    }
+
+    /**
+     * @param  array{terms: Terms, due: ?string, isOver: bool}  $holds  for the student
+     * @param  list<\stdClass>  $rounds
+     * @return array{Work, array<string, mixed>}
+     */
+    private function cell(Task $task, array $holds, string $student, array $rounds): array
+    {
+        $soFar = RoundsSoFar::of($holds['terms'], array_map(static fn (\stdClass $round): array => [
+            'score' => $round->score === null ? null : (float) $round->score,
+            'finishedMs' => $round->finished_at === null ? null : (int) strtotime("$round->finished_at UTC") * 1000,
+        ], $rounds));
+        $sum = static fn (string $of): int => (int) array_sum(array_column($rounds, $of));
+        $ends = array_values(array_filter(array_column($rounds, 'finished_at'), is_string(...)));
         $work = new Work(
             $task->weight,
-            $rounds->isEmpty() ? null : $own->soFar()->score(),
-            (float) $rounds->max('done'),
-            $isOver && ! $task->optional,
+            $soFar->score(),
+            $rounds === [] ? 0.0 : (float) max(array_column($rounds, 'done')),
+            $holds['isOver'] && ! $task->optional,
             $task->excuses($student),
         );
 
-        return ['work' => $work, 'cell' => [
-            'score' => $work->score, 'done' => $work->done, 'rounds' => $rounds->count(),
+        return [$work, [
+            'score' => $work->score, 'done' => $work->done, 'rounds' => count($rounds),
             'missing' => $work->isMissing(), 'excused' => $work->isExcused,
-            'late' => $own->task->due_at !== null && $first?->finished_at?->isAfter($own->task->due_at) === true,
-            'provisional' => $rounds->sum('unread') > 0,
-            'beganAt' => $rounds->first()?->started_at?->toIso8601ZuluString(),
-            'endedAt' => $own->lastDone()?->finished_at?->toIso8601ZuluString(),
+            'late' => $holds['due'] !== null && $ends !== [] && $ends[0] > $holds['due'],
+            'provisional' => $sum('unread') > 0,
+            'beganAt' => self::iso($rounds[0]->started_at ?? null), 'endedAt' => self::iso($ends[count($ends) - 1] ?? null),
+            'answered' => $sum('answered'), 'commented' => $sum('commented'),
         ]];
+    }
+
+    /** A time as the database writes it (UTC), as it is sent. */
+    private static function iso(?string $time): ?string
+    {
+        return $time === null ? null : str_replace(' ', 'T', substr($time, 0, 19)).'Z';
     }
 
     /**
@@ -140,50 +164,23 @@ final class ClassRecord
 
     /**
      * @param  Collection<int, Task>  $tasks
-     * @return array<string, Collection<int, Round>> in order, by the task they count in and their student
+     * @return array<string, list<\stdClass>> what rounds came to, in order, by the task they count in and their student
      */
     private function rounds(Collection $tasks): array
     {
-        $rounds = self::counting(Round::query(), $tasks)->orderBy('rounds.number')->select([
-            'rounds.id', 'rounds.task_id', 'rounds.student_id', 'rounds.kind', 'rounds.number', 'rounds.score', 'rounds.done', 'rounds.unread',
-            'rounds.started_at', 'rounds.finished_at', 'counting.for_task',
-        ])->get();
-
-        return $rounds->groupBy(static fn (Round $round): string => "{$round->getAttribute('for_task')} $round->student_id")->all();
-    }
-
-    /**
-     * How often each took part: answers given and comments written, whatever became of them.
-     *
-     * @param  Collection<int, Task>  $tasks
-     * @return array<string, array{answered: int, commented: int}> by task and student
-     */
-    private function takingPart(Collection $tasks): array
-    {
-        $counts = [];
-        $kinds = [EventKind::Answered->value, EventKind::Commented->value];
-        $rows = self::counting(Round::query(), $tasks)->join('round_events', 'round_events.round_id', '=', 'rounds.id')
-            ->whereIn('round_events.kind', $kinds)->groupBy('counting.for_task', 'rounds.student_id', 'round_events.kind')
-            ->selectRaw('counting.for_task, rounds.student_id, round_events.kind, count(*) as times')->toBase()->get();
+        $counting = TaskProgress::counting($tasks->modelKeys())->select(['members.task_id as for_task', 'members.student_id', 'counted.counts']);
+        // As rows: there are thousands, and a model each would take longer than to ask for them.
+        $rows = Round::query()->ofKind(RoundKind::Task)->joinSub($counting, 'counting', static fn ($join) => $join
+            ->on('rounds.task_id', '=', 'counting.counts')->on('rounds.student_id', '=', 'counting.student_id'))
+            ->orderBy('rounds.number')->toBase()->get([
+                'rounds.student_id', 'rounds.score', 'rounds.done', 'rounds.answered', 'rounds.commented', 'rounds.unread',
+                'rounds.started_at', 'rounds.finished_at', 'counting.for_task',
+            ]);
+        $rounds = [];
         foreach ($rows as $row) {
-            $of = &$counts["$row->for_task $row->student_id"];
-            $of ??= ['answered' => 0, 'commented' => 0];
-            $of[$row->kind === EventKind::Answered->value ? 'answered' : 'commented'] = (int) $row->times;
+            $rounds["$row->for_task $row->student_id"][] = $row;
         }
 
-        return $counts;
-    }
-
-    /**
-     * @param  Builder<Round>  $rounds
-     * @param  Collection<int, Task>  $tasks
-     * @return Builder<Round> those that count in one of the tasks (`counting.for_task`)
-     */
-    private static function counting(Builder $rounds, Collection $tasks): Builder
-    {
-        $counting = TaskProgress::counting($tasks->modelKeys())->select(['members.task_id as for_task', 'members.student_id', 'counted.counts']);
-
-        return $rounds->ofKind(RoundKind::Task)->joinSub($counting, 'counting', static fn ($join) => $join
-            ->on('rounds.task_id', '=', 'counting.counts')->on('rounds.student_id', '=', 'counting.student_id'));
+        return $rounds;
     }
 }

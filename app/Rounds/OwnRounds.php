@@ -69,7 +69,7 @@ final readonly class OwnRounds
     }
 
     /** @param  Collection<int, Round>  $rounds  of the student in the task, in order, with returns */
-    public static function from(string $student, Task $task, Collection $rounds): self
+    private static function from(string $student, Task $task, Collection $rounds): self
     {
         $own = $task->forStudent($student);
         $rounds->each(static fn (Round $round) => $round->setRelation('task', $task));
@@ -104,14 +104,9 @@ final readonly class OwnRounds
 
     public function soFar(): RoundsSoFar
     {
-        $done = $this->done();
-
-        return new RoundsSoFar(
-            $this->terms,
-            array_values($done->map(static fn (Round $round): float => $round->score ?? 0.0)->all()),
-            $done->max(static fn (Round $round): ?int => $round->finished_at?->getTimestampMs()),
-            $this->rounds->count(),
-        );
+        return RoundsSoFar::of($this->terms, array_values($this->rounds->map(static fn (Round $round): array => [
+            'score' => $round->score, 'finishedMs' => $round->finished_at?->getTimestampMs(),
+        ])->all()));
     }
 
     /** @return list<array{title: string, score: ?float}> what the student must master, or reach a score in, before */
@@ -139,13 +134,11 @@ final readonly class OwnRounds
         return $waits;
     }
 
-    /**
-     * Those that were finished. One that was sent back since keeps the score it was finished with.
-     *
-     * @return Collection<int, Round>
-     */
+    /** @return Collection<int, Round> those that were finished, whether or not they were sent back since */
     public function done(): Collection
     {
-        return $this->rounds->filter(static fn (Round $round): bool => $round->finished_at !== null || $round->score !== null);
+        return $this->rounds->filter(
+            static fn (Round $round): bool => RoundsSoFar::isDone($round->score, $round->finished_at?->getTimestampMs()),
+        );
     }
 }

@@ -425,6 +425,8 @@ final class RoundBook
             'moved_at' => $time($at),
             'finished_at' => $state->finishedAt === null ? null : $time($state->finishedAt),
             'interrupted' => (int) ($state->interrupted !== null),
+            'answered' => $now->answered,
+            'commented' => $now->commented,
             'unread' => $now->unread(),
             'read_at' => $now->readAt === null ? null : $time($now->readAt),
             // Opened again, a device has till the next closing.

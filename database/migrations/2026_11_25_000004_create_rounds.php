@@ -32,6 +32,9 @@ return new class extends Migration
             $table->boolean('mastered')->default(false);
             // Of its main stops, 0 to 1.
             $table->double('done')->default(0);
+            // How often its student took part: answers given, comments written.
+            $table->unsignedInteger('answered')->default(0);
+            $table->unsignedInteger('commented')->default(0);
             // Answers in it that wait for a person to read them, and when a person last said something to one.
             $table->unsignedSmallInteger('unread')->default(0);
             $table->timestamp('read_at', 3)->nullable();

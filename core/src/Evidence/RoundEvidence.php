@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace HiddenLadder\Core\Evidence;
 
+use HiddenLadder\Core\Round\Event\Answered;
+use HiddenLadder\Core\Round\Event\Commented;
 use HiddenLadder\Core\Round\Event\Event;
 use HiddenLadder\Core\Round\Event\Watched;
 use HiddenLadder\Core\Round\Result\Fact;
@@ -28,6 +30,8 @@ final readonly class RoundEvidence implements Outcome
      * @param  list<array{string, bool}>  $evidence  tries that count as evidence: question, and whether it was right
      * @param  array<string, string>  $standings  by question
      * @param  ?int  $readAt  when a person last said something to an answer, in milliseconds since 1970
+     * @param  int  $answered  answers given, whatever became of them
+     * @param  int  $commented  comments written
      */
     public function __construct(
         public array $attempts = [],
@@ -38,6 +42,8 @@ final readonly class RoundEvidence implements Outcome
         private array $evidence = [],
         public array $standings = [],
         public ?int $readAt = null,
+        public int $answered = 0,
+        public int $commented = 0,
     ) {
     }
 
@@ -81,7 +87,10 @@ final readonly class RoundEvidence implements Outcome
 
         $readAt = $event->kind()->isWord() ? $at : $this->readAt;
 
-        return new self($attempts, $watched, $rungs, $taken, $at, $this->evidence, $this->standings, $readAt);
+        return new self(
+            $attempts, $watched, $rungs, $taken, $at, $this->evidence, $this->standings, $readAt,
+            $this->answered + ($event instanceof Answered ? 1 : 0), $this->commented + ($event instanceof Commented ? 1 : 0),
+        );
     }
 
     /** With what the round has come to. */
@@ -96,6 +105,8 @@ final readonly class RoundEvidence implements Outcome
             $state->evidence,
             array_map(static fn (Record $record): string => $record->standing->value, $state->records),
             $this->readAt,
+            $this->answered,
+            $this->commented,
         );
     }
 
@@ -160,6 +171,8 @@ final readonly class RoundEvidence implements Outcome
             ),
             StoredJson::textMap($roundEvidence['standings'] ?? []),
             is_int($roundEvidence['readAt'] ?? null) ? $roundEvidence['readAt'] : null,
+            is_int($roundEvidence['answered'] ?? null) ? $roundEvidence['answered'] : 0,
+            is_int($roundEvidence['commented'] ?? null) ? $roundEvidence['commented'] : 0,
         );
     }
 
@@ -172,8 +185,8 @@ final readonly class RoundEvidence implements Outcome
             'evidence' => array_map(
                 static fn (array $one): string => ($one[1] ? '+' : '-').$one[0],
                 $this->evidence,
-            ), 'standings' => $this->standings, 'readAt' => $this->readAt,
-        ], static fn (mixed $value): bool => $value !== null && $value !== []);
+            ), 'standings' => $this->standings, 'readAt' => $this->readAt, 'answered' => $this->answered, 'commented' => $this->commented,
+        ], static fn (mixed $value): bool => $value !== null && $value !== [] && $value !== 0);
     }
 
     /**

@@ -23,6 +23,30 @@ final readonly class RoundsSoFar
     {
     }
 
+    /**
+     * Of rounds as they are stored, in order.
+     *
+     * @param  list<array{score: ?float, finishedMs: ?int}>  $rounds  all that were begun
+     */
+    public static function of(Terms $terms, array $rounds): self
+    {
+        $done = array_values(array_filter($rounds, static fn (array $round): bool => self::isDone($round['score'], $round['finishedMs'])));
+        $ends = array_filter(array_column($done, 'finishedMs'), is_int(...));
+
+        return new self(
+            $terms,
+            array_map(static fn (array $round): float => $round['score'] ?? 0.0, $done),
+            $ends === [] ? null : max($ends),
+            count($rounds),
+        );
+    }
+
+    /** One that was sent back since it was finished keeps the score it was finished with. */
+    public static function isDone(?float $score, ?int $finishedMs): bool
+    {
+        return $finishedMs !== null || $score !== null;
+    }
+
     /** The score that counts, 0 to 1; null before the first round is finished. */
     public function score(): ?float
     {
