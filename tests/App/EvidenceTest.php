@@ -9,7 +9,9 @@ use HiddenLadder\App\Models\Round;
 use HiddenLadder\App\Models\SchoolClass;
 use HiddenLadder\App\Models\Task;
 use HiddenLadder\App\Models\Teacher;
+use HiddenLadder\App\Models\Ulids;
 use HiddenLadder\Core\Tests\Sample;
+use HiddenLadder\Demo\Draft;
 use Illuminate\Support\Facades\Artisan;
 
 final class EvidenceTest extends AppTestCase
@@ -160,6 +162,45 @@ final class EvidenceTest extends AppTestCase
         self::assertSame([2, 0], array_column(array_column($told['questions'], 'atOnce'), 'of'));
         self::assertSame(1, $told['questions'][0]['entries'][Sample::id('entry/plain')]['count'], 'what was chosen then is told still');
         self::assertCount(2, $this->getJson('/api/today')->assertOk()->json('running.0.depths'));
+    }
+
+    public function test_an_answer_that_nobody_foresaw_becomes_a_foreseen_one_and_old_answers_show_it(): void
+    {
+        $d = new Draft('sums');
+        $right = ['id' => $d->id('right'), 'text' => '21', 'key' => '21', 'right' => true, 'feedback' => '', 'ladder' => [], 'fork' => null];
+        $sum = $d->question('sum', 'number', 'What is 5 + 8 × 2?', [$right], '', '', []);
+        $quiz = $this->quiz($this->teacher, $d->quiz('Sums', '', [$d->asks('sum', $sum)], 'End', ''));
+        $task = $this->given($this->class, $quiz);
+        foreach (['Ada' => '26', 'Bram' => '26', 'Cleo' => '21'] as $name => $typed) {
+            $this->asStudent($this->member($this->class, $name));
+            $round = $this->postJson("/api/student/tasks/$task->id/rounds", [])->assertOk()->json('id');
+            $this->sendsEvent($round, 'answered', ['question' => $sum['id'], 'response' => ['text' => $typed]])->assertOk();
+        }
+        $look = fn (): array => $this->asTeacher($this->teacher)->getJson("/api/tasks/$task->id/evidence")->assertOk()->json();
+        ['unforeseen' => $unforeseen] = $look();
+        self::assertSame([['26', 2]], array_map(static fn (array $one): array => [$one['text'], $one['n']], $unforeseen));
+        self::assertNotSame([], $unforeseen[0]['ways']);
+
+        $laid = '';
+        // The slip that leads there is its misconception: one that the quiz in use did not have.
+        $misconception = ['id' => $d->id('from left to right'), 'text' => 'Went from left to right'];
+        $foreseen = ['id' => $d->id('26'), 'key' => '26', 'right' => false, 'misconception' => $misconception['id'], 'text' => ''] + $right;
+        foreach ([['quiz', 'misconceptions', $misconception], [$sum['id'], 'entries', $foreseen]] as [$into, $list, $node]) {
+            $laid = $this->postJson("/api/quizzes/$quiz->id/corrections", [
+                'id' => Ulids::make(), 'version' => 1, 'label' => 'Foresees 26',
+                'edits' => [['do' => 'insert', 'into' => $into, 'list' => $list, 'before' => null, 'node' => $node]],
+            ])->assertCreated()->assertJsonPath('elsewhere', [])->json('id');
+        }
+        $this->postJson("/api/quizzes/$quiz->id/re-markings")->assertOk()->assertJsonPath('left', 0);
+        $shows = static fn (array $evidence): array => array_values(array_map(
+            static fn (array $one): int => count($one['now']), $evidence['misconceptions'],
+        ));
+        self::assertSame([[], [2]], [$look()['unforeseen'], $shows($look())]);
+        // Taken back, nobody has foreseen it; the misconception stays for whatever else shows it.
+        $this->deleteJson("/api/quizzes/$quiz->id/corrections/$laid")->assertOk();
+        $this->postJson("/api/quizzes/$quiz->id/re-markings")->assertOk();
+        self::assertSame(['26'], array_column($look()['unforeseen'], 'text'));
+        self::assertSame([$misconception], $quiz->refresh()->document['misconceptions']);
     }
 
     public function test_no_group_is_smaller_than_wished(): void

@@ -1,8 +1,10 @@
 // @vitest-environment jsdom
+import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { cleanup, render, screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { MemoryRouter } from 'react-router';
 import { afterEach, describe, expect, it, vi } from 'vitest';
+import { client } from '../../resources/js/api/client';
 import type { Task, VideoStop } from '../../resources/js/api/types';
 import { newQuestion, newRung, newStop } from '../../resources/js/quiz/making';
 import { questionName, questionNumber } from '../../resources/js/quiz/names';
@@ -228,14 +230,61 @@ describe('watch maps', () => {
 describe('answers nobody foresaw', () => {
     const shown = (ways: string[][]) =>
         render(
-            <MemoryRouter>
-                <Unforeseen
-                    quiz="Q"
-                    document={quizOf(asking('q', ['yes']))}
-                    evidence={evidenceOf({ students: 9, unforeseen: [{ question: 'q', text: '26', n: 3, score: 0.5, ways }] })}
-                />
-            </MemoryRouter>,
+            <QueryClientProvider client={new QueryClient()}>
+                <MemoryRouter>
+                    <Unforeseen
+                        quiz="Q"
+                        document={{ ...quizOf(asking('q', ['yes'])), misconceptions: [{ id: 'M', text: 'One slip; another' }] }}
+                        evidence={evidenceOf({ students: 9, unforeseen: [{ question: 'q', text: '26', n: 3, score: 0.5, ways }] })}
+                    />
+                </MemoryRouter>
+            </QueryClientProvider>,
         );
+    /** A server that notes what is laid over the quiz in use, and then marks again in one go. */
+    const server = () => {
+        const laid: { id: string; edits: { into: string; list: string; node: Record<string, unknown> }[] }[] = [];
+        const gone: string[] = [];
+        const answer = (data: unknown) => Promise.resolve({ data, response: Response.json(data) }) as never;
+        vi.spyOn(client, 'GET').mockImplementation(() => answer({ version: 4 }));
+        vi.spyOn(client, 'POST').mockImplementation(((path: string, { body }: { body: (typeof laid)[number] }) => {
+            if (path.endsWith('/corrections')) {
+                laid.push(body);
+            }
+            return answer({ total: 3, left: 0, changes: [] });
+        }) as never);
+        vi.spyOn(client, 'DELETE').mockImplementation(((_: string, { params }: { params: { path: { correction: string } } }) => {
+            gone.push(params.path.correction);
+            return answer(undefined);
+        }) as never);
+        return { laid, gone };
+    };
+    afterEach(() => vi.restoreAllMocks());
+    it('are foreseen by one press, with the slips as a misconception, and taken back by another', async () => {
+        const { laid, gone } = server();
+        shown([['Went from left to right']]);
+        await userEvent.click(screen.getByRole('button', { name: say('teacher.evidence.foresee-as', { text: '26' }) }));
+        expect(await screen.findByText(say('teacher.evidence.foreseen', { text: '26', right: 'no' }))).toBeTruthy();
+        const [misconception, entry] = laid.map(({ edits }) => edits[0]);
+        expect(misconception).toMatchObject({ into: 'quiz', list: 'misconceptions', node: { text: 'Went from left to right' } });
+        expect(entry).toMatchObject({
+            into: 'q',
+            list: 'entries',
+            node: { key: '26', right: false, misconception: misconception?.node.id, ladder: [], fork: null },
+        });
+        await userEvent.click(screen.getByRole('button', { name: say('teacher.evidence.undo-foreseen') }));
+        await vi.waitFor(() => expect(gone).toEqual([laid[1]?.id]));
+    });
+    it('take a misconception that is known already, and none where they are right after all', async () => {
+        const { laid } = server();
+        shown([['One slip', 'another']]);
+        await userEvent.click(screen.getByRole('button', { name: say('teacher.evidence.foresee-as', { text: '26' }) }));
+        await screen.findByText(say('teacher.evidence.foreseen', { text: '26', right: 'no' }));
+        expect(laid.map(({ edits }) => edits[0]?.node.misconception)).toEqual(['M']);
+        await userEvent.click(screen.getByRole('button', { name: say('teacher.evidence.accept-as', { text: '26' }) }));
+        await screen.findByText(say('teacher.evidence.foreseen', { text: '26', right: 'yes' }));
+        expect(laid[1]?.edits[0]?.node).toMatchObject({ key: '26', right: true });
+        expect(laid[1]?.edits[0]?.node).not.toHaveProperty('misconception');
+    });
     it('are told with how many gave them and the slips that lead there, and lead to the question', () => {
         shown([['Took the smaller digit from the larger'], ['One slip', 'another']]);
         expect(screen.getByText(say('teacher.evidence.gave-it', { n: 3, of: 9, percent: 50 }))).toBeTruthy();

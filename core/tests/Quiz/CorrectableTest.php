@@ -35,6 +35,9 @@ final class CorrectableTest extends TestCase
         yield 'a tolerance' => [Edit::set(Sample::id('last/question'), 'tolerance.value', '2')];
         yield 'a share that was not there' => [Edit::set($entry, 'share', 0.5)];
         yield 'the closing message' => [Edit::set(Sample::document()['finishes'][0]['id'], 'message', 'Good-bye.')];
+        yield 'one more misconception' => [
+            Edit::insert('quiz', 'misconceptions', null, (object) ['id' => Sample::id('mis-new'), 'text' => 'The Moon pushes']),
+        ];
         yield 'one more accepted answer' => [Edit::insert(Sample::id('last/question'), 'entries', null, self::entry())];
     }
 

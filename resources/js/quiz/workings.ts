@@ -4,6 +4,7 @@ import { say } from '../words/words';
 import { withAlike } from './alike';
 import { withNewIds } from './carrying';
 import { insertStop, putQuestion } from './document';
+import type { Edit } from './edits';
 import { isTyped, picksOne, showsOptions } from './kinds';
 import { newEntry, newStop } from './making';
 import { entryName } from './names';
@@ -93,6 +94,17 @@ export function withFirst(document: QuizDocument, question: Question, workings: 
         ...offers.slice(0, count).map((offer): [WorkedAnswer, string[]] => [offer, offer.slips]),
     ];
     return first.reduce((next, [answer, slips]) => withAnswer(next, findQuestion(next, question.id) ?? question, answer, slips), document);
+}
+
+/** The edits that make a typed answer a foreseen one, each by itself; what slips lead to it is its misconception. */
+export function foreseeing(document: QuizDocument, question: Question, typed: string, slips: string[] | null, right: boolean): Edit[] {
+    const made = right || slips === null ? null : misconceptionOf(document, slipsInWords(slips));
+    const added = made?.document.misconceptions?.find((one) => one.id === made.id && !document.misconceptions?.includes(one));
+    const node = { ...newEntry(right), key: typed, ...(made === null ? {} : { misconception: made.id }) };
+    return [
+        ...(added === undefined ? [] : [{ do: 'insert' as const, into: 'quiz', list: 'misconceptions', before: null, node: added }]),
+        { do: 'insert', into: question.id, list: 'entries', before: null, node },
+    ];
 }
 
 /** An answer that was written by hand takes the slips that lead to it as its misconception. */

@@ -8,8 +8,8 @@ use HiddenLadder\Core\Quiz\QuestionKind;
 use HiddenLadder\Core\Quiz\Text;
 
 /**
- * What may be corrected in an edition in use: keys, points, wording and feedback, and further accepted answers where they
- * are typed. Everything else is structure, which changes only by a new edition.
+ * What may be corrected in an edition in use: keys, points, wording and feedback, further answers where they are typed, right or
+ * foreseen, and the misconceptions that they show. Everything else is structure, which changes only by a new edition.
  *
  * @phpstan-import-type Place from Nodes
  */
@@ -57,6 +57,10 @@ final class Correctable
         $place = $places[$edit->at] ?? null;
         if ($place === null) {
             return false;
+        }
+        if ($edit->do === 'insert' && $edit->list === 'misconceptions') {
+            // By itself it changes nothing: it is there for an answer that shows it.
+            return true;
         }
         if ($edit->do === 'insert') {
             return $edit->list === 'entries' && self::isTyped($place['node'], $place['type']) && self::bare($edit->node ?? new \stdClass);

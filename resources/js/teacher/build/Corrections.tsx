@@ -1,7 +1,6 @@
-import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { useState } from 'react';
-import { client, sentence, take } from '../../api/client';
-import type { Correction, Difference, QuizDocument, Remarking } from '../../api/types';
+import { useQuery } from '@tanstack/react-query';
+import { client, take } from '../../api/client';
+import type { Correction, Difference, QuizDocument } from '../../api/types';
 import { changeInWords } from '../../quiz/changeWords';
 import type { Edit } from '../../quiz/edits';
 import { short } from '../../quiz/names';
@@ -11,11 +10,11 @@ import { standingWords } from '../../ui/Standing';
 import { near } from '../../ui/time';
 import { ulid } from '../../ui/ulid';
 import { say } from '../../words/words';
+import { useRemarking } from '../useRemarking';
 import { wordsOf } from './draft';
 
 /** Quizzes in use can be mended: keys, points and wording reach every edition with rounds at once, and old answers are marked again. */
 export function Corrections({ quiz, version, onMended }: { quiz: string; version: number; onMended: () => void }) {
-    const queries = useQueryClient();
     const path = { quiz };
     const difference = useQuery({
         queryKey: ['difference', quiz, version],
@@ -26,33 +25,7 @@ export function Corrections({ quiz, version, onMended }: { quiz: string; version
         queryKey: ['corrections', quiz],
         queryFn: () => take(client.GET('/quizzes/{quiz}/corrections', { params: { path } })),
     });
-    const [progress, setProgress] = useState<{ total: number; left: number } | null>(null);
-    const [changes, setChanges] = useState<Remarking['changes'] | null>(null);
-    const [error, setError] = useState<string | null>(null);
-
-    const remark = async () => {
-        const found: Remarking['changes'] = [];
-        for (let left = 1; left > 0; ) {
-            const slice = await take(client.POST('/quizzes/{quiz}/re-markings', { params: { path } }));
-            left = slice.left;
-            found.push(...slice.changes);
-            setProgress({ total: slice.total, left });
-        }
-        setProgress(null);
-        setChanges(found);
-        await queries.invalidateQueries();
-    };
-    const run = async (step: () => Promise<unknown>) => {
-        setError(null);
-        setChanges(null);
-        try {
-            await step();
-            onMended();
-            await remark();
-        } catch (problem) {
-            setError(sentence(problem));
-        }
-    };
+    const { progress, changes, error, run } = useRemarking(quiz, onMended);
     const told = difference.data ?? null;
     const corrections = (told?.corrections ?? []) as Edit[];
     const structure = (told?.structure ?? []) as Edit[];
