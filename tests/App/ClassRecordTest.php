@@ -214,6 +214,27 @@ final class ClassRecordTest extends AppTestCase
         self::assertEqualsWithDelta(0.4, self::cell($this->record(), 'Ada Zimmer', 0)['score'], 1e-9);
     }
 
+    public function test_every_round_of_a_task_is_told_with_its_beginning_and_its_end(): void
+    {
+        $task = $this->task('First');
+        $this->works('Ada Zimmer', $task, 1);
+        $this->works('Ada Zimmer', $task, 3, writes: true);
+        $this->works('Bram Abara', $task, 2, ends: false);
+        $told = $this->asTeacher($this->teacher)->getJson("/api/tasks/$task->id/rounds")->assertOk()->json();
+        self::assertSame(['Bram', 'Cleo', 'Ada'], array_column($told['students'], 'given'));
+        self::assertSame(
+            [['Bram', 1, null, 3, 0, true], ['Ada', 1, 0.2, 2, 0, false], ['Ada', 2, 0.6, 5, 1, false]],
+            array_map(static fn (array $round): array => [
+                $told['students'][$round['student']]['given'], $round['number'], $round['score'], $round['answered'], $round['unread'],
+                $round['endedAt'] === null,
+            ], $told['rounds']),
+        );
+        // Who was taken out is not of them any more.
+        DB::table('enrolments')->where('student_id', $this->member($this->class, 'Bram Abara')->id)->update(['removed_at' => now()]);
+        self::assertCount(2, $this->getJson("/api/tasks/$task->id/rounds")->assertOk()->json('rounds'));
+        $this->asTeacher($this->teacher('Other'))->getJson("/api/tasks/$task->id/rounds")->assertNotFound();
+    }
+
     public function test_by_unit_and_with_no_more_queries_for_more_tasks(): void
     {
         $id = Ulids::make();

@@ -59,9 +59,9 @@ test('the record of a class: what counts, who is missing or excused, shown to st
             const [file] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: words }).click()]);
             return { name: file.suggestedFilename(), bytes: readFileSync(await file.path()) };
         };
-        const book = await saved(say('teacher.record.spreadsheet'));
+        const book = await saved(say('ui.take-away.spreadsheet'));
         expect([book.name, book.bytes.subarray(0, 2).toString()]).toEqual(['Year 8.xlsx', 'PK']);
-        const sheet = await saved(say('teacher.record.csv'));
+        const sheet = await saved(say('ui.take-away.csv'));
         expect(sheet.name).toBe('Year 8.csv');
         expect(sheet.bytes.toString()).toContain('Zimmer,Ada,,');
     });

@@ -4,7 +4,11 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { describe, expect, it } from 'vitest';
 import type { ClassRecord, RecordCell, RecordRow, RecordTask } from '../../resources/js/api/types';
-import { recordBook, recordSheet } from '../../resources/js/teacher/record/takeAway';
+import { recordSheets } from '../../resources/js/teacher/record/sheets';
+import { taskSheets } from '../../resources/js/teacher/results/sheets';
+import { standingWords } from '../../resources/js/ui/Standing';
+import { csv, type Sheet, workbook } from '../../resources/js/ui/sheets';
+import { asking, evidenceOf, figures, quizOf } from './samples';
 
 const long = 'x'.repeat(300);
 
@@ -76,9 +80,13 @@ type Sheets = Record<string, { frozen: string; filter: string; rules: unknown[];
 
 /** The workbook as another program reads it. */
 async function read(of: ClassRecord, strict = false): Promise<Sheets> {
+    return asRead(recordSheets(of, strict));
+}
+
+async function asRead(sheets: Sheet[]): Promise<Sheets> {
     const folder = mkdtempSync(join(tmpdir(), 'record-'));
     const file = join(folder, 'record.xlsx');
-    writeFileSync(file, Buffer.from(await (await recordBook(of, strict)).arrayBuffer()));
+    writeFileSync(file, Buffer.from(await (await workbook(sheets)).arrayBuffer()));
     const { stdout, stderr } = spawnSync('/usr/bin/python3', [`${import.meta.dirname}/workbook.py`, file], { encoding: 'utf8' });
     rmSync(folder, { recursive: true });
     expect(stderr).toBe('');
@@ -139,7 +147,8 @@ describe('a record as a workbook', () => {
 
 describe('a record as CSV', () => {
     it('quotes what it must, and leaves a spreadsheet no formula', () => {
-        expect(recordSheet(record, false).split('\r\n')).toEqual([
+        const [scores] = recordSheets(record, false);
+        expect(csv([scores?.head ?? [], ...(scores?.rows ?? [])]).split('\r\n')).toEqual([
             '\uFEFFFamily name,Given name,Number,Mean,Missing,"Tides, ""spring"" and neap",\'=1+1',
             'Brandt,Ada,,0.75,1,0.75,',
             '"\'=HYPERLINK(""http://x"")",\'@SUM(A1),\'+47,,1,excused,',
@@ -147,5 +156,55 @@ describe('a record as CSV', () => {
             `'-2+3,${long},,0.75,1,,`,
             '',
         ]);
+    });
+});
+
+describe('a task as a workbook', () => {
+    const evidence = evidenceOf({
+        questions: [figures('q', { atOnce: { count: 1, of: 4, interval: null }, seconds: null })],
+        rows: [{ student: 'ada', rounds: 2, first: 0.2, best: 0.6, standings: { q: 'climbed' } }],
+    });
+    const rounds = {
+        students: { ada: { given: 'Ada', family: 'Brandt', number: null }, ben: { given: '=Ben', family: '', number: null } },
+        rounds: [
+            {
+                student: 'ada',
+                number: 2,
+                score: 0.6,
+                done: 1,
+                answered: 5,
+                commented: 0,
+                unread: 1,
+                beganAt: '2026-11-03T09:00:00Z',
+                endedAt: null,
+            },
+        ],
+    };
+    it('holds each round with its times, how each stands, and the questions', async () => {
+        const sheets = await asRead(taskSheets(quizOf(asking('q', ['yes'])), rounds, evidence));
+        expect(Object.keys(sheets)).toEqual(['Rounds', 'Standings', 'Questions']);
+        expect(sheets.Rounds?.cells[1]?.map(([type, value]) => [type, value])).toEqual([
+            ['s', 'Brandt'],
+            ['s', 'Ada'],
+            ['n', '2'],
+            ['d', '2026-11-03 09:00:00'],
+            ['n', 'None'],
+            ['n', '0.6'],
+            ['n', '1'],
+            ['n', '5'],
+            ['n', '0'],
+            ['n', '1'],
+        ]);
+        expect(sheets.Standings?.cells.slice(1).map((row) => row.map(([, value]) => value))).toEqual([
+            ['Brandt', 'Ada', standingWords.climbed],
+            ['', '=Ben', 'None'],
+        ]);
+        expect(sheets.Questions?.cells[1]?.slice(1, 3).map(([, value]) => value)).toEqual(['4', '0.25']);
+    });
+    it('tells how far it is where there is much', async () => {
+        const told: number[] = [];
+        const rows = Array.from({ length: 5000 }, (_, index) => [index]);
+        await workbook([{ name: 'Many', head: ['n'], rows, frozen: 0 }], (share) => told.push(Math.round(100 * share)));
+        expect(told).toEqual([40, 80, 100]);
     });
 });

@@ -83,7 +83,7 @@ final class PossibleAnswers
         };
         $candidates = array_map(static fn (Response $response): array => [$response, false], $foreseen);
         if (Marker::asked($question->kind) === 'text') {
-            $candidates[] = [Response::text(self::nonsense($question)), $question->isMarked()];
+            $candidates[] = [Response::text($this->unforeseen($question)), $question->isMarked()];
         }
 
         return $candidates;
@@ -175,12 +175,20 @@ final class PossibleAnswers
         return $entry === null ? self::NONSENSE['text'] : ($gap->fromList ? $entry->id : $entry->key);
     }
 
-    private static function nonsense(Question $question): string
+    /** What a student might type that nobody foresaw: for a number one beside the key, where that is none of the entries. */
+    private function unforeseen(Question $question): string
     {
-        return match ($question->kind) {
-            QuestionKind::Number => self::NONSENSE['number'],
-            QuestionKind::Expression => self::NONSENSE['expression'],
-            default => self::NONSENSE['text'],
-        };
+        if ($question->kind !== QuestionKind::Number) {
+            return self::NONSENSE[$question->kind === QuestionKind::Expression ? 'expression' : 'text'];
+        }
+        $key = $question->accepted() === [] ? '' : $question->accepted()[0]->key;
+        $beside = preg_replace_callback('/\d+/', static fn (array $digits): string => (string) ((int) substr($digits[0], 0, 9) + 7), $key, 1);
+        try {
+            $mark = $this->marker->mark($question, Response::text((string) $beside));
+
+            return $mark->result === Result::NotRight && $mark->entry === null ? (string) $beside : self::NONSENSE['number'];
+        } catch (UnfitResponse) {
+            return self::NONSENSE['number'];
+        }
     }
 }

@@ -39,6 +39,7 @@ export type TermsTold = Schemas['TermsTold'];
 export type Returns = Schemas['Returns'];
 export type OwnReturns = Schemas['OwnReturns'];
 export type PagePlace = Schemas['PagePlace'];
+export type TaskRounds = Schemas['TaskRounds'];
 export type ClassRecord = Schemas['ClassRecord'];
 export type RecordTask = Schemas['RecordTask'];
 export type RecordRow = Schemas['RecordRow'];

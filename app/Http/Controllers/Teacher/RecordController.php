@@ -8,6 +8,7 @@ use HiddenLadder\App\Http\Controllers\Controller;
 use HiddenLadder\App\Models\SchoolClass;
 use HiddenLadder\App\Models\Task;
 use HiddenLadder\App\Results\ClassRecord;
+use HiddenLadder\App\Results\TaskRounds;
 use HiddenLadder\App\Tasks\Giving;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -22,6 +23,14 @@ final class RecordController extends Controller
         $unit = $request->string('unit')->value();
 
         return new JsonResponse($record->of($class, $unit === '' ? null : $unit));
+    }
+
+    /** Every round of a task. */
+    public function rounds(Task $task, TaskRounds $rounds): JsonResponse
+    {
+        $this->authorize('reach', $task->load('class'));
+
+        return new JsonResponse($rounds->of($task));
     }
 
     /** The task counts for nothing in a student's record. */

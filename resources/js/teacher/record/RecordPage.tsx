@@ -8,11 +8,12 @@ import { Select } from '../../ui/Field';
 import { Notice } from '../../ui/Notice';
 import { ScreenCovers } from '../../ui/ScreenCovers';
 import { Switch } from '../../ui/Switch';
+import { TakeAway } from '../../ui/TakeAway';
 import { useAttempt } from '../../ui/useAttempt';
 import { say } from '../../words/words';
 import { ClassFrame } from '../classes/ClassFrame';
 import { RecordTable } from './RecordTable';
-import { download, recordBook, recordSheet } from './takeAway';
+import { recordSheets } from './sheets';
 
 /** A class by its tasks: what counts, how far each is, and how the scores are spread. */
 export function RecordPage() {
@@ -69,35 +70,13 @@ function Record({ group }: { group: SchoolClass }) {
                     onChange={(on) => change('missing', on ? 'nought' : null)}
                 />
                 <ScreenCovers covers={covers} of={['names', 'scores']} />
-                <TakeAway record={record} name={group.name} strict={strict} />
+                <div className="ml-auto">
+                    <TakeAway name={group.name} sheets={() => recordSheets(record, strict)} />
+                </div>
             </div>
             <Waiting record={record} />
             <RecordTable record={record} strict={strict} covers={covers} />
             <p className="text-sm text-soft">{say('teacher.record.how-to-read-it')}</p>
-        </div>
-    );
-}
-
-/** What is in the record, in files that other programs read. */
-function TakeAway({ record, name, strict }: { record: ClassRecord; name: string; strict: boolean }) {
-    const { error, attempt } = useAttempt();
-    return (
-        <div className="ml-auto flex flex-wrap gap-2">
-            <Button onClick={() => void attempt(async () => download(await recordBook(record, strict), `${name}.xlsx`))}>
-                {say('teacher.record.spreadsheet')}
-            </Button>
-            <Button
-                weight="quiet"
-                onClick={() =>
-                    void attempt(async () => download(new Blob([recordSheet(record, strict)], { type: 'text/csv' }), `${name}.csv`))
-                }
-            >
-                {say('teacher.record.csv')}
-            </Button>
-            <Button weight="quiet" onClick={() => window.print()}>
-                {say('player.finish.print-it')}
-            </Button>
-            {error !== null && <Notice>{error}</Notice>}
         </div>
     );
 }

@@ -14,11 +14,13 @@ import { GivenTo } from '../../ui/GivenTo';
 import { Notice } from '../../ui/Notice';
 import { ScreenCovers } from '../../ui/ScreenCovers';
 import { Legend } from '../../ui/Standing';
+import { TakeAway } from '../../ui/TakeAway';
 import { rich, say } from '../../words/words';
 import { ComingBack } from './ComingBack';
 import { PollCloseUp, QuestionCloseUp } from './QuestionCloseUp';
 import { QuestionTable } from './QuestionTable';
 import { StudentTable } from './StudentTable';
+import { taskSheets } from './sheets';
 import { Unforeseen } from './Unforeseen';
 import { WatchMaps } from './WatchMaps';
 import { WriteTo } from './WriteTo';
@@ -62,6 +64,7 @@ function EvidenceView({ task, evidence, leastGroup, setLeastGroup }: ViewProps) 
     const named = covers.seen.names;
     const { document } = task;
     const questions = new Set(evidence.questions.map(({ question }) => question));
+    const rounds = () => take(client.GET('/tasks/{task}/rounds', { params: { path: { task: task.id } } }));
     const close = (selected === null ? [] : questionsAt(document, selected)).filter(({ id }) => questions.has(id) || id in evidence.polls);
     const number = useMemo(() => new Map(evidence.rows.map(({ student }, index) => [student, index + 1])), [evidence.rows]);
     const nameOf = (student: string) =>
@@ -92,6 +95,7 @@ function EvidenceView({ task, evidence, leastGroup, setLeastGroup }: ViewProps) 
                     </p>
                 </div>
                 <ScreenCovers covers={covers} of={['names']} />
+                {named && <TakeAway name={task.title} sheets={async () => taskSheets(document, await rounds(), evidence)} />}
             </div>
             {evidence.students === 0 ? (
                 <Notice>{say('teacher.evidence.nobody-has-begun-yet-what')}</Notice>
