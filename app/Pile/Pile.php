@@ -74,7 +74,8 @@ final class Pile
      */
     public function answers(Teacher $teacher, ?Task $task): array
     {
-        $rounds = $this->waiting($teacher, $task)->orderBy('moved_at')->limit(self::MOST)->with(['student', 'task', 'edition'])->addSelect('rounds.*')->get();
+        $rounds = $this->waiting($teacher, $task)->orderBy('moved_at')->limit(self::MOST)->with(['student', 'task', 'edition'])
+            ->addSelect('rounds.*')->get();
         $tasks = self::tasksOf($rounds->pluck('for_task')->all());
         $questions = $answers = $files = [];
         foreach ($rounds as $round) {
@@ -147,7 +148,8 @@ final class Pile
             : ['tasks' => [$task->id], 'walked' => [$task->id, ...self::together([$task->given_together])]];
         $counting = static fn () => TaskProgress::counting($tasks)->whereColumn('members.student_id', 'rounds.student_id')
             ->whereColumn('counted.counts', 'rounds.task_id');
-        $best = $counting()->select('counted.task_id')->orderByRaw('counted.task_id <> rounds.task_id')->orderBy('counted.task_id')->limit(1);
+        $best = $counting()->select('counted.task_id')->orderByRaw('counted.task_id <> rounds.task_id')->orderBy('counted.task_id')
+            ->limit(1);
 
         return Round::query()->ofKind(RoundKind::Task, RoundKind::Return)->whereIn('rounds.task_id', $walked)->whereExists($counting())
             ->selectSub($best, 'for_task');

@@ -65,7 +65,9 @@ final class ClassRecord
 
         return [
             'units' => array_values($all->map(static fn (Task $task): ?string => $task->unit?->name)->filter()->unique()->sort()->all()),
-            'tasks' => array_values($tasks->map(static fn (Task $task): array => self::task($task) + Figures::spread($works[$task->id] ?? []))->all()),
+            'tasks' => array_values($tasks->map(
+                static fn (Task $task): array => self::task($task) + Figures::spread($works[$task->id] ?? []),
+            )->all()),
             'students' => $rows,
         ];
     }
@@ -82,7 +84,7 @@ final class ClassRecord
         ];
     }
 
-    /** @return array{terms: Terms, due: ?string, isOver: bool} its terms, when it is due as the database writes it, and whether its time is over */
+    /** @return array{terms: Terms, due: ?string, isOver: bool} with the time it is due as the database writes it */
     private static function holding(Task $task): array
     {
         $due = $task->due_at ?? $task->closes_at;
@@ -168,7 +170,8 @@ final class ClassRecord
      */
     private function rounds(Collection $tasks): array
     {
-        $counting = TaskProgress::counting($tasks->modelKeys())->select(['members.task_id as for_task', 'members.student_id', 'counted.counts']);
+        $counting = TaskProgress::counting($tasks->modelKeys())
+            ->selectRaw('members.task_id as for_task, members.student_id, counted.counts');
         // As rows: there are thousands, and a model each would take longer than to ask for them.
         $rows = Round::query()->ofKind(RoundKind::Task)->joinSub($counting, 'counting', static fn ($join) => $join
             ->on('rounds.task_id', '=', 'counting.counts')->on('rounds.student_id', '=', 'counting.student_id'))

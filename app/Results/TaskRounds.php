@@ -16,7 +16,11 @@ final class TaskRounds
     {
     }
 
-    /** @return array{students: array<string, array<string, ?string>>|\stdClass, rounds: list<array<string, mixed>>} by last names, and in order */
+    /**
+     * By last names, and in order.
+     *
+     * @return array{students: \stdClass, rounds: list<array<string, mixed>>}
+     */
     public function of(Task $task): array
     {
         $this->book->settle($task);

@@ -437,8 +437,13 @@ final class RoundBook
         ];
         // As it is to stand: a model would read what was there before to find what is different, and all of it mostly is.
         Round::query()->toBase()->where('id', $round->id)->update($stored);
+        $task = $round->loadMissing('task')->task;
+        if ((int) $round->getRawOriginal('unread') !== $stored['unread']) {
+            // The pile has one more, or one less.
+            $this->live->teacher($task->teacher_id);
+        }
         $round->setRawAttributes($stored + $round->getAttributes(), true);
-        $this->live->task($round->loadMissing('task')->task);
+        $this->live->task($task);
     }
 
     private static function json(mixed $value): string

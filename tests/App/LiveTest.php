@@ -13,6 +13,7 @@ use HiddenLadder\App\Models\Ulids;
 use HiddenLadder\App\School\Roster;
 use HiddenLadder\Core\Quiz\Edits\Fingerprint;
 use HiddenLadder\Core\Tests\Sample;
+use HiddenLadder\Demo\Draft;
 use Illuminate\Support\Facades\DB;
 
 /** Who hears that something changed, when, and what is said: never more than where. */
@@ -79,6 +80,23 @@ final class LiveTest extends AppTestCase
             'question' => Sample::id('first/question'), 'share' => 0, 'comment' => 'Once more.', 'sendBack' => true,
         ])->assertNoContent();
         self::assertEqualsCanonicalizing(["POST task/{$this->task->id} changed", "POST student/{$this->ada->id} changed"], $this->said(), 'its student, too, where it was not theirs');
+    }
+
+    public function test_the_teacher_hears_that_something_waits_to_be_read_and_that_it_was_read(): void
+    {
+        $d = new Draft('Why');
+        $why = $d->question('why', 'written', 'Why?', [], '', '', [], '0', ['readByTeacher' => true]);
+        $task = $this->given($this->class, $this->quiz($this->teacher, $d->quiz('Why', '', [$d->asks('why', $why)], 'End', '')));
+        $round = (string) $this->asStudent($this->ada)->postJson("/api/student/tasks/$task->id/rounds", [])->assertOk()->json('id');
+        self::assertNotContains("POST teacher/{$this->teacher->id} changed", $this->said());
+        $this->sendsEvent($round, 'answered', ['question' => $why['id'], 'response' => ['text' => 'So.']])->assertOk();
+        self::assertEqualsCanonicalizing(["POST task/$task->id changed", "POST teacher/{$this->teacher->id} changed"], $this->said());
+        $word = ['question' => $why['id'], 'share' => 1];
+        $this->asTeacher($this->teacher)->postJson("/api/tasks/$task->id/rounds/$round/overrulings", $word)->assertNoContent();
+        self::assertContains("POST teacher/{$this->teacher->id} changed", $this->said());
+        // What was read once and is read again waits no less.
+        $this->postJson("/api/tasks/$task->id/rounds/$round/overrulings", ['share' => 0.5] + $word)->assertNoContent();
+        self::assertNotContains("POST teacher/{$this->teacher->id} changed", $this->said());
     }
 
     public function test_what_is_rolled_back_is_not_said(): void

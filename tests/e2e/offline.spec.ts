@@ -89,6 +89,7 @@ test('a round that is handed in whole is done without a connection, from its fir
         await expect(ada.getByRole('radio', { name: 'in', exact: true })).toBeChecked();
         await ada.getByText('out', { exact: true }).click();
         await keep.click();
+        await expect(ada.getByText(say('player.overview.every-question-has-an-answer'), { exact: false })).toBeVisible();
     });
     await test.step('the own page opens too, says of when it is, and leads back', async () => {
         await ada.goto('/me');

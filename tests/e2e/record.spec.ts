@@ -47,11 +47,11 @@ test('the record of a class: what counts, who is missing or excused, shown to st
         await expect(page.getByRole('switch', { name: say('teacher.record.missing-is-nought') })).toBeChecked();
     });
     await test.step('students see a score when the teacher shows it, and no longer when it is taken back', async () => {
-        await page.getByRole('button', { name: say('teacher.record.release', { title: 'Terns', seen: 'no' }) }).click();
+        await page.getByRole('button', { name: say('teacher.record.release-of', { title: 'Terns', seen: 'no' }) }).click();
         await expect(page.getByText(say('teacher.record.is-seen', { title: 'Terns', seen: 'yes' }))).toBeVisible();
         await ada.goto('/me');
         await expect(ada.getByText(/\d+ %|of 1/).first()).toBeVisible();
-        await page.getByRole('button', { name: say('teacher.record.release', { title: 'Terns', seen: 'yes' }) }).click();
+        await page.getByRole('button', { name: say('teacher.record.release-of', { title: 'Terns', seen: 'yes' }) }).click();
         await expect(page.getByText(say('teacher.record.is-seen', { title: 'Terns', seen: 'no' }))).toBeVisible();
     });
     await test.step('it is taken away as a workbook and as CSV', async () => {

@@ -4,7 +4,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { describe, expect, it } from 'vitest';
 import type { ClassRecord, RecordCell, RecordRow, RecordTask } from '../../resources/js/api/types';
-import { recordSheets } from '../../resources/js/teacher/record/sheets';
+import { recordSheets } from '../../resources/js/teacher/classes/recordSheets';
 import { taskSheets } from '../../resources/js/teacher/results/sheets';
 import { standingWords } from '../../resources/js/ui/Standing';
 import { csv, type Sheet, workbook } from '../../resources/js/ui/sheets';

@@ -25,7 +25,7 @@ final class PageController extends Controller
         'quizzes/*' => 'teacher/build/BuildPage',
         'classes' => 'teacher/classes/ClassesPage',
         'classes/*/roster' => 'teacher/classes/RosterPage',
-        'classes/*/record' => 'teacher/record/RecordPage',
+        'classes/*/record' => 'teacher/classes/RecordPage',
         'classes/*/cards' => 'teacher/classes/CardsPage',
         'classes/*' => 'teacher/classes/ClassPage',
         'give' => 'teacher/task/GivePage',

@@ -182,7 +182,8 @@ final class PossibleAnswers
             return self::NONSENSE[$question->kind === QuestionKind::Expression ? 'expression' : 'text'];
         }
         $key = $question->accepted() === [] ? '' : $question->accepted()[0]->key;
-        $beside = preg_replace_callback('/\d+/', static fn (array $digits): string => (string) ((int) substr($digits[0], 0, 9) + 7), $key, 1);
+        $more = static fn (array $digits): string => (string) ((int) substr($digits[0], 0, 9) + 7);
+        $beside = preg_replace_callback('/\d+/', $more, $key, 1);
         try {
             $mark = $this->marker->mark($question, Response::text((string) $beside));
 

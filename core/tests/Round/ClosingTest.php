@@ -15,6 +15,7 @@ use HiddenLadder\Core\Round\Event\Reopened;
 use HiddenLadder\Core\Round\Event\Restored;
 use HiddenLadder\Core\Round\Event\WentOn;
 use HiddenLadder\Core\Round\Event\WentTo;
+use HiddenLadder\Core\Round\Result\HowFar;
 use HiddenLadder\Core\Round\Result\Rule;
 use HiddenLadder\Core\Round\Result\Score;
 use HiddenLadder\Core\Round\Result\Standing;
@@ -90,6 +91,31 @@ final class ClosingTest extends TestCase
         self::assertEquals($walker->state->toArray(), $walker->refold()->toArray());
         self::assertEquals($walker->state, State::fromArray($walker->state->toArray()));
         $walker->refuses(new Reopened, Rule::RoundFinished);
+    }
+
+    #[DataProvider('ways')]
+    public function test_how_far_a_round_is_goes_by_the_stops_that_want_nothing_more(Terms $terms): void
+    {
+        $walker = Walker::through([self::stop('a'), self::stop('b'), self::stop('c')], $terms);
+        $far = static fn (): float => HowFar::of($walker->quiz, $terms, $walker->state);
+        self::assertSame(0.0, $far());
+        self::types($walker, 'a', '1');
+        self::assertEqualsWithDelta(1 / 3, $far(), 1e-12);
+        $terms->mode === Mode::HandedIn ? $walker->isAt('b') : $walker->on();
+        self::types($walker, 'b', '2');
+        // A slip wants another try, unless it is handed in whole.
+        self::assertEqualsWithDelta($terms->mode === Mode::HandedIn ? 2 / 3 : 1 / 3, $far(), 1e-12);
+        $walker->does(new Closed);
+        self::assertLessThan(1.0, $far(), 'Closed early, it is as far as it came.');
+    }
+
+    public function test_whoever_came_to_a_finish_is_all_the_way_there(): void
+    {
+        $walker = Walker::through([self::stop('a'), self::stop('b')]);
+        self::types($walker, 'a', '1')->on();
+        self::types($walker, 'b', '1')->on();
+        self::assertTrue($walker->state->isFinished());
+        self::assertSame(1.0, HowFar::of($walker->quiz, $walker->terms, $walker->state));
     }
 
     public function test_the_clock_stands_still_while_a_task_is_closed(): void

@@ -17,7 +17,7 @@ const ClassesPage = place(() => import('./classes/ClassesPage'), 'ClassesPage');
 const ClassPage = place(() => import('./classes/ClassPage'), 'ClassPage');
 const RosterPage = place(() => import('./classes/RosterPage'), 'RosterPage');
 const CardsPage = place(() => import('./classes/CardsPage'), 'CardsPage');
-const RecordPage = place(() => import('./record/RecordPage'), 'RecordPage');
+const RecordPage = place(() => import('./classes/RecordPage'), 'RecordPage');
 const SchoolPage = place(() => import('./school/SchoolPage'), 'SchoolPage');
 const QuizzesPage = place(() => import('./quizzes/QuizzesPage'), 'QuizzesPage');
 const RehearsePage = place(() => import('./rehearse/RehearsePage'), 'RehearsePage');

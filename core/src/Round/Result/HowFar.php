@@ -14,7 +14,7 @@ use HiddenLadder\Core\Terms\Terms;
 /** How much of a round is behind a student. */
 final class HowFar
 {
-    /** Share of the main stops at which nothing wants an answer any more, 0 to 1; 1 for whoever came to a finish, whatever lay beside the way. */
+    /** Share of the main stops at which nothing wants an answer any more, 0 to 1; 1 for whoever came to a finish. */
     public static function of(QuizDocument $quiz, Terms $terms, State $state): float
     {
         if ($state->finish !== null) {

@@ -319,7 +319,9 @@ final readonly class Projection
                 'stop' => $stop->id,
                 'part' => $this->heading($stop->part),
                 'keeps' => ($stop instanceof ReadingStop || $stop instanceof VideoStop) && $stop->staysAtHand,
-                'place' => $stop instanceof QuestionStop || $stop instanceof ReadingStop ? $this->there($state, Frame::stop($stop->id)) : null,
+                'place' => $stop instanceof QuestionStop || $stop instanceof ReadingStop
+                    ? $this->there($state, Frame::stop($stop->id))
+                    : null,
                 'film' => $isWhole && $stop instanceof VideoStop ? $this->film($stop, $state) : null,
             ];
         }

@@ -2,8 +2,9 @@ import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useCallback, useMemo, useRef, useState } from 'react';
 import { client, sentence, take } from '../../api/client';
 import type { Pile, WaitingAnswer } from '../../api/types';
+import { useLive } from '../../ui/useLive';
 
-/** Milliseconds after which it is looked for what came in meanwhile. */
+/** Milliseconds after which it is looked for what came in meanwhile, where nothing was heard of it. */
 const LOOK_EVERY = 15_000;
 
 /** Which answer something was said to. */
@@ -41,6 +42,11 @@ export function usePile(task: string | null) {
         queryFn: () => (task === null ? take(client.GET('/pile')) : take(client.GET('/tasks/{task}/pile', { params: { path: { task } } }))),
         refetchInterval: LOOK_EVERY,
     });
+    const teacher = useQuery({ queryKey: ['teacher'], queryFn: () => take(client.GET('/teacher')), staleTime: 60_000 });
+    useLive(
+        teacher.data === undefined ? null : `teacher/${teacher.data.id}`,
+        useCallback(() => void queries.invalidateQueries({ queryKey: ['pile'] }), [queries]),
+    );
     const [done, setDone] = useState<ReadonlyMap<string, Done>>(new Map());
     const [why, setWhy] = useState<string | null>(null);
     const laid = useRef(nothing(task));

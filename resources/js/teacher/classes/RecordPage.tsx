@@ -11,9 +11,9 @@ import { Switch } from '../../ui/Switch';
 import { TakeAway } from '../../ui/TakeAway';
 import { useAttempt } from '../../ui/useAttempt';
 import { say } from '../../words/words';
-import { ClassFrame } from '../classes/ClassFrame';
+import { ClassFrame } from './ClassFrame';
 import { RecordTable } from './RecordTable';
-import { recordSheets } from './sheets';
+import { recordSheets } from './recordSheets';
 
 /** A class by its tasks: what counts, how far each is, and how the scores are spread. */
 export function RecordPage() {
@@ -109,8 +109,15 @@ function Waiting({ record }: { record: ClassRecord }) {
                 {held.map((task) => (
                     <li key={task.id} className="flex items-center gap-2">
                         {say('teacher.record.is-seen', { title: task.title, seen: task.releasedAt === null ? 'no' : 'yes' })}
-                        <Button weight="quiet" onClick={() => void put([task], task.releasedAt === null)}>
-                            {say('teacher.record.release', { title: task.title, seen: task.releasedAt === null ? 'no' : 'yes' })}
+                        <Button
+                            weight="quiet"
+                            aria-label={say('teacher.record.release-of', {
+                                title: task.title,
+                                seen: task.releasedAt === null ? 'no' : 'yes',
+                            })}
+                            onClick={() => void put([task], task.releasedAt === null)}
+                        >
+                            {say('teacher.record.release', { seen: task.releasedAt === null ? 'no' : 'yes' })}
                         </Button>
                     </li>
                 ))}

@@ -6,7 +6,7 @@ import { Notice } from '../../ui/Notice';
 import { exact, near } from '../../ui/time';
 import { useAttempt } from '../../ui/useAttempt';
 import { say } from '../../words/words';
-import { percent } from './words';
+import { percent } from './recordWords';
 
 /** All tasks of one student, one below the other as they were given: when, how far, how it went; and whether it counts. */
 export function StudentLine({ row, record, scores }: { row: RecordRow; record: ClassRecord; scores: boolean }) {

@@ -4,9 +4,9 @@ import type { ClassRecord, RecordCell, RecordRow, RecordTask } from '../../api/t
 import type { Covers } from '../../ui/covers';
 import { SortHead, sorted, useSorting } from '../../ui/figures/Sorting';
 import { say } from '../../words/words';
+import { byLastName, percent } from './recordWords';
 import { Spread } from './Spread';
 import { StudentLine } from './StudentLine';
-import { byLastName, percent } from './words';
 
 interface Props {
     record: ClassRecord;
