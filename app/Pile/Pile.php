@@ -111,14 +111,17 @@ final class Pile
             if ($round === null || isset($lines["$round->id $about"])) {
                 continue;
             }
-            $record = State::fromArray($round->state)->record($about);
+            $state = State::fromArray($round->state);
+            $quiz = $this->rules->quiz($round);
+            $isSeries = isset($data['stop']);
             $names[] = $data['by'] ?? null;
             $lines["$round->id $about"] = [
                 'task' => $round->getAttribute('for_task'), 'round' => $round->id, 'student' => $round->student->name, 'question' => $about,
-                'about' => $this->rules->quiz($round)->question($about)?->text() ?? '',
+                'about' => $quiz->question($about)?->text() ?? $quiz->stop($about)?->name() ?? '', 'isSeries' => $isSeries,
                 'share' => $event->kind === EventKind::Restored->value ? null : (float) $data['share'],
                 'comment' => $data['comment'] ?? '', 'sentBack' => $data['sendBack'] ?? false, 'by' => $data['by'] ?? null,
-                'at' => (int) $event->taken_ms, 'mayTakeBack' => $record->asMarked !== null,
+                'at' => (int) $event->taken_ms,
+                'mayTakeBack' => $isSeries ? isset($state->series[$about]->overruled) : $state->record($about)->asMarked !== null,
             ];
         }
         $known = Teacher::query()->findMany(array_filter($names, is_string(...)))->pluck('name', 'id');

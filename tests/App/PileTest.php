@@ -164,6 +164,25 @@ final class PileTest extends AppTestCase
         self::assertEquals([$before->state, $before->unread, $before->read_at], [$after->refresh()->state, $after->unread, $after->read_at]);
     }
 
+    public function test_points_given_to_a_drill_by_hand_are_told_by_its_title_and_taken_back(): void
+    {
+        $d = new Draft('drilled');
+        $question = static fn (string $name): array => $d->question($name, 'number', "What is $name?", [$d->right('1')], '', '', []);
+        $drill = $d->drill('drill', 'Sums in a row', [$question('a'), $question('b')], 2, 2);
+        $first = $d->asks('first', $question('first'));
+        $task = $this->given($this->class, $this->quiz($this->teacher, $d->quiz('Drilled', '', [$first, $drill], 'End', '')));
+        $round = (string) $this->asStudent($this->member($this->class))->postJson("/api/student/tasks/$task->id/rounds", [])->assertOk()->json('id');
+        $task->update(['closes_at' => now()->subMinute()]);
+        $word = fn (string $what, array $body) => $this->asTeacher($this->teacher)->postJson("/api/tasks/$task->id/rounds/$round/$what", $body);
+        $word('overrulings', ['stop' => $drill['id'], 'share' => 0.5, 'comment' => 'By mouth.'])->assertNoContent();
+        $told = static fn (array $pile): array => array_map(
+            static fn (array $one): array => [$one['about'], $one['isSeries'], $one['share'], $one['mayTakeBack']], $pile['read'],
+        );
+        self::assertSame([['Sums in a row', true, 0.5, true]], $told($this->pile()));
+        $word('restorings', ['stop' => $drill['id']])->assertNoContent();
+        self::assertSame([['Sums in a row', true, null, false]], $told($this->pile()));
+    }
+
     public function test_what_was_read_or_written_anew_meanwhile_is_not_read_over(): void
     {
         $task = $this->written('First');

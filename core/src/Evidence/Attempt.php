@@ -15,7 +15,8 @@ final readonly class Attempt
      * @param  list<string>  $rungs  seen at the question since the try before
      * @param  list<string>  $chosen  options, where they are not just the entry that decided
      * @param  array<string, bool>  $parts  of gaps and matches: which are right
-     * @param  ?string  $typed  a wrong answer that nobody foresaw, as it was typed, to 200 letters
+     * @param  ?string  $typed  an answer that nobody foresaw, marked wrong, as it was typed, to 200 letters; also where a person gave
+     *                          it full points since
      */
     public function __construct(
         public string $question,
@@ -56,7 +57,7 @@ final readonly class Attempt
             $this->rungs,
             $this->chosen,
             $this->parts,
-            $result === 'right' ? null : $this->typed,
+            $this->typed,
         );
     }
 

@@ -11,6 +11,7 @@ use HiddenLadder\Core\Quiz\Question;
 use HiddenLadder\Core\Quiz\QuizDocument;
 use HiddenLadder\Core\Workings\Asked;
 use HiddenLadder\Core\Workings\Slip;
+use HiddenLadder\Core\Workings\Workings;
 
 /**
  * Wrong answers that were typed by several and that nobody foresaw, gathered by what the marker takes as the same, with the slips
@@ -27,6 +28,9 @@ final class Unforeseen
     /** @var array<string, array<string, GivenAnswer>> by question and folded writing */
     private array $given = [];
 
+    /** @var array<string, ?Workings> by question; null where it cannot be worked out */
+    private array $workings = [];
+
     public function __construct(private readonly QuizDocument $quiz)
     {
     }
@@ -38,7 +42,8 @@ final class Unforeseen
     public function add(string $student, array $attempts, float $score): void
     {
         foreach ($attempts as $attempt) {
-            if ($attempt->typed !== null) {
+            // What a person gave full points is wrong no longer.
+            if ($attempt->typed !== null && ! $attempt->isRight()) {
                 $folded = PlainText::folded($attempt->typed);
                 $this->given[$attempt->question][$folded] ??= new GivenAnswer($attempt->question, $attempt->typed);
                 $this->given[$attempt->question][$folded]->students[$student] = $score;
@@ -101,8 +106,11 @@ final class Unforeseen
     /** @return list<list<Message>> */
     private function ways(GivenAnswer $answer): array
     {
-        $prompt = $this->quiz->question($answer->question)?->prompt;
-        $ways = $prompt === null ? [] : Asked::in($prompt, $this->quiz->language)?->workings->waysTo($answer->text) ?? [];
+        if (! array_key_exists($answer->question, $this->workings)) {
+            $prompt = $this->quiz->question($answer->question)?->prompt;
+            $this->workings[$answer->question] = $prompt === null ? null : Asked::in($prompt, $this->quiz->language)?->workings;
+        }
+        $ways = $this->workings[$answer->question]?->waysTo($answer->text) ?? [];
 
         return array_map(static fn (array $slips): array => array_map(static fn (Slip $slip): Message => $slip->words(), $slips), $ways);
     }

@@ -4,9 +4,11 @@ declare(strict_types=1);
 
 namespace HiddenLadder\Core\Tests\Evidence;
 
+use HiddenLadder\Core\Evidence\Attempt;
 use HiddenLadder\Core\Evidence\RoundEvidence;
 use HiddenLadder\Core\Evidence\StudentEvidence;
 use HiddenLadder\Core\Evidence\TaskEvidence;
+use HiddenLadder\Core\Evidence\Unforeseen;
 use HiddenLadder\Core\Marking\Marker;
 use HiddenLadder\Core\Marking\Response;
 use HiddenLadder\Core\Message;
@@ -89,6 +91,24 @@ final class UnforeseenTest extends TestCase
         );
         // Two of the three had nothing right at once, the third one of three.
         self::assertEqualsWithDelta(1 / 9, $told[0]['score'], 1e-4);
+    }
+
+    public function test_what_a_person_gave_full_points_is_not_among_them_until_that_is_taken_back(): void
+    {
+        $question = (new Draft('unforeseen'))->id('sum/question');
+        $attempt = new Attempt($question, 'not-right', 0.0, null, null, 4.0, [], typed: '26');
+        $gathered = static function (Attempt $one) use ($attempt): array {
+            $unforeseen = new Unforeseen(self::quiz());
+            $unforeseen->add('ada', [$one], 0.5);
+            $unforeseen->add('ben', [$attempt], 0.5);
+
+            return array_column($unforeseen->all(), 'n');
+        };
+        self::assertSame([2], $gathered($attempt));
+        self::assertSame([2], $gathered($attempt->overruled(0.5)), 'Some points make it no right answer.');
+        $given = Attempt::fromArray($attempt->overruled(1.0)->toArray());
+        self::assertSame([], $gathered($given));
+        self::assertSame([2], $gathered($given->counting('not-right', 0.0)));
     }
 
     public function test_the_slip_that_leads_to_it_is_named_where_there_is_one(): void

@@ -99,13 +99,14 @@ export function usePile(task: string | null) {
         await fresh();
     };
     /** What was said to these is taken back. They are shown as waiting once the pile has them again. */
-    const takeBack = async (all: About[]) => {
+    const takeBack = async (all: (About & { isSeries?: boolean })[]) => {
         setWhy(null);
         const back = new Set<string>();
-        for (const { task, round, question } of all) {
+        for (const { task, round, question, isSeries } of all) {
             try {
                 const path = { task, round };
-                await take(client.POST('/tasks/{task}/rounds/{round}/restorings', { params: { path }, body: { question } }));
+                const body = isSeries === true ? { stop: question } : { question };
+                await take(client.POST('/tasks/{task}/rounds/{round}/restorings', { params: { path }, body }));
                 back.add(`${round} ${question}`);
             } catch (problem) {
                 setWhy(sentence(problem));
