@@ -3,67 +3,14 @@ import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { describe, expect, it } from 'vitest';
-import type { ClassRecord, RecordCell, RecordRow, RecordTask } from '../../resources/js/api/types';
+import type { ClassRecord } from '../../resources/js/api/types';
 import { recordSheets } from '../../resources/js/teacher/classes/recordSheets';
 import { taskSheets } from '../../resources/js/teacher/results/sheets';
 import { standingWords } from '../../resources/js/ui/Standing';
 import { csv, type Sheet, workbook } from '../../resources/js/ui/sheets';
-import { asking, evidenceOf, figures, quizOf } from './samples';
+import { asking, recordCell as cell, evidenceOf, figures, unbegun as none, quizOf, recordRow as row, recordTask as task } from './samples';
 
 const long = 'x'.repeat(300);
-
-const task = (title: string, more: Partial<RecordTask> = {}): RecordTask => ({
-    id: title,
-    title,
-    unit: null,
-    weight: 1,
-    optional: false,
-    state: 'closed',
-    givenAt: '2026-11-02T08:00:00Z',
-    dueAt: '2026-11-09T15:30:00Z',
-    closesAt: null,
-    releasedAt: null,
-    scoreSeen: 'end-of-round',
-    n: 2,
-    missing: 1,
-    mean: 0.5,
-    least: 0.25,
-    lower: 0.375,
-    median: 0.5,
-    upper: 0.625,
-    most: 0.75,
-    ...more,
-});
-
-const cell = (more: Partial<RecordCell> = {}): RecordCell => ({
-    score: 0.75,
-    done: 1,
-    rounds: 2,
-    missing: false,
-    excused: false,
-    late: true,
-    provisional: false,
-    beganAt: '2026-11-03T09:00:00Z',
-    endedAt: '2026-11-10T10:15:00Z',
-    answered: 12,
-    commented: 3,
-    ...more,
-});
-
-const none = { score: null, done: 0, rounds: 0, late: false, beganAt: null, endedAt: null, answered: 0, commented: 0 };
-
-const row = (given: string, family: string, cells: RecordRow['cells'], more: Partial<RecordRow> = {}): RecordRow => ({
-    id: given,
-    name: `${given} ${family}`,
-    given,
-    family,
-    number: null,
-    mean: 0.75,
-    meanWithMissing: 0.375,
-    missing: 1,
-    cells,
-    ...more,
-});
 
 const record: ClassRecord = {
     units: ['Tides'],

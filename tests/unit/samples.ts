@@ -1,4 +1,4 @@
-import type { Evidence, Question, QuestionStop, QuizDocument, Stop } from '../../resources/js/api/types';
+import type { Evidence, Question, QuestionStop, QuizDocument, RecordCell, RecordRow, RecordTask, Stop } from '../../resources/js/api/types';
 import { isTyped } from '../../resources/js/quiz/kinds';
 import { newEntry, newQuestion, newStop, withKind } from '../../resources/js/quiz/making';
 
@@ -81,3 +81,60 @@ export function lots(seed: number): () => number {
         return ((mixed ^ (mixed >>> 14)) >>> 0) / 4294967296;
     };
 }
+
+/** A task of a record, closed, with two scores and one missing. */
+export const recordTask = (title: string, more: Partial<RecordTask> = {}): RecordTask => ({
+    id: title,
+    title,
+    unit: null,
+    weight: 1,
+    optional: false,
+    state: 'closed',
+    givenAt: '2026-11-02T08:00:00Z',
+    dueAt: '2026-11-09T15:30:00Z',
+    closesAt: null,
+    releasedAt: null,
+    scoreSeen: 'end-of-round',
+    n: 2,
+    missing: 1,
+    mean: 0.5,
+    least: 0.25,
+    lower: 0.375,
+    median: 0.5,
+    upper: 0.625,
+    most: 0.75,
+    ...more,
+});
+
+/** What a student did in a task: two rounds, the last ended late. */
+export const recordCell = (more: Partial<RecordCell> = {}): RecordCell => ({
+    score: 0.75,
+    done: 1,
+    rounds: 2,
+    missing: false,
+    excused: false,
+    late: true,
+    provisional: false,
+    beganAt: '2026-11-03T09:00:00Z',
+    endedAt: '2026-11-10T10:15:00Z',
+    answered: 12,
+    commented: 3,
+    ...more,
+});
+
+/** Nothing of a task was begun. */
+export const unbegun = { score: null, done: 0, rounds: 0, late: false, beganAt: null, endedAt: null, answered: 0, commented: 0 };
+
+/** A student of a record. */
+export const recordRow = (given: string, family: string, cells: RecordRow['cells'], more: Partial<RecordRow> = {}): RecordRow => ({
+    id: given,
+    name: `${given} ${family}`,
+    given,
+    family,
+    number: null,
+    mean: 0.75,
+    meanWithMissing: 0.375,
+    missing: 1,
+    cells,
+    ...more,
+});

@@ -10,10 +10,12 @@ interface Props {
     name: string;
     /** The sheets; the first of them is what the CSV holds. */
     sheets: () => Sheet[] | Promise<Sheet[]>;
+    /** Whether the page can be printed as it is. */
+    prints?: boolean;
 }
 
 /** What is on a page, in files that other programs read. */
-export function TakeAway({ name, sheets }: Props) {
+export function TakeAway({ name, sheets, prints = true }: Props) {
     const { error, attempt } = useAttempt();
     const [done, setDone] = useState<number | null>(null);
     const take = (work: (sheets: Sheet[]) => Promise<void>) =>
@@ -45,9 +47,11 @@ export function TakeAway({ name, sheets }: Props) {
             >
                 {say('ui.take-away.csv')}
             </Button>
-            <Button weight="quiet" onClick={() => window.print()}>
-                {say('player.finish.print-it')}
-            </Button>
+            {prints && (
+                <Button weight="quiet" onClick={() => window.print()}>
+                    {say('player.finish.print-it')}
+                </Button>
+            )}
             {error !== null && <Notice>{error}</Notice>}
         </div>
     );

@@ -75,7 +75,7 @@ function Record({ group }: { group: SchoolClass }) {
                 </div>
             </div>
             <Waiting record={record} />
-            <RecordTable record={record} strict={strict} covers={covers} />
+            <RecordTable record={record} name={group.name} strict={strict} covers={covers} />
             <p className="text-sm text-soft">{say('teacher.record.how-to-read-it')}</p>
         </div>
     );

@@ -7,16 +7,19 @@ import { say } from '../../words/words';
 import { byLastName, percent } from './recordWords';
 import { Spread } from './Spread';
 import { StudentLine } from './StudentLine';
+import { printStudent } from './studentReport';
 
 interface Props {
     record: ClassRecord;
+    /** Of the class. */
+    name: string;
     /** What is missing counts as nought. */
     strict: boolean;
     covers: Covers;
 }
 
 /** Students by tasks; a student opens into a line of their own. */
-export function RecordTable({ record, strict, covers }: Props) {
+export function RecordTable({ record, name, strict, covers }: Props) {
     const { sorting, turn } = useSorting();
     const [open, setOpen] = useState<string | null>(null);
     const meanOf = (row: RecordRow) => (strict ? row.meanWithMissing : row.mean);
@@ -107,7 +110,12 @@ export function RecordTable({ record, strict, covers }: Props) {
                             {open === row.id && (
                                 <tr className="border-b border-line bg-paper">
                                     <td colSpan={3 + record.tasks.length} className="px-3 py-3">
-                                        <StudentLine row={row} record={record} scores={covers.seen.scores} />
+                                        <StudentLine
+                                            row={row}
+                                            record={record}
+                                            covers={covers}
+                                            print={() => printStudent(row, record, name, strict)}
+                                        />
                                     </td>
                                 </tr>
                             )}

@@ -3,6 +3,8 @@ import { client, take } from '../../api/client';
 import type { SchoolClass } from '../../api/types';
 import { Button, buttonClass } from '../../ui/Button';
 import { Notice } from '../../ui/Notice';
+import { dateOf, type Sheet } from '../../ui/sheets';
+import { TakeAway } from '../../ui/TakeAway';
 import { useUndo } from '../../ui/Undo';
 import { useAttempt } from '../../ui/useAttempt';
 import { say } from '../../words/words';
@@ -27,9 +29,16 @@ function Roster({ group }: { group: SchoolClass }) {
                     </h2>
                     {never > 0 && <p className="text-sm text-soft">{say('teacher.roster.so-many-never-came-in', { never })}</p>}
                     {group.roster.length > 0 && (
-                        <Link className={`${buttonClass()} ml-auto`} to={`/classes/${group.id}/cards`}>
-                            {say('teacher.roster.print-cards')}
-                        </Link>
+                        <div className="ml-auto flex flex-wrap gap-2">
+                            <TakeAway
+                                name={`${group.name}, ${say('teacher.roster.students')}`}
+                                sheets={() => [rosterSheet(group)]}
+                                prints={false}
+                            />
+                            <Link className={buttonClass()} to={`/classes/${group.id}/cards`}>
+                                {say('teacher.roster.print-cards')}
+                            </Link>
+                        </div>
                     )}
                 </div>
                 {group.roster.length === 0 && <p className="text-soft">{say('teacher.roster.nobody-yet')}</p>}
@@ -46,6 +55,22 @@ function Roster({ group }: { group: SchoolClass }) {
             </div>
         </div>
     );
+}
+
+/** Who is in the class, as other programs read it. */
+function rosterSheet(group: SchoolClass): Sheet {
+    return {
+        name: say('teacher.roster.students'),
+        head: [
+            say('teacher.roster.family-name'),
+            say('teacher.roster.given-name'),
+            say('teacher.record.column', { of: 'called' }),
+            say('teacher.record.number'),
+            say('teacher.record.column', { of: 'came_in' }),
+        ],
+        rows: group.roster.map((one) => [one.family, one.given, one.called, one.number, dateOf(one.cameInAt)]),
+        frozen: 2,
+    };
 }
 
 /** Who came to a task without being on the roster, each to be put to a name of it: what they did comes along. */

@@ -2,14 +2,26 @@ import { Link } from 'react-router';
 import { client, take } from '../../api/client';
 import type { ClassRecord, RecordRow } from '../../api/types';
 import { Button } from '../../ui/Button';
+import type { Covers } from '../../ui/covers';
 import { Notice } from '../../ui/Notice';
-import { exact, near } from '../../ui/time';
+import { exact } from '../../ui/time';
 import { useAttempt } from '../../ui/useAttempt';
 import { say } from '../../words/words';
 import { percent } from './recordWords';
+import { workedInWords } from './studentReport';
+import { Trend } from './Trend';
+
+interface Props {
+    row: RecordRow;
+    record: ClassRecord;
+    covers: Covers;
+    /** Prints it alone. */
+    print: () => void;
+}
 
 /** All tasks of one student, one below the other as they were given: when, how far, how it went; and whether it counts. */
-export function StudentLine({ row, record, scores }: { row: RecordRow; record: ClassRecord; scores: boolean }) {
+export function StudentLine({ row, record, covers, print }: Props) {
+    const scores = covers.seen.scores;
     const { error, attempt } = useAttempt('record', 'task');
     const excuse = (task: string, excused: boolean) => {
         const path = { params: { path: { task, student: row.id } } };
@@ -19,6 +31,7 @@ export function StudentLine({ row, record, scores }: { row: RecordRow; record: C
     };
     return (
         <>
+            {scores && <Trend row={row} record={record} />}
             <ul className="sticky left-3 grid max-w-[min(48rem,calc(100vw-4rem))] gap-1">
                 {record.tasks.map((task, index) => {
                     const cell = row.cells[index] ?? null;
@@ -34,21 +47,9 @@ export function StudentLine({ row, record, scores }: { row: RecordRow; record: C
                                 {scores && percent(cell.score)}
                             </span>
                             <span className="min-w-0 flex-1 text-soft">
-                                {cell.rounds === 0 ? (
-                                    say('teacher.record.not-begun', { missing: cell.missing ? 'yes' : 'no' })
-                                ) : (
-                                    <span title={cell.beganAt === null ? undefined : exact(cell.beganAt)}>
-                                        {say('teacher.record.worked', {
-                                            rounds: cell.rounds,
-                                            answered: cell.answered,
-                                            commented: cell.commented,
-                                            when: near(cell.endedAt ?? cell.beganAt ?? task.givenAt),
-                                            ended: cell.endedAt === null ? 'no' : 'yes',
-                                            late: cell.late ? 'yes' : 'no',
-                                            provisional: cell.provisional ? 'yes' : 'no',
-                                        })}
-                                    </span>
-                                )}
+                                <span title={cell.beganAt === null ? undefined : exact(cell.beganAt)}>
+                                    {workedInWords(cell, task.givenAt)}
+                                </span>
                             </span>
                             <Button
                                 weight="quiet"
@@ -61,6 +62,11 @@ export function StudentLine({ row, record, scores }: { row: RecordRow; record: C
                     );
                 })}
             </ul>
+            {scores && covers.seen.names && (
+                <Button weight="quiet" className="mt-1 -ml-3" onClick={print}>
+                    {say('teacher.record.print-student', { name: row.name })}
+                </Button>
+            )}
             {error !== null && <Notice>{error}</Notice>}
         </>
     );
