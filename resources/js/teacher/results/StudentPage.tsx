@@ -8,12 +8,14 @@ import { questionName, rungName, short } from '../../quiz/names';
 import { entriesOf, find, findQuestion } from '../../quiz/places';
 import { audience } from '../../ui/GivenTo';
 import { Notice } from '../../ui/Notice';
+import { Photograph } from '../../ui/Photograph';
 import { StandingMark, standingWords } from '../../ui/Standing';
 import { exact, near, timecode, toTheSecond } from '../../ui/time';
 import { useLive } from '../../ui/useLive';
 import { listed, say } from '../../words/words';
 import { Page } from '../Navigation';
 import { Answers } from './PointsByHand';
+import { WatchStrips } from './WatchStrips';
 import { WriteTo } from './WriteTo';
 
 interface Fact {
@@ -104,14 +106,8 @@ export function StudentPage() {
                     {round.sheets.length > 0 && (
                         <ul className="mb-4 flex flex-wrap gap-3">
                             {round.sheets.map((sheet, index) => (
-                                <li key={sheet}>
-                                    <a href={`/media/${sheet}`} target="_blank" rel="noreferrer">
-                                        <img
-                                            className="h-48 rounded-md border border-line"
-                                            src={`/media/${sheet}`}
-                                            alt={say('teacher.student.photograph', { number: index + 1 })}
-                                        />
-                                    </a>
+                                <li key={sheet} className="w-72 max-w-full">
+                                    <Photograph address={`/media/${sheet}`} number={index + 1} />
                                 </li>
                             ))}
                         </ul>
@@ -126,11 +122,15 @@ export function StudentPage() {
                         persons={walks.data.persons}
                         finished={round.finishedAt !== null}
                     />
-                    <ol className="border-l-3 border-rail">
-                        {round.events.map((event, index) => (
-                            <EventLine key={event.number} event={event} before={round.events[index - 1]} document={document} />
-                        ))}
-                    </ol>
+                    <WatchStrips document={document} events={round.events} />
+                    <details open={round === walks.data.rounds.at(-1)}>
+                        <summary className="mb-1 font-semibold">{say('teacher.student.step-by-step')}</summary>
+                        <ol className="border-l-3 border-rail">
+                            {round.events.map((event, index) => (
+                                <EventLine key={event.number} event={event} before={round.events[index - 1]} document={document} />
+                            ))}
+                        </ol>
+                    </details>
                 </section>
             ))}
         </Page>
