@@ -149,6 +149,7 @@ Route::middleware('auth:teacher')->group(static function () use ($language): voi
     Route::post('tasks', [GivingController::class, 'store']);
     Route::put('tasks/{task}/exceptions/{student}', [GivingController::class, 'except']);
     Route::delete('tasks/{task}/exceptions/{student}', [GivingController::class, 'noException']);
+    Route::get('tasks/{task}/events', [RecordController::class, 'events']);
     Route::get('tasks/{task}/rounds', [RecordController::class, 'rounds']);
     Route::put('tasks/{task}/excused/{student}', [RecordController::class, 'excuse']);
     Route::delete('tasks/{task}/excused/{student}', [RecordController::class, 'noExcuse']);

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { say } from '../words/words';
-import { Button } from './Button';
+import { Button, buttonClass } from './Button';
 import { Notice } from './Notice';
 import { csv, download, type Sheet, workbook } from './sheets';
 import { useAttempt } from './useAttempt';
@@ -10,12 +10,14 @@ interface Props {
     name: string;
     /** The sheets; the first of them is what the CSV holds. */
     sheets: () => Sheet[] | Promise<Sheet[]>;
+    /** Where the server gives out all of its events. */
+    events?: string;
     /** Whether the page can be printed as it is. */
     prints?: boolean;
 }
 
 /** What is on a page, in files that other programs read. */
-export function TakeAway({ name, sheets, prints = true }: Props) {
+export function TakeAway({ name, sheets, events, prints = true }: Props) {
     const { error, attempt } = useAttempt();
     const [done, setDone] = useState<number | null>(null);
     const take = (work: (sheets: Sheet[]) => Promise<void>) =>
@@ -47,6 +49,11 @@ export function TakeAway({ name, sheets, prints = true }: Props) {
             >
                 {say('ui.take-away.csv')}
             </Button>
+            {events !== undefined && (
+                <a className={buttonClass('quiet')} href={events} download>
+                    {say('ui.take-away.events')}
+                </a>
+            )}
             {prints && (
                 <Button weight="quiet" onClick={() => window.print()}>
                     {say('player.finish.print-it')}

@@ -95,7 +95,13 @@ function EvidenceView({ task, evidence, leastGroup, setLeastGroup }: ViewProps) 
                     </p>
                 </div>
                 <ScreenCovers covers={covers} of={['names']} />
-                {named && <TakeAway name={task.title} sheets={async () => taskSheets(document, await rounds(), evidence)} />}
+                {named && (
+                    <TakeAway
+                        name={task.title}
+                        events={`/api/tasks/${task.id}/events`}
+                        sheets={async () => taskSheets(document, await rounds(), evidence)}
+                    />
+                )}
             </div>
             {evidence.students === 0 ? (
                 <Notice>{say('teacher.evidence.nobody-has-begun-yet-what')}</Notice>
