@@ -58,6 +58,21 @@ it('gives what was told last where the server is not there, and says since when'
     await expect(orLastSeen('page', away)).rejects.toThrow('away');
 });
 
+it('keeps nothing that was asked for before all was forgotten, whenever it comes', async () => {
+    const { orLastSeen, keepSeen, forgetSeen, lastSeen } = await seen();
+    let come: (value: string) => void = () => undefined;
+    const asked = orLastSeen('page', () => new Promise<string>((resolve) => (come = resolve)));
+    const kept = keepSeen('round', 'Ada’s');
+    await forgetSeen();
+    come('Hello, Ada');
+    expect((await asked).value).toBe('Hello, Ada');
+    await kept;
+    expect([await lastSeen('page'), await lastSeen('round')]).toEqual([null, null]);
+    await keepSeen('page', 'Hello, Ben');
+    expect((await lastSeen('page'))?.value).toBe('Hello, Ben');
+    await forgetSeen();
+});
+
 it('keeps each picture once, goes on without those that cannot be had, and leaves none behind', async () => {
     const store = browserCaches();
     vi.stubGlobal('caches', store);

@@ -10,14 +10,21 @@ export interface Seen<T> {
     at: number | null;
 }
 
+/** How often all was forgotten here: what was asked for before that is not kept any more when it comes. */
+let forgotten = 0;
+
 /** Under which name a round is kept as it was told last. */
 export function seenAs(round: string): string {
     return `round ${round}`;
 }
 
 /** What was told last under a name, and stays on the device for a time without a connection. */
-export async function keepSeen(name: string, value: unknown): Promise<void> {
-    await onDevice(async (db) => void (await db.put('seen', { value, at: Date.now() }, name)), undefined);
+export async function keepSeen(name: string, value: unknown, since = forgotten): Promise<void> {
+    await onDevice(async (db) => {
+        if (since === forgotten) {
+            await db.put('seen', { value, at: Date.now() }, name);
+        }
+    }, undefined);
 }
 
 /** What was told last; null where nothing was. */
@@ -27,9 +34,10 @@ export async function lastSeen<T>(name: string): Promise<{ value: T; at: number 
 
 /** Asks the server; where it cannot be reached, it is as it was told last. */
 export async function orLastSeen<T>(name: string, ask: () => Promise<T>): Promise<Seen<T>> {
+    const since = forgotten;
     try {
         const value = await ask();
-        await keepSeen(name, value);
+        await keepSeen(name, value, since);
         return { value, at: null };
     } catch (problem) {
         const before = problem instanceof Unreachable ? await lastSeen<T>(name) : null;
@@ -57,6 +65,7 @@ export async function keepPictures(addresses: string[]): Promise<void> {
 
 /** Nothing that a student has seen here stays for whoever comes next. What they did and is not sent yet waits for them. */
 export async function forgetSeen(): Promise<void> {
+    forgotten++;
     await onDevice((db) => db.clear('seen'), undefined);
     await dropVideos();
     try {
