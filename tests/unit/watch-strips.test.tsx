@@ -15,9 +15,17 @@ const watched = (video: string, from: number, to: number, number = 1): StoredEve
     ({ number, kind: 'watched', at: 0, data: { video, from, to, speed: 1 }, facts: [], late: false }) as unknown as StoredEvent;
 
 it('tells which parts of a video were watched, and draws each over the others', () => {
-    const events = [watched('film', 0, 20), watched('film', 20.2, 31), watched('film', 10, 15), watched('film', 60, 60.1), watched('film', 90, 130)];
+    const events = [
+        watched('film', 0, 20),
+        watched('film', 20.2, 31),
+        watched('film', 10, 15),
+        watched('film', 60, 60.1),
+        watched('film', 90, 130),
+    ];
     const { container } = render(<WatchStrips document={quizOf(film)} events={events} />);
-    expect(screen.getByRole('listitem').textContent).toBe(`Two tides ${say('teacher.student.watched-parts', { parts: '0:00–0:31, 1:30–2:10' })}`);
+    expect(screen.getByRole('listitem').textContent).toBe(
+        `Two tides ${say('teacher.student.watched-parts', { parts: '0:00–0:31, 1:30–2:10' })}`,
+    );
     const drawn = [...container.querySelectorAll('rect')].slice(1).map((one) => [one.getAttribute('x'), one.getAttribute('width')]);
     expect(drawn).toEqual([
         ['0', '200'],
