@@ -179,8 +179,10 @@ function BoardVideo({ video, front }: { video: NonNullable<NonNullable<Front['si
     const asked = useRef<number | null>(null);
     const number = front.sitting?.number ?? null;
     const task = front.sitting?.way.find((stop) => stop.stop === video.id)?.task;
+    const comments = front.sitting?.board.comments ?? [];
     return (
-        <div className="mx-auto w-full max-w-6xl">
+        // What is talked about stays in sight with what is said to it.
+        <div className={`mx-auto w-full ${comments.length > 0 ? 'max-w-[80dvh]' : 'max-w-6xl'}`}>
             <VideoPlayer
                 title={video.title}
                 clip={video.clip}
@@ -194,9 +196,9 @@ function BoardVideo({ video, front }: { video: NonNullable<NonNullable<Front['si
                     }
                 }}
             />
-            {front.sitting?.board.comments != null && (
+            {comments.length > 0 && (
                 <ul className="mt-4 flex flex-wrap gap-2" aria-label={say('teacher.board.comments')}>
-                    {front.sitting.board.comments.map((one, index) => (
+                    {comments.map((one, index) => (
                         <li
                             key={`${index} ${one.text}`}
                             className="rounded-lg border-2 border-line px-4 py-2 text-[clamp(1.1rem,1.8vw,1.75rem)] [overflow-wrap:anywhere]"
@@ -230,7 +232,10 @@ function Strip({ front, keys, onKeys, asking, onAsk, onAsked, onPutAway }: Strip
         return null;
     }
     return (
-        <aside className="flex w-72 shrink-0 flex-col gap-4 border-l border-line bg-sheet p-4" aria-label={say('teacher.board.strip')}>
+        <aside
+            className="sticky top-0 flex h-dvh w-72 shrink-0 flex-col gap-4 self-start overflow-y-auto border-l border-line bg-sheet p-4"
+            aria-label={say('teacher.board.strip')}
+        >
             <div className="flex items-center justify-between">
                 <Link className={buttonClass('quiet')} to={`/sittings/${sitting.id}/lead`}>
                     <Smartphone size={16} aria-hidden="true" /> {say('teacher.board.on-the-phone')}
