@@ -35,7 +35,9 @@ async function crawl(page: Page, starts: string[], most: number): Promise<string
         await expect.poll(() => asked.size, { message: next, timeout: 30_000, intervals: [50] }).toBe(0);
         await expect(page.getByText(say('ui.one-moment')), next).toHaveCount(0);
         // What is saved to a file is no page.
-        const links = await page.locator('a[href^="/"]:not([download])').evaluateAll((found) => found.map((link) => link.getAttribute('href') ?? ''));
+        const links = await page
+            .locator('a[href^="/"]:not([download])')
+            .evaluateAll((found) => found.map((link) => link.getAttribute('href') ?? ''));
         // Saving comes first, so that a button leads there.
         const rehearse = page.getByRole('button', { name: say('build.build.rehearse'), exact: true });
         if (kindOf(next) === '/quizzes/*' && (await rehearse.isEnabled())) {
