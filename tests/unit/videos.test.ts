@@ -1,93 +1,175 @@
-import { afterEach, expect, it, vi } from 'vitest';
-import type { RoundView } from '../../resources/js/api/types';
-import { dropVideos, hasRoomFor, keepVideo, keptVideos, type OwnVideo, ownVideos } from '../../resources/js/student/videos';
+// @vitest-environment jsdom
+import { describe, expect, it, vi } from 'vitest';
+import type { VideoStop } from '../../resources/js/api/types';
+import { hosts } from '../../resources/js/player/hosts/hosts';
+import { firstLanguage, remembered } from '../../resources/js/player/remembered';
+import { saidAt } from '../../resources/js/player/useCaptions';
+import { addCue, clipsOf, copiedCue, newCue, putClip, putCue, tenth } from '../../resources/js/quiz/cues';
+import { newQuestion, newRung, newStop } from '../../resources/js/quiz/making';
+import { typed } from '../../resources/js/teacher/build/bench/captionText';
+import { loudness, mostZoom, scaleOf, ticks } from '../../resources/js/teacher/build/bench/scale';
+import { lastNameFirst } from '../../resources/js/ui/figures/Sorting';
+import { quizOf } from './samples';
 
-/** The caches of a browser; what is put there is read to its end, as browsers do. */
-function browserCaches() {
-    const named = new Map<string, Map<string, Uint8Array>>();
-    const open = async (name: string) => {
-        const held = named.get(name) ?? new Map<string, Uint8Array>();
-        named.set(name, held);
-        return {
-            put: async (address: string, reply: Response) => void held.set(address, new Uint8Array(await reply.arrayBuffer())),
-            keys: async () => [...held.keys()].map((address) => ({ url: `http://school.example${address}` })),
-        };
-    };
-    return { named, open, keys: async () => [...named.keys()], delete: async (name: string) => named.delete(name) };
-}
-
-const film: OwnVideo = { address: '/media/film?v=2', bytes: 6, beside: ['/media/film/captions/en', '/media/film/lines/en'] };
-
-/** A server that has the film in two pieces, and captions but no lines. */
-function server(whole = true) {
-    return vi.fn(async (address: string) => {
-        if (address.includes('/lines/')) {
-            return new Response(null, { status: 404 });
-        }
-        const pieces = new ReadableStream({
-            start(controller) {
-                controller.enqueue(new Uint8Array([1, 2, 3, 4]));
-                whole ? controller.enqueue(new Uint8Array([5, 6])) : controller.error(new TypeError('Failed to fetch'));
-                whole && controller.close();
-            },
-        });
-        return new Response(pieces);
+describe('the scale of a timeline', () => {
+    it('is the whole video on the screen, and closer as it is zoomed, to a tenth of a second', () => {
+        expect(scaleOf(100, 1000, 1).perSecond).toBe(10);
+        expect(scaleOf(100, 1000, 4).perSecond).toBe(40);
+        expect(scaleOf(100, 1000, 400).perSecond).toBe(100);
+        expect(scaleOf(3600, 1200, mostZoom(3600, 1200)).perSecond).toBe(100);
+        expect(mostZoom(2, 1200)).toBe(1);
     });
-}
 
-afterEach(() => vi.unstubAllGlobals());
+    it('has times that do not run into each other, and none behind the end', () => {
+        for (const [length, zoom] of [
+            [30, 1],
+            [30, 8],
+            [3600, 1],
+            [3600, 300],
+        ] as const) {
+            const scale = scaleOf(length, 1200, zoom);
+            const found = ticks(0, 1200 / scale.perSecond, scale);
+            expect(found.length).toBeGreaterThan(1);
+            expect(found.every((at, index) => index === 0 || (at - (found[index - 1] ?? 0)) * scale.perSecond >= 70 - 1e-9)).toBe(true);
+            expect(found.at(-1)).toBeLessThanOrEqual(length);
+        }
+    });
 
-it('keeps a video whole with its captions, and tells how much has come', async () => {
-    const store = browserCaches();
-    vi.stubGlobal('caches', store);
-    vi.stubGlobal('fetch', server());
-    const told: number[] = [];
-    await keepVideo('round', film, (bytes) => told.push(bytes), new AbortController().signal);
-    expect(told).toEqual([4, 6]);
-    expect(await keptVideos('round')).toEqual(new Set(['/media/film/captions/en', '/media/film?v=2']));
-    expect(store.named.get('videos of round')?.get('/media/film?v=2')).toEqual(new Uint8Array([1, 2, 3, 4, 5, 6]));
+    it('shows the loudest within each pixel, so that nothing short is lost however far away', () => {
+        const wave = new Uint8Array(600);
+        wave[333] = 255;
+        expect(
+            loudness(wave, 0, 60, { length: 60, perSecond: 1 })
+                .map((level, second) => (level === 1 ? second : 0))
+                .filter(Boolean),
+        ).toEqual([33]);
+        expect(loudness(wave, 33, 10, { length: 60, perSecond: 10 })[3]).toBe(1);
+        expect(loudness(wave, 59, 30, { length: 60, perSecond: 10 }).at(-1)).toBe(0);
+    });
 });
 
-it('keeps no half of a video', async () => {
-    vi.stubGlobal('caches', browserCaches());
-    vi.stubGlobal('fetch', server(false));
-    await expect(keepVideo('round', { ...film, beside: [] }, () => undefined, new AbortController().signal)).rejects.toThrow();
-    expect(await keptVideos('round')).toEqual(new Set());
-    vi.stubGlobal('fetch', async () => new Response('no', { status: 403 }));
-    await expect(keepVideo('round', film, () => undefined, new AbortController().signal)).rejects.toThrow('403');
+describe('cues', () => {
+    const film = { ...newStop('video'), id: 'film', clip: { media: 'm', from: 0, to: null } } as VideoStop;
+
+    it('stand in the order of their times, to the tenth, whatever is moved', () => {
+        const first = { ...newCue('note', 20.04, 1), id: 'a' };
+        let document = addCue(quizOf(film), film, first);
+        document = addCue(document, document.stops[0] as VideoStop, { ...newCue('question', 5, 1), id: 'b' });
+        document = putCue(document, document.stops[0] as VideoStop, { ...first, at: 2 });
+        expect((document.stops[0] as VideoStop).cues.map(({ id, at }) => [id, at])).toEqual([
+            ['a', 2],
+            ['b', 5],
+        ]);
+        expect([tenth(20.04), tenth(-3)]).toEqual([20, 0]);
+        const copy = copiedCue((document.stops[0] as VideoStop).cues[1] ?? first, 9.99);
+        expect([copy.at, copy.id === 'b', copy.kind]).toEqual([10, false, 'question']);
+    });
+
+    it('and stretches of the same video on rungs, wherever those hang, are found and changed', () => {
+        const rung = { ...newRung('video'), id: 'r', clip: { media: 'm', from: 3, to: 9 } };
+        const other = { ...newRung('video'), id: 'o', clip: { media: 'else', from: 3, to: 9 } };
+        const question = { ...newQuestion(), ladder: [rung, other] };
+        const document = quizOf(film, { ...newStop('question'), question } as never);
+        expect(clipsOf(document, 'm').map(({ rung: id, clip }) => [id, clip.from, clip.to])).toEqual([['r', 3, 9]]);
+        const next = putClip(document, 'r', { media: 'm', from: 4, to: 9 });
+        expect(clipsOf(next, 'm')[0]?.clip.from).toBe(4);
+        expect(putClip(document, 'gone', { media: 'm', from: 4, to: 9 })).toBe(document);
+    });
 });
 
-it('drops the videos of one round, or of all, and nothing else', async () => {
-    const store = browserCaches();
-    vi.stubGlobal('caches', store);
-    for (const name of ['pictures', 'videos of one', 'videos of two', 'videos of two and a half']) {
-        await store.open(name);
-    }
-    await dropVideos('two');
-    expect([...store.named.keys()]).toEqual(['pictures', 'videos of one', 'videos of two and a half']);
-    await dropVideos();
-    expect([...store.named.keys()]).toEqual(['pictures']);
+describe('captions', () => {
+    it('are shown as they were typed, and their tags stay', () => {
+        expect(typed('5 &lt; 6 &amp; <i>more</i> --&gt;')).toBe('5 < 6 & <i>more</i> -->');
+        expect(typed('&lt;b> is a tag, &amp;amp; a sign')).toBe('&lt;b> is a tag, &amp;amp; a sign');
+    });
+
+    it('of two who speak at once stand together; none stands between two', () => {
+        const lines = [
+            { from: 0, to: 4, text: 'Ebb' },
+            { from: 3, to: 6, text: 'Flood' },
+        ];
+        expect([saidAt(lines, 1), saidAt(lines, 3.5), saidAt(lines, 6)]).toEqual(['Ebb', 'Ebb\nFlood', null]);
+    });
+
+    it('come in the language last chosen where there is one, and stay off where they were put off', () => {
+        expect(firstLanguage(['de', 'en'])).toBe('de');
+        remembered.language = 'en';
+        expect(firstLanguage(['de', 'en'])).toBe('en');
+        remembered.captions = 'off';
+        expect(firstLanguage(['de', 'en'])).toBeNull();
+        Object.assign(remembered, { language: null, captions: 'on' });
+    });
 });
 
-it('knows which videos are files of ours', () => {
-    const facts = { seconds: 60, bytes: 7, captions: ['en'], kind: 'video' as const, address: '/media/film?v=2', player: null };
-    const media: RoundView['media'] = {
-        film: facts,
-        picture: { ...facts, kind: 'picture' },
-        elsewhere: { ...facts, address: 'https://school.example/film.webm' },
-        service: { ...facts, address: '/stand-in/watch/1', player: 'stand-in' },
+describe('the player of a service', () => {
+    const Host = hosts.simulated as NonNullable<typeof hosts.simulated>;
+    const open = () => {
+        const said: { tell: string; at?: number; turn: number }[] = [];
+        const frame = { src: 'http://127.0.0.1:9/player/x', contentWindow: { postMessage: (message: never) => said.push(message) } };
+        const told = { onReady: vi.fn(), onPlay: vi.fn(), onPause: vi.fn(), onAt: vi.fn(), onLoudness: vi.fn(), onFailed: vi.fn() };
+        const host = new Host(frame as never, () => told);
+        host.connect();
+        const hears = (data: object, origin = 'http://127.0.0.1:9', source: unknown = frame.contentWindow) =>
+            window.dispatchEvent(Object.defineProperty(new MessageEvent('message', { data, origin }), 'source', { value: source }));
+        return { said, told, host, hears };
     };
-    expect(ownVideos({ media } as RoundView)).toEqual([{ ...film, bytes: 7 }]);
+    const is = (reel: string, more = {}) => ({ reel, at: 0, playing: false, rate: 1, length: 60, turn: 99, ...more });
+
+    it('is told nothing before it is there, and where to stop as soon as it is', () => {
+        const { said, told, host, hears } = open();
+        host.stopAt(12);
+        host.play();
+        expect(said).toEqual([]);
+        hears(is('ready'));
+        expect(told.onReady).toHaveBeenCalledWith(60);
+        expect(said.at(-1)).toMatchObject({ tell: 'stop-at', at: 12 });
+    });
+
+    it('is not heard from elsewhere, nor when it says something else', () => {
+        const { told, hears } = open();
+        for (const [data, origin, source] of [
+            [is('ready'), 'http://127.0.0.1:8', undefined],
+            [is('ready'), undefined, window],
+            [{ reel: 'ready' }, undefined, undefined],
+            ['ready', undefined, undefined],
+        ] as const) {
+            source === undefined ? hears(data as object, origin) : hears(data as object, origin, source);
+        }
+        expect(told.onReady).not.toHaveBeenCalled();
+        expect(told.onAt).not.toHaveBeenCalled();
+    });
+
+    it('what it said before it heard of a pause does not make it play again', () => {
+        const { told, host, hears, said } = open();
+        hears(is('ready'));
+        hears(is('at', { at: 3, playing: true }));
+        expect(told.onPlay).toHaveBeenCalledTimes(1);
+        host.pause();
+        expect(told.onPause).toHaveBeenCalledTimes(1);
+        hears(is('at', { at: 3.1, playing: true, turn: (said.at(-1)?.turn ?? 0) - 1 }));
+        expect([host.paused, told.onPlay.mock.calls.length]).toEqual([true, 1]);
+        hears(is('at', { at: 3.2, playing: false, turn: said.at(-1)?.turn }));
+        expect([host.at, told.onPause.mock.calls.length]).toEqual([3.2, 1]);
+    });
+
+    it('goes on between two messages, and not past where it was asked to stop', () => {
+        vi.useFakeTimers();
+        const { host, hears } = open();
+        hears(is('ready'));
+        host.stopAt(10);
+        hears(is('at', { at: 8, playing: true }));
+        vi.advanceTimersByTime(500);
+        expect(host.at).toBeCloseTo(8.5, 1);
+        vi.advanceTimersByTime(9000);
+        expect(host.at).toBe(10);
+        vi.useRealTimers();
+    });
 });
 
-it('looks whether there is room, and tries where a browser does not tell', async () => {
-    const room = (estimate?: () => Promise<StorageEstimate>) => vi.stubGlobal('navigator', { storage: estimate && { estimate } });
-    room(async () => ({ quota: 100, usage: 40 }));
-    expect([await hasRoomFor(50), await hasRoomFor(59)]).toEqual([true, false]);
-    room(async () => ({}));
-    expect(await hasRoomFor(1e12)).toBe(true);
-    room(() => Promise.reject(new Error('not here')));
-    expect(await hasRoomFor(1e12)).toBe(true);
-    room();
-    expect(await hasRoomFor(1e12)).toBe(true);
+it('names are sorted by the last of them', () => {
+    expect(['Ada Zell', 'Bram van Abt', 'Cleo'].sort((a, b) => lastNameFirst(a).localeCompare(lastNameFirst(b)))).toEqual([
+        'Bram van Abt',
+        'Cleo',
+        'Ada Zell',
+    ]);
 });
