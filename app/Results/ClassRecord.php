@@ -142,7 +142,7 @@ final class ClassRecord
     {
         $open = Round::query()->ofKind(RoundKind::Task)->whereIn('task_id', $tasks->modelKeys())
             ->where(static fn (Builder $either) => $either->whereNull('finished_at')->orWhere('interrupted', true))
-            ->distinct()->toBase()->pluck('interrupted', 'task_id');
+            ->groupBy('task_id')->selectRaw('task_id, max(interrupted) as interrupted')->toBase()->pluck('interrupted', 'task_id');
         foreach ($tasks as $task) {
             if ($open->has($task->id) && ($task->exceptions !== null || ! $task->state()->isRunning() || (bool) $open->get($task->id))) {
                 $this->book->settle($task);

@@ -136,6 +136,22 @@ final class ClassRecordTest extends AppTestCase
         self::assertCount(2, $this->record()['tasks']);
     }
 
+    public function test_a_round_that_was_interrupted_goes_on_also_where_another_is_under_way(): void
+    {
+        $task = $this->task('First', ['closes_at' => now()->addDay()]);
+        foreach (['Ada Zimmer', 'Bram Abara'] as $name) {
+            $this->works($name, $task, 1, ends: false);
+        }
+        $task->update(['closes_at' => now()->subMinute()]);
+        self::assertEqualsWithDelta(0.2, self::cell($this->record(), 'Ada Zimmer', 0)['score'], 1e-9);
+        // Opened again; one has begun anew before the record is looked at.
+        $task->update(['closes_at' => now()->addDay()]);
+        $this->works('Cleo', $task, 0, ends: false);
+        foreach (['Ada Zimmer', 'Bram Abara', 'Cleo'] as $name) {
+            self::assertNull(self::cell($this->record(), $name, 0)['score'], $name);
+        }
+    }
+
     public function test_the_record_is_what_the_events_say(): void
     {
         $tasks = [$this->task('First', ['weight' => 2.0]), $this->task('Second'), $this->task('Third', ['weight' => 0.5])];

@@ -274,6 +274,22 @@ describe('answers nobody foresaw', () => {
         await userEvent.click(screen.getByRole('button', { name: say('teacher.evidence.undo-foreseen') }));
         await vi.waitFor(() => expect(gone).toEqual([laid[1]?.id]));
     });
+    it('are foreseen once, however often it is pressed while that is under way', async () => {
+        const { laid } = server();
+        let come: () => void = () => undefined;
+        const asked = vi.spyOn(client, 'GET').mockImplementation(
+            (() =>
+                new Promise((resolve) => {
+                    come = () => resolve({ data: { version: 4 }, response: Response.json({}) });
+                })) as never,
+        );
+        shown([]);
+        const foresee = screen.getByRole('button', { name: say('teacher.evidence.foresee-as', { text: '26' }) });
+        await userEvent.dblClick(foresee);
+        come();
+        await screen.findByText(say('teacher.evidence.foreseen', { text: '26', right: 'no' }));
+        expect([asked.mock.calls.length, laid.length]).toEqual([1, 1]);
+    });
     it('take a misconception that is known already, and none where they are right after all', async () => {
         const { laid } = server();
         shown([['One slip', 'another']]);

@@ -9,6 +9,7 @@ export function useRemarking(quiz: string, onMended: () => void = () => undefine
     const [progress, setProgress] = useState<{ total: number; left: number } | null>(null);
     const [changes, setChanges] = useState<Remarking['changes'] | null>(null);
     const [error, setError] = useState<string | null>(null);
+    const [busy, setBusy] = useState(false);
 
     const remark = async () => {
         const found: Remarking['changes'] = [];
@@ -24,6 +25,7 @@ export function useRemarking(quiz: string, onMended: () => void = () => undefine
     };
     /** Tells whether it was done. */
     const run = async (step: () => Promise<unknown>): Promise<boolean> => {
+        setBusy(true);
         setError(null);
         setChanges(null);
         try {
@@ -35,7 +37,9 @@ export function useRemarking(quiz: string, onMended: () => void = () => undefine
             setProgress(null);
             setError(sentence(problem));
             return false;
+        } finally {
+            setBusy(false);
         }
     };
-    return { progress, changes, error, run };
+    return { busy, progress, changes, error, run };
 }

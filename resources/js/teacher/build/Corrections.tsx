@@ -25,7 +25,7 @@ export function Corrections({ quiz, version, onMended }: { quiz: string; version
         queryKey: ['corrections', quiz],
         queryFn: () => take(client.GET('/quizzes/{quiz}/corrections', { params: { path } })),
     });
-    const { progress, changes, error, run } = useRemarking(quiz, onMended);
+    const { busy, progress, changes, error, run } = useRemarking(quiz, onMended);
     const told = difference.data ?? null;
     const corrections = (told?.corrections ?? []) as Edit[];
     const structure = (told?.structure ?? []) as Edit[];
@@ -67,7 +67,9 @@ export function Corrections({ quiz, version, onMended }: { quiz: string; version
                             ))}
                         </ul>
                     </details>
-                    <Button onClick={() => void run(mendAll)}>{say('build.corrections.mend-the-quiz-in-use')}</Button>
+                    <Button disabled={busy} onClick={() => void run(mendAll)}>
+                        {say('build.corrections.mend-the-quiz-in-use')}
+                    </Button>
                 </div>
             )}
             {progress !== null && (

@@ -30,8 +30,7 @@ interface Props {
 /** Wrong answers that several typed and nobody foresaw: how many, how they did, which slip leads there; foreseen by one press. */
 export function Unforeseen({ quiz, document, evidence }: Props) {
     const [done, setDone] = useState<Foreseen | null>(null);
-    const { progress, changes, error, run } = useRemarking(quiz);
-    const isBusy = progress !== null;
+    const { busy, progress, changes, error, run } = useRemarking(quiz);
     const foresee = async (given: Given, right: boolean) => {
         const question = findQuestion(document, given.question);
         if (question === null) {
@@ -80,7 +79,7 @@ export function Unforeseen({ quiz, document, evidence }: Props) {
                         <Link className="underline" to={`/quizzes/${quiz}?at=${done.question}`}>
                             {say('teacher.evidence.answer-it')}
                         </Link>
-                        <Button weight="quiet" disabled={isBusy} onClick={() => void takeBack(done)}>
+                        <Button weight="quiet" disabled={busy} onClick={() => void takeBack(done)}>
                             {say('teacher.evidence.undo-foreseen')}
                         </Button>
                     </p>
@@ -114,7 +113,7 @@ export function Unforeseen({ quiz, document, evidence }: Props) {
                                 )}
                             </div>
                             <Button
-                                disabled={isBusy}
+                                disabled={busy}
                                 aria-label={say('teacher.evidence.foresee-as', { text: one.text })}
                                 onClick={() => void foresee(one, false)}
                             >
@@ -122,7 +121,7 @@ export function Unforeseen({ quiz, document, evidence }: Props) {
                             </Button>
                             <Button
                                 weight="quiet"
-                                disabled={isBusy}
+                                disabled={busy}
                                 aria-label={say('teacher.evidence.accept-as', { text: one.text })}
                                 onClick={() => void foresee(one, true)}
                             >
