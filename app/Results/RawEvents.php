@@ -7,6 +7,7 @@ namespace HiddenLadder\App\Results;
 use HiddenLadder\App\Models\Round;
 use HiddenLadder\App\Models\Task;
 use HiddenLadder\App\Rounds\RoundRules;
+use HiddenLadder\Core\Evidence\RoundEvidence;
 use HiddenLadder\Core\Formats\Xapi\Statements;
 use HiddenLadder\Core\Formats\Xapi\Told;
 use HiddenLadder\Core\Quiz\QuizDocument;
@@ -18,9 +19,6 @@ final class RawEvents
 {
     /** Rounds that are held in memory at once. */
     private const AT_A_TIME = 50;
-
-    /** Who did nothing for longer than so many milliseconds was away. */
-    private const AWAY = 600_000;
 
     public function __construct(private readonly RoundRules $rules)
     {
@@ -48,7 +46,7 @@ final class RawEvents
         $before = null;
         foreach (DB::table('round_events')->where('round_id', $round->id)->orderBy('number')->get() as $event) {
             $at = (int) ($event->device_ms ?? $event->taken_ms);
-            $passed = $before === null || $at < $before || $at - $before > self::AWAY ? null : ($at - $before) / 1000;
+            $passed = $before === null || $at < $before || $at - $before > RoundEvidence::AWAY ? null : ($at - $before) / 1000;
             $before = $at;
             yield from $statements->of(new Told(
                 $event->event_id, $event->kind, self::read($event->data), array_values(self::read($event->facts)), $at, $passed,

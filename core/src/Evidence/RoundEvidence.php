@@ -19,7 +19,7 @@ use HiddenLadder\Core\Round\State;
 final readonly class RoundEvidence implements Outcome
 {
     /** Who did nothing for longer than so many milliseconds was away. */
-    private const AWAY = 600_000;
+    public const AWAY = 600_000;
 
     /**
      * @param  list<Attempt>  $attempts

@@ -1,4 +1,5 @@
 import type { PagePlace, QuestionPlace, VideoPlace } from '../api/types';
+import { joining, pairs } from './seeking';
 
 /** A video and what it asks, in the order of its cues: all of it known, so that it is followed without the server. */
 export type Film = NonNullable<PagePlace['film']>;
@@ -8,6 +9,9 @@ const CUE_REACH = 0.3;
 
 /** Seconds from which on a stretch was played, and not landed on. */
 const PLAYED = 0.2;
+
+/** As the engine joins them: those that touch, and no others. */
+const withExactly = joining(0);
 
 /** A stretch that was watched, in seconds of the video. */
 interface Watched {
@@ -88,29 +92,10 @@ function playedInto(place: VideoPlace, { from, to }: Watched): number {
 
 /** Whether a moment lies in what was seen, or where the video begins. */
 function isReached({ clip, seen }: VideoPlace, moment: number): boolean {
-    return (
-        moment <= clip.from + CUE_REACH ||
-        seen.some((from, index) => index % 2 === 0 && moment >= from - CUE_REACH && moment <= (seen[index + 1] ?? from) + CUE_REACH)
-    );
+    return moment <= clip.from + CUE_REACH || pairs(seen).some(([from, to]) => moment >= from - CUE_REACH && moment <= to + CUE_REACH);
 }
 
 function see(place: VideoPlace, { from, to }: Watched): VideoPlace {
-    return { ...place, resumeAt: Math.max(place.clip.from, to), seen: to > from ? joined(place.seen, from, to) : place.seen };
-}
-
-/** Stretches, from and to by turns, with one more: in order, and one where they touch. */
-function joined(seen: number[], from: number, to: number): number[] {
-    const [before, after]: [number[], number[]] = [[], []];
-    let [start, end] = [from, to];
-    for (let index = 0; index < seen.length; index += 2) {
-        const [a, b] = [seen[index] ?? 0, seen[index + 1] ?? 0];
-        if (b < from) {
-            before.push(a, b);
-        } else if (a > to) {
-            after.push(a, b);
-        } else {
-            [start, end] = [Math.min(start, a), Math.max(end, b)];
-        }
-    }
-    return [...before, start, end, ...after];
+    const seen = to > from ? withExactly(pairs(place.seen), [from, to]).flat() : place.seen;
+    return { ...place, resumeAt: Math.max(place.clip.from, to), seen };
 }

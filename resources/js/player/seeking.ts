@@ -15,13 +15,18 @@ export function pairs(flat: number[]): Stretches {
     return flat.flatMap((from, index): Stretches => (index % 2 === 0 ? [[from, flat[index + 1] ?? from]] : []));
 }
 
-/** The stretches with another one, joined with those that it touches. */
-export function withStretch(stretches: Stretches, [from, to]: [number, number]): Stretches {
-    const touched = stretches.filter(([a, b]) => a <= to + SEAM && b >= from - SEAM);
-    const apart = stretches.filter((one) => !touched.includes(one));
-    const joined: [number, number] = [Math.min(from, ...touched.map(([a]) => a)), Math.max(to, ...touched.map(([, b]) => b))];
-    return [...apart, joined].sort(([a], [b]) => a - b);
+/** Puts a stretch to others, joined with those that lie within so many seconds of it. */
+export function joining(seam: number) {
+    return (stretches: Stretches, [from, to]: [number, number]): Stretches => {
+        const touched = stretches.filter(([a, b]) => a <= to + seam && b >= from - seam);
+        const apart = stretches.filter((one) => !touched.includes(one));
+        const joined: [number, number] = [Math.min(from, ...touched.map(([a]) => a)), Math.max(to, ...touched.map(([, b]) => b))];
+        return [...apart, joined].sort(([a], [b]) => a - b);
+    };
 }
+
+/** The stretches with another one, joined with those that it touches. */
+export const withStretch = joining(SEAM);
 
 interface Ways {
     seeking: Seeking;

@@ -49,6 +49,7 @@ export function useVideos(view: RoundView | null): Videos {
         }
         loading.current = new AbortController();
         setTrouble(null);
+        setCome(0);
         try {
             if (!(await hasRoomFor(missing))) {
                 setTrouble('no_room');

@@ -39,7 +39,7 @@ final class RecordController extends Controller
     /** Its events, as one xAPI statement a line; written as they are read, however many there are. */
     public function events(Task $task, RawEvents $events): StreamedResponse
     {
-        $this->authorize('reach', $task->load(['class', 'quiz:id,title']));
+        $this->authorize('reach', $task->load('class'));
 
         return new StreamedResponse(static function () use ($task, $events): void {
             foreach ($events->lines($task) as $line) {

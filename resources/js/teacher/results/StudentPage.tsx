@@ -15,7 +15,7 @@ import { useLive } from '../../ui/useLive';
 import { listed, say } from '../../words/words';
 import { Page } from '../Navigation';
 import { Answers } from './PointsByHand';
-import { WatchStrips } from './WatchStrips';
+import { PLAYED, WatchStrips } from './WatchStrips';
 import { WriteTo } from './WriteTo';
 
 interface Fact {
@@ -152,7 +152,7 @@ function EventLine({ event, before, document }: { event: StoredEvent; before: St
         sentences.push(say('teacher.student.asked-for-help'));
     } else if (event.kind === 'watched') {
         const { from, to } = event.data as { from: number; to: number };
-        if (to - from < 0.5) {
+        if (to - from < PLAYED) {
             return null;
         }
         sentences.push(say('teacher.student.watched-to', { from: timecode(Math.round(from)), to: timecode(Math.round(to)) }));

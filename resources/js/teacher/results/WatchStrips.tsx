@@ -1,4 +1,5 @@
 import type { QuizDocument, StoredEvent } from '../../api/types';
+import { withStretch } from '../../player/seeking';
 import { find } from '../../quiz/places';
 import { timecode } from '../../ui/time';
 import { say } from '../../words/words';
@@ -17,8 +18,8 @@ interface Watched {
     stretches: Stretch[];
 }
 
-/** Shorter ones were landed on, and not watched. */
-const PLAYED = 0.5;
+/** Seconds; a shorter stretch was landed on, and not watched. */
+export const PLAYED = 0.5;
 
 /** Which parts of each video a student watched in a round, and which more than once. */
 export function WatchStrips({ document, events }: { document: QuizDocument; events: StoredEvent[] }) {
@@ -34,7 +35,8 @@ export function WatchStrips({ document, events }: { document: QuizDocument; even
 
 function Strip({ video: { title, from, to, stretches } }: { video: Watched }) {
     const x = (at: number) => (1000 * (Math.min(at, to) - from)) / Math.max(1, to - from);
-    const told = joined(stretches).map((one) => `${timecode(Math.round(one.from))}–${timecode(Math.round(one.to))}`);
+    const parts = stretches.map((one): [number, number] => [one.from, one.to]).reduce(withStretch, []);
+    const told = parts.map(([first, last]) => `${timecode(Math.round(first))}–${timecode(Math.round(last))}`);
     return (
         <li className="text-sm">
             <span className="font-semibold">{title}</span>{' '}
@@ -77,18 +79,4 @@ function watchedIn(document: QuizDocument, events: StoredEvent[]): Watched[] {
         const title = 'title' in shown && typeof shown.title === 'string' ? shown.title : '';
         return [{ video, title, from: shown.clip.from, to: shown.clip.to ?? last, stretches }];
     });
-}
-
-/** Stretches in order; those that touch are one. */
-function joined(stretches: Stretch[]): Stretch[] {
-    const found: Stretch[] = [];
-    for (const one of [...stretches].sort((a, b) => a.from - b.from)) {
-        const last = found.at(-1);
-        if (last !== undefined && one.from <= last.to + PLAYED) {
-            last.to = Math.max(last.to, one.to);
-        } else {
-            found.push({ ...one });
-        }
-    }
-    return found;
 }
