@@ -38,6 +38,9 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property bool $comments_named and whose it is
  * @property bool $optional
  * @property ?array<string, Otherwise> $exceptions what holds otherwise for single students, by their id
+ * @property ?list<array{need: string, students: list<string>}> $groups as the teacher made them out of those proposed
+ * @property ?string $follows_id the task out of whose evidence it was made, as a follow-up
+ * @property ?string $follows_need the misconception or the objective of that task's quiz that it is about
  * @property CarbonImmutable $created_at
  * @property ?SchoolClass $class
  * @property ?Unit $unit
@@ -54,7 +57,7 @@ final class Task extends Model
         'note' => '', 'unit_id' => null, 'opens_at' => null, 'due_at' => null,
         'closes_at' => null,
         'taken_back_at' => null, 'released_at' => null, 'weight' => 1.0, 'optional' => false,
-        'exceptions' => null,
+        'exceptions' => null, 'groups' => null, 'follows_id' => null, 'follows_need' => null,
     ];
 
     /** As it is for one student: with the times and terms that hold for them alone. It is not to be saved. */
@@ -213,6 +216,12 @@ final class Task extends Model
         return $this->belongsTo(Quiz::class);
     }
 
+    /** @return HasMany<self, $this> made out of its evidence, for some of its students */
+    public function followUps(): HasMany
+    {
+        return $this->hasMany(self::class, 'follows_id');
+    }
+
     /** @return BelongsToMany<Student, $this> those it is for by name: some, or guests */
     public function named(): BelongsToMany
     {
@@ -239,7 +248,7 @@ final class Task extends Model
         return [
             'audience' => TaskAudience::class, 'way_in' => WayIn::class, 'password' => 'encrypted', 'terms' => 'array',
             'weight' => 'float', 'optional' => 'boolean',
-            'exceptions' => 'array', 'comments_open' => 'boolean', 'comments_named' => 'boolean',
+            'exceptions' => 'array', 'groups' => 'array', 'comments_open' => 'boolean', 'comments_named' => 'boolean',
             'opens_at' => 'immutable_datetime', 'due_at' => 'immutable_datetime', 'closes_at' => 'immutable_datetime',
             'taken_back_at' => 'immutable_datetime', 'released_at' => 'immutable_datetime', 'created_at' => 'immutable_datetime',
         ];

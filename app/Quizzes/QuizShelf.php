@@ -25,10 +25,14 @@ final class QuizShelf
     {
     }
 
-    /** A quiz with a finish and nothing else. */
-    public function begin(Teacher $teacher, string $title, string $language, bool $atOnce = false): Quiz
+    /**
+     * A quiz with a finish and nothing else.
+     *
+     * @param  ?string  $id  a ULID, where whoever asks has made one, so that it can ask again
+     */
+    public function begin(Teacher $teacher, string $title, string $language, bool $atOnce = false, ?string $id = null): Quiz
     {
-        return $teacher->quizzes()->create([
+        return $teacher->quizzes()->forceCreate(($id === null ? [] : ['id' => $id]) + [
             'title' => $title,
             'put_at_once' => $atOnce,
             'state' => QuizState::Draft,

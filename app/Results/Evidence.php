@@ -12,8 +12,10 @@ use HiddenLadder\App\Models\Student;
 use HiddenLadder\App\Models\Task;
 use HiddenLadder\App\Quizzes\Editions;
 use HiddenLadder\App\Rounds\RoundBook;
+use HiddenLadder\Core\Evidence\Needs;
 use HiddenLadder\Core\Evidence\QuestionEvidence;
 use HiddenLadder\Core\Evidence\RoundEvidence;
+use HiddenLadder\Core\Evidence\Share;
 use HiddenLadder\Core\Evidence\StudentEvidence;
 use HiddenLadder\Core\Evidence\TaskEvidence;
 use HiddenLadder\Core\Evidence\WatchRecord;
@@ -64,7 +66,29 @@ final class Evidence
             ];
         }
 
-        return ['names' => (object) $names, 'otherEditions' => $others, 'rows' => $rows] + $evidence->toArray($leastGroup);
+        $told = $evidence->toArray($leastGroup);
+        $byHand = $this->groupsByHand($task, $quiz, array_keys($names));
+
+        return [
+            'names' => (object) $names, 'otherEditions' => $others, 'rows' => $rows,
+            'groups' => $byHand ?? $told['groups'], 'groupsByHand' => $byHand !== null,
+        ] + $told;
+    }
+
+    /**
+     * Groups as the teacher made them of those that were proposed: of students for whom the task still is, by what they still may need.
+     *
+     * @param  list<string>  $students
+     * @return ?list<array{need: string, students: list<string>}>
+     */
+    private function groupsByHand(Task $task, QuizDocument $quiz, array $students): ?array
+    {
+        $needs = new Needs($quiz);
+        $groups = array_map(static fn (array $group): array => [
+            'need' => $group['need'], 'students' => array_values(array_intersect($group['students'], $students)),
+        ], array_filter($task->groups ?? [], static fn (array $group): bool => $needs->named($group['need']) !== null));
+
+        return $task->groups === null ? null : array_values(array_filter($groups, static fn (array $group): bool => $group['students'] !== []));
     }
 
     /**
@@ -117,6 +141,26 @@ final class Evidence
         }
 
         return $evidence->questions();
+    }
+
+    /**
+     * What helped whom: of each student for whom the task is, and of each rung.
+     *
+     * @return array{students: array<string, StudentEvidence>, rungs: array<string, Share>} by student
+     */
+    public function ofStudents(Task $task, QuizDocument $quiz): array
+    {
+        $evidence = new TaskEvidence($quiz);
+        $reached = $task->students()->keyBy('id');
+        $students = [];
+        foreach ($this->students($task) as $rounds) {
+            if ($reached->has($rounds[0]->student_id)) {
+                $students[$rounds[0]->student_id] = $this->student($rounds, $quiz);
+                $evidence->add($students[$rounds[0]->student_id]);
+            }
+        }
+
+        return ['students' => $students, 'rungs' => $evidence->rungs()];
     }
 
     /** @return \Generator<non-empty-list<Round>> of one student after the other, in order */

@@ -74,6 +74,11 @@ return new class extends Migration
             $table->boolean('optional')->default(false);
             // What holds otherwise for single students, by their id: due and closing time, terms.
             $table->json('exceptions')->nullable();
+            // Groups as the teacher made them: what each needs, and who is in it.
+            $table->json('groups')->nullable();
+            // A follow-up: the task out of whose evidence it was made, and the misconception or objective of its quiz that it is about.
+            $table->foreignUlid('follows_id')->nullable()->constrained('tasks');
+            $table->ulid('follows_need')->nullable();
             $table->timestamps(3);
             $table->index(['teacher_id', 'created_at']);
         });

@@ -121,6 +121,21 @@ final readonly class RoundEvidence implements Outcome
         return $first;
     }
 
+    /**
+     * Of the questions that were tried, how many were right at the first try.
+     *
+     * @param  list<string>  $questions  of those alone
+     */
+    public function rightAtOnce(array $questions): Share
+    {
+        $share = new Share(0, 0);
+        foreach (array_intersect_key($this->firstTries(), array_flip($questions)) as $first) {
+            $share = $share->with($first->isRight());
+        }
+
+        return $share;
+    }
+
     /** @return array<string, int> rungs seen so far, by question that was tried or helped with */
     public function rungsSeen(): array
     {

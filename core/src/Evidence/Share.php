@@ -21,6 +21,12 @@ final readonly class Share
         return new self($this->count + ($isCounted ? 1 : 0), $this->of + 1);
     }
 
+    /** Both together. */
+    public function and(self $other): self
+    {
+        return new self($this->count + $other->count, $this->of + $other->of);
+    }
+
     /** Between 0 and 1; none of none is none. */
     public function value(): ?float
     {

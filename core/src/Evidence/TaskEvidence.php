@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace HiddenLadder\Core\Evidence;
 
-use HiddenLadder\Core\Quiz\Entry;
 use HiddenLadder\Core\Quiz\Question;
 use HiddenLadder\Core\Quiz\QuestionKind;
 use HiddenLadder\Core\Quiz\QuizDocument;
@@ -51,34 +50,17 @@ final class TaskEvidence
     /** @var list<string> */
     private array $students = [];
 
-    /** @var array<string, list<string>> misconceptions by question */
-    private readonly array $canShow;
-
-    /** @var array<string, list<string>> questions by objective */
-    private readonly array $serving;
+    private readonly Needs $needs;
 
     public function __construct(private readonly QuizDocument $quiz)
     {
         $this->unforeseen = new Unforeseen($quiz);
-        $canShow = $serving = [];
+        $this->needs = new Needs($quiz);
         foreach ($quiz->questions() as $id => $question) {
-            $canShow[$id] = array_values(
-                array_unique(
-                    array_filter(
-                        array_map(static fn (Entry $entry): ?string => $entry->misconception, $question->allEntries()),
-                        is_string(...),
-                    ),
-                ),
-            );
             if ($question->kind === QuestionKind::Poll) {
                 $this->polls[$id] = ['of' => 0, 'entries' => []];
             }
-            foreach ($question->objectives as $objective) {
-                $serving[$objective][] = $id;
-            }
         }
-        $this->canShow = $canShow;
-        $this->serving = $serving;
         foreach ($this->marked() as $id => $_) {
             $this->scores[$id] = [];
         }
@@ -97,7 +79,7 @@ final class TaskEvidence
         if ($scores !== null && $scores['rounds'] > 1) {
             $this->gains[] = [$scores['first'], $scores['best']];
         }
-        foreach ($student->misconceptions($this->canShow) as $misconception => $isNow) {
+        foreach ($student->misconceptions($this->needs->canShow) as $misconception => $isNow) {
             $this->misconceptions[$misconception] ??= ['now' => [], 'left' => []];
             $this->misconceptions[$misconception][$isNow ? 'now' : 'left'][] = $student->student;
         }
@@ -138,6 +120,12 @@ final class TaskEvidence
     public function unforeseen(): array
     {
         return $this->unforeseen->all();
+    }
+
+    /** @return array<string, Share> by rung: tries right after it, of those who came */
+    public function rungs(): array
+    {
+        return $this->rungs;
     }
 
     /** @return array<string, mixed> */
@@ -233,7 +221,7 @@ final class TaskEvidence
     private function addObjectives(StudentEvidence $student): void
     {
         $last = $student->lastFirstTries();
-        foreach ($this->serving as $objective => $questions) {
+        foreach ($this->needs->serving as $objective => $questions) {
             $own = array_intersect_key($last, array_flip($questions));
             if ($own !== []) {
                 $this->objectives[$objective] ??= ['mastered' => [], 'unmet' => [], 'alone' => []];

@@ -34,6 +34,8 @@ final class GivingController extends Controller
         $request->validate([
             'quiz' => ['required', 'string'], 'classes' => ['present', 'array', 'max:50'], 'classes.*' => ['string'],
             'students' => ['nullable', 'array', 'min:1', 'max:400'], 'students.*' => ['string'], ...TaskMembers::rules(),
+            'follows' => ['nullable', 'array:task,need'], 'follows.task' => ['required_with:follows', 'string'],
+            'follows.need' => ['required_with:follows', 'string', 'ulid'],
         ]);
         $quiz = Quiz::query()->findOrFail($request->string('quiz')->value());
         $this->authorize('reach', $quiz);
@@ -48,7 +50,7 @@ final class GivingController extends Controller
             $terms,
             $classes,
             $students,
-            TaskMembers::of($request) + ($request->has('unit') ? ['unit_id' => $this->unit($request)] : []),
+            TaskMembers::of($request) + ($request->has('unit') ? ['unit_id' => $this->unit($request)] : []) + $this->follows($request),
         )), 201);
     }
 
@@ -106,6 +108,18 @@ final class GivingController extends Controller
     private function unit(Request $request): ?string
     {
         return $this->giving->unit($this->teacher($request), $request->string('unit')->value());
+    }
+
+    /** @return array<string, string> which task it is a follow-up of, and for what */
+    private function follows(Request $request): array
+    {
+        if ($request->input('follows') === null) {
+            return [];
+        }
+        $task = Task::query()->findOrFail($request->string('follows.task')->value());
+        $this->authorize('reach', $task);
+
+        return ['follows_id' => $task->id, 'follows_need' => $request->string('follows.need')->value()];
     }
 
     /** @return list<SchoolClass> */

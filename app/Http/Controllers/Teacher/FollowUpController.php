@@ -1,0 +1,110 @@
+<?php
+
+declare(strict_types=1);
+
+namespace HiddenLadder\App\Http\Controllers\Teacher;
+
+use HiddenLadder\App\Http\Controllers\Controller;
+use HiddenLadder\App\Http\Resources\TaskLine;
+use HiddenLadder\App\Http\TaskMembers;
+use HiddenLadder\App\Models\Task;
+use HiddenLadder\App\Quizzes\SentChange;
+use HiddenLadder\App\Reason;
+use HiddenLadder\App\Rejected;
+use HiddenLadder\App\Results\FollowUps;
+use HiddenLadder\App\Tasks\FollowingUp;
+use HiddenLadder\Core\Message;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Http\Response;
+
+/** What comes of a task's evidence for some of its students: groups, and what each is given next. */
+final class FollowUpController extends Controller
+{
+    private const ULID = ['required', 'string', 'ulid'];
+
+    /** What to give those students for what they share. */
+    public function proposal(Request $request, Task $task, FollowUps $followUps): JsonResponse
+    {
+        $this->authorize('reach', $task->load(['class', 'quiz.latestEdition']));
+        $request->validate(['need' => self::ULID, 'students' => ['array', 'max:400'], 'students.*' => ['string']]);
+        $proposal = $followUps->proposal($task, $request->string('need')->value(), self::students($request));
+
+        return new JsonResponse($proposal ?? throw new Rejected(Reason::NotFound, new Message('problem.task.no-such-need')));
+    }
+
+    public function index(Request $request, Task $task, FollowUps $followUps): JsonResponse
+    {
+        $this->authorize('reach', $task->load(['class', 'quiz.latestEdition']));
+        $request->validate(['measures' => ['array', 'max:50'], 'measures.*' => ['string', 'ulid']]);
+        $measures = [];
+        foreach ($request->array('measures') as $followUp => $measure) {
+            $measures[(string) $followUp] = (string) $measure;
+        }
+
+        return new JsonResponse(array_map(
+            fn (array $one): array => ['line' => TaskLine::of($one['task'])] + $one['told'],
+            $followUps->of($task, $measures),
+        ));
+    }
+
+    /** Makes its quiz, and gives it where that is wished; else the teacher changes it first. */
+    public function store(Request $request, Task $task, FollowingUp $following): JsonResponse
+    {
+        $this->authorize('reach', $task->load(['class', 'quiz']));
+        $request->validate([
+            'title' => ['required', 'string', 'max:200'], 'need' => self::ULID, 'give' => ['required', 'boolean'],
+            'students' => ['required', 'array', 'min:1', 'max:400'], 'students.*' => ['string'],
+            'dueAt' => ['nullable', 'date'], 'note' => ['nullable', 'string', 'max:500'],
+        ]);
+        if ($task->class === null) {
+            throw Rejected::invalid(new Message('problem.task.no-class-to-follow-up'));
+        }
+        // Decoded once more with objects: what a quiz holds keeps its empty ones.
+        $sent = json_decode($request->getContent(), false, 200);
+        $stops = SentChange::read($sent instanceof \stdClass ? $sent->stops ?? null : null);
+        $teacher = $this->teacher($request);
+        $quiz = $following->make($task, $teacher, $request->string('title')->trim()->value(), $stops);
+        $given = $request->boolean('give') ? $following->give(
+            $task,
+            $teacher,
+            $quiz,
+            $request->string('need')->value(),
+            self::students($request),
+            TaskMembers::of($request),
+        ) : null;
+
+        return new JsonResponse(['quiz' => $quiz->id, 'task' => $given === null ? null : TaskLine::of($given)], 201);
+    }
+
+    /** The groups as the teacher made them. */
+    public function group(Request $request, Task $task): Response
+    {
+        $this->authorize('reach', $task);
+        $request->validate([
+            'groups' => ['present', 'array', 'max:50'], 'groups.*.need' => self::ULID,
+            'groups.*.students' => ['present', 'array', 'max:400'], 'groups.*.students.*' => ['string', 'ulid'],
+        ]);
+        $groups = array_map(static fn (mixed $group): array => [
+            'need' => (string) $group['need'], 'students' => array_values(array_map(strval(...), $group['students'])),
+        ], array_values($request->array('groups')));
+        $task->update(['groups' => $groups]);
+
+        return new Response('', 204);
+    }
+
+    /** They are as proposed again. */
+    public function ungroup(Task $task): Response
+    {
+        $this->authorize('reach', $task);
+        $task->update(['groups' => null]);
+
+        return new Response('', 204);
+    }
+
+    /** @return list<string> */
+    private static function students(Request $request): array
+    {
+        return array_values(array_map(strval(...), $request->array('students')));
+    }
+}
