@@ -51,16 +51,17 @@ final class FollowingUp
     }
 
     /**
-     * Publishes the quiz and gives it; sent again, it is given once.
+     * Makes, publishes and gives it, all or nothing; sent again, it is given once.
      *
      * @param  list<string>  $students  of the task's class
      * @param  array<string, mixed>  $members  of the new task
      *
      * @throws Rejected when the inspection finds something that stops it
      */
-    public function give(Task $task, Teacher $teacher, Quiz $quiz, string $need, array $students, array $members): Task
+    public function give(Task $task, Teacher $teacher, string $title, SentChange $stops, string $need, array $students, array $members): Task
     {
-        return DB::transaction(function () use ($task, $teacher, $quiz, $need, $students, $members): Task {
+        return DB::transaction(function () use ($task, $teacher, $title, $stops, $need, $students, $members): Task {
+            $quiz = $this->make($task, $teacher, $title, $stops);
             $known = $task->followUps()->where('quiz_id', $quiz->id)->lockForUpdate()->first();
             if ($known !== null) {
                 return $known;

@@ -11,7 +11,7 @@ export const long = { file: 'var/reels/twenty-minutes.webm', key: 'twenty-minute
 
 export const short = { file: 'database/demo/media/tidal-range.webm', key: 'marks-on-the-quay', length: /^28/ };
 
-async function post(page: Page, address: string, more: Record<string, unknown>): Promise<unknown> {
+export async function post(page: Page, address: string, more: Record<string, unknown>): Promise<unknown> {
     const token = (await page.context().cookies()).find(({ name }) => name === 'XSRF-TOKEN')?.value ?? '';
     const reply = await page.request.post(`/api${address}`, {
         ...more,

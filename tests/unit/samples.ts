@@ -58,6 +58,7 @@ export function evidenceOf(more: Partial<Evidence> = {}): Evidence {
         misconceptions: {},
         objectives: {},
         groups: [],
+        groupsByHand: false,
         unforeseen: [],
         watched: {},
         summary: [],

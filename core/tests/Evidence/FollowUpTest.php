@@ -27,7 +27,7 @@ final class FollowUpTest extends TestCase
         $d = new Draft('follow');
         $soil = ['misconception' => $d->id('soil')];
         $ask = static fn (string $name, array $ladder = [], array $more = []): array => $d->question($name, 'one-choice', "$name?", [
-            $d->right('light'), $d->wrong("$name-soil", 'soil', '', $ladder, null, $soil), $d->wrong("$name-other", 'other'),
+            $d->right('light'), $d->wrong("$name-soil", 'soil', '', array_values($ladder), null, $soil), $d->wrong("$name-other", 'other'),
         ], '', '', [$d->hint("$name-hint", 'Look up.'), $d->example("$name-example", 'One worked', 'So.')], '0', $more);
         $goal = ['objectives' => [$d->id('goal')]];
         $drilled = static fn (string $name): array => $d->question($name, 'number', "$name?", [$d->right('3')], '', '', [], '0', $goal);

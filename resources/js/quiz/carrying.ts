@@ -149,6 +149,11 @@ export function taken(document: QuizDocument, ids: string[]): Carried {
         const node = nodeIn(document, id);
         return place === undefined || node === undefined ? [] : [{ type: place.type as CarriedType, node: node as Node }];
     });
+    return withNamed(document, nodes);
+}
+
+/** Nodes with the objectives and misconceptions of their document that they name. */
+export function withNamed(document: QuizDocument, nodes: OneCarried[]): Carried {
     const written = JSON.stringify(nodes);
     return {
         nodes,
@@ -231,7 +236,7 @@ function listsOf(document: QuizDocument, id: string): Spot[] {
     ];
 }
 
-interface OneCarried {
+export interface OneCarried {
     type: CarriedType;
     node: Node;
 }

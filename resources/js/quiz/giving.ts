@@ -34,19 +34,29 @@ export interface Giving {
     /** Null: as the quiz suggests. */
     terms: Terms | null;
     members: TaskMembers;
+    /** It is a follow-up: of which task, and for what. */
+    follows: { task: string; need: string } | null;
 }
 
 const KEY = 'giving';
 
-const fresh: Giving = { quiz: '', classes: [], byLink: false, students: [], terms: null, members: nothingSaid };
+export const freshGiving: Giving = {
+    quiz: '',
+    classes: [],
+    byLink: false,
+    students: [],
+    terms: null,
+    members: nothingSaid,
+    follows: null,
+};
 
 /** What was filled in before in this tab; for a class or a quiz that one comes from, these. */
 export function keptGiving(group: string | null, quiz: string | null): Giving {
     const kept = read();
     if (group !== null && !kept.classes.includes(group)) {
-        return { ...fresh, classes: [group], quiz: quiz ?? '' };
+        return { ...freshGiving, classes: [group], quiz: quiz ?? '' };
     }
-    return quiz !== null && kept.quiz !== quiz ? { ...fresh, quiz, classes: group === null ? [] : [group] } : kept;
+    return quiz !== null && kept.quiz !== quiz ? { ...freshGiving, quiz, classes: group === null ? [] : [group] } : kept;
 }
 
 export function keepGiving(giving: Giving): void {
@@ -67,8 +77,8 @@ export function forgetGiving(): void {
 
 function read(): Giving {
     try {
-        return { ...fresh, ...(JSON.parse(sessionStorage.getItem(KEY) ?? '{}') as Partial<Giving>) };
+        return { ...freshGiving, ...(JSON.parse(sessionStorage.getItem(KEY) ?? '{}') as Partial<Giving>) };
     } catch {
-        return fresh;
+        return freshGiving;
     }
 }

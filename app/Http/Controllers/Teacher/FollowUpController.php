@@ -64,17 +64,14 @@ final class FollowUpController extends Controller
         $sent = json_decode($request->getContent(), false, 200);
         $stops = SentChange::read($sent instanceof \stdClass ? $sent->stops ?? null : null);
         $teacher = $this->teacher($request);
-        $quiz = $following->make($task, $teacher, $request->string('title')->trim()->value(), $stops);
-        $given = $request->boolean('give') ? $following->give(
-            $task,
-            $teacher,
-            $quiz,
-            $request->string('need')->value(),
-            self::students($request),
-            TaskMembers::of($request),
-        ) : null;
+        $title = $request->string('title')->trim()->value();
+        $need = $request->string('need')->value();
+        $given = $request->boolean('give')
+            ? $following->give($task, $teacher, $title, $stops, $need, self::students($request), TaskMembers::of($request))
+            : null;
+        $quiz = $given->quiz_id ?? $following->make($task, $teacher, $title, $stops)->id;
 
-        return new JsonResponse(['quiz' => $quiz->id, 'task' => $given === null ? null : TaskLine::of($given)], 201);
+        return new JsonResponse(['quiz' => $quiz, 'task' => $given === null ? null : TaskLine::of($given)], 201);
     }
 
     /** The groups as the teacher made them. */

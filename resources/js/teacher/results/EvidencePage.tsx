@@ -1,5 +1,4 @@
 import { useQuery } from '@tanstack/react-query';
-import type { ReactNode } from 'react';
 import { useMemo, useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { client, sentence, take } from '../../api/client';
@@ -15,15 +14,17 @@ import { Notice } from '../../ui/Notice';
 import { ScreenCovers } from '../../ui/ScreenCovers';
 import { Legend } from '../../ui/Standing';
 import { TakeAway } from '../../ui/TakeAway';
-import { rich, say } from '../../words/words';
+import { say } from '../../words/words';
 import { ComingBack } from './ComingBack';
+import { FollowUps } from './FollowUps';
+import { Groups } from './Groups';
+import { Needs } from './Needs';
 import { PollCloseUp, QuestionCloseUp } from './QuestionCloseUp';
 import { QuestionTable } from './QuestionTable';
 import { StudentTable } from './StudentTable';
 import { taskSheets } from './sheets';
 import { Unforeseen } from './Unforeseen';
 import { WatchMaps } from './WatchMaps';
-import { WriteTo } from './WriteTo';
 
 /** While a class still works the figures follow its answers, in milliseconds. */
 const LOOK_EVERY = 20_000;
@@ -63,6 +64,7 @@ function EvidenceView({ task, evidence, leastGroup, setLeastGroup }: ViewProps) 
     const covers = useCovers();
     const named = covers.seen.names;
     const { document } = task;
+    const follow = task.class !== null;
     const questions = new Set(evidence.questions.map(({ question }) => question));
     const rounds = () => take(client.GET('/tasks/{task}/rounds', { params: { path: { task: task.id } } }));
     const close = (selected === null ? [] : questionsAt(document, selected)).filter(({ id }) => questions.has(id) || id in evidence.polls);
@@ -160,16 +162,18 @@ function EvidenceView({ task, evidence, leastGroup, setLeastGroup }: ViewProps) 
                     <StudentTable task={task} evidence={evidence} nameOf={nameOf} />
                     <Legend />
                     <div className="grid items-start gap-6 lg:grid-cols-2">
-                        <Needs task={task.id} document={document} evidence={evidence} namesOf={namesOf} />
-                        <GroupList
+                        <Needs task={task.id} follow={follow} document={document} evidence={evidence} namesOf={namesOf} />
+                        <Groups
                             task={task.id}
+                            follow={follow}
                             document={document}
                             evidence={evidence}
-                            namesOf={namesOf}
+                            nameOf={nameOf}
                             least={leastGroup}
                             onLeast={setLeastGroup}
                         />
                     </div>
+                    <FollowUps task={task.id} namesOf={namesOf} />
                     <Unforeseen quiz={task.quiz} document={document} evidence={evidence} />
                     <WatchMaps task={task.id} document={document} evidence={evidence} />
                 </>
@@ -189,142 +193,5 @@ function AtOnce({ document, node, evidence }: { document: QuizDocument; node: st
         <span className="rounded-sm bg-tint px-1 text-xs font-semibold" title={say('teacher.evidence.right-at-once')}>
             {shareWords(share)}
         </span>
-    );
-}
-
-/** So many names are read at a glance; the rest stand behind a button. */
-const MOST_NAMES = 12;
-
-function Names({ names }: { names: string[] }) {
-    const [all, setAll] = useState(false);
-    const shown = all || names.length <= MOST_NAMES + 1 ? names : names.slice(0, MOST_NAMES);
-    return names.length === 0 ? (
-        say('teacher.evidence.nobody')
-    ) : (
-        <>
-            {shown.join(', ')}
-            {shown.length < names.length && (
-                <button type="button" className="ml-1 underline" onClick={() => setAll(true)}>
-                    {say('teacher.evidence.and-more', { count: names.length - shown.length })}
-                </button>
-            )}
-        </>
-    );
-}
-
-interface NeedsProps {
-    task: string;
-    document: QuizDocument;
-    evidence: Evidence;
-    namesOf: (students: string[]) => string[];
-}
-
-/** Misconceptions and objectives, with the students who show or miss them. */
-function Needs({ task, document, evidence, namesOf }: NeedsProps) {
-    const misconceptions = (document.misconceptions ?? []).flatMap(({ id, text }) => {
-        const students = evidence.misconceptions[id];
-        return students === undefined ? [] : [{ id, text, ...students }];
-    });
-    const objectives = (document.objectives ?? []).flatMap(({ id, text }) => {
-        const students = evidence.objectives[id];
-        return students === undefined ? [] : [{ id, text, ...students }];
-    });
-    return (
-        <section aria-labelledby="misconceptions" className="min-w-0">
-            <h2 id="misconceptions" className="mb-2 text-xl">
-                {say('teacher.evidence.misconceptions-and-objectives')}
-            </h2>
-            {misconceptions.length + objectives.length === 0 && (
-                <p className="text-sm">{say('teacher.evidence.no-answer-has-shown-one')}</p>
-            )}
-            <ul className="grid gap-2 text-sm">
-                {misconceptions
-                    .sort((a, b) => b.now.length - a.now.length)
-                    .map((one) => (
-                        <li key={one.id} className="rounded-md border border-line bg-sheet px-3 py-2">
-                            <p className="font-semibold">“{one.text}”</p>
-                            <p>
-                                <b>{one.now.length}</b> {say('teacher.evidence.it-now', { now: one.now.length })}{' '}
-                                <Names names={namesOf(one.now)} />
-                            </p>
-                            <WriteTo task={task} students={one.now.filter((student) => student in evidence.names)} />
-                            {one.left.length > 0 && (
-                                <p className="text-soft">
-                                    {say('teacher.evidence.left-it', { left: one.left.length })} <Names names={namesOf(one.left)} />
-                                </p>
-                            )}
-                        </li>
-                    ))}
-                {objectives.map((one) => (
-                    <li key={one.id} className="rounded-md border border-line bg-sheet px-3 py-2">
-                        <p className="font-semibold">{one.text}</p>
-                        <p>
-                            {rich('teacher.evidence.mastered-by', {
-                                mastered: one.mastered.length,
-                                of: one.mastered.length + one.unmet.length,
-                                alone: one.alone.length,
-                                b: (words: ReactNode) => <b>{words}</b>,
-                            })}
-                        </p>
-                        {one.unmet.length > 0 && (
-                            <p className="text-soft">
-                                {say('teacher.evidence.not-yet')} <Names names={namesOf(one.unmet)} />
-                            </p>
-                        )}
-                    </li>
-                ))}
-            </ul>
-            <p className="mt-2 text-sm text-soft">{say('teacher.evidence.a-misconception-counts-as-left')}</p>
-        </section>
-    );
-}
-
-interface GroupProps {
-    task: string;
-    document: QuizDocument;
-    evidence: Evidence;
-    namesOf: (students: string[]) => string[];
-    least: number;
-    onLeast: (least: number) => void;
-}
-
-function GroupList({ task, document, evidence, namesOf, least, onLeast }: GroupProps) {
-    const need = (id: string) =>
-        document.misconceptions?.find((one) => one.id === id)?.text ?? document.objectives?.find((one) => one.id === id)?.text ?? '';
-    return (
-        <section aria-labelledby="groups" className="min-w-0">
-            <h2 id="groups" className="mb-2 text-xl">
-                {say('teacher.evidence.groups-that-need-the-same')}
-            </h2>
-            <label className="mb-2 block text-sm">
-                {say('teacher.evidence.none-smaller-than')}{' '}
-                <select
-                    className="rounded-md border border-edge bg-sheet px-2 py-1"
-                    value={least}
-                    onChange={(event) => onLeast(Number(event.currentTarget.value))}
-                >
-                    {[2, 3, 4, 5, 6, 8].map((count) => (
-                        <option key={count}>{count}</option>
-                    ))}
-                </select>
-            </label>
-            {evidence.groups.length === 0 ? (
-                <p className="text-sm">{say('teacher.evidence.no-students-share-a-need', { least })}</p>
-            ) : (
-                <ol className="grid gap-2 text-sm">
-                    {evidence.groups.map((group) => (
-                        <li key={group.need} className="rounded-md border border-line bg-sheet px-3 py-2">
-                            <p className="font-semibold">
-                                {say('teacher.evidence.students', { students: group.students.length, need: need(group.need) })}
-                            </p>
-                            <p>
-                                <Names names={namesOf(group.students)} />
-                            </p>
-                            <WriteTo task={task} students={group.students.filter((student) => student in evidence.names)} />
-                        </li>
-                    ))}
-                </ol>
-            )}
-        </section>
     );
 }

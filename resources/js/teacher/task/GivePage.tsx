@@ -77,6 +77,7 @@ function GiveForm({ giving, put, onGiven }: FormProps) {
                         students: only !== undefined && giving.students.length > 0 ? giving.students : null,
                         ...sent(giving.members),
                         ...(terms === null ? {} : { terms }),
+                        ...(giving.follows === null ? {} : { follows: giving.follows }),
                     },
                 }),
             );
@@ -97,7 +98,7 @@ function GiveForm({ giving, put, onGiven }: FormProps) {
                         label={say('teacher.give.quiz')}
                         value={quiz}
                         required
-                        onChange={(event) => put({ quiz: event.currentTarget.value, terms: null })}
+                        onChange={(event) => put({ quiz: event.currentTarget.value, terms: null, follows: null })}
                     >
                         <option value="">
                             {published.length === 0

@@ -1,0 +1,266 @@
+<?php
+
+declare(strict_types=1);
+
+namespace HiddenLadder\App\Tests;
+
+use HiddenLadder\App\Models\Quiz;
+use HiddenLadder\App\Models\SchoolClass;
+use HiddenLadder\App\Models\Task;
+use HiddenLadder\App\Models\Teacher;
+use HiddenLadder\App\Models\Ulids;
+use HiddenLadder\Core\Evidence\Comparison;
+use HiddenLadder\Demo\Draft;
+
+final class FollowUpTest extends AppTestCase
+{
+    private Teacher $teacher;
+
+    private SchoolClass $class;
+
+    private Task $task;
+
+    protected function setUp(): void
+    {
+        parent::setUp();
+        $this->teacher = $this->teacher();
+        $this->class = $this->schoolClass($this->teacher, implode("\n", range('A', 'J')));
+        $this->task = $this->given($this->class, $this->quiz($this->teacher, self::document('leaves')));
+    }
+
+    /** @return array<string, mixed> two questions that can show the same misconception, and one that cannot */
+    private static function document(string $name): array
+    {
+        $d = new Draft($name);
+        $asks = static fn (string $question, bool $shows): array => $d->asks($question, $d->question($question, 'one-choice', "$question?", [
+            $d->right('light', $question),
+            $d->wrong("$question-soil", 'soil', '', [], null, $shows ? ['misconception' => $d->id('soil')] : []),
+            $d->wrong("$question-other", 'other'),
+        ], '', '', []));
+
+        return $d->quiz("About $name", '', [$asks('first', true), $asks('second', true), $asks('third', false)], 'End', '', [], [
+            'misconceptions' => [['id' => $d->id('soil'), 'text' => $name === 'leaves' ? 'Plants eat soil' : ' plants eat  SOIL']],
+        ]);
+    }
+
+    /** The first tries of a student at the first two questions of a quiz: right, or the misconception; and right after a slip. */
+    private function answers(Task $task, string $quiz, string $student, bool ...$rights): void
+    {
+        $d = new Draft($quiz);
+        $this->asStudent($this->member($this->class, $student));
+        $round = $this->postJson("/api/student/tasks/{$task->id}/rounds", [])->assertOk()->json('id');
+        foreach ($rights as $index => $right) {
+            [$question, $told] = [['first', 'second'][$index], []];
+            foreach ($right ? [true] : [false, true] as $try) {
+                $entry = $try ? "entry/light/$question/right" : "entry/$question-soil";
+                $told = $this->sendsEvent($round, 'answered', [
+                    'question' => $d->id("$question/question"), 'response' => ['choices' => [$d->id($entry)]],
+                ])->assertOk()->json();
+            }
+            if (isset($told['place']['frame'])) {
+                $this->sendsEvent($round, 'went-on', ['from' => $told['place']['frame']])->assertOk();
+            }
+        }
+    }
+
+    /** @return array<string, mixed> what makes a quiz of one reading */
+    private static function stops(string $id): array
+    {
+        return ['id' => $id, 'version' => 0, 'label' => 'Made', 'edits' => [[
+            'do' => 'insert', 'into' => 'quiz', 'list' => 'stops', 'before' => null,
+            'node' => ['id' => Ulids::make(), 'kind' => 'reading', 'title' => 'First', 'text' => '<p>From the air.</p>'],
+        ]]];
+    }
+
+    /**
+     * @param  list<string>  $students  by name
+     * @param  array<string, mixed>  $more
+     * @return array<string, mixed>
+     */
+    private function body(array $students, array $more = []): array
+    {
+        return $more + [
+            'title' => 'Once more', 'need' => (new Draft('leaves'))->id('soil'), 'give' => true, 'stops' => self::stops(Ulids::make()),
+            'students' => array_map(fn (string $name): string => $this->member($this->class, $name)->id, $students),
+        ];
+    }
+
+    public function test_a_follow_up_is_proposed_and_given_to_just_those(): void
+    {
+        $this->answers($this->task, 'leaves', 'A', true, false);
+        $this->answers($this->task, 'leaves', 'B', true, false);
+        $this->asTeacher($this->teacher);
+        $need = (new Draft('leaves'))->id('soil');
+        $students = array_column($this->getJson("/api/tasks/{$this->task->id}/evidence")->json('groups'), 'students', 'need')[$need];
+        self::assertCount(2, $students);
+        $proposal = $this->getJson("/api/tasks/{$this->task->id}/follow-up?".http_build_query(['need' => $need, 'students' => $students]));
+        self::assertSame(
+            [['again', (new Draft('leaves'))->id('second/question')], ['again', (new Draft('leaves'))->id('first/question')]],
+            array_map(static fn (array $step): array => [$step['what'], $step['id']], $proposal->assertOk()->json('steps')),
+            'where they slipped first',
+        );
+
+        $body = $this->body(['A', 'B']);
+        $given = $this->postJson("/api/tasks/{$this->task->id}/follow-ups", $body)->assertCreated()->json();
+        self::assertSame($given, $this->postJson("/api/tasks/{$this->task->id}/follow-ups", $body)->assertCreated()->json(), 'once');
+        self::assertSame([1, 2], [$this->task->followUps()->count(), Task::query()->count()]);
+        $task = Task::query()->findOrFail($given['task']['id']);
+        self::assertEqualsWithDelta(0.0, $task->weight, 1e-9);
+        self::assertSame(['learn', $need], [$task->terms['purpose'], $task->follows_need]);
+
+        foreach (['A' => true, 'C' => false] as $name => $gets) {
+            $this->asStudent($this->member($this->class, $name));
+            $tasks = array_column($this->getJson('/api/student')->json('classes.0.tasks'), 'id');
+            self::assertSame($gets, in_array($task->id, $tasks, true), $name);
+            $this->postJson("/api/student/tasks/{$task->id}/rounds", [])->assertStatus($gets ? 200 : 404);
+        }
+    }
+
+    public function test_changed_first_it_is_a_draft_until_it_is_given(): void
+    {
+        $this->asTeacher($this->teacher);
+        $made = $this->postJson("/api/tasks/{$this->task->id}/follow-ups", $this->body(['A'], ['give' => false]))->assertCreated()->json();
+        self::assertNull($made['task']);
+        $quiz = Quiz::query()->findOrFail($made['quiz']);
+        self::assertNull($quiz->latestEdition);
+        $this->postJson("/api/quizzes/{$quiz->id}/editions")->assertOk();
+        $follows = ['task' => $this->task->id, 'need' => (new Draft('leaves'))->id('soil')];
+        $body = ['quiz' => $quiz->id, 'classes' => [$this->class->id], 'students' => [$this->member($this->class, 'A')->id]];
+        $this->postJson('/api/tasks', $body + ['follows' => $follows])->assertCreated();
+        $this->getJson("/api/tasks/{$this->task->id}/follow-ups")->assertOk()->assertJsonPath('0.line.quiz', $quiz->id)
+            ->assertJsonPath('0.wording', 'Plants eat soil')->assertJsonPath('0.measure', null)->assertJsonPath('0.comparison', null);
+
+        // A follow-up of what is another's is none.
+        $other = $this->teacher('Mo');
+        $this->asTeacher($other);
+        $class = $this->schoolClass($other, 'Zoe');
+        $theirs = $this->quiz($other, self::document('roots'));
+        $this->postJson("/api/quizzes/{$theirs->id}/editions")->assertOk();
+        $this->postJson('/api/tasks', ['quiz' => $theirs->id, 'classes' => [$class->id], 'follows' => $follows])->assertNotFound();
+    }
+
+    public function test_what_cannot_be_published_leaves_nothing_behind(): void
+    {
+        $this->asTeacher($this->teacher);
+        $quizzes = Quiz::query()->count();
+        $node = ['id' => Ulids::make(), 'kind' => 'question', 'question' => [
+            'id' => Ulids::make(), 'kind' => 'one-choice', 'prompt' => '', 'points' => 1, 'tolerance' => ['kind' => 'absolute', 'value' => '0'],
+            'feedback' => ['right' => '', 'notRight' => ''], 'entries' => [], 'ladder' => [],
+        ]];
+        $stops = ['edits' => [['do' => 'insert', 'into' => 'quiz', 'list' => 'stops', 'before' => null, 'node' => $node]]]
+            + self::stops(Ulids::make());
+        $url = "/api/tasks/{$this->task->id}/follow-ups";
+        $this->postJson($url, $this->body(['A'], ['stops' => $stops]))->assertStatus(422)->assertJsonPath('type', '/problems/not-ready');
+        $this->postJson($url, $this->body([]))->assertStatus(422);
+        $this->postJson($url, $this->body(['A'], ['stops' => ['id' => 'x']]))->assertStatus(422);
+        $this->postJson($url, $this->body(['A'], ['stops' => self::stops($this->task->quiz_id)]))->assertCreated();
+        self::assertSame($quizzes, Quiz::query()->count(), 'an id that is there already is that quiz, given once more');
+        $this->getJson("/api/tasks/{$this->task->id}/follow-up?need=".Ulids::make())->assertNotFound();
+        $this->getJson("/api/tasks/{$this->task->id}/follow-up?need=soil")->assertStatus(422);
+
+        $this->asTeacher($this->teacher('Mo'));
+        $this->postJson($url, $this->body(['A']))->assertNotFound();
+        $this->getJson($url)->assertNotFound();
+    }
+
+    /** In a class in which another group got another follow-up, one student was taken out and one never did the first task. */
+    public function test_whether_it_helped_is_told_beside_those_who_began_alike(): void
+    {
+        // Right at once, of the two questions: before in the first task, since in another quiz with the same misconception.
+        $before = [
+            'A' => [false, false], 'B' => [true, false], 'C' => [false, true], 'D' => [true, true], 'E' => [true, true], 'F' => [false, true],
+            'G' => [false, false], 'H' => [true, false], 'I' => [false, false],
+        ];
+        $since = [
+            'A' => [true, true], 'B' => [true, true], 'C' => [true, false], 'D' => [true, true], 'E' => [true, true], 'F' => [false, true],
+            'G' => [false, false], 'H' => [false, true], 'I' => [true, true], 'J' => [true, true],
+        ];
+        foreach ($before as $student => $rights) {
+            $this->answers($this->task, 'leaves', $student, ...$rights);
+        }
+        $this->travel(1)->hours();
+        $this->asTeacher($this->teacher);
+        $this->postJson("/api/tasks/{$this->task->id}/follow-ups", $this->body(['A', 'B', 'C']))->assertCreated();
+        $this->postJson("/api/tasks/{$this->task->id}/follow-ups", $this->body(['I'], ['title' => 'Another']))->assertCreated();
+        $this->travel(1)->hours();
+        $second = $this->given($this->class, $this->quiz($this->teacher, self::document('roots')));
+        foreach ($since as $student => $rights) {
+            $this->answers($second, 'roots', $student, ...$rights);
+        }
+        $this->asTeacher($this->teacher);
+        $gone = "/api/classes/{$this->class->id}/students/{$this->member($this->class, 'E')->id}";
+        $this->deleteJson($gone)->assertSuccessful();
+
+        $share = static fn (array $rights): float => count(array_filter($rights)) / count($rights);
+        $pair = static fn (string $name): array => ['before' => $share($before[$name]), 'after' => $share($since[$name])];
+        $got = array_map($pair, ['A', 'B', 'C']);
+        $others = array_map($pair, ['D', 'F', 'G', 'H']);
+        $told = $this->getJson("/api/tasks/{$this->task->id}/follow-ups")->assertOk()->json('1');
+        self::assertSame([$second->id, true, 0], [$told['measure'], $told['ofNeed'], $told['finished']]);
+        self::assertEquals(['n' => 3] + array_map(self::rounded(...), Comparison::means($got)), $told['got']);
+        self::assertEquals(['n' => 4] + array_map(self::rounded(...), Comparison::means($others)), $told['others']);
+        self::assertNull($told['comparison'], 'seven are too few');
+
+        // One more makes eight.
+        $this->postJson("$gone/restore")->assertSuccessful();
+        $told = $this->getJson("/api/tasks/{$this->task->id}/follow-ups")->assertOk()->json('1');
+        $comparison = Comparison::of($got, [...$others, $pair('E')]);
+        self::assertNotNull($comparison);
+        self::assertEquals($comparison->toArray(), $told['comparison']);
+        self::assertSame(
+            [['task' => $second->id, 'title' => 'About roots', 'got' => 3, 'others' => 6]],
+            $told['measures'],
+            'the first task itself was not begun again',
+        );
+
+        // Asked for a task in which nobody of them was since: there is nothing to tell.
+        $measured = http_build_query(['measures' => [$told['line']['id'] => $this->task->id]]);
+        $none = $this->getJson("/api/tasks/{$this->task->id}/follow-ups?$measured")->assertOk()->json('1');
+        self::assertSame([0, 0, null], [$none['got']['n'], $none['others']['n'], $none['comparison']]);
+
+        // Taken back, it is no more among them.
+        $this->patchJson("/api/tasks/{$told['line']['id']}", ['takenBack' => true])->assertSuccessful();
+        $this->getJson("/api/tasks/{$this->task->id}/follow-ups")->assertOk()->assertJsonCount(1);
+    }
+
+    private static function rounded(float $mean): float
+    {
+        return round($mean, 4);
+    }
+
+    public function test_groups_are_changed_by_hand_and_as_proposed_again(): void
+    {
+        foreach (['A', 'B', 'C'] as $student) {
+            $this->answers($this->task, 'leaves', $student, false);
+        }
+        $this->asTeacher($this->teacher);
+        $need = (new Draft('leaves'))->id('soil');
+        $ids = array_map(fn (string $name): string => $this->member($this->class, $name)->id, ['A', 'B', 'D']);
+        $look = fn (): array => array_intersect_key(
+            $this->getJson("/api/tasks/{$this->task->id}/evidence")->assertOk()->json(),
+            ['groups' => true, 'groupsByHand' => true],
+        );
+        $proposed = $look();
+        self::assertSame([false, 3], [$proposed['groupsByHand'], count($proposed['groups'][0]['students'])]);
+
+        $url = "/api/tasks/{$this->task->id}/groups";
+        $gone = ['need' => Ulids::make(), 'students' => $ids];
+        $this->putJson($url, ['groups' => [['need' => $need, 'students' => $ids], $gone]])->assertNoContent();
+        self::assertEquals(['groups' => [['need' => $need, 'students' => $ids]], 'groupsByHand' => true], $look());
+
+        // Who is no more in the class is no more in a group.
+        $this->deleteJson("/api/classes/{$this->class->id}/students/$ids[0]")->assertSuccessful();
+        self::assertSame(array_slice($ids, 1), $look()['groups'][0]['students']);
+        $this->postJson("/api/classes/{$this->class->id}/students/$ids[0]/restore")->assertSuccessful();
+
+        $this->putJson($url, ['groups' => []])->assertNoContent();
+        self::assertEquals(['groups' => [], 'groupsByHand' => true], $look());
+        $this->putJson($url, ['groups' => [['need' => 'x', 'students' => []]]])->assertStatus(422);
+        $this->deleteJson($url)->assertNoContent();
+        self::assertEquals($proposed, $look());
+
+        $this->asTeacher($this->teacher('Mo'));
+        $this->putJson($url, ['groups' => []])->assertNotFound();
+        $this->deleteJson($url)->assertNotFound();
+    }
+}
