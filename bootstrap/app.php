@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use HiddenLadder\App\Gradebook\Passing;
 use HiddenLadder\App\Http\Middleware\EndOldSessions;
 use HiddenLadder\App\Http\Middleware\SecureHeaders;
 use HiddenLadder\App\Http\Middleware\SpeakLanguage;
@@ -43,6 +44,7 @@ return Application::configure(basePath: dirname(__DIR__))
         $schedule->job(new Beat)->everyMinute();
         $schedule->call(static fn () => app(SittingBook::class)->endForgotten())->hourly()->name('forgotten-sittings')->withoutOverlapping();
         $schedule->call(new ClosingTasks)->everyMinute()->name('closing-tasks')->withoutOverlapping();
+        $schedule->call(static fn () => app(Passing::class)())->everyMinute()->name('passing-scores')->withoutOverlapping(10);
         $schedule->call(new Tidying)->hourly()->name('tidying')->withoutOverlapping();
     })
     ->withMiddleware(static function (Middleware $middleware): void {

@@ -36,6 +36,17 @@ return [
         'simulated' => ['adaptor' => 'simulated', 'label' => 'Slackwater Reels', 'address' => env('SIMULATED_VIDEO_HOST')],
     ],
 
+    // The school's gradebook (LTI Advantage): where a token is got, as which client, beginnings of the addresses of its columns, and the
+    // key that this program signs with (PEM, in base64). Its public half is at /api/gradebook-keys.
+    'gradebook' => [
+        'token' => (string) env('GRADEBOOK_TOKEN', ''),
+        'client' => (string) env('GRADEBOOK_CLIENT', ''),
+        'hosts' => (string) env('GRADEBOOK_HOSTS', ''),
+        'key' => (string) env('GRADEBOOK_KEY', ''),
+        // For which an answer is waited for.
+        'seconds' => 10,
+    ],
+
     // A route that does one INSERT for a signed-in student: the yardstick of `bin/bench answers`.
     'bench' => (bool) env('BENCH', false),
 ];

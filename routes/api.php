@@ -21,6 +21,7 @@ use HiddenLadder\App\Http\Controllers\Teacher\EvidenceController;
 use HiddenLadder\App\Http\Controllers\Teacher\FollowUpController;
 use HiddenLadder\App\Http\Controllers\Teacher\ForecastController;
 use HiddenLadder\App\Http\Controllers\Teacher\GivingController;
+use HiddenLadder\App\Http\Controllers\Teacher\GradebookController;
 use HiddenLadder\App\Http\Controllers\Teacher\InvitationController;
 use HiddenLadder\App\Http\Controllers\Teacher\KeptTermsController;
 use HiddenLadder\App\Http\Controllers\Teacher\MediaController;
@@ -127,6 +128,9 @@ Route::middleware('auth:teacher')->group(static function () use ($language): voi
     Route::get('classes/{class}', [ClassController::class, 'show']);
     Route::patch('classes/{class}', [ClassController::class, 'update']);
     Route::get('classes/{class}/record', [RecordController::class, 'show']);
+    Route::get('classes/{class}/gradebook', [GradebookController::class, 'show']);
+    Route::put('classes/{class}/gradebook', [GradebookController::class, 'connect']);
+    Route::delete('classes/{class}/gradebook', [GradebookController::class, 'disconnect']);
     Route::post('classes/{class}/phrase', [ClassController::class, 'renewPhrase']);
     Route::post('classes/{class}/roster-file', [RosterController::class, 'read']);
     Route::post('classes/{class}/roster-preview', [RosterController::class, 'look']);
@@ -158,6 +162,9 @@ Route::middleware('auth:teacher')->group(static function () use ($language): voi
     Route::get('tasks/{task}', [TaskController::class, 'show']);
     Route::patch('tasks/{task}', [TaskController::class, 'update']);
     Route::get('tasks/{task}/evidence', EvidenceController::class);
+    Route::put('tasks/{task}/passing', [GradebookController::class, 'begin']);
+    Route::delete('tasks/{task}/passing', [GradebookController::class, 'end']);
+    Route::post('tasks/{task}/passing/again', [GradebookController::class, 'again']);
     Route::put('tasks/{task}/groups', [FollowUpController::class, 'group']);
     Route::delete('tasks/{task}/groups', [FollowUpController::class, 'ungroup']);
     Route::get('tasks/{task}/follow-up', [FollowUpController::class, 'proposal']);
@@ -206,3 +213,4 @@ Route::middleware('auth:student')->prefix('student')->group(static function (): 
 
 Route::get('may-listen', LiveController::class);
 Route::get('post-box', PostBoxController::class);
+Route::get('gradebook-keys', [GradebookController::class, 'keys']);

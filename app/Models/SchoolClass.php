@@ -18,6 +18,7 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property string $name
  * @property string $phrase
  * @property ?CarbonImmutable $archived_at since then its phrase leads nowhere and its tasks are not seen by students
+ * @property ?string $gradebook where the school's gradebook has its columns
  * @property CarbonImmutable $created_at
  * @property-read Collection<int, Task> $tasks
  */
@@ -25,7 +26,7 @@ final class SchoolClass extends Model
 {
     protected $table = 'classes';
 
-    protected $attributes = ['archived_at' => null];
+    protected $attributes = ['archived_at' => null, 'gradebook' => null];
 
     /** @return BelongsToMany<Student, $this> those who are in it now; `Student::inOrder` puts them in order */
     public function students(): BelongsToMany

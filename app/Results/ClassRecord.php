@@ -53,7 +53,7 @@ final class ClassRecord
                 $holds = isset($task->exceptions[$student->id])
                     ? self::holding($task->forStudent($student->id))
                     : $held[$task->id] ??= self::holding($task);
-                [$own[], $cells[]] = $this->cell($task, $holds, $student->id, $rounds["$task->id $student->id"] ?? []);
+                [$own[], $cells[]] = self::cell($task, $holds, $student->id, $rounds["$task->id $student->id"] ?? []);
                 $works[$task->id][] = $own[count($own) - 1];
             }
             $rows[] = [
@@ -70,6 +70,31 @@ final class ClassRecord
             )->all()),
             'students' => $rows,
         ];
+    }
+
+    /**
+     * One task alone: what counts of each student it is for, and how it holds for them.
+     *
+     * @return list<array{student: Student, task: Task, work: Work, rounds: RoundsSoFar, isProvisional: bool}>
+     */
+    public function ofTask(Task $task): array
+    {
+        $only = new Collection([$task]);
+        $this->settle($only);
+        $rounds = $this->rounds($only);
+        $all = [];
+        foreach ($task->students() as $student) {
+            $own = $task->forStudent($student->id);
+            $of = $rounds["$task->id $student->id"] ?? [];
+            $holds = self::holding($own);
+            [$work, $cell] = self::cell($task, $holds, $student->id, $of);
+            $all[] = [
+                'student' => $student, 'task' => $own, 'work' => $work, 'rounds' => self::soFar($holds['terms'], $of),
+                'isProvisional' => $cell['provisional'] === true,
+            ];
+        }
+
+        return $all;
     }
 
     /** @return array<string, mixed> */
@@ -101,12 +126,9 @@ final class ClassRecord
      * @param  list<\stdClass>  $rounds
      * @return array{Work, array<string, mixed>}
      */
-    private function cell(Task $task, array $holds, string $student, array $rounds): array
+    private static function cell(Task $task, array $holds, string $student, array $rounds): array
     {
-        $soFar = RoundsSoFar::of($holds['terms'], array_map(static fn (\stdClass $round): array => [
-            'score' => $round->score === null ? null : (float) $round->score,
-            'finishedMs' => $round->finished_at === null ? null : (int) strtotime("$round->finished_at UTC") * 1000,
-        ], $rounds));
+        $soFar = self::soFar($holds['terms'], $rounds);
         $sum = static fn (string $of): int => (int) array_sum(array_column($rounds, $of));
         $ends = array_values(array_filter(array_column($rounds, 'finished_at'), is_string(...)));
         $work = new Work(
@@ -125,6 +147,15 @@ final class ClassRecord
             'beganAt' => self::iso($rounds[0]->started_at ?? null), 'endedAt' => self::iso($ends[count($ends) - 1] ?? null),
             'answered' => $sum('answered'), 'commented' => $sum('commented'),
         ]];
+    }
+
+    /** @param  list<\stdClass>  $rounds */
+    private static function soFar(Terms $terms, array $rounds): RoundsSoFar
+    {
+        return RoundsSoFar::of($terms, array_map(static fn (\stdClass $round): array => [
+            'score' => $round->score === null ? null : (float) $round->score,
+            'finishedMs' => $round->finished_at === null ? null : (int) strtotime("$round->finished_at UTC") * 1000,
+        ], $rounds));
     }
 
     /** A time as the database writes it (UTC), as it is sent. */

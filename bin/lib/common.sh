@@ -240,10 +240,19 @@ live_socket() {
     printf '%s' "$socket"
 }
 
+# The port of a simulated service: its own again, unless another program has taken it meanwhile. $1 the folder, $2 the service, $3 from where on.
+own_port() {
+    alive "$1/$2.pid" || ! [ -s "$1/$2.port" ] || ! taken "$(cat "$1/$2.port")" || rm "$1/$2.port"
+    [ -s "$1/$2.port" ] || { mkdir -p "$1"; free_port "$3" >"$1/$2.port"; }
+}
+
 # Settings of an instance as environment; what is set outside already wins.
 instance_env() {
     local name=$1 port=$2 base=$VAR/$1
     [ -f "$VAR/app.key" ] || (umask 077; printf 'base64:%s' "$(head -c 32 /dev/urandom | base64)" >"$VAR/app.key")
+    # By which a gradebook knows this program.
+    [ -s "$VAR/gradebook.key" ] || (umask 077; php -r 'openssl_pkey_export(openssl_pkey_new(["private_key_bits" => 2048]), $key); echo $key;' >"$VAR/gradebook.key")
+    export GRADEBOOK_KEY; GRADEBOOK_KEY=$(base64 -w0 "$VAR/gradebook.key")
     export APP_NAME="Hidden Ladder" APP_ENV=${APP_ENV:-production} APP_DEBUG=false APP_KEY=$(cat "$VAR/app.key")
     export APP_URL=http://127.0.0.1:$port LOG_CHANNEL=single LOG_LEVEL=warning
     export DB_CONNECTION=mariadb DB_HOST=127.0.0.1 DB_PORT=$(cat "$VAR/mysql.port") DB_SOCKET=$(mysql_socket) DB_PERSISTENT=${DB_PERSISTENT:-true} DB_USERNAME=ladder DB_PASSWORD=$(cat "$VAR/mysql.password")
@@ -261,12 +270,13 @@ instance_env() {
     export APP_CONFIG_CACHE=$base/cache/config.php APP_ROUTES_CACHE=$base/cache/routes.php APP_SERVICES_CACHE=$base/cache/services.php APP_PACKAGES_CACHE=$base/cache/packages.php APP_EVENTS_CACHE=$base/cache/events.php
     # The simulated services are part of the demo, and so of what is tested.
     if [ -n "${STAND_INS:-}" ]; then
-        # Its own port again, unless another program has taken it meanwhile.
-        alive "$base/video-host.pid" || ! [ -s "$base/video-host.port" ] || ! taken "$(cat "$base/video-host.port")" || rm "$base/video-host.port"
-        [ -s "$base/video-host.port" ] || { mkdir -p "$base"; free_port $((port + 11)) >"$base/video-host.port"; }
+        own_port "$base" video-host $((port + 11))
+        own_port "$base" gradebook $((port + 12))
         export SIMULATED_VIDEO_HOST=http://127.0.0.1:$(cat "$base/video-host.port")
+        export SIMULATED_GRADEBOOK=http://127.0.0.1:$(cat "$base/gradebook.port")
+        export GRADEBOOK_TOKEN=$SIMULATED_GRADEBOOK/token GRADEBOOK_CLIENT=hidden-ladder GRADEBOOK_HOSTS=$SIMULATED_GRADEBOOK
     else
-        unset SIMULATED_VIDEO_HOST
+        unset SIMULATED_VIDEO_HOST SIMULATED_GRADEBOOK
     fi
     # The instance's own settings of PHP, and packages without those of the tests: for its servers, its worker and its commands.
     export COMPOSER_VENDOR_DIR=$SERVED PHPRC=$base/php PHP_INI_SCAN_DIR=$base/php
@@ -330,18 +340,24 @@ start_instance() {
     [ "$before" = 0 ] || let_go "$base" "$before"
     start_watched "$name" "$user" queue queue:work --sleep=1 --tries=5 --backoff=10 --max-time=3600 --quiet
     # What takes minutes has a worker of its own, behind all else, so that no letter waits for it.
-    watched "$name" "$user" videos nice -n 10 php artisan queue:work --queue=videos --sleep=1 --tries=2 --backoff=30 --max-time=3600 --quiet
+    watched "$name" "$user" videos nice -n 10 php artisan queue:work --queue=gradebook,videos --sleep=1 --tries=2 --backoff=30 --max-time=3600 --quiet
     start_watched "$name" "$user" scheduler schedule:work --quiet
-    start_stand_ins "$name" "$user"
+    start_stand_ins "$name" "$user" "$port"
 }
 
 start_stand_ins() {
-    local base=$VAR/$1
-    [ -n "${SIMULATED_VIDEO_HOST:-}" ] || { stop_pid "$base/video-host.pid"; return 0; }
+    start_stand_in "$1" "$2" video-host "${SIMULATED_VIDEO_HOST:-}" /search stand-ins/video-host/catalogue.json "$VAR/reels"
+    start_stand_in "$1" "$2" gradebook "${SIMULATED_GRADEBOOK:-}" / "http://127.0.0.1:$3/api/gradebook-keys" "$VAR/$1/tmp/gradebook.json"
+}
+
+# $3 the service, $4 its address where it is to run, $5 what it answers at, the rest what it is told.
+start_stand_in() {
+    local base=$VAR/$1 user=$2 what=$3 address=$4 at=$5; shift 5
+    [ -n "$address" ] || { stop_pid "$base/$what.pid"; return 0; }
     # It holds nothing that a new version of the app would change.
-    if alive "$base/video-host.pid" && wait_for 1 curl -fsS -o /dev/null "$SIMULATED_VIDEO_HOST/search"; then return 0; fi
-    watched "$1" "$2" video-host node stand-ins/video-host/serve.mjs "${SIMULATED_VIDEO_HOST##*:}" stand-ins/video-host/catalogue.json "$VAR/reels"
-    wait_for 100 curl -fsS -o /dev/null "$SIMULATED_VIDEO_HOST/search" || fail "The simulated video service does not answer; its log is $base/log/video-host.log."
+    if alive "$base/$what.pid" && wait_for 1 curl -fsS -o /dev/null "$address$at"; then return 0; fi
+    watched "${base##*/}" "$user" "$what" node "stand-ins/$what/serve.mjs" "${address##*:}" "$@"
+    wait_for 100 curl -fsS -o /dev/null "$address$at" || fail "The simulated service $what does not answer; its log is $base/log/$what.log."
 }
 
 # Names of sockets, changed in one step.
@@ -393,7 +409,7 @@ stop_pid() {
 
 stop_instance() {
     local pid
-    for pid in queue videos scheduler video-host nginx; do stop_pid "$VAR/$1/$pid.pid"; done
+    for pid in queue videos scheduler video-host gradebook nginx; do stop_pid "$VAR/$1/$pid.pid"; done
     for pid in "$VAR/$1"/php-fpm.*.pid; do [ ! -e "$pid" ] || stop_pid "$pid"; done
     rm -f "$VAR/$1"/php-fpm.*.sock "$VAR/$1/next.sock" "$VAR/$1/turn"
 }

@@ -104,7 +104,7 @@ final class FollowUpTest extends AppTestCase
         $given = $this->postJson("/api/tasks/{$this->task->id}/follow-ups", $body)->assertCreated()->json();
         self::assertSame($given, $this->postJson("/api/tasks/{$this->task->id}/follow-ups", $body)->assertCreated()->json(), 'once');
         self::assertSame([1, 2], [$this->task->followUps()->count(), Task::query()->count()]);
-        $task = Task::query()->findOrFail($given['task']['id']);
+        $task = Task::query()->whereKey($given['task']['id'])->sole();
         self::assertEqualsWithDelta(0.0, $task->weight, 1e-9);
         self::assertSame(['learn', $need], [$task->terms['purpose'], $task->follows_need]);
 
@@ -121,7 +121,7 @@ final class FollowUpTest extends AppTestCase
         $this->asTeacher($this->teacher);
         $made = $this->postJson("/api/tasks/{$this->task->id}/follow-ups", $this->body(['A'], ['give' => false]))->assertCreated()->json();
         self::assertNull($made['task']);
-        $quiz = Quiz::query()->findOrFail($made['quiz']);
+        $quiz = Quiz::query()->whereKey($made['quiz'])->sole();
         self::assertNull($quiz->latestEdition);
         $this->postJson("/api/quizzes/{$quiz->id}/editions")->assertOk();
         $follows = ['task' => $this->task->id, 'need' => (new Draft('leaves'))->id('soil')];
@@ -191,7 +191,7 @@ final class FollowUpTest extends AppTestCase
         $gone = "/api/classes/{$this->class->id}/students/{$this->member($this->class, 'E')->id}";
         $this->deleteJson($gone)->assertSuccessful();
 
-        $share = static fn (array $rights): float => count(array_filter($rights)) / count($rights);
+        $share = static fn (array $rights): float => count(array_filter($rights, static fn (bool $right): bool => $right)) / count($rights);
         $pair = static fn (string $name): array => ['before' => $share($before[$name]), 'after' => $share($since[$name])];
         $got = array_map($pair, ['A', 'B', 'C']);
         $others = array_map($pair, ['D', 'F', 'G', 'H']);

@@ -1,0 +1,139 @@
+<?php
+
+declare(strict_types=1);
+
+namespace HiddenLadder\App\Gradebook;
+
+use Carbon\CarbonImmutable;
+use HiddenLadder\App\Models\PassedScore;
+use HiddenLadder\App\Models\PassedTask;
+use HiddenLadder\Core\Formats\Gradebook\LineItem;
+use Illuminate\Contracts\Queue\ShouldQueue;
+use Illuminate\Foundation\Queue\Queueable;
+use Illuminate\Support\Facades\Cache;
+
+/**
+ * Sends what waits of one task, in the order in which it came to be. When the gradebook is away nothing is lost: it waits, and is
+ * tried again after a minute, two, four and so on, at most a quarter of a day later.
+ */
+final class PassScores implements ShouldQueue
+{
+    use Queueable;
+
+    public int $tries = 1;
+
+    public int $timeout = 900;
+
+    /** Seconds. */
+    private const FIRST_REST = 60;
+
+    private const LONGEST_REST = 21_600;
+
+    public function __construct(private readonly string $task)
+    {
+    }
+
+    public static function of(string $task): void
+    {
+        self::dispatch($task)->onQueue('gradebook')->afterCommit();
+    }
+
+    /** @return array{why: WhyAway, at: CarbonImmutable, until: CarbonImmutable, times: int}|null while nothing is sent to a class's columns */
+    public static function resting(string $columns): ?array
+    {
+        $rest = Cache::get(self::name($columns));
+        if (! is_array($rest)) {
+            return null;
+        }
+        $time = static fn (string $of): CarbonImmutable => CarbonImmutable::createFromTimestampUTC((int) ($rest[$of] ?? 0));
+
+        return [
+            'why' => WhyAway::from((string) ($rest['why'] ?? '')), 'at' => $time('at'), 'until' => $time('until'), 'times' => (int) ($rest['times'] ?? 1),
+        ];
+    }
+
+    /** It is tried now, however long it was to rest. */
+    public static function rested(string $columns): void
+    {
+        Cache::forget(self::name($columns));
+    }
+
+    public function handle(Gradebook $gradebook): void
+    {
+        $passed = PassedTask::query()->with(['task.class', 'task.quiz:id,title'])->where('is_on', true)->find($this->task);
+        $columns = $passed?->task->class?->gradebook;
+        if ($passed === null || $columns === null) {
+            return;
+        }
+        $rest = self::resting($columns);
+        if ($rest !== null && $rest['until']->isFuture()) {
+            return;
+        }
+        // One after the other for a class, whoever asks: else a later score could be overtaken.
+        Cache::lock("gradebook/sending/$passed->task_id", $this->timeout)->get(function () use ($gradebook, $passed, $columns, $rest): void {
+            try {
+                $this->send($gradebook, $passed, $columns);
+                self::rested($columns);
+            } catch (Away $away) {
+                $times = ($rest['times'] ?? 0) + 1;
+                $seconds = min(self::LONGEST_REST, self::FIRST_REST * 2 ** min($times - 1, 12));
+                $now = now()->getTimestamp();
+                $noted = ['why' => $away->why->value, 'at' => $now, 'until' => $now + $seconds, 'times' => $times];
+                Cache::put(self::name($columns), $noted, $seconds + 86_400);
+            }
+        });
+    }
+
+    /** @throws Away */
+    private function send(Gradebook $gradebook, PassedTask $passed, string $columns): void
+    {
+        $waiting = $passed->scores()->where('state', Passage::Waiting->value)->with('student:id,outside_number')
+            ->orderBy('at')->orderBy('id')->get();
+        if ($waiting->isEmpty()) {
+            return;
+        }
+        try {
+            $passed->item ??= $gradebook->column($columns, $passed->task_id, self::item($passed));
+            $passed->save();
+        } catch (Refused $refused) {
+            foreach ($waiting as $score) {
+                self::note($score, Passage::Refused, $refused->why);
+            }
+
+            return;
+        }
+        foreach ($waiting as $score) {
+            try {
+                $gradebook->tell($passed->item, (string) $score->student->outside_number, $score->told(), $score->at->getTimestampMs());
+                self::note($score, Passage::Sent, null);
+            } catch (Refused $refused) {
+                self::note($score, Passage::Refused, $refused->why);
+            }
+        }
+    }
+
+    /** Unless it has come to something else since it was read: then that still waits. */
+    private static function note(PassedScore $score, Passage $state, ?WhyRefused $why): void
+    {
+        PassedScore::query()->whereKey($score->id)->where('at', $score->fromDateTime($score->at))->update(
+            ['state' => $state->value, 'reason' => $why?->value] + ($state === Passage::Sent ? ['sent_at' => now()] : []),
+        );
+    }
+
+    private static function item(PassedTask $passed): LineItem
+    {
+        $task = $passed->task;
+
+        return new LineItem(
+            $task->quiz->title,
+            $task->id,
+            $task->opens_at?->toIso8601ZuluString(),
+            ($task->due_at ?? $task->closes_at)?->toIso8601ZuluString(),
+        );
+    }
+
+    private static function name(string $columns): string
+    {
+        return 'gradebook/rest/'.sha1($columns);
+    }
+}
