@@ -422,7 +422,7 @@ fresh_instance() {
     export MAIL_MAILER=${MAIL_MAILER:-post-box}
     STAND_INS=1 instance_env "$name" "$port"
     make_database "$DB_DATABASE"
-    rm -f "$VAR/$name"/cache/*.php
+    rm -f "$VAR/$name"/cache/*.php "$VAR/$name/tmp/gradebook.json"
     quietly "Preparing the database" php artisan migrate:fresh --force
     quietly "Loading the demo data" php artisan demo:load
     quietly "Preparing the settings" php artisan config:cache

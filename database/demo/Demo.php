@@ -104,6 +104,10 @@ final class Demo
 
         $class = $teacher->classes()->create(['school_id' => $school->id, 'name' => 'Year 8 Geography', 'phrase' => self::PHRASE]);
         $this->roster->write($class, implode("\n", self::STUDENTS));
+        // By which the school's gradebook knows them; the last one is new, and has none yet.
+        foreach (array_slice(self::STUDENTS, 0, -1) as $index => $name) {
+            $this->roster->find($class, $name)?->update(['outside_number' => sprintf('SB-%d', 8001 + $index)]);
+        }
 
         $this->practised($class, $notes);
         $task = Task::query()->create([

@@ -2,6 +2,7 @@ import { readFileSync } from 'node:fs';
 import { expect } from '@playwright/test';
 import { enter, giveOut, isAccessible, phone, publishNumber, signUp } from './helpers';
 import { test } from './test';
+import { gradebookOf, post } from './videos';
 import { begins, say } from './words';
 
 test('the record of a class: what counts, who is missing or excused, shown to students when the teacher says so, and taken away', async ({
@@ -53,6 +54,37 @@ test('the record of a class: what counts, who is missing or excused, shown to st
         await expect(ada.getByText(/\d+ %|of 1/).first()).toBeVisible();
         await page.getByRole('button', { name: say('teacher.record.release-of', { title: 'Terns', seen: 'yes' }) }).click();
         await expect(page.getByText(say('teacher.record.is-seen', { title: 'Terns', seen: 'no' }))).toBeVisible();
+    });
+    await test.step('it goes to the gradebook once it may be seen, and who has no number there is told', async () => {
+        const gradebook = await gradebookOf(page);
+        const columns = `${gradebook}/classes/${Date.now()}/columns`;
+        await page.getByLabel(say('teacher.gradebook.columns')).fill('https://elsewhere.example/columns');
+        await page.getByRole('button', { name: say('teacher.gradebook.connect') }).click();
+        await expect(page.getByText(say('problem.gradebook.not-its-address'))).toBeVisible();
+        await page.getByLabel(say('teacher.gradebook.columns')).fill(columns);
+        await page.getByLabel(say('teacher.gradebook.columns')).press('Enter');
+        const line = page.getByRole('switch', { name: say('teacher.gradebook.pass-on', { title: 'Terns' }) });
+        await line.press('Space');
+        await expect(page.getByText(say('teacher.gradebook.nothing-yet'))).toBeVisible();
+        await page.getByRole('button', { name: say('teacher.record.release-of', { title: 'Terns', seen: 'no' }) }).click();
+        await expect(page.getByText(say('teacher.record.is-seen', { title: 'Terns', seen: 'yes' }))).toBeVisible();
+        // What changes is looked at each minute; switched off and on again, at once.
+        await line.press('Space');
+        await expect(line).not.toBeChecked();
+        await line.press('Space');
+        await expect(page.getByText(say('teacher.gradebook.refused', { name: 'Ada Zimmer', why: 'number' }))).toBeVisible({
+            timeout: 15_000,
+        });
+        await isAccessible(page);
+        const roster = new URL(page.url()).pathname.replace('/record', '');
+        const { roster: students } = (await (await page.request.get(`/api${roster}`)).json()) as { roster: { id: string; name: string }[] };
+        const id = students.find(({ name }) => name === 'Ada Zimmer')?.id ?? '';
+        const person = { given: 'Ada', family: 'Zimmer', called: null, number: `T-${Date.now()}` };
+        await post(page, `${roster}/students/${id}/name`, { method: 'PUT', data: person });
+        await page.getByRole('button', { name: say('teacher.gradebook.again-of', { title: 'Terns' }) }).click();
+        await expect(page.getByText(say('teacher.gradebook.counts', { sent: 1, waiting: 0, refused: 0 }))).toBeVisible({ timeout: 20_000 });
+        const log = (await (await page.request.get(`${gradebook}/log`)).json()) as { body: string; status: number }[];
+        expect(log.filter(({ body, status }) => status === 204 && body.includes(person.number))).toHaveLength(1);
     });
     await test.step('it is taken away as a workbook and as CSV', async () => {
         const saved = async (words: string) => {

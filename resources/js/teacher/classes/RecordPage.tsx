@@ -12,6 +12,7 @@ import { TakeAway } from '../../ui/TakeAway';
 import { useAttempt } from '../../ui/useAttempt';
 import { say } from '../../words/words';
 import { ClassFrame } from './ClassFrame';
+import { GradebookPart } from './GradebookPart';
 import { RecordTable } from './RecordTable';
 import { recordSheets } from './recordSheets';
 
@@ -44,6 +45,10 @@ function Record({ group }: { group: SchoolClass }) {
         return found.error === null ? <p>{say('ui.one-moment')}</p> : <Notice>{sentence(found.error)}</Notice>;
     }
     const record = found.data;
+    const nameOf = (student: string) => {
+        const at = record.students.findIndex(({ id }) => id === student);
+        return covers.seen.names ? (record.students[at]?.name ?? '') : say('teacher.record.student-number', { number: at + 1 });
+    };
     if (record.tasks.length === 0 && unit === '') {
         return <p className="text-soft">{say('teacher.record.nothing-yet')}</p>;
     }
@@ -77,6 +82,7 @@ function Record({ group }: { group: SchoolClass }) {
             <Waiting record={record} />
             <RecordTable record={record} name={group.name} strict={strict} covers={covers} />
             <p className="text-sm text-soft">{say('teacher.record.how-to-read-it')}</p>
+            <GradebookPart group={group.id} record={record} nameOf={nameOf} />
         </div>
     );
 }
