@@ -18,6 +18,7 @@ use HiddenLadder\App\Http\Controllers\Teacher\ClassController;
 use HiddenLadder\App\Http\Controllers\Teacher\ConversationController;
 use HiddenLadder\App\Http\Controllers\Teacher\CorrectionController;
 use HiddenLadder\App\Http\Controllers\Teacher\EvidenceController;
+use HiddenLadder\App\Http\Controllers\Teacher\ExitCheckController;
 use HiddenLadder\App\Http\Controllers\Teacher\FollowUpController;
 use HiddenLadder\App\Http\Controllers\Teacher\ForecastController;
 use HiddenLadder\App\Http\Controllers\Teacher\GivingController;
@@ -128,6 +129,7 @@ Route::middleware('auth:teacher')->group(static function () use ($language): voi
     Route::get('classes/{class}', [ClassController::class, 'show']);
     Route::patch('classes/{class}', [ClassController::class, 'update']);
     Route::get('classes/{class}/record', [RecordController::class, 'show']);
+    Route::get('classes/{class}/exit-checks', ExitCheckController::class);
     Route::get('classes/{class}/gradebook', [GradebookController::class, 'show']);
     Route::put('classes/{class}/gradebook', [GradebookController::class, 'connect']);
     Route::delete('classes/{class}/gradebook', [GradebookController::class, 'disconnect']);

@@ -72,6 +72,7 @@ test('in the full school a teacher opens every page, and nothing breaks; to othe
         '/classes/*',
         '/classes/*/roster',
         '/classes/*/record',
+        '/classes/*/exit-checks',
         '/classes/*/cards',
         '/school',
         '/give',

@@ -4,6 +4,7 @@ import { changeInWords } from '../../resources/js/quiz/changeWords';
 import { difference } from '../../resources/js/quiz/difference';
 import { patterns, withPattern } from '../../resources/js/quiz/patterns';
 import { allQuestions } from '../../resources/js/quiz/places';
+import { say } from '../../resources/js/words/words';
 import { asking, quizOf } from './samples';
 
 describe('a pattern', () => {
@@ -24,7 +25,7 @@ describe('a pattern', () => {
         expect(words).toBe(document.stops.length > 2 ? `${document.stops.length - 1} stops added` : 'Staircase added');
     });
 
-    it('asks for each objective how it feels, and one alike question by lot; alone it suggests an exit check', () => {
+    it('asks for each objective how it feels, and one alike question by lot, and what is wanted again; alone it suggests an exit check', () => {
         const objectives = [
             { id: 'O', text: 'Tell ebb & flood' },
             { id: 'P', text: 'Read a table' },
@@ -34,8 +35,15 @@ describe('a pattern', () => {
             document.stops.map((stop) =>
                 stop.kind === 'question' ? stop.question.prompt : stop.kind === 'drill' ? `${stop.deal} of ${stop.questions.length}` : '',
             ),
-        ).toEqual(['How is it with this: Tell ebb &amp; flood?', '1 of 2', 'How is it with this: Read a table?', '1 of 2']);
-        expect(allQuestions(document).map((one) => one.objectives)).toEqual([['O'], ['O'], ['O'], ['P'], ['P'], ['P']]);
+        ).toEqual([
+            'How is it with this: Tell ebb &amp; flood?',
+            '1 of 2',
+            'How is it with this: Read a table?',
+            '1 of 2',
+            say('quiz.pattern.what-would-you-like-again'),
+        ]);
+        expect(allQuestions(document).map((one) => one.objectives)).toEqual([['O'], ['O'], ['O'], ['P'], ['P'], ['P'], undefined]);
+        expect(document.stops.at(-1)?.required, 'who has nothing to say goes past it').toBe(false);
         expect(document.terms).toEqual({ purpose: 'exit-check' });
     });
 

@@ -25,6 +25,7 @@ final class PageController extends Controller
         'quizzes/*' => 'teacher/build/BuildPage',
         'classes' => 'teacher/classes/ClassesPage',
         'classes/*/roster' => 'teacher/classes/RosterPage',
+        'classes/*/exit-checks' => 'teacher/classes/ExitChecksPage',
         'classes/*/record' => 'teacher/classes/RecordPage',
         'classes/*/cards' => 'teacher/classes/CardsPage',
         'classes/*' => 'teacher/classes/ClassPage',

@@ -16,6 +16,7 @@ export type Difference = Schemas['Difference'];
 export type History = Schemas['History'];
 export type Evidence = Schemas['Evidence'];
 export type ClassGradebook = Schemas['ClassGradebook'];
+export type ExitChecks = Schemas['ExitChecks'];
 export type FollowUp = Schemas['FollowUp'];
 export type FollowUpProposal = Schemas['FollowUpProposal'];
 export type Watching = Schemas['Watching'];

@@ -82,7 +82,7 @@ function preCheck(question: (kind?: Question['kind']) => Question): Stop[] {
     return [check, video, exercises, stretch];
 }
 
-/** For each objective of the lesson: how it feels, and one alike question by lot. */
+/** For each objective of the lesson: how it feels, and one alike question by lot; then what they want again, in their own words. */
 function exitCheck(document: QuizDocument, question: (kind?: Question['kind']) => Question): { stops: Stop[]; objectives: Objective[] } {
     const had = document.objectives ?? [];
     const objectives = had.length > 0 ? had : [{ id: ulid(), text: say('quiz.pattern.an-objective') }];
@@ -103,5 +103,10 @@ function exitCheck(document: QuizDocument, question: (kind?: Question['kind']) =
             ends: 'deal',
         },
     ]);
-    return { stops, objectives };
+    const words = {
+        ...question('written'),
+        prompt: fromPlain(say('quiz.pattern.what-would-you-like-again')),
+        keyless: true,
+    };
+    return { stops: [...stops, asks(words, { required: false })], objectives };
 }

@@ -18,6 +18,7 @@ const ClassPage = place(() => import('./classes/ClassPage'), 'ClassPage');
 const RosterPage = place(() => import('./classes/RosterPage'), 'RosterPage');
 const CardsPage = place(() => import('./classes/CardsPage'), 'CardsPage');
 const RecordPage = place(() => import('./classes/RecordPage'), 'RecordPage');
+const ExitChecksPage = place(() => import('./classes/ExitChecksPage'), 'ExitChecksPage');
 const SchoolPage = place(() => import('./school/SchoolPage'), 'SchoolPage');
 const QuizzesPage = place(() => import('./quizzes/QuizzesPage'), 'QuizzesPage');
 const RehearsePage = place(() => import('./rehearse/RehearsePage'), 'RehearsePage');
@@ -70,6 +71,7 @@ if (root !== null) {
                                 <Route path="/classes" element={<ClassesPage />} />
                                 <Route path="/classes/:class" element={<ClassPage />} />
                                 <Route path="/classes/:class/roster" element={<RosterPage />} />
+                                <Route path="/classes/:class/exit-checks" element={<ExitChecksPage />} />
                                 <Route path="/classes/:class/record" element={<RecordPage />} />
                                 <Route path="/classes/:class/cards" element={<CardsPage />} />
                                 <Route path="/school" element={<SchoolPage />} />

@@ -40,9 +40,10 @@ export function ClassFrame({ children }: { children: (group: SchoolClass) => Rea
     );
     return (
         <Page title={group.name} action={<Settings group={group} />}>
-            <nav aria-label={say('teacher.class.parts-of-the-class')} className="mb-6 flex gap-5 border-b border-line">
+            <nav aria-label={say('teacher.class.parts-of-the-class')} className="mb-6 flex flex-wrap gap-5 border-b border-line">
                 {place(`/classes/${group.id}`, say('teacher.class.tasks'))}
                 {place(`/classes/${group.id}/record`, say('teacher.class.record'))}
+                {place(`/classes/${group.id}/exit-checks`, say('teacher.exit-check.exit-checks'))}
                 {place(`/classes/${group.id}/roster`, say('teacher.class.roster', { roster: group.roster.length }))}
             </nav>
             {group.archivedAt !== null && <Archived group={group} at={group.archivedAt} />}

@@ -3,10 +3,10 @@ import { useState } from 'react';
 import { Link } from 'react-router';
 import { client, sentence, take } from '../../api/client';
 import type { FollowUp } from '../../api/types';
+import { Names } from '../../ui/Names';
 import { Notice } from '../../ui/Notice';
 import { near } from '../../ui/time';
 import { say } from '../../words/words';
-import { Names } from './Names';
 
 interface Props {
     task: string;

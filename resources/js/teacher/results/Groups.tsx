@@ -3,11 +3,11 @@ import { useState } from 'react';
 import { client, take } from '../../api/client';
 import type { Evidence, QuizDocument } from '../../api/types';
 import { Button } from '../../ui/Button';
+import { FollowUpLink } from '../../ui/FollowUpLink';
 import { byWords } from '../../ui/figures/Sorting';
+import { Names } from '../../ui/Names';
 import { useAttempt } from '../../ui/useAttempt';
 import { say } from '../../words/words';
-import { FollowUpLink } from './FollowUpLink';
-import { Names } from './Names';
 import { WriteTo } from './WriteTo';
 
 interface Props {

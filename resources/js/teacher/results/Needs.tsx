@@ -1,8 +1,8 @@
 import type { ReactNode } from 'react';
 import type { Evidence, QuizDocument } from '../../api/types';
+import { FollowUpLink } from '../../ui/FollowUpLink';
+import { Names } from '../../ui/Names';
 import { rich, say } from '../../words/words';
-import { FollowUpLink } from './FollowUpLink';
-import { Names } from './Names';
 import { WriteTo } from './WriteTo';
 
 interface Props {

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { say } from '../../words/words';
+import { say } from '../words/words';
 
 /** So many names are read at a glance; the rest stand behind a button. */
 const MOST_NAMES = 12;

@@ -1,6 +1,6 @@
 import { Link } from 'react-router';
-import { buttonClass } from '../../ui/Button';
-import { say } from '../../words/words';
+import { say } from '../words/words';
+import { buttonClass } from './Button';
 
 /** The way to a task for those who share a need. */
 export function FollowUpLink({ task, need, students }: { task: string; need: string; students: string[] }) {
