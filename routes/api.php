@@ -172,6 +172,8 @@ Route::middleware('auth:teacher')->group(static function () use ($language): voi
     Route::get('tasks/{task}/follow-up', [FollowUpController::class, 'proposal']);
     Route::get('tasks/{task}/follow-ups', [FollowUpController::class, 'index']);
     Route::post('tasks/{task}/follow-ups', [FollowUpController::class, 'store']);
+    Route::get('tasks/{task}/opening', [FollowUpController::class, 'opening']);
+    Route::post('tasks/{task}/openings', [FollowUpController::class, 'open']);
     Route::get('tasks/{task}/returns', ReturnsController::class);
     Route::post('tasks/{task}/sheets', SheetsController::class);
     Route::get('tasks/{task}/videos/{video}', [WatchingController::class, 'show']);

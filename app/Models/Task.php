@@ -39,7 +39,7 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property bool $optional
  * @property ?array<string, Otherwise> $exceptions what holds otherwise for single students, by their id
  * @property ?list<array{need: string, students: list<string>}> $groups as the teacher made them out of those proposed
- * @property ?string $follows_id the task out of whose evidence it was made, as a follow-up
+ * @property ?string $follows_id the task out of whose evidence it was made: a follow-up, or without a need the opening of a lesson
  * @property ?string $follows_need the misconception or the objective of that task's quiz that it is about
  * @property CarbonImmutable $created_at
  * @property ?SchoolClass $class

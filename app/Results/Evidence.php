@@ -144,9 +144,9 @@ final class Evidence
     }
 
     /**
-     * What helped whom: of each student for whom the task is, and of each rung.
+     * Of each student for whom the task is, of each rung and each question.
      *
-     * @return array{students: array<string, StudentEvidence>, rungs: array<string, Share>} by student
+     * @return array{students: array<string, StudentEvidence>, rungs: array<string, Share>, questions: list<QuestionEvidence>, unforeseen: list<array{question: string, text: string, n: int}>} by student
      */
     public function ofStudents(Task $task, QuizDocument $quiz): array
     {
@@ -160,7 +160,9 @@ final class Evidence
             }
         }
 
-        return ['students' => $students, 'rungs' => $evidence->rungs()];
+        return [
+            'students' => $students, 'rungs' => $evidence->rungs(), 'questions' => $evidence->questions(), 'unforeseen' => $evidence->unforeseen(),
+        ];
     }
 
     /** @return \Generator<non-empty-list<Round>> of one student after the other, in order */

@@ -63,7 +63,7 @@ final class FollowUps
      */
     public function of(Task $task, array $measures = []): array
     {
-        $followUps = $task->followUps()->whereNull('taken_back_at')->with('named')->orderByDesc('created_at')->orderByDesc('id')->get();
+        $followUps = $task->followUps()->whereNotNull('follows_need')->whereNull('taken_back_at')->with('named')->orderByDesc('created_at')->orderByDesc('id')->get();
         if ($followUps->isEmpty()) {
             return [];
         }

@@ -18,7 +18,7 @@ use HiddenLadder\Core\Terms\Purpose;
 use HiddenLadder\Core\Terms\Terms;
 use Illuminate\Support\Facades\DB;
 
-/** A follow-up of a task: a small quiz made out of it, given to those of its students who need the same. */
+/** What follows a task: a small quiz made out of it, given to those of its students who need the same, or to all at the next lesson. */
 final class FollowingUp
 {
     public function __construct(
@@ -60,7 +60,26 @@ final class FollowingUp
      */
     public function give(Task $task, Teacher $teacher, string $title, SentChange $stops, string $need, array $students, array $members): Task
     {
-        return DB::transaction(function () use ($task, $teacher, $title, $stops, $need, $students, $members): Task {
+        return $this->given($task, $teacher, $title, $stops, Purpose::Learn, $students, $members + ['follows_need' => $need]);
+    }
+
+    /**
+     * The opening of the next lesson: for the whole class, from the front. All or nothing, and once.
+     *
+     * @throws Rejected when the inspection finds something that stops it
+     */
+    public function open(Task $task, Teacher $teacher, string $title, SentChange $stops): Task
+    {
+        return $this->given($task, $teacher, $title, $stops, Purpose::Starter, null, ['optional' => true]);
+    }
+
+    /**
+     * @param  ?list<string>  $students  null: the whole class
+     * @param  array<string, mixed>  $members
+     */
+    private function given(Task $task, Teacher $teacher, string $title, SentChange $stops, Purpose $purpose, ?array $students, array $members): Task
+    {
+        return DB::transaction(function () use ($task, $teacher, $title, $stops, $purpose, $students, $members): Task {
             $quiz = $this->make($task, $teacher, $title, $stops);
             $known = $task->followUps()->where('quiz_id', $quiz->id)->lockForUpdate()->first();
             if ($known !== null) {
@@ -68,9 +87,8 @@ final class FollowingUp
             }
             $this->shelf->publish($quiz);
             $class = $task->class ?? throw new \LogicException('Only what was given to a class is followed up.');
-            [$given] = $this->giving->give($teacher, $quiz->refresh(), Terms::for(Purpose::Learn), [$class], $students, $members + [
-                'way_in' => $task->way_in, 'unit_id' => $task->unit_id, 'weight' => 0,
-                'follows_id' => $task->id, 'follows_need' => $need,
+            [$given] = $this->giving->give($teacher, $quiz->refresh(), Terms::for($purpose), [$class], $students, $members + [
+                'way_in' => $task->way_in, 'unit_id' => $task->unit_id, 'weight' => 0, 'follows_id' => $task->id,
             ]);
 
             return $given;

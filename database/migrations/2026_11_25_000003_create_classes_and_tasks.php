@@ -79,6 +79,7 @@ return new class extends Migration
             // Groups as the teacher made them: what each needs, and who is in it.
             $table->json('groups')->nullable();
             // A follow-up: the task out of whose evidence it was made, and the misconception or objective of its quiz that it is about.
+            // About none of them, it is the opening of a lesson.
             $table->foreignUlid('follows_id')->nullable()->constrained('tasks');
             $table->ulid('follows_need')->nullable();
             $table->timestamps(3);

@@ -228,6 +228,59 @@ final class FollowUpTest extends AppTestCase
         return round($mean, 4);
     }
 
+    public function test_last_night_makes_the_opening_of_the_lesson_and_it_is_told_how_that_went(): void
+    {
+        $before = ['A' => [false, false], 'B' => [true, false], 'C' => [true, false], 'D' => [true, false], 'E' => [true, true]];
+        $today = fn (): array => $this->asTeacher($this->teacher)->getJson('/api/today')->assertOk()->json('openings');
+        foreach (array_slice($before, 0, 4) as $student => $rights) {
+            $this->answers($this->task, 'leaves', $student, ...$rights);
+        }
+        self::assertSame([], $today(), 'four are too few');
+        $this->answers($this->task, 'leaves', 'E', ...$before['E']);
+        self::assertSame([['task' => $this->task->id, 'title' => 'About leaves', 'class' => 'Year 8', 'students' => 5]], $today());
+
+        $url = "/api/tasks/{$this->task->id}/opening";
+        $told = $this->getJson($url)->assertOk()->json();
+        $d = new Draft('leaves');
+        $second = $d->id('second/question');
+        self::assertSame(
+            [['question' => $second, 'right' => 1, 'of' => 5, 'slips' => [['entry' => $d->id('entry/second-soil'), 'text' => 'soil', 'n' => 4]]]],
+            $told['questions'],
+        );
+        $who = static fn (string $id): string => $told['names'][$id];
+        self::assertSame([['A', 'E']], array_map(static fn (array $pair): array => [$who($pair['one']), $who($pair['other'])], $told['pairs']));
+        self::assertSame([], $told['held']);
+
+        // The same question, by its id, in a small quiz of its own.
+        $this->travel(1)->hours();
+        $question = self::document('leaves')['stops'][1]['question'];
+        $node = ['id' => Ulids::make(), 'kind' => 'question', 'question' => $question];
+        $stops = ['edits' => [['do' => 'insert', 'into' => 'quiz', 'list' => 'stops', 'before' => null, 'node' => $node]]] + self::stops(Ulids::make());
+        $made = $this->postJson("{$url}s", ['title' => 'Opening', 'stops' => $stops])->assertCreated()->json();
+        self::assertSame($made['id'], $this->postJson("{$url}s", ['title' => 'Opening', 'stops' => $stops])->assertCreated()->json('id'), 'once');
+        self::assertSame(['class', 0, true], [$made['audience'], $made['weight'], $made['optional']]);
+        self::assertSame([], $today());
+        $this->getJson("/api/tasks/{$this->task->id}/follow-ups")->assertOk()->assertExactJson([]);
+
+        // On the board A, B and E are right, C is not; J had not done it before.
+        $opening = Task::query()->whereKey($made['id'])->sole();
+        foreach (['A' => true, 'B' => true, 'C' => false, 'E' => true, 'J' => true] as $student => $right) {
+            $this->asStudent($this->member($this->class, $student));
+            $round = $this->postJson("/api/student/tasks/{$opening->id}/rounds", [])->assertOk()->json('id');
+            $entry = $d->id($right ? 'entry/light/second/right' : 'entry/second-soil');
+            $this->sendsEvent($round, 'answered', ['question' => $second, 'response' => ['choices' => [$entry]]])->assertOk();
+        }
+        $held = $this->asTeacher($this->teacher)->getJson($url)->assertOk()->json('held.0');
+        self::assertSame($opening->id, $held['task']);
+        self::assertSame([[
+            'question' => $second, 'before' => ['right' => 1, 'of' => 5], 'then' => ['right' => 4, 'of' => 5], 'both' => 4, 'gained' => 2, 'lost' => 0,
+        ]], $held['questions']);
+
+        $this->asTeacher($this->teacher('Mo'));
+        $this->getJson($url)->assertNotFound();
+        $this->postJson("{$url}s", ['title' => 'Opening', 'stops' => self::stops(Ulids::make())])->assertNotFound();
+    }
+
     public function test_groups_are_changed_by_hand_and_as_proposed_again(): void
     {
         foreach (['A', 'B', 'C'] as $student) {

@@ -69,6 +69,7 @@ test('looking back at a task: sentences, questions, students, needs and videos',
         .click();
     await page.getByRole('link', { name: say('teacher.task.look-back') }).click();
     await expect(page.getByRole('heading', { name: say('teacher.evidence.in-short') })).toBeVisible();
+    await page.getByText(say('teacher.evidence.each-question')).click();
     for (const heading of [
         say('teacher.evidence.how-deep-the-class-went'),
         say('teacher.task.questions'),

@@ -78,6 +78,7 @@ test('in the full school a teacher opens every page, and nothing breaks; to othe
         '/give',
         '/tasks/*',
         '/tasks/*/evidence',
+        '/tasks/*/opening',
         '/tasks/*/students/*',
     ]) {
         expect([...kinds.keys()]).toContain(kind);

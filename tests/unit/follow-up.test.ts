@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import type { Question, QuestionStop, QuizDocument, Rung } from '../../resources/js/api/types';
 import { apply } from '../../resources/js/quiz/edits';
-import { followUpEdits, type Step } from '../../resources/js/quiz/followUp';
+import { followUpEdits, openingEdits, type Step } from '../../resources/js/quiz/followUp';
 import { newQuestion, newStop } from '../../resources/js/quiz/making';
 import { idsIn, type Node } from '../../resources/js/quiz/nodes';
 import { moved } from '../../resources/js/teacher/results/Groups';
@@ -88,6 +88,48 @@ describe('a follow-up', () => {
         expect(made(all.slice(2)).stops).toHaveLength(1);
         expect(made([{ what: 'again', id: 'gone', home: 'gone' }]).stops).toEqual([]);
         expect(made([]).misconceptions ?? []).toEqual([]);
+    });
+});
+
+describe('the opening of a lesson', () => {
+    const typed: Question = {
+        ...question('typed', { kind: 'number' }),
+        entries: [
+            { ...question('typed').entries[0], id: 'key', right: true, text: '', key: '12', feedback: '', ladder: [], fork: null },
+        ] as Question['entries'],
+    };
+    const lesson: QuizDocument = {
+        ...source,
+        stops: [...source.stops, { ...(newStop('question') as QuestionStop), id: 'two', question: typed }],
+    };
+    const opened = (questions: Parameters<typeof openingEdits>[1]) => asked(apply(quizOf(), openingEdits(lesson, questions)).document);
+
+    it('asks what was typed as a choice among what the class typed, and keeps the id', () => {
+        const slips = [
+            { entry: null, text: '7', n: 3 },
+            { entry: null, text: '<1>', n: 2 },
+        ];
+        const [shown] = opened([{ question: 'typed', right: 1, of: 9, slips }]);
+        expect([shown?.id, shown?.kind]).toEqual(['typed', 'one-choice']);
+        expect(shown?.entries.map(({ text, right }) => [text, right])).toEqual([
+            ['12', true],
+            ['7', false],
+            ['&lt;1&gt;', false],
+        ]);
+    });
+
+    it('leaves a choice as it is, without its ladder and where it led', () => {
+        const [shown] = opened([{ question: 'home', right: 1, of: 9, slips: [{ entry: 'home soil', text: 'soil', n: 4 }] }]);
+        expect([shown?.id, shown?.kind, shown?.ladder, shown?.alike]).toEqual(['home', 'one-choice', [], null]);
+        expect(shown?.entries.map(({ text, fork, misconception }) => [text, fork, misconception ?? null])).toEqual([
+            ['<p>light</p>', null, null],
+            ['<p>soil</p>', null, null],
+        ]);
+    });
+
+    it('asks what was typed as it is where no slip is shared', () => {
+        expect(opened([{ question: 'typed', right: 1, of: 9, slips: [] }])[0]?.kind).toBe('number');
+        expect(opened([{ question: 'gone', right: 0, of: 9, slips: [] }])).toEqual([]);
     });
 });
 

@@ -34,6 +34,7 @@ final class PageController extends Controller
         'invitation/*' => 'teacher/account/InvitationPage',
         'sittings/*/lead' => 'teacher/board/LeadPage',
         'sittings/*' => 'teacher/board/BoardPage',
+        'tasks/*/opening' => 'teacher/results/OpeningPage',
         'tasks/*/follow-up' => 'teacher/results/FollowUpPage',
         'tasks/*/evidence' => 'teacher/results/EvidencePage',
         'tasks/*/students/*' => 'teacher/results/StudentPage',

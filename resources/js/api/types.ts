@@ -17,6 +17,7 @@ export type History = Schemas['History'];
 export type Evidence = Schemas['Evidence'];
 export type ClassGradebook = Schemas['ClassGradebook'];
 export type ExitChecks = Schemas['ExitChecks'];
+export type Opening = Schemas['Opening'];
 export type FollowUp = Schemas['FollowUp'];
 export type FollowUpProposal = Schemas['FollowUpProposal'];
 export type Watching = Schemas['Watching'];

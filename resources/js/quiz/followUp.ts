@@ -1,7 +1,9 @@
-import type { FollowUpProposal, Question, QuizDocument } from '../api/types';
+import type { FollowUpProposal, Opening, Question, QuizDocument, Stop } from '../api/types';
 import { ulid } from '../ui/ulid';
 import { type OneCarried, pasted, withNamed, withNewIds } from './carrying';
 import type { Edit } from './edits';
+import { isTyped } from './kinds';
+import { newEntry, withKind } from './making';
 import { type Node, nodeIn, placesOf } from './nodes';
 import { findQuestion } from './places';
 import { fromPlain } from './text';
@@ -25,14 +27,50 @@ function byItself(document: QuizDocument, step: Step): OneCarried[] {
     return [{ type: 'question', node: withNewIds({ ...node, ladder, alike: null }) as Node }];
 }
 
+const put = (list: string, all: readonly object[] = []): Edit[] =>
+    all.map((node) => ({ do: 'insert', into: 'quiz', list, before: null, node: node as Node }));
+
+/**
+ * The edits that make an empty quiz the opening of a lesson: its questions with the slips that the class made as options. Each keeps
+ * its id, so that how it goes can be held against how it went; ladders stay behind, for on the board nobody climbs.
+ */
+export function openingEdits(document: QuizDocument, questions: Opening['questions']): Edit[] {
+    return put(
+        'stops',
+        questions.flatMap(({ question: id, slips }): Stop[] => {
+            const question = findQuestion(document, id);
+            return question === null ? [] : [{ id: ulid(), kind: 'question', question: asShown(question, slips) } as Stop];
+        }),
+    );
+}
+
+/** What is typed is chosen on the board, among what the class typed. */
+function asShown(question: Question, slips: Opening['questions'][number]['slips']): Question {
+    const own = withNewIds({ ...question, ladder: [], forks: [] });
+    const bare = {
+        ...question,
+        ladder: [],
+        objectives: [],
+        alike: null,
+        entries: own.entries.map((entry) => ({ ...entry, ladder: [], fork: null, misconception: null })),
+    };
+    const key = question.entries.find((entry) => entry.right)?.key ?? '';
+    if (!isTyped(question.kind) || key === '' || slips.length === 0) {
+        return bare;
+    }
+    const option = (text: string, right: boolean) => newEntry(right, fromPlain(text));
+    return {
+        ...withKind(bare, 'one-choice'),
+        entries: [option(key, true), ...slips.map(({ text }) => option(text, false))],
+    };
+}
+
 /** The edits that make an empty quiz one that holds these, in their order, behind a few words of the teacher's. */
 export function followUpEdits(document: QuizDocument, steps: Step[], words: { title: string; text: string }): Edit[] {
     const empty: QuizDocument = { ...document, stops: [], sideStops: [], parts: [], pool: [], objectives: [], misconceptions: [] };
     const nodes = steps.flatMap((step) => byItself(document, step));
     const done = pasted(empty, withNamed(document, nodes), { into: 'quiz', list: 'stops', before: null });
     const reading = { id: ulid(), kind: 'reading', title: words.title, text: fromPlain(words.text.trim()) };
-    const put = (list: string, all: readonly object[] = []): Edit[] =>
-        all.map((node) => ({ do: 'insert', into: 'quiz', list, before: null, node: node as Node }));
     return [
         ...put('objectives', done?.document.objectives),
         ...put('misconceptions', done?.document.misconceptions),

@@ -25,6 +25,7 @@ const RehearsePage = place(() => import('./rehearse/RehearsePage'), 'RehearsePag
 const PrintPage = place(() => import('./print/PrintPage'), 'PrintPage');
 const SheetsPage = place(() => import('./print/SheetsPage'), 'SheetsPage');
 const EvidencePage = place(() => import('./results/EvidencePage'), 'EvidencePage');
+const OpeningPage = place(() => import('./results/OpeningPage'), 'OpeningPage');
 const FollowUpPage = place(() => import('./results/FollowUpPage'), 'FollowUpPage');
 const StudentPage = place(() => import('./results/StudentPage'), 'StudentPage');
 const WatchingPage = place(() => import('./results/WatchingPage'), 'WatchingPage');
@@ -77,6 +78,7 @@ if (root !== null) {
                                 <Route path="/school" element={<SchoolPage />} />
                                 <Route path="/give" element={<GivePage />} />
                                 <Route path="/tasks/:task" element={<TaskPage />} />
+                                <Route path="/tasks/:task/opening" element={<OpeningPage />} />
                                 <Route path="/tasks/:task/follow-up" element={<FollowUpPage />} />
                                 <Route path="/tasks/:task/evidence" element={<EvidencePage />} />
                                 <Route path="/tasks/:task/students/:student" element={<StudentPage />} />

@@ -12,6 +12,7 @@ use HiddenLadder\App\Quizzes\SentChange;
 use HiddenLadder\App\Reason;
 use HiddenLadder\App\Rejected;
 use HiddenLadder\App\Results\FollowUps;
+use HiddenLadder\App\Results\Openings;
 use HiddenLadder\App\Tasks\FollowingUp;
 use HiddenLadder\Core\Message;
 use Illuminate\Http\JsonResponse;
@@ -57,12 +58,7 @@ final class FollowUpController extends Controller
             'students' => ['required', 'array', 'min:1', 'max:400'], 'students.*' => ['string'],
             'dueAt' => ['nullable', 'date'], 'note' => ['nullable', 'string', 'max:500'],
         ]);
-        if ($task->class === null) {
-            throw Rejected::invalid(new Message('problem.task.no-class-to-follow-up'));
-        }
-        // Decoded once more with objects: what a quiz holds keeps its empty ones.
-        $sent = json_decode($request->getContent(), false, 200);
-        $stops = SentChange::read($sent instanceof \stdClass ? $sent->stops ?? null : null);
+        $stops = self::stops($request, $task);
         $teacher = $this->teacher($request);
         $title = $request->string('title')->trim()->value();
         $need = $request->string('need')->value();
@@ -72,6 +68,27 @@ final class FollowUpController extends Controller
         $quiz = $given->quiz_id ?? $following->make($task, $teacher, $title, $stops)->id;
 
         return new JsonResponse(['quiz' => $quiz, 'task' => $given === null ? null : TaskLine::of($given)], 201);
+    }
+
+    /** How to open the next lesson, and what came of it where it was. */
+    public function opening(Task $task, Openings $openings): JsonResponse
+    {
+        $this->authorize('reach', $task->load(['class', 'quiz.latestEdition']));
+
+        return new JsonResponse($openings->of($task));
+    }
+
+    /** Makes the opening of a lesson; the class is then led through it from the front. */
+    public function open(Request $request, Task $task, FollowingUp $following): JsonResponse
+    {
+        $this->authorize('reach', $task->load(['class', 'quiz']));
+        $request->validate(['title' => ['required', 'string', 'max:200']]);
+        $title = $request->string('title')->trim()->value();
+
+        return new JsonResponse(
+            TaskLine::of($following->open($task, $this->teacher($request), $title, self::stops($request, $task))),
+            201,
+        );
     }
 
     /** The groups as the teacher made them. */
@@ -97,6 +114,22 @@ final class FollowUpController extends Controller
         $task->update(['groups' => null]);
 
         return new Response('', 204);
+    }
+
+    /**
+     * What the small quiz holds.
+     *
+     * @throws Rejected where the task has no class
+     */
+    private static function stops(Request $request, Task $task): SentChange
+    {
+        if ($task->class === null) {
+            throw Rejected::invalid(new Message('problem.task.no-class-to-follow-up'));
+        }
+        // Decoded once more with objects: what a quiz holds keeps its empty ones.
+        $sent = json_decode($request->getContent(), false, 200);
+
+        return SentChange::read($sent instanceof \stdClass ? $sent->stops ?? null : null);
     }
 
     /** @return list<string> */

@@ -13,6 +13,7 @@ use HiddenLadder\App\Models\QuizState;
 use HiddenLadder\App\Models\Sitting;
 use HiddenLadder\App\Models\TaskState;
 use HiddenLadder\App\Pile\Pile;
+use HiddenLadder\App\Results\Openings;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 
@@ -31,6 +32,7 @@ final class TodayController extends Controller
         return new JsonResponse([
             'sittings' => $open->map(static fn (Sitting $one): array => ['id' => $one->id, 'class' => $one->class->name])->all(),
             'asked' => new ConversationLines($conversations->waitingFor($teacher), asTeacher: true),
+            'openings' => Openings::waiting($teacher),
             'reading' => $pile->tasks($teacher),
             'running' => new TaskLines($running),
             'quizzes' => QuizLine::collection($drafts),

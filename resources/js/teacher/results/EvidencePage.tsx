@@ -1,12 +1,13 @@
 import { useQuery } from '@tanstack/react-query';
 import { useMemo, useState } from 'react';
-import { Link, useParams } from 'react-router';
+import { Link, useParams, useSearchParams } from 'react-router';
 import { client, sentence, take } from '../../api/client';
 import type { Evidence, QuizDocument, Task } from '../../api/types';
 import { Cutaway } from '../../cutaway/Cutaway';
 import { find, questionsAt } from '../../quiz/places';
 import { Button } from '../../ui/Button';
 import { useCovers } from '../../ui/covers';
+import { Fold } from '../../ui/Fold';
 import { byWords } from '../../ui/figures/Sorting';
 import { shareWords } from '../../ui/figures/words';
 import { GivenTo } from '../../ui/GivenTo';
@@ -19,6 +20,7 @@ import { ComingBack } from './ComingBack';
 import { FollowUps } from './FollowUps';
 import { Groups } from './Groups';
 import { Needs } from './Needs';
+import { NextLesson } from './NextLesson';
 import { PollCloseUp, QuestionCloseUp } from './QuestionCloseUp';
 import { QuestionTable } from './QuestionTable';
 import { StudentTable } from './StudentTable';
@@ -60,7 +62,11 @@ interface ViewProps {
 }
 
 function EvidenceView({ task, evidence, leastGroup, setLeastGroup }: ViewProps) {
-    const [selected, setSelected] = useState<string | null>(null);
+    const [query] = useSearchParams();
+    const [selected, setSelected] = useState<string | null>(() => {
+        const at = query.get('at');
+        return at !== null && find(task.document, at) !== null ? at : null;
+    });
     const covers = useCovers();
     const named = covers.seen.names;
     const { document } = task;
@@ -113,6 +119,7 @@ function EvidenceView({ task, evidence, leastGroup, setLeastGroup }: ViewProps) 
                         <h2 id="summary" className="mb-2 text-xl">
                             {say('teacher.evidence.in-short')}
                         </h2>
+                        {follow && <NextLesson task={task} onShow={show} />}
                         {evidence.summary.length === 0 ? (
                             <p>{say('teacher.evidence.nothing-stands-out-yet-fewer')}</p>
                         ) : (
@@ -158,7 +165,11 @@ function EvidenceView({ task, evidence, leastGroup, setLeastGroup }: ViewProps) 
                             })}
                         </div>
                     )}
-                    {close.length === 0 && <QuestionTable document={document} evidence={evidence} onSelect={setSelected} />}
+                    {close.length === 0 && (
+                        <Fold name="each-question" heading={say('teacher.evidence.each-question')} open={false}>
+                            <QuestionTable document={document} evidence={evidence} onSelect={setSelected} />
+                        </Fold>
+                    )}
                     <StudentTable task={task} evidence={evidence} nameOf={nameOf} />
                     <Legend />
                     <div className="grid items-start gap-6 lg:grid-cols-2">

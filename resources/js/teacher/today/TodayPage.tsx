@@ -72,6 +72,27 @@ export function TodayPage() {
                     )}
                 </section>
             )}
+            {today.data !== undefined && today.data.openings.length > 0 && (
+                <section aria-labelledby="openings" className="mb-10">
+                    <h2 id="openings" className="mb-3 text-xl">
+                        {say('teacher.opening.for-next-lesson')}
+                    </h2>
+                    <ul className="grid gap-1">
+                        {today.data.openings.map((one) => (
+                            <li key={one.task}>
+                                <Link
+                                    className="flex flex-wrap items-baseline gap-x-4 rounded-md border border-line bg-sheet px-4 py-2 hover:border-edge"
+                                    to={`/tasks/${one.task}/opening`}
+                                >
+                                    <span className="font-semibold">{one.title}</span>
+                                    <span className="text-soft">{one.class}</span>
+                                    <span className="ml-auto text-sm">{say('teacher.opening.from', { students: one.students })}</span>
+                                </Link>
+                            </li>
+                        ))}
+                    </ul>
+                </section>
+            )}
             {today.data !== undefined && today.data.reading.length > 0 && (
                 <section aria-labelledby="reading" className="mb-10">
                     <h2 id="reading" className="mb-3 text-xl">
