@@ -129,6 +129,7 @@ Route::middleware('auth:teacher')->group(static function () use ($language): voi
     Route::get('classes/{class}', [ClassController::class, 'show']);
     Route::patch('classes/{class}', [ClassController::class, 'update']);
     Route::get('classes/{class}/record', [RecordController::class, 'show']);
+    Route::get('classes/{class}/objectives', [RecordController::class, 'objectives']);
     Route::get('classes/{class}/exit-checks', ExitCheckController::class);
     Route::get('classes/{class}/gradebook', [GradebookController::class, 'show']);
     Route::put('classes/{class}/gradebook', [GradebookController::class, 'connect']);

@@ -111,4 +111,31 @@ final class ExitCheckTest extends AppTestCase
 
         $this->asTeacher($this->teacher('Mo'))->getJson("/api/classes/{$this->class->id}/exit-checks")->assertNotFound();
     }
+
+    public function test_objectives_are_told_over_quizzes_of_those_who_are_in_the_class(): void
+    {
+        $look = fn (): array => $this->asTeacher($this->teacher)->getJson("/api/classes/{$this->class->id}/objectives")->assertOk()->json();
+        self::assertSame([], $look()['objectives']);
+        $first = $this->check('tides', 'Say why there are tides', 'GEO-3');
+        $second = $this->check('more tides', 'The reason of the tides', 'geo-3');
+        $this->says($first, 'tides', 'Ada', 'could', '4');
+        $this->says($first, 'tides', 'Bram', 'could', '5');
+        $this->says($second, 'more tides', 'Ada', 'could', '4');
+        $told = $look();
+        self::assertSame(['Say why there are tides'], array_column($told['objectives'], 'text'));
+        self::assertSame(
+            [[$first->id, 1, 2], [$second->id, 1, 1]],
+            array_map(static fn (array $one): array => [$one['task'], $one['share']['count'], $one['share']['of']], $told['objectives'][0]['points']),
+            'a poll is no answer to an objective',
+        );
+        $ada = $this->member($this->class)->id;
+        self::assertSame(2, array_column($told['objectives'][0]['students'], 'answers', 'student')[$ada]);
+
+        $this->deleteJson("/api/classes/{$this->class->id}/students/$ada")->assertSuccessful();
+        self::assertSame([[$first->id, 0, 1]], array_map(
+            static fn (array $one): array => [$one['task'], $one['share']['count'], $one['share']['of']],
+            $look()['objectives'][0]['points'],
+        ));
+        $this->asTeacher($this->teacher('Mo'))->getJson("/api/classes/{$this->class->id}/objectives")->assertNotFound();
+    }
 }

@@ -1,4 +1,4 @@
-import { expect } from '@playwright/test';
+import { expect, type Page } from '@playwright/test';
 import { newEntry, newQuestion } from '../../resources/js/quiz/making';
 import { ulid } from '../../resources/js/ui/ulid';
 import { enter, giveOut, isAccessible, makeQuiz, phone, signUp } from './helpers';
@@ -6,24 +6,29 @@ import { test } from './test';
 import { post } from './videos';
 import { begins, say } from './words';
 
+/** A quiz whose wrong answer shows a misconception, and has a reading under it; the ids of its question and answers. */
+async function publishLeaves(page: Page): Promise<{ question: string; air: string; soil: string }> {
+    await makeQuiz(page, 'Leaves');
+    const address = new URL(page.url()).pathname;
+    const { version } = (await (await page.request.get(`/api${address}`)).json()) as { version: number };
+    const misconception = { id: ulid(), text: 'Plants eat soil' };
+    const reading = { id: ulid(), kind: 'reading', title: 'Where wood comes from', text: '<p>Out of the air.</p>' };
+    const right = newEntry(true, 'Air');
+    const wrong = { ...newEntry(false, 'Soil'), misconception: misconception.id, ladder: [reading] };
+    const question = { ...newQuestion(), prompt: '<p>What is wood made of?</p>', entries: [right, wrong] };
+    const put = (list: string, node: object) => ({ do: 'insert', into: 'quiz', list, before: null, node });
+    const edits = [put('misconceptions', misconception), put('stops', { id: ulid(), kind: 'question', question })];
+    await post(page, `${address}/changes`, { data: { id: ulid(), version, label: 'Leaves', edits } });
+    await post(page, `${address}/editions`, {});
+    return { question: question.id, air: right.id, soil: wrong.id };
+}
+
 test('those who share a misconception are followed up: groups by hand, a task proposed and looked at, given to just them, and told of later', async ({
     page,
     browser,
 }) => {
     await signUp(page);
-    await test.step('a quiz whose wrong answer shows a misconception, and has a reading under it', async () => {
-        await makeQuiz(page, 'Leaves');
-        const address = new URL(page.url()).pathname;
-        const { version } = (await (await page.request.get(`/api${address}`)).json()) as { version: number };
-        const misconception = { id: ulid(), text: 'Plants eat soil' };
-        const reading = { id: ulid(), kind: 'reading', title: 'Where wood comes from', text: '<p>Out of the air.</p>' };
-        const wrong = { ...newEntry(false, 'Soil'), misconception: misconception.id, ladder: [reading] };
-        const question = { ...newQuestion(), prompt: '<p>What is wood made of?</p>', entries: [newEntry(true, 'Air'), wrong] };
-        const put = (list: string, node: object) => ({ do: 'insert', into: 'quiz', list, before: null, node });
-        const edits = [put('misconceptions', misconception), put('stops', { id: ulid(), kind: 'question', question })];
-        await post(page, `${address}/changes`, { data: { id: ulid(), version, label: 'Leaves', edits } });
-        await post(page, `${address}/editions`, {});
-    });
+    await publishLeaves(page);
     const phrase = await giveOut(page, 'Leaves', ['Ada', 'Bram', 'Cleo']);
     const own = page.url();
     const students: Record<string, Awaited<ReturnType<typeof enter>>> = {};
@@ -86,4 +91,50 @@ test('those who share a misconception are followed up: groups by hand, a task pr
         await expect(cleo.getByText('Leaves').first()).toBeVisible();
         await expect(cleo.getByText(title)).toHaveCount(0);
     });
+});
+
+test('last night makes this morning: how to open the lesson, on the board by one press, and how that went', async ({ page, browser }) => {
+    await signUp(page);
+    const { question, air, soil } = await publishLeaves(page);
+    const names = ['Ada', 'Bram', 'Cleo', 'Davit', 'Elif'];
+    const phrase = await giveOut(page, 'Leaves', names);
+    const group = new URL(page.url()).pathname;
+    const { tasks } = (await (await page.request.get(`/api${group}`)).json()) as { tasks: { id: string }[] };
+    const task = tasks[0]?.id ?? '';
+    // Their answers come from devices of their own, without a screen.
+    for (const name of names) {
+        const device = await (await browser.newContext({ locale: 'en-GB' })).newPage();
+        await device.goto('/join');
+        await post(device, '/student/enter', { data: { phrase, name, secret: 'limpet', first: true } });
+        const { id } = (await post(device, `/student/tasks/${task}/rounds`, { data: {} })) as { id: string };
+        const at = Date.now();
+        const data = { question, response: { choices: [name === 'Elif' ? air : soil] } };
+        const event = { id: ulid(), after: null, kind: 'answered', at, sentAt: at, data };
+        await post(device, `/student/rounds/${id}/events`, { data: event });
+        await device.close();
+    }
+    await page.goto('/today');
+    await page
+        .getByRole('link', { name: begins('Leaves Year 8') })
+        .first()
+        .press('Enter');
+    await expect(page.getByText(say('teacher.opening.right-at-once', { right: 1, of: 5 }))).toBeVisible();
+    await expect(page.getByText(say('teacher.opening.slip', { text: 'Soil', n: 4 }))).toBeVisible();
+    await isAccessible(page);
+    await test.step('for the class, names are covered; on a phone it is no wider than the screen', async () => {
+        await page.getByText(say('ui.covers.for-the-class')).click();
+        await expect(page.getByText('Elif')).toHaveCount(0);
+        await page.getByText(say('ui.covers.for-me')).click();
+        await page.setViewportSize(phone);
+        expect(await page.evaluate(() => document.documentElement.scrollWidth <= window.innerWidth)).toBe(true);
+        await isAccessible(page);
+        await page.setViewportSize({ width: 1280, height: 800 });
+    });
+    await page.getByRole('button', { name: say('teacher.opening.put-on-board') }).press('Enter');
+    await page.waitForURL('**/sittings/*');
+    await expect(page.getByText(say('teacher.opening.of-task', { title: 'Leaves' }))).toBeVisible();
+    await page.goto(`/tasks/${task}/evidence`);
+    await expect(page.getByText(say('teacher.opening.for-next-lesson'))).toBeVisible();
+    await page.getByRole('link', { name: say('teacher.opening.title') }).click();
+    await expect(page.getByText(say('teacher.opening.before-and-then', { right: 1, of: 5, thenRight: 0, thenOf: 0 }))).toBeVisible();
 });

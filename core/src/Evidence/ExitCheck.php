@@ -148,7 +148,8 @@ final class ExitCheck
      */
     public static function over(array $checks): array
     {
-        $lines = $at = [];
+        $objectives = new JoinedObjectives;
+        $lines = [];
         foreach ($checks as ['task' => $task, 'check' => $check]) {
             foreach ($check->quiz->objectives as $objective) {
                 $said = $check->said[$objective->id] ?? null;
@@ -156,12 +157,9 @@ final class ExitCheck
                 if ($said === null || $of === 0) {
                     continue;
                 }
-                $marks = AcrossQuizzes::marks($objective);
-                $known = array_values(array_intersect_key($at, array_flip($marks)));
-                $line = $known[0] ?? count($lines);
-                $lines[$line] ??= ['text' => $objective->text, 'points' => []];
-                $lines[$line]['points'][] = ['task' => $task, 'could' => count($said['could']), 'of' => $of];
-                $at += array_fill_keys($marks, $line);
+                $number = $objectives->number($objective);
+                $lines[$number] ??= ['text' => $objective->text, 'points' => []];
+                $lines[$number]['points'][] = ['task' => $task, 'could' => count($said['could']), 'of' => $of];
             }
         }
 

@@ -18,6 +18,7 @@ export type Evidence = Schemas['Evidence'];
 export type ClassGradebook = Schemas['ClassGradebook'];
 export type ExitChecks = Schemas['ExitChecks'];
 export type Opening = Schemas['Opening'];
+export type ClassObjectives = Schemas['ClassObjectives'];
 export type FollowUp = Schemas['FollowUp'];
 export type FollowUpProposal = Schemas['FollowUpProposal'];
 export type Watching = Schemas['Watching'];

@@ -7,6 +7,7 @@ namespace HiddenLadder\App\Http\Controllers\Teacher;
 use HiddenLadder\App\Http\Controllers\Controller;
 use HiddenLadder\App\Models\SchoolClass;
 use HiddenLadder\App\Models\Task;
+use HiddenLadder\App\Results\ClassObjectives;
 use HiddenLadder\App\Results\ClassRecord;
 use HiddenLadder\App\Results\RawEvents;
 use HiddenLadder\App\Results\TaskRounds;
@@ -26,6 +27,14 @@ final class RecordController extends Controller
         $unit = $request->string('unit')->value();
 
         return new JsonResponse($record->of($class, $unit === '' ? null : $unit));
+    }
+
+    /** How the class stands with its objectives, over time and over quizzes. */
+    public function objectives(SchoolClass $class, ClassObjectives $objectives): JsonResponse
+    {
+        $this->authorize('reach', $class);
+
+        return new JsonResponse($objectives->of($class));
     }
 
     /** Every round of a task. */

@@ -5,6 +5,7 @@ import type { ClassRecord, RecordTask, SchoolClass } from '../../api/types';
 import { Button } from '../../ui/Button';
 import { useCovers } from '../../ui/covers';
 import { Select } from '../../ui/Field';
+import { Fold } from '../../ui/Fold';
 import { Notice } from '../../ui/Notice';
 import { ScreenCovers } from '../../ui/ScreenCovers';
 import { Switch } from '../../ui/Switch';
@@ -13,6 +14,7 @@ import { useAttempt } from '../../ui/useAttempt';
 import { say } from '../../words/words';
 import { ClassFrame } from './ClassFrame';
 import { GradebookPart } from './GradebookPart';
+import { ObjectivesPart } from './ObjectivesPart';
 import { RecordTable } from './RecordTable';
 import { recordSheets } from './recordSheets';
 
@@ -82,6 +84,9 @@ function Record({ group }: { group: SchoolClass }) {
             <Waiting record={record} />
             <RecordTable record={record} name={group.name} strict={strict} covers={covers} />
             <p className="text-sm text-soft">{say('teacher.record.how-to-read-it')}</p>
+            <Fold name="objectives-over-time" heading={say('teacher.objectives.over-time')} open={false}>
+                <ObjectivesPart group={group.id} nameOf={nameOf} />
+            </Fold>
             <GradebookPart group={group.id} record={record} nameOf={nameOf} />
         </div>
     );
