@@ -38,7 +38,11 @@ final class PassScores implements ShouldQueue
         self::dispatch($task)->onQueue('gradebook')->afterCommit();
     }
 
-    /** @return array{why: WhyAway, at: CarbonImmutable, until: CarbonImmutable, times: int}|null while nothing is sent to a class's columns */
+    /**
+     * While nothing is sent to a class's columns.
+     *
+     * @return array{why: WhyAway, at: CarbonImmutable, until: CarbonImmutable, times: int}|null since when, and how often it was tried
+     */
     public static function resting(string $columns): ?array
     {
         $rest = Cache::get(self::name($columns));
@@ -48,7 +52,8 @@ final class PassScores implements ShouldQueue
         $time = static fn (string $of): CarbonImmutable => CarbonImmutable::createFromTimestampUTC((int) ($rest[$of] ?? 0));
 
         return [
-            'why' => WhyAway::from((string) ($rest['why'] ?? '')), 'at' => $time('at'), 'until' => $time('until'), 'times' => (int) ($rest['times'] ?? 1),
+            'why' => WhyAway::from((string) ($rest['why'] ?? '')), 'at' => $time('at'), 'until' => $time('until'),
+            'times' => (int) ($rest['times'] ?? 1),
         ];
     }
 
@@ -69,8 +74,9 @@ final class PassScores implements ShouldQueue
         if ($rest !== null && $rest['until']->isFuture()) {
             return;
         }
-        // One after the other for a class, whoever asks: else a later score could be overtaken.
-        Cache::lock("gradebook/sending/$passed->task_id", $this->timeout)->get(function () use ($gradebook, $passed, $columns, $rest): void {
+        // One after the other for a task, whoever asks: else a later score could be overtaken.
+        $lock = Cache::lock("gradebook/sending/$passed->task_id", $this->timeout);
+        $lock->get(function () use ($gradebook, $passed, $columns, $rest): void {
             try {
                 $this->send($gradebook, $passed, $columns);
                 self::rested($columns);

@@ -28,6 +28,12 @@ use Illuminate\Support\Facades\DB;
  */
 final class Passing
 {
+    /** What scores come of, and whose they are. */
+    private const MARKED = [
+        'count(rounds.id)', 'sum(rounds.score)', 'sum(rounds.unread)', 'sum(rounds.interrupted)', 'max(rounds.moved_at)',
+        'max(rounds.finished_at)', "sum(crc32(concat(members.student_id,coalesce(students.outside_number,''))))",
+    ];
+
     public function __construct(private readonly ClassRecord $record)
     {
     }
@@ -134,11 +140,8 @@ final class Passing
                 ->on('rounds.task_id', '=', 'counted.counts')->on('rounds.student_id', '=', 'members.student_id')
                 ->where('rounds.kind', RoundKind::Task->value))
             ->groupBy('members.task_id')
-            ->selectRaw(
-                "members.task_id, concat_ws('/', count(rounds.id), sum(rounds.score), sum(rounds.unread), max(rounds.moved_at), "
-                .'max(rounds.finished_at), sum(rounds.interrupted), sum(crc32(concat(members.student_id, '
-                ."coalesce(students.outside_number, '')))) ) as mark",
-            )->pluck('mark', 'task_id')->map(static fn (mixed $mark): string => is_string($mark) ? $mark : '')->all();
+            ->selectRaw('members.task_id, concat_ws("/", '.implode(',', self::MARKED).') as mark')
+            ->pluck('mark', 'task_id')->map(static fn (mixed $mark): string => is_string($mark) ? $mark : '')->all();
     }
 
     private static function mark(Task $task, string $ofRounds): string

@@ -80,6 +80,17 @@ final class Task extends Model
         return $own->syncOriginal();
     }
 
+    /** Whether it closes for some by a time or by terms of their own: to be excused from it changes nothing of that. */
+    public function hasOwnTimes(): bool
+    {
+        $own = array_filter(
+            $this->exceptions ?? [],
+            static fn (array $one): bool => array_diff_key($one, ['excused' => true]) !== [],
+        );
+
+        return $own !== [];
+    }
+
     /** Whether it counts for nothing in a student's record. */
     public function excuses(string $student): bool
     {

@@ -39,12 +39,14 @@ final class ClassObjectives
             ->selectRaw('members.task_id as for_task, members.student_id, counted.counts');
         $rounds = Round::query()->ofKind(RoundKind::Task)->joinSub($counting, 'counting', static fn ($join) => $join
             ->on('rounds.task_id', '=', 'counting.counts')->on('rounds.student_id', '=', 'counting.student_id'))
-            ->orderBy('rounds.started_at')->orderBy('rounds.id')->toBase()->select(['rounds.student_id', 'rounds.evidence', 'counting.for_task']);
+            ->orderBy('rounds.started_at')->orderBy('rounds.id')->toBase()
+            ->select(['rounds.student_id', 'rounds.evidence', 'counting.for_task']);
         foreach ($rounds->cursor() as $round) {
             $quiz = $quizzes[$round->for_task] ?? null;
             if ($quiz !== null && $quiz->objectives !== [] && $students->has($round->student_id)) {
                 $evidence = json_decode($round->evidence, true);
-                $objectives->add($quiz, $round->for_task, $round->student_id, RoundEvidence::fromArray(is_array($evidence) ? $evidence : []));
+                $read = RoundEvidence::fromArray(is_array($evidence) ? $evidence : []);
+                $objectives->add($quiz, $round->for_task, $round->student_id, $read);
             }
         }
 

@@ -175,7 +175,7 @@ final class ClassRecord
             ->where(static fn (Builder $either) => $either->whereNull('finished_at')->orWhere('interrupted', true))
             ->groupBy('task_id')->selectRaw('task_id, max(interrupted) as interrupted')->toBase()->pluck('interrupted', 'task_id');
         foreach ($tasks as $task) {
-            if ($open->has($task->id) && ($task->exceptions !== null || ! $task->state()->isRunning() || (bool) $open->get($task->id))) {
+            if ($open->has($task->id) && ($task->hasOwnTimes() || ! $task->state()->isRunning() || (bool) $open->get($task->id))) {
                 $this->book->settle($task);
             }
         }

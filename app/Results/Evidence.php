@@ -88,7 +88,9 @@ final class Evidence
             'need' => $group['need'], 'students' => array_values(array_intersect($group['students'], $students)),
         ], array_filter($task->groups ?? [], static fn (array $group): bool => $needs->named($group['need']) !== null));
 
-        return $task->groups === null ? null : array_values(array_filter($groups, static fn (array $group): bool => $group['students'] !== []));
+        $some = array_filter($groups, static fn (array $group): bool => $group['students'] !== []);
+
+        return $task->groups === null ? null : array_values($some);
     }
 
     /**
@@ -146,7 +148,10 @@ final class Evidence
     /**
      * Of each student for whom the task is, of each rung and each question.
      *
-     * @return array{students: array<string, StudentEvidence>, rungs: array<string, Share>, questions: list<QuestionEvidence>, unforeseen: list<array{question: string, text: string, n: int}>} by student
+     * @return array{
+     *     students: array<string, StudentEvidence>, rungs: array<string, Share>, questions: list<QuestionEvidence>,
+     *     unforeseen: list<array{question: string, text: string, n: int}>,
+     * } by student
      */
     public function ofStudents(Task $task, QuizDocument $quiz): array
     {
@@ -161,7 +166,8 @@ final class Evidence
         }
 
         return [
-            'students' => $students, 'rungs' => $evidence->rungs(), 'questions' => $evidence->questions(), 'unforeseen' => $evidence->unforeseen(),
+            'students' => $students, 'rungs' => $evidence->rungs(), 'questions' => $evidence->questions(),
+            'unforeseen' => $evidence->unforeseen(),
         ];
     }
 

@@ -63,7 +63,8 @@ final class FollowUps
      */
     public function of(Task $task, array $measures = []): array
     {
-        $followUps = $task->followUps()->whereNotNull('follows_need')->whereNull('taken_back_at')->with('named')->orderByDesc('created_at')->orderByDesc('id')->get();
+        $followUps = $task->followUps()->whereNotNull('follows_need')->whereNull('taken_back_at')->with('named')
+            ->orderByDesc('created_at')->orderByDesc('id')->get();
         if ($followUps->isEmpty()) {
             return [];
         }
@@ -75,7 +76,8 @@ final class FollowUps
         $told = [];
         foreach ($followUps as $followUp) {
             $got = self::ids($followUp->named);
-            $elsewhere = $followUps->where('id', '!=', $followUp->id)->flatMap(static fn (Task $other): array => self::ids($other->named))->all();
+            $elsewhere = $followUps->where('id', '!=', $followUp->id)
+                ->flatMap(static fn (Task $other): array => self::ids($other->named))->all();
             $told[] = ['task' => $followUp, 'told' => $this->effect(
                 $followUp,
                 $quiz,

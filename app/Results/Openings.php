@@ -37,7 +37,8 @@ final class Openings
         $since = CarbonImmutable::now()->subDays(self::DAYS);
         $tasks = $teacher->tasks()->ofClassesInUse()->notAtOnce()->whereNull('taken_back_at')->whereNotNull('class_id')
             ->whereNull('follows_id')->where('audience', TaskAudience::WholeClass->value)
-            ->whereDoesntHave('followUps', static fn (Builder $opening) => $opening->whereNull('follows_need')->where('created_at', '>', $since))
+            ->whereDoesntHave('followUps', static fn (Builder $opening) => $opening
+                ->whereNull('follows_need')->where('created_at', '>', $since))
             ->with(['quiz:id,title', 'class:id,name'])->orderByDesc('created_at')->get();
         $counts = Round::query()->ofKind(RoundKind::Task)->whereIn('task_id', $tasks->modelKeys())->where('moved_at', '>', $since)
             ->groupBy('task_id')->selectRaw('task_id, count(distinct student_id) as students')->toBase()->pluck('students', 'task_id');
@@ -104,7 +105,9 @@ final class Openings
     private static function firstTries(Task $task, callable $counts): array
     {
         $tries = [];
-        foreach ($task->allRounds()->orderBy('rounds.started_at')->get(['rounds.id', 'rounds.student_id', 'rounds.started_at', 'rounds.evidence']) as $round) {
+        $rounds = $task->allRounds()->orderBy('rounds.started_at')
+            ->get(['rounds.id', 'rounds.student_id', 'rounds.started_at', 'rounds.evidence']);
+        foreach ($rounds as $round) {
             if ($counts($round)) {
                 foreach (RoundEvidence::fromArray($round->evidence)->firstTries() as $question => $first) {
                     $tries[$round->student_id][$question] = $first->isRight();

@@ -40,7 +40,8 @@ final class FollowingUp
         return DB::transaction(function () use ($task, $teacher, $title, $stops): Quiz {
             $known = Quiz::query()->lockForUpdate()->find($stops->id);
             if ($known !== null) {
-                return $known->teacher_id === $teacher->id ? $known : throw new Rejected(Reason::IdTaken, new Message('problem.task.follow-up-id-taken'));
+                return $known->teacher_id === $teacher->id
+                    ? $known : throw new Rejected(Reason::IdTaken, new Message('problem.task.follow-up-id-taken'));
             }
             $language = $task->quiz->document['language'] ?? 'en';
             $quiz = $this->shelf->begin($teacher, $title, is_string($language) ? $language : 'en', id: $stops->id);
@@ -58,8 +59,15 @@ final class FollowingUp
      *
      * @throws Rejected when the inspection finds something that stops it
      */
-    public function give(Task $task, Teacher $teacher, string $title, SentChange $stops, string $need, array $students, array $members): Task
-    {
+    public function give(
+        Task $task,
+        Teacher $teacher,
+        string $title,
+        SentChange $stops,
+        string $need,
+        array $students,
+        array $members,
+    ): Task {
         return $this->given($task, $teacher, $title, $stops, Purpose::Learn, $students, $members + ['follows_need' => $need]);
     }
 
@@ -77,8 +85,15 @@ final class FollowingUp
      * @param  ?list<string>  $students  null: the whole class
      * @param  array<string, mixed>  $members
      */
-    private function given(Task $task, Teacher $teacher, string $title, SentChange $stops, Purpose $purpose, ?array $students, array $members): Task
-    {
+    private function given(
+        Task $task,
+        Teacher $teacher,
+        string $title,
+        SentChange $stops,
+        Purpose $purpose,
+        ?array $students,
+        array $members,
+    ): Task {
         return DB::transaction(function () use ($task, $teacher, $title, $stops, $purpose, $students, $members): Task {
             $quiz = $this->make($task, $teacher, $title, $stops);
             $known = $task->followUps()->where('quiz_id', $quiz->id)->lockForUpdate()->first();

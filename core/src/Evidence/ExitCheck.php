@@ -23,7 +23,7 @@ final class ExitCheck
     /** @var list<Question> answered in one's own words, without a key */
     private readonly array $words;
 
-    /** @var array<string, array{could: list<string>, between: list<string>, again: list<string>, right: list<string>, slipped: list<string>}> students by objective */
+    /** @var array<string, array<'could'|'between'|'again'|'right'|'slipped', list<string>>> students by objective */
     private array $said;
 
     /** @var array<string, array<string, string>> by question and student */

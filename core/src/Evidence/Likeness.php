@@ -40,7 +40,8 @@ final readonly class Likeness
             $best = null;
             $most = $this->least;
             foreach ($groups as $index => $group) {
-                $like = array_sum(array_map(static fn (int|string $one): float => self::alike($words, $weighed[$one]), $group)) / count($group);
+                $each = array_map(static fn (int|string $one): float => self::alike($words, $weighed[$one]), $group);
+                $like = array_sum($each) / count($group);
                 if ($like >= $most) {
                     [$best, $most] = [$index, $like];
                 }
@@ -64,7 +65,9 @@ final readonly class Likeness
     {
         $forms = self::forms(array_values(array_unique(array_merge([], ...array_values($texts)))));
         $texts = array_map(
-            static fn (array $words): array => array_values(array_unique(array_map(static fn (string $word): string => $forms[$word], $words))),
+            static fn (array $words): array => array_values(array_unique(
+                array_map(static fn (string $word): string => $forms[$word], $words),
+            )),
             $texts,
         );
         $uses = array_count_values(array_merge([], ...array_values($texts)));

@@ -47,7 +47,9 @@ final readonly class Opening
     {
         $shown = $this->questions($questions, $unforeseen);
 
-        return ['questions' => $shown, 'visit' => $this->visits($students), 'pairs' => self::pairs(array_column($shown, 'question'), $students)];
+        $pairs = self::pairs(array_column($shown, 'question'), $students);
+
+        return ['questions' => $shown, 'visit' => $this->visits($students), 'pairs' => $pairs];
     }
 
     /**
@@ -63,7 +65,10 @@ final readonly class Opening
 
         return array_map(fn (QuestionEvidence $one): array => [
             'question' => $one->question, 'right' => $one->atOnce->count, 'of' => $one->atOnce->of,
-            'slips' => $this->slips($one, array_filter($unforeseen, static fn (array $given): bool => $given['question'] === $one->question)),
+            'slips' => $this->slips(
+                $one,
+                array_filter($unforeseen, static fn (array $given): bool => $given['question'] === $one->question),
+            ),
         ], array_slice($needed, 0, self::MOST_QUESTIONS));
     }
 
