@@ -83,7 +83,7 @@ final class Passing
         DB::transaction(static function () use ($task, $rows): void {
             // Two that work it out at once do it one after the other.
             PassedTask::query()->lockForUpdate()->findOrFail($task->id);
-            $known = PassedScore::query()->where('task_id', $task->id)->lockForUpdate()->get()->keyBy('student_id');
+            $known = PassedScore::query()->where('task_id', $task->id)->with('student')->lockForUpdate()->get()->keyBy('student_id');
             foreach ($rows as $row) {
                 $student = $row['student'];
                 $before = $known->get($student->id);
@@ -94,6 +94,10 @@ final class Passing
                     continue;
                 }
                 self::put($task, $student, $before, $score);
+            }
+            // Whoever was found to be somebody else has their score there, and no longer under a name of their own.
+            foreach ($known->filter(static fn (PassedScore $one): bool => $one->student->merged_into !== null) as $gone) {
+                self::put($task, $gone->student, $gone, Score::none());
             }
         }, 5);
     }

@@ -340,6 +340,26 @@ final class GradebookTest extends AppTestCase
         self::assertNotSame($item, PassedTask::query()->sole()->item);
     }
 
+    public function test_a_student_with_two_accounts_stands_there_once_when_they_are_made_one(): void
+    {
+        $this->scores('Ada', 0.5);
+        $this->scores('Bram', 0.75);
+        $this->passOn();
+        [$kept, $gone] = [$this->member($this->class), $this->member($this->class, 'Bram')];
+        $this->travel(1)->seconds();
+        $this->postJson("/api/classes/{$this->class->id}/students/$kept->id/merges", ['gone' => $gone->id])->assertSuccessful();
+        $this->sweep();
+        $last = [];
+        foreach ($this->told() as $one) {
+            $last[$one['userId']] = $one['scoreGiven'] ?? null;
+        }
+        self::assertNull($last['S-2'], 'nothing stands under the other name any more');
+        self::assertNotNull($last['S-1']);
+        $told = count($this->told());
+        $this->sweep();
+        self::assertCount($told, $this->told());
+    }
+
     /** What a token of the program itself lets one do, as a test on its own. */
     private static function token(): string
     {

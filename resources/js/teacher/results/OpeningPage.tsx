@@ -12,6 +12,7 @@ import { useCovers } from '../../ui/covers';
 import { Notice } from '../../ui/Notice';
 import { ScreenCovers } from '../../ui/ScreenCovers';
 import { near } from '../../ui/time';
+import { ulid } from '../../ui/ulid';
 import { useAttempt } from '../../ui/useAttempt';
 import { useMessageId } from '../../ui/useMessageId';
 import { say } from '../../words/words';
@@ -156,6 +157,13 @@ function Questions({ task, opening }: { task: Task; opening: Opening }) {
                         body: { task: made.id, atOnce: false, devices: true },
                     }),
                 );
+                // A class that is led already, by something else, is led on from here.
+                if (sitting.task !== made.id && sitting.at !== made.id) {
+                    const { document } = await take(client.GET('/tasks/{task}', { params: { path: { task: made.id } } }));
+                    const place = { task: made.id, stop: document.stops[0]?.id ?? '', cue: null };
+                    const body = { id: ulid(), after: sitting.number, kind: 'stands' as const, data: { place } };
+                    await take(client.POST('/sittings/{sitting}/acts', { params: { path: { sitting: sitting.id } }, body }));
+                }
                 await navigate(`/sittings/${sitting.id}`);
             } finally {
                 setBusy(false);
