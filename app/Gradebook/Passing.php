@@ -8,6 +8,7 @@ use Carbon\CarbonImmutable;
 use HiddenLadder\App\Models\PassedScore;
 use HiddenLadder\App\Models\PassedTask;
 use HiddenLadder\App\Models\RoundKind;
+use HiddenLadder\App\Models\SchoolClass;
 use HiddenLadder\App\Models\Student;
 use HiddenLadder\App\Models\Task;
 use HiddenLadder\App\Models\TaskState;
@@ -45,14 +46,33 @@ final class Passing
         $marks = self::marks(array_values($passed->map(static fn (PassedTask $one): string => $one->task_id)->all()));
         foreach ($passed as $one) {
             $mark = self::mark($one->task, $marks[$one->task_id] ?? '');
-            if ($mark !== $one->mark) {
-                $this->work($one->task);
-                $one->update(['mark' => $mark]);
-            }
-            if ($one->scores()->where('state', Passage::Waiting->value)->exists()) {
-                PassScores::of($one->task_id);
-            }
+            // What goes wrong with one of them is noted, and keeps none of the others back.
+            rescue(function () use ($one, $mark): void {
+                if ($mark !== $one->mark) {
+                    $this->work($one->task);
+                    $one->update(['mark' => $mark]);
+                }
+                if ($one->scores()->where('state', Passage::Waiting->value)->exists()) {
+                    PassScores::of($one->task_id);
+                }
+            });
         }
+    }
+
+    /** The gradebook has the columns of a class there; where they were elsewhere, nothing stands in these yet. */
+    public function connect(SchoolClass $class, string $columns): void
+    {
+        if ($class->gradebook === $columns) {
+            return;
+        }
+        DB::transaction(static function () use ($class, $columns): void {
+            $tasks = $class->tasks()->reorder()->pluck('id');
+            // Taken up again where they were, the columns are found again.
+            PassedTask::query()->whereIn('task_id', $tasks)->update(['item' => null]);
+            PassedScore::query()->whereIn('task_id', $tasks)->where('state', Passage::Sent->value)->whereNotNull('score')
+                ->update(['state' => Passage::Waiting->value]);
+            $class->update(['gradebook' => $columns]);
+        }, 5);
     }
 
     /** From now on the scores of a task are passed on. */

@@ -360,6 +360,22 @@ final class GradebookTest extends AppTestCase
         self::assertCount($told, $this->told());
     }
 
+    public function test_in_other_columns_all_is_told_anew_and_where_they_were_nothing_is_doubled(): void
+    {
+        $this->scores('Ada', 0.5);
+        $this->passOn();
+        $url = "/api/classes/{$this->class->id}/gradebook";
+        $this->putJson($url, ['columns' => "$this->address/classes/year-9/columns"])->assertNoContent();
+        $this->sweep();
+        $this->deleteJson($url)->assertNoContent();
+        $this->connect();
+        $this->sweep();
+        $stands = json_decode((string) file_get_contents($this->file), true);
+        self::assertSame(['year-8', 'year-9'], array_column($stands['items'], 'of'), 'one column in each');
+        self::assertCount(2, $stands['scores']);
+        self::assertSame(['Ada' => ['sent', null]], $this->states());
+    }
+
     /** What a token of the program itself lets one do, as a test on its own. */
     private static function token(): string
     {

@@ -48,7 +48,7 @@ final class GradebookController extends Controller
     }
 
     /** Where the gradebook has the columns of the class. */
-    public function connect(Request $request, SchoolClass $class): Response
+    public function connect(Request $request, SchoolClass $class, Passing $passing): Response
     {
         $this->authorize('reach', $class);
         $request->validate(['columns' => ['required', 'string', 'max:900']]);
@@ -57,11 +57,7 @@ final class GradebookController extends Controller
             $why = new Message('problem.gradebook.not-its-address');
             throw Rejected::invalid($why, [new Fault('/columns', $why)]);
         }
-        if ($class->gradebook !== $columns) {
-            // Other columns are those of another gradebook, or another class of it.
-            PassedTask::query()->whereIn('task_id', $class->tasks()->select('id'))->update(['item' => null]);
-            $class->update(['gradebook' => $columns]);
-        }
+        $passing->connect($class, $columns);
 
         return new Response('', 204);
     }
