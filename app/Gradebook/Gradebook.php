@@ -40,7 +40,9 @@ final class Gradebook
     /** Whether an address is one of the gradebook's. */
     public static function isIts(string $address): bool
     {
-        return in_array(OutsideHosts::of($address), array_map(OutsideHosts::of(...), explode(' ', self::setting('hosts'))), true);
+        $hosts = array_map(static fn (string $host): string => OutsideHosts::of($host) ?? '', explode(' ', self::setting('hosts')));
+
+        return OutsideHosts::isOf($address, $hosts);
     }
 
     /**

@@ -28,7 +28,19 @@ final class OutsideHosts
 
     public static function isListed(string $address): bool
     {
-        return in_array(self::of($address), self::ofVideos(), true);
+        return self::isOf($address, self::ofVideos());
+    }
+
+    /**
+     * Whether an address is at one of these hosts. What is no address of the web, or hides a host behind a user's name, is at none.
+     *
+     * @param  list<string>  $hosts  scheme, host and port, as `of` gives them
+     */
+    public static function isOf(string $address, array $hosts): bool
+    {
+        $host = self::of($address);
+
+        return $host !== null && in_array($host, $hosts, true);
     }
 
     /** @return ?string scheme, host and port of an address of the web, in small letters; null where it is none */

@@ -431,6 +431,14 @@ final class GradebookTest extends AppTestCase
         foreach (['https://elsewhere.example/columns', 'file:///etc/passwd', 'nothing', 'http://127.0.0.1:1/columns'] as $columns) {
             $this->putJson($url, ['columns' => $columns])->assertStatus(422);
         }
+        // Nor is what is no address at all, or hides its host, however the list of hosts is written.
+        foreach (['', ' ', "$this->address  https://other.example"] as $hosts) {
+            config(['hidden_ladder.gradebook.hosts' => $hosts]);
+            foreach (['nothing', 'http://a@127.0.0.1/columns', 'http:///columns', 'https://elsewhere.example/columns'] as $columns) {
+                $this->putJson($url, ['columns' => $columns])->assertStatus(422);
+            }
+        }
+        config(['hidden_ladder.gradebook.hosts' => $this->address]);
         $this->putJson("/api/tasks/{$this->task->id}/passing")->assertStatus(422);
         $this->connect();
         // A quiz that was archived since is passed on as before.
