@@ -127,6 +127,33 @@ describe('the opening of a lesson', () => {
         ]);
     });
 
+    it('keeps what answers are made of: an order still names its items, and a gap leads nowhere', () => {
+        const items = [
+            { id: 'ebb', text: '<p>Ebb</p>' },
+            { id: 'flood', text: '<p>Flood</p>' },
+        ];
+        const [entry] = question('any').entries;
+        const ordered: Question = {
+            ...question('ordered', { kind: 'order' }),
+            items,
+            entries: [{ ...entry, id: 'as it is', order: ['ebb', 'flood'] }] as Question['entries'],
+        };
+        const gapped: Question = {
+            ...question('gapped', { kind: 'gaps' }),
+            entries: [],
+            gaps: [{ id: 'gap', show: 'typed', entries: question('in gap').entries }] as NonNullable<Question['gaps']>,
+        };
+        const stops = [ordered, gapped].map((one) => ({ ...(newStop('question') as QuestionStop), id: `at ${one.id}`, question: one }));
+        const shown = { ...source, stops };
+        const told = ['ordered', 'gapped'].map((id) => ({ question: id, right: 1, of: 9, slips: [] }));
+        const [order, gap] = asked(apply(quizOf(), openingEdits(shown, told)).document);
+        expect(order?.entries[0]?.order).toEqual(order?.items?.map(({ id }) => id));
+        expect(gap?.gaps?.[0]?.entries.map(({ fork, misconception }) => [fork, misconception])).toEqual([
+            [null, null],
+            [null, null],
+        ]);
+    });
+
     it('asks what was typed as it is where no slip is shared', () => {
         expect(opened([{ question: 'typed', right: 1, of: 9, slips: [] }])[0]?.kind).toBe('number');
         expect(opened([{ question: 'gone', right: 0, of: 9, slips: [] }])).toEqual([]);

@@ -1,4 +1,4 @@
-import type { FollowUpProposal, Opening, Question, QuizDocument, Stop } from '../api/types';
+import type { Entry, FollowUpProposal, Opening, Question, QuizDocument, Stop } from '../api/types';
 import { ulid } from '../ui/ulid';
 import { type OneCarried, pasted, withNamed, withNewIds } from './carrying';
 import type { Edit } from './edits';
@@ -46,13 +46,14 @@ export function openingEdits(document: QuizDocument, questions: Opening['questio
 
 /** What is typed is chosen on the board, among what the class typed. */
 function asShown(question: Question, slips: Opening['questions'][number]['slips']): Question {
-    const own = withNewIds({ ...question, ladder: [], forks: [] });
-    const bare = {
+    const alone = (entry: Entry): Entry => ({ ...entry, ladder: [], fork: null, misconception: null });
+    const bare: Question = {
         ...question,
         ladder: [],
         objectives: [],
         alike: null,
-        entries: own.entries.map((entry) => ({ ...entry, ladder: [], fork: null, misconception: null })),
+        entries: question.entries.map(alone),
+        ...(question.gaps === undefined ? {} : { gaps: question.gaps.map((gap) => ({ ...gap, entries: gap.entries.map(alone) })) }),
     };
     const key = question.entries.find((entry) => entry.right)?.key ?? '';
     if (!isTyped(question.kind) || key === '' || slips.length === 0) {
