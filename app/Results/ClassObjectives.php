@@ -4,8 +4,6 @@ declare(strict_types=1);
 
 namespace HiddenLadder\App\Results;
 
-use HiddenLadder\App\Models\Round;
-use HiddenLadder\App\Models\RoundKind;
 use HiddenLadder\App\Models\SchoolClass;
 use HiddenLadder\App\Models\Student;
 use HiddenLadder\App\Models\Task;
@@ -35,11 +33,7 @@ final class ClassObjectives
         }
         $students = $class->students()->get()->keyBy('id');
         $objectives = new ObjectivesOverTime;
-        $counting = TaskProgress::counting($tasks->modelKeys())
-            ->selectRaw('members.task_id as for_task, members.student_id, counted.counts');
-        $rounds = Round::query()->ofKind(RoundKind::Task)->joinSub($counting, 'counting', static fn ($join) => $join
-            ->on('rounds.task_id', '=', 'counting.counts')->on('rounds.student_id', '=', 'counting.student_id'))
-            ->orderBy('rounds.started_at')->orderBy('rounds.id')->toBase()
+        $rounds = TaskProgress::rounds($tasks->modelKeys())->orderBy('rounds.started_at')->orderBy('rounds.id')
             ->select(['rounds.student_id', 'rounds.evidence', 'counting.for_task']);
         foreach ($rounds->cursor() as $round) {
             $quiz = $quizzes[$round->for_task] ?? null;

@@ -201,15 +201,11 @@ final class ClassRecord
      */
     private function rounds(Collection $tasks): array
     {
-        $counting = TaskProgress::counting($tasks->modelKeys())
-            ->selectRaw('members.task_id as for_task, members.student_id, counted.counts');
         // As rows: there are thousands, and a model each would take longer than to ask for them.
-        $rows = Round::query()->ofKind(RoundKind::Task)->joinSub($counting, 'counting', static fn ($join) => $join
-            ->on('rounds.task_id', '=', 'counting.counts')->on('rounds.student_id', '=', 'counting.student_id'))
-            ->orderBy('rounds.number')->toBase()->get([
-                'rounds.student_id', 'rounds.score', 'rounds.done', 'rounds.answered', 'rounds.commented', 'rounds.unread',
-                'rounds.started_at', 'rounds.finished_at', 'counting.for_task',
-            ]);
+        $rows = TaskProgress::rounds($tasks->modelKeys())->orderBy('rounds.number')->get([
+            'rounds.student_id', 'rounds.score', 'rounds.done', 'rounds.answered', 'rounds.commented', 'rounds.unread',
+            'rounds.started_at', 'rounds.finished_at', 'counting.for_task',
+        ]);
         $rounds = [];
         foreach ($rows as $row) {
             $rounds["$row->for_task $row->student_id"][] = $row;

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace HiddenLadder\App\Tasks;
 
+use HiddenLadder\App\Models\Round;
 use HiddenLadder\App\Models\RoundKind;
 use HiddenLadder\App\Models\Task;
 use HiddenLadder\App\Models\TaskAudience;
@@ -52,6 +53,20 @@ final readonly class TaskProgress
     {
         return DB::query()->fromSub(self::members($tasks), 'members')
             ->joinSub(self::counted($tasks), 'counted', 'counted.task_id', '=', 'members.task_id');
+    }
+
+    /**
+     * Rounds that count in tasks, of those for whom the tasks are, as rows; with the task in which each counts (`counting.for_task`). One
+     * that counts in two stands there twice.
+     *
+     * @param  array<int, string>  $tasks
+     */
+    public static function rounds(array $tasks): Builder
+    {
+        $counting = self::counting($tasks)->selectRaw('members.task_id as for_task, members.student_id, counted.counts');
+
+        return Round::query()->ofKind(RoundKind::Task)->joinSub($counting, 'counting', static fn ($join) => $join
+            ->on('rounds.task_id', '=', 'counting.counts')->on('rounds.student_id', '=', 'counting.student_id'))->toBase();
     }
 
     /**
