@@ -19,6 +19,7 @@ use HiddenLadder\App\Http\Controllers\Teacher\ConversationController;
 use HiddenLadder\App\Http\Controllers\Teacher\CorrectionController;
 use HiddenLadder\App\Http\Controllers\Teacher\EvidenceController;
 use HiddenLadder\App\Http\Controllers\Teacher\ExitCheckController;
+use HiddenLadder\App\Http\Controllers\Teacher\ExportController;
 use HiddenLadder\App\Http\Controllers\Teacher\FollowUpController;
 use HiddenLadder\App\Http\Controllers\Teacher\ForecastController;
 use HiddenLadder\App\Http\Controllers\Teacher\GivingController;
@@ -66,12 +67,17 @@ Route::middleware('auth:teacher')->group(static function () use ($language): voi
 
     Route::get('school', [SchoolController::class, 'show']);
     Route::patch('school', [SchoolController::class, 'update']);
+    Route::get('school/students', [SchoolController::class, 'students']);
+    Route::post('school/students/{student}/exports', [ExportController::class, 'ofPerson']);
     Route::post('school/invitations', [SchoolController::class, 'invite']);
     Route::delete('school/invitations/{invitation}', [SchoolController::class, 'withdraw']);
     Route::put('school/teachers/{teacher}/keeper', [SchoolController::class, 'makeKeeper']);
     Route::post('school/teachers/{teacher}/leaving', [SchoolController::class, 'letGo']);
     Route::delete('school/teachers/{teacher}/leaving', [SchoolController::class, 'bringBack']);
     Route::post('invitations/{token}/acceptance', [InvitationController::class, 'accept']);
+
+    Route::get('exports/{export}', [ExportController::class, 'show']);
+    Route::get('exports/{export}/file', [ExportController::class, 'file']);
 
     Route::get('quizzes', [QuizController::class, 'index']);
     Route::post('quizzes', [QuizController::class, 'store']);
@@ -157,7 +163,7 @@ Route::middleware('auth:teacher')->group(static function () use ($language): voi
     Route::post('tasks', [GivingController::class, 'store']);
     Route::put('tasks/{task}/exceptions/{student}', [GivingController::class, 'except']);
     Route::delete('tasks/{task}/exceptions/{student}', [GivingController::class, 'noException']);
-    Route::get('tasks/{task}/events', [RecordController::class, 'events']);
+    Route::post('tasks/{task}/exports', [ExportController::class, 'ofTask']);
     Route::get('tasks/{task}/rounds', [RecordController::class, 'rounds']);
     Route::put('tasks/{task}/excused/{student}', [RecordController::class, 'excuse']);
     Route::delete('tasks/{task}/excused/{student}', [RecordController::class, 'noExcuse']);

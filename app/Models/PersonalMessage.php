@@ -29,6 +29,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property ?CarbonImmutable $seen_at of an answer: when the one who asked saw it
  * @property ?Quiz $quiz
  * @property ?Student $student
+ * @property Teacher $teacher
  * @property ?Teacher $colleague
  * @property ?Task $task
  */
@@ -48,6 +49,12 @@ final class PersonalMessage extends Model
     public function student(): BelongsTo
     {
         return $this->belongsTo(Student::class);
+    }
+
+    /** @return BelongsTo<Teacher, $this> */
+    public function teacher(): BelongsTo
+    {
+        return $this->belongsTo(Teacher::class);
     }
 
     /** @return BelongsTo<Teacher, $this> */

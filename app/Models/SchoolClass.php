@@ -6,6 +6,7 @@ namespace HiddenLadder\App\Models;
 
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Collection;
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\BelongsToMany;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 
@@ -21,6 +22,7 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property ?string $gradebook where the school's gradebook has its columns
  * @property CarbonImmutable $created_at
  * @property-read Collection<int, Task> $tasks
+ * @property Teacher $teacher
  */
 final class SchoolClass extends Model
 {
@@ -40,6 +42,12 @@ final class SchoolClass extends Model
     public function takenOut(): BelongsToMany
     {
         return $this->belongsToMany(Student::class, 'enrolments', 'class_id', 'student_id')->wherePivotNotNull('removed_at');
+    }
+
+    /** @return BelongsTo<Teacher, $this> */
+    public function teacher(): BelongsTo
+    {
+        return $this->belongsTo(Teacher::class);
     }
 
     /** @return HasMany<Task, $this> */

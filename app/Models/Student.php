@@ -6,6 +6,7 @@ namespace HiddenLadder\App\Models;
 
 use HiddenLadder\App\School\Name;
 use Illuminate\Contracts\Auth\Authenticatable;
+use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\Casts\Attribute;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
@@ -116,6 +117,19 @@ final class Student extends Model implements Authenticatable, HasEpoch
 
             return $order === 0 ? strcmp($one->id, $other->id) : $order;
         })->values();
+    }
+
+    /**
+     * Only those with these words in their name as they stand there, or with this number; who was found to be somebody else is not one.
+     *
+     * @param  Builder<self>  $students
+     */
+    public function scopeNamed(Builder $students, string $words): void
+    {
+        $like = '%'.addcslashes($words, '%_\\').'%';
+        $students->whereNull('merged_into')->where(static fn (Builder $either) => $either->where('outside_number', $words)
+            ->orWhereRaw("concat_ws(' ', called, given_name, family_name) like ?", [$like])
+            ->orWhereRaw("concat_ws(' ', called, family_name) like ?", [$like]));
     }
 
     public function epoch(): int

@@ -10,6 +10,7 @@ use HiddenLadder\App\Http\Middleware\EndOldSessions;
 use HiddenLadder\App\Live\Live;
 use HiddenLadder\App\Mail\PostBoxTransport;
 use HiddenLadder\App\Messages\Conversations;
+use HiddenLadder\App\Models\Export;
 use HiddenLadder\App\Models\Medium;
 use HiddenLadder\App\Models\Merge;
 use HiddenLadder\App\Models\Quiz;
@@ -19,6 +20,7 @@ use HiddenLadder\App\Models\SchoolClass;
 use HiddenLadder\App\Models\Student;
 use HiddenLadder\App\Models\Task;
 use HiddenLadder\App\Models\Teacher;
+use HiddenLadder\App\Policies\ExportPolicy;
 use HiddenLadder\App\Policies\MediumPolicy;
 use HiddenLadder\App\Policies\MergePolicy;
 use HiddenLadder\App\Policies\QuizPolicy;
@@ -105,5 +107,6 @@ final class AppServiceProvider extends ServiceProvider
         Gate::policy(Task::class, TaskPolicy::class);
         Gate::policy(Round::class, RoundPolicy::class);
         Gate::policy(Medium::class, MediumPolicy::class);
+        Gate::policy(Export::class, ExportPolicy::class);
     }
 }

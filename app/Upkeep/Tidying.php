@@ -4,10 +4,11 @@ declare(strict_types=1);
 
 namespace HiddenLadder\App\Upkeep;
 
+use HiddenLadder\App\Exports\Exports;
 use Illuminate\Support\Facades\Config;
 use Illuminate\Support\Facades\DB;
 
-/** Clears away what has run out: sessions, what was worked out and kept, shut doors, jobs that failed long ago. */
+/** Clears away what has run out: sessions, what was worked out and kept, shut doors, jobs that failed long ago, files that were made. */
 final class Tidying
 {
     /** Rows at a time, so that nobody waits for a lock. */
@@ -22,6 +23,7 @@ final class Tidying
         $this->clear('door_tries', 'failed_at', $now->subDays(2)->format('Y-m-d H:i:s'));
         $this->clear('password_reset_tokens', 'created_at', $now->subDays(2)->format('Y-m-d H:i:s'));
         $this->clear('failed_jobs', 'failed_at', $now->subDays(30)->format('Y-m-d H:i:s'));
+        app(Exports::class)->tidy();
     }
 
     private function clear(string $table, string $column, int|string $before): void

@@ -341,6 +341,8 @@ start_instance() {
     start_watched "$name" "$user" queue queue:work --sleep=1 --tries=5 --backoff=10 --max-time=3600 --quiet
     # What takes minutes has a worker of its own, behind all else, so that no letter waits for it.
     watched "$name" "$user" videos nice -n 10 php artisan queue:work --queue=gradebook,videos --sleep=1 --tries=2 --backoff=30 --max-time=3600 --quiet
+    # Files that teachers asked for: they look on while it is made.
+    watched "$name" "$user" exports nice -n 10 php artisan queue:work --queue=exports --sleep=1 --tries=2 --backoff=30 --max-time=3600 --quiet
     start_watched "$name" "$user" scheduler schedule:work --quiet
     start_stand_ins "$name" "$user" "$port"
 }
@@ -409,7 +411,7 @@ stop_pid() {
 
 stop_instance() {
     local pid
-    for pid in queue videos scheduler video-host gradebook nginx; do stop_pid "$VAR/$1/$pid.pid"; done
+    for pid in queue videos exports scheduler video-host gradebook nginx; do stop_pid "$VAR/$1/$pid.pid"; done
     for pid in "$VAR/$1"/php-fpm.*.pid; do [ ! -e "$pid" ] || stop_pid "$pid"; done
     rm -f "$VAR/$1"/php-fpm.*.sock "$VAR/$1/next.sock" "$VAR/$1/turn"
 }

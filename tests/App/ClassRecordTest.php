@@ -251,28 +251,6 @@ final class ClassRecordTest extends AppTestCase
         $this->asTeacher($this->teacher('Other'))->getJson("/api/tasks/$task->id/rounds")->assertNotFound();
     }
 
-    public function test_the_events_of_a_task_leave_as_one_statement_a_line(): void
-    {
-        $task = $this->task('First');
-        $this->works('Ada Zimmer', $task, 2, writes: true);
-        $this->works('Bram Abara', $task, 1, ends: false);
-        $reply = $this->asTeacher($this->teacher)->get("/api/tasks/$task->id/events")->assertOk();
-        self::assertStringStartsWith('application/x-ndjson', (string) $reply->headers->get('Content-Type'));
-        $statements = array_map(
-            static fn (string $line): array => json_decode($line, true, 512, JSON_THROW_ON_ERROR),
-            explode("\n", rtrim($reply->streamedContent())),
-        );
-        $events = DB::table('round_events')->join('rounds', 'rounds.id', '=', 'round_id')->where('task_id', $task->id)->count();
-        // One for each event, and one more for the round that was ended.
-        self::assertCount($events + 1, $statements);
-        self::assertCount($events + 1, array_unique(array_column($statements, 'id')));
-        $of = static fn (string $verb): array => array_values(array_filter($statements, static fn (array $one): bool => basename($one['verb']['id']) === $verb));
-        self::assertCount(6, $of('answered'));
-        self::assertEqualsWithDelta(0.4, $of('completed')[0]['result']['score']['scaled'], 1e-9);
-        self::assertSame(['Ada Zimmer', 'Bram Abara'], array_values(array_unique(array_column(array_column($statements, 'actor'), 'name'))));
-        $this->asTeacher($this->teacher('Other'))->get("/api/tasks/$task->id/events")->assertNotFound();
-    }
-
     public function test_by_unit_and_with_no_more_queries_for_more_tasks(): void
     {
         $id = Ulids::make();

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace HiddenLadder\App\Tests;
 
+use HiddenLadder\App\Exports\Exports;
 use HiddenLadder\App\Media\MediaFolder;
 use HiddenLadder\App\Models\Medium;
 use HiddenLadder\App\Models\Round;
@@ -59,10 +60,19 @@ final class FullSchoolTest extends AppTestCase
             'merge' => [$this->school->merge->id], 'invitation' => [$this->school->invitation->id], 'token' => [$this->school->token],
             'sheet' => [...array_values(app(Sheets::class)->of($this->school->tasks['tides'])), 'no-such-sheet'],
             'teacher' => [$this->school->colleague->id], 'kept' => [$this->school->kept->id], 'sitting' => [$this->school->sitting->id],
-            'finding' => ['0123456789abcdef'],
+            'finding' => ['0123456789abcdef'], 'export' => $this->exports(),
             'number' => ['0', '1'],
             'language' => ['en', 'de'], 'video' => $this->videos(), 'what' => ['wave', 'pictures'], 'phrase?' => ['no-such-class'], 'path?' => ['today', 'quizzes', 'classes', 'sign-in', 'no/such/page'],
         ];
+    }
+
+    /** @return list<string> of tasks and of a person */
+    private function exports(): array
+    {
+        $exports = app(Exports::class);
+        $tasks = array_map(fn (Task $task): string => $exports->ofTask($task->teacher, $task)->id, array_values($this->school->tasks));
+
+        return [...$tasks, $exports->ofPerson($this->school->colleague, $this->school->merge->kept)->id];
     }
 
     /** @return list<string> video stops and rungs of the full school's quizzes */

@@ -29,11 +29,13 @@ final class PolicyTest extends AppTestCase
 
         $sitting = $this->postJson("/api/classes/$class->id/sittings", ['task' => $task->id])->assertCreated()->json('id');
 
+        $export = $this->postJson("/api/tasks/$task->id/exports")->assertAccepted()->json('id');
+
         $stranger = $this->teacher('Stranger');
         $elsewhere = $this->member($this->schoolClass($stranger, 'Zoe'), 'Zoe');
         $names = ['{quiz}' => $quiz->id, '{class}' => $class->id, '{task}' => $task->id, '{student}' => $ada->id, '{round}' => $round, '{conversation}' => $conversation,
             '{medium}' => $this->video($owner)->id, '{language}' => 'en', '{video}' => Sample::id('video'), '{number}' => '1',
-            '{merge}' => $merge, '{invitation}' => Ulids::make(), '{teacher}' => $owner->id, '{token}' => 'no-such-token', '{kept}' => Ulids::make(), '{sheet}' => 'no-such-sheet', '{sitting}' => $sitting];
+            '{merge}' => $merge, '{invitation}' => Ulids::make(), '{teacher}' => $owner->id, '{token}' => 'no-such-token', '{kept}' => Ulids::make(), '{sheet}' => 'no-such-sheet', '{sitting}' => $sitting, '{export}' => $export];
         $any = [
             'version' => 1,
             'document' => Sample::document(),

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace HiddenLadder\App\Tests;
 
 use HiddenLadder\App\Accounts\SparingSessions;
+use HiddenLadder\App\Exports\Exports;
 use HiddenLadder\App\Media\MediaFolder;
 use HiddenLadder\App\Models\Medium;
 use HiddenLadder\App\Models\Quiz;
@@ -40,6 +41,8 @@ final class QueriesTest extends AppTestCase
     private SchoolClass $led;
 
     private string $sitting = '';
+
+    private ?string $export = null;
 
     /** @var list<string> */
     private array $queries = [];
@@ -133,7 +136,7 @@ final class QueriesTest extends AppTestCase
         $things = [
             '{sitting}' => $this->sitting, '{quiz}' => $this->quiz->id, '{token}' => 'no-such-token', '{class}' => $this->class->id, '{task}' => $this->task->id, '{student}' => $this->student->id,
             '{round}' => $this->student->rounds()->where('task_id', $this->task->id)->firstOrFail()->id, '{number}' => '1',
-            '{language}' => 'en', '{video}' => Sample::id('video'), '{what}' => 'wave', '{phrase?}' => 'x', '{path?}' => 'today', '{medium}' => Medium::query()->where('teacher_id', $this->teacher->id)->firstOrFail()->id,
+            '{language}' => 'en', '{video}' => Sample::id('video'), '{what}' => 'wave', '{export}' => $this->export ??= app(Exports::class)->ofTask($this->teacher, $this->task)->id, '{phrase?}' => 'x', '{path?}' => 'today', '{medium}' => Medium::query()->where('teacher_id', $this->teacher->id)->firstOrFail()->id,
         ];
         $counts = [];
         foreach (Route::getRoutes()->getRoutes() as $route) {

@@ -73,11 +73,13 @@ test('in the full school a teacher opens every page, and nothing breaks; to othe
         '/classes/*/roster',
         '/classes/*/record',
         '/classes/*/exit-checks',
+        '/classes/*/report',
         '/classes/*/cards',
         '/school',
         '/give',
         '/tasks/*',
         '/tasks/*/evidence',
+        '/tasks/*/report',
         '/tasks/*/opening',
         '/tasks/*/students/*',
     ]) {

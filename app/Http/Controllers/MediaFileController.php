@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace HiddenLadder\App\Http\Controllers;
 
+use HiddenLadder\App\Http\HandOut;
 use HiddenLadder\App\Media\CaptionTracks;
-use HiddenLadder\App\Media\MediaFolder;
 use HiddenLadder\App\Media\MediumKind;
 use HiddenLadder\App\Models\CaptionTrack;
 use HiddenLadder\App\Models\Medium;
@@ -17,14 +17,12 @@ use HiddenLadder\App\Rounds\RoundViews;
 use HiddenLadder\Core\Formats\Captions\CueText;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
-use Symfony\Component\HttpFoundation\BinaryFileResponse;
-use Symfony\Component\HttpFoundation\HeaderUtils;
 use Symfony\Component\HttpFoundation\Response;
 
 /** Hands out videos, pictures and captions to those who may have them where they stand. */
 final class MediaFileController extends Controller
 {
-    public function __construct(private readonly MediaFolder $folder, private readonly RoundViews $views)
+    public function __construct(private readonly HandOut $handOut, private readonly RoundViews $views)
     {
     }
 
@@ -32,7 +30,11 @@ final class MediaFileController extends Controller
     {
         $this->mayLoad($request, $medium);
 
-        return $this->send($medium->file ?? abort(404), $medium->type, $medium->kind === MediumKind::File ? self::fileName($medium) : null);
+        $file = $medium->file ?? abort(404);
+
+        return $medium->kind === MediumKind::File
+            ? $this->handOut->asDownload($file, $medium->type, self::fileName($medium))
+            : $this->handOut->file($file, $medium->type);
     }
 
     public function captions(Request $request, Medium $medium, string $language): Response
@@ -60,8 +62,8 @@ final class MediaFileController extends Controller
         $name = "$medium->id-$medium->revision";
 
         return $what === 'wave'
-            ? $this->send("$name.wave", 'application/octet-stream')
-            : $this->send("$name.timeline.webp", 'image/webp');
+            ? $this->handOut->file("$name.wave", 'application/octet-stream')
+            : $this->handOut->file("$name.timeline.webp", 'image/webp');
     }
 
     private function track(Request $request, Medium $medium, string $language): CaptionTrack
@@ -126,19 +128,5 @@ final class MediaFileController extends Controller
         }
 
         return false;
-    }
-
-    private function send(string $file, string $type, ?string $asDownload = null): Response
-    {
-        $headers = ['Content-Type' => $type, 'Cache-Control' => 'private, max-age=3600', 'X-Content-Type-Options' => 'nosniff']
-            + ($asDownload === null ? [] : ['Content-Disposition' => HeaderUtils::makeDisposition('attachment', $asDownload, 'file')]);
-        if (config('hidden_ladder.media_by_nginx') === true) {
-            return new Response('', 200, $headers + ['X-Accel-Redirect' => "/media-folder/$file"]);
-        }
-
-        $path = $this->folder->path($file);
-        abort_unless(is_file($path), 404);
-
-        return new BinaryFileResponse($path, 200, $headers);
     }
 }

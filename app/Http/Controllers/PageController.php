@@ -27,6 +27,7 @@ final class PageController extends Controller
         'classes/*/roster' => 'teacher/classes/RosterPage',
         'classes/*/exit-checks' => 'teacher/classes/ExitChecksPage',
         'classes/*/record' => 'teacher/classes/RecordPage',
+        'classes/*/report' => 'teacher/classes/ClassReportPage',
         'classes/*/cards' => 'teacher/classes/CardsPage',
         'classes/*' => 'teacher/classes/ClassPage',
         'give' => 'teacher/task/GivePage',
@@ -38,6 +39,7 @@ final class PageController extends Controller
         'tasks/*/follow-up' => 'teacher/results/FollowUpPage',
         'tasks/*/evidence' => 'teacher/results/EvidencePage',
         'tasks/*/students/*' => 'teacher/results/StudentPage',
+        'tasks/*/report' => 'teacher/results/TaskReportPage',
         'tasks/*/sheets' => 'teacher/print/SheetsPage',
         'tasks/*' => 'teacher/task/TaskPage',
     ];

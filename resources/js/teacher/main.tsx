@@ -18,6 +18,7 @@ const ClassPage = place(() => import('./classes/ClassPage'), 'ClassPage');
 const RosterPage = place(() => import('./classes/RosterPage'), 'RosterPage');
 const CardsPage = place(() => import('./classes/CardsPage'), 'CardsPage');
 const RecordPage = place(() => import('./classes/RecordPage'), 'RecordPage');
+const ClassReportPage = place(() => import('./classes/ClassReportPage'), 'ClassReportPage');
 const ExitChecksPage = place(() => import('./classes/ExitChecksPage'), 'ExitChecksPage');
 const SchoolPage = place(() => import('./school/SchoolPage'), 'SchoolPage');
 const QuizzesPage = place(() => import('./quizzes/QuizzesPage'), 'QuizzesPage');
@@ -28,6 +29,7 @@ const EvidencePage = place(() => import('./results/EvidencePage'), 'EvidencePage
 const OpeningPage = place(() => import('./results/OpeningPage'), 'OpeningPage');
 const FollowUpPage = place(() => import('./results/FollowUpPage'), 'FollowUpPage');
 const StudentPage = place(() => import('./results/StudentPage'), 'StudentPage');
+const TaskReportPage = place(() => import('./results/TaskReportPage'), 'TaskReportPage');
 const WatchingPage = place(() => import('./results/WatchingPage'), 'WatchingPage');
 const GivePage = place(() => import('./task/GivePage'), 'GivePage');
 const TaskPage = place(() => import('./task/TaskPage'), 'TaskPage');
@@ -74,6 +76,7 @@ if (root !== null) {
                                 <Route path="/classes/:class/roster" element={<RosterPage />} />
                                 <Route path="/classes/:class/exit-checks" element={<ExitChecksPage />} />
                                 <Route path="/classes/:class/record" element={<RecordPage />} />
+                                <Route path="/classes/:class/report" element={<ClassReportPage />} />
                                 <Route path="/classes/:class/cards" element={<CardsPage />} />
                                 <Route path="/school" element={<SchoolPage />} />
                                 <Route path="/give" element={<GivePage />} />
@@ -81,6 +84,7 @@ if (root !== null) {
                                 <Route path="/tasks/:task/opening" element={<OpeningPage />} />
                                 <Route path="/tasks/:task/follow-up" element={<FollowUpPage />} />
                                 <Route path="/tasks/:task/evidence" element={<EvidencePage />} />
+                                <Route path="/tasks/:task/report" element={<TaskReportPage />} />
                                 <Route path="/tasks/:task/students/:student" element={<StudentPage />} />
                                 <Route path="/tasks/:task/videos/:video" element={<WatchingPage />} />
                                 <Route path="*" element={<p className="p-8">{say('teacher.main.there-is-nothing-at-this')}</p>} />

@@ -1,6 +1,9 @@
 import { useState } from 'react';
+import { Link } from 'react-router';
+import type { Export } from '../api/types';
 import { say } from '../words/words';
 import { Button, buttonClass } from './Button';
+import { MadeFile } from './MadeFile';
 import { Notice } from './Notice';
 import { csv, download, type Sheet, workbook } from './sheets';
 import { useAttempt } from './useAttempt';
@@ -10,14 +13,14 @@ interface Props {
     name: string;
     /** The sheets; the first of them is what the CSV holds. */
     sheets: () => Sheet[] | Promise<Sheet[]>;
-    /** Where the server gives out all of its events. */
-    events?: string;
-    /** Whether the page can be printed as it is. */
-    prints?: boolean;
+    /** Has the file of all its events made. */
+    events?: () => Promise<Export>;
+    /** Where its report stands, to be printed. */
+    report?: string;
 }
 
 /** What is on a page, in files that other programs read. */
-export function TakeAway({ name, sheets, events, prints = true }: Props) {
+export function TakeAway({ name, sheets, events, report }: Props) {
     const { error, attempt } = useAttempt();
     const [done, setDone] = useState<number | null>(null);
     const take = (work: (sheets: Sheet[]) => Promise<void>) =>
@@ -49,16 +52,12 @@ export function TakeAway({ name, sheets, events, prints = true }: Props) {
             >
                 {say('ui.take-away.csv')}
             </Button>
-            {events !== undefined && (
-                <a className={buttonClass('quiet')} href={events} download>
-                    {say('ui.take-away.events')}
-                </a>
+            {report !== undefined && (
+                <Link className={buttonClass('quiet')} to={report}>
+                    {say('ui.take-away.report')}
+                </Link>
             )}
-            {prints && (
-                <Button weight="quiet" onClick={() => window.print()}>
-                    {say('player.finish.print-it')}
-                </Button>
-            )}
+            {events !== undefined && <MadeFile words={say('ui.take-away.events')} ask={events} />}
             {error !== null && <Notice>{error}</Notice>}
         </div>
     );

@@ -77,11 +77,17 @@ function inCsv(value: Value): string {
 
 /** Saves a file under a name, without what a file's name may not hold. */
 export function download(file: Blob, name: string): void {
+    const address = URL.createObjectURL(file);
+    saveFrom(address, name.replace(/[\\/:*?"<>|\p{Cc}]+/gu, ' ').trim());
+    setTimeout(() => URL.revokeObjectURL(address), 10_000);
+}
+
+/** Saves what is at an address, under the name that the server gives where there is no other one. */
+export function saveFrom(address: string, name = ''): void {
     const link = document.createElement('a');
-    link.href = URL.createObjectURL(file);
-    link.download = name.replace(/[\\/:*?"<>|\p{Cc}]+/gu, ' ').trim();
+    link.href = address;
+    link.download = name;
     link.click();
-    setTimeout(() => URL.revokeObjectURL(link.href), 10_000);
 }
 
 export function dateOf(iso: string | null): Date | null {

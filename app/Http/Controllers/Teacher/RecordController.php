@@ -9,14 +9,11 @@ use HiddenLadder\App\Models\SchoolClass;
 use HiddenLadder\App\Models\Task;
 use HiddenLadder\App\Results\ClassObjectives;
 use HiddenLadder\App\Results\ClassRecord;
-use HiddenLadder\App\Results\RawEvents;
 use HiddenLadder\App\Results\TaskRounds;
 use HiddenLadder\App\Tasks\Giving;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
-use Symfony\Component\HttpFoundation\HeaderUtils;
-use Symfony\Component\HttpFoundation\StreamedResponse;
 
 /** The record of a class over all its tasks. */
 final class RecordController extends Controller
@@ -43,21 +40,6 @@ final class RecordController extends Controller
         $this->authorize('reach', $task->load('class'));
 
         return new JsonResponse($rounds->of($task));
-    }
-
-    /** Its events, as one xAPI statement a line; written as they are read, however many there are. */
-    public function events(Task $task, RawEvents $events): StreamedResponse
-    {
-        $this->authorize('reach', $task->load('class'));
-
-        return new StreamedResponse(static function () use ($task, $events): void {
-            foreach ($events->lines($task) as $line) {
-                echo $line;
-            }
-        }, 200, [
-            'Content-Type' => 'application/x-ndjson',
-            'Content-Disposition' => HeaderUtils::makeDisposition('attachment', "xapi-$task->id.jsonl"),
-        ]);
     }
 
     /** The task counts for nothing in a student's record. */

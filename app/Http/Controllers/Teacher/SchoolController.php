@@ -7,6 +7,8 @@ namespace HiddenLadder\App\Http\Controllers\Teacher;
 use HiddenLadder\App\Http\Controllers\Controller;
 use HiddenLadder\App\Http\Resources\SchoolHouse;
 use HiddenLadder\App\Models\School;
+use HiddenLadder\App\Models\SchoolClass;
+use HiddenLadder\App\Models\Student;
 use HiddenLadder\App\School\Colleagues;
 use HiddenLadder\App\School\Invitations;
 use HiddenLadder\App\School\SignUp;
@@ -19,6 +21,9 @@ use Illuminate\Validation\Rule;
 /** A school, as its keepers see to it: who teaches there, who is asked to come, who may sign up. */
 final class SchoolController extends Controller
 {
+    /** Students that are found at most. */
+    private const MOST = 20;
+
     public function show(Request $request): JsonResponse
     {
         return new JsonResponse(new SchoolHouse($this->school($request)));
@@ -38,6 +43,22 @@ final class SchoolController extends Controller
         }
 
         return new JsonResponse(new SchoolHouse($school->refresh()));
+    }
+
+    /** Those of the school with these words in their name, or with this number. */
+    public function students(Request $request): JsonResponse
+    {
+        $school = $this->school($request);
+        $request->validate(['named' => ['required', 'string', 'max:100']]);
+        $found = $school->students()->named($request->string('named')->trim()->value())->with('classes.teacher:id,name')
+            ->orderBy('family_name')->orderBy('given_name')->orderBy('id')->limit(self::MOST)->get();
+
+        return new JsonResponse(Student::inLastNameOrder($found)->map(static fn (Student $student): array => [
+            'id' => $student->id, 'name' => $student->name, 'number' => $student->outside_number,
+            'classes' => $student->classes->map(
+                static fn (SchoolClass $class): array => ['name' => $class->name, 'teacher' => $class->teacher->name],
+            )->all(),
+        ])->all());
     }
 
     public function invite(Request $request, Invitations $invitations): JsonResponse

@@ -1,8 +1,8 @@
 import { useQuery } from '@tanstack/react-query';
-import { Link, useParams } from 'react-router';
+import { useParams } from 'react-router';
 import { client, sentence, take } from '../../api/client';
-import { Button, buttonClass } from '../../ui/Button';
 import { Notice } from '../../ui/Notice';
+import { PrintBar } from '../../ui/PrintBar';
 import { joinAddress, QrCode } from '../../ui/QrCode';
 import { say } from '../../words/words';
 
@@ -20,18 +20,13 @@ export function CardsPage() {
     const address = joinAddress(group.phrase);
     return (
         <main>
-            <div className="flex flex-wrap items-center gap-3 bg-tint px-5 py-2 print:hidden">
-                <h1 className="text-lg">{say('teacher.cards.cards-of', { name: group.name })}</h1>
+            <PrintBar
+                title={say('teacher.cards.cards-of', { name: group.name })}
+                back={`/classes/${id}/roster`}
+                backWords={say('teacher.cards.back-to-the-roster')}
+            >
                 <p className="text-sm">{say('teacher.cards.one-for-each', { n: group.roster.length })}</p>
-                <div className="ml-auto flex gap-2">
-                    <Button weight="main" onClick={() => window.print()}>
-                        {say('teacher.print.print-it')}
-                    </Button>
-                    <Link className={buttonClass()} to={`/classes/${id}/roster`}>
-                        {say('teacher.cards.back-to-the-roster')}
-                    </Link>
-                </div>
-            </div>
+            </PrintBar>
             <ul className="mx-auto grid max-w-4xl gap-0 p-5 sm:grid-cols-2 print:max-w-none print:grid-cols-2 print:p-0">
                 {group.roster.map((student) => (
                     <li

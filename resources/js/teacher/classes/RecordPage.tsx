@@ -78,7 +78,11 @@ function Record({ group }: { group: SchoolClass }) {
                 />
                 <ScreenCovers covers={covers} of={['names', 'scores']} />
                 <div className="ml-auto">
-                    <TakeAway name={group.name} sheets={() => recordSheets(record, strict)} />
+                    <TakeAway
+                        name={group.name}
+                        sheets={() => recordSheets(record, strict)}
+                        report={`/classes/${group.id}/report?${search}`}
+                    />
                 </div>
             </div>
             <Waiting record={record} />

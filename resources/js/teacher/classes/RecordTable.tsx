@@ -3,11 +3,12 @@ import { Link } from 'react-router';
 import type { ClassRecord, RecordCell, RecordRow, RecordTask } from '../../api/types';
 import type { Covers } from '../../ui/covers';
 import { SortHead, sorted, useSorting } from '../../ui/figures/Sorting';
+import { byLastName, percent } from '../../ui/figures/words';
 import { say } from '../../words/words';
-import { byLastName, percent } from './recordWords';
 import { Spread } from './Spread';
 import { StudentLine } from './StudentLine';
 import { printStudent } from './studentReport';
+import { tone } from './tone';
 
 interface Props {
     record: ClassRecord;
@@ -136,7 +137,6 @@ function Cell({ cell, to, scores }: { cell: RecordCell | null; to: string; score
     if (cell === null) {
         return <td />;
     }
-    const tone = { backgroundColor: `color-mix(in srgb, var(--well) ${Math.round(38 * cell.done)}%, transparent)` };
     const state = stateOf(cell);
     const words = (
         <>
@@ -147,7 +147,7 @@ function Cell({ cell, to, scores }: { cell: RecordCell | null; to: string; score
         </>
     );
     return (
-        <td className="h-10 border-l border-line p-0 text-center [print-color-adjust:exact]" style={tone}>
+        <td className="h-10 border-l border-line p-0 text-center [print-color-adjust:exact]" style={tone(cell.done)}>
             {cell.rounds === 0 ? (
                 words
             ) : (

@@ -30,11 +30,7 @@ function Roster({ group }: { group: SchoolClass }) {
                     {never > 0 && <p className="text-sm text-soft">{say('teacher.roster.so-many-never-came-in', { never })}</p>}
                     {group.roster.length > 0 && (
                         <div className="ml-auto flex flex-wrap gap-2">
-                            <TakeAway
-                                name={`${group.name}, ${say('teacher.roster.students')}`}
-                                sheets={() => [rosterSheet(group)]}
-                                prints={false}
-                            />
+                            <TakeAway name={`${group.name}, ${say('teacher.roster.students')}`} sheets={() => [rosterSheet(group)]} />
                             <Link className={buttonClass()} to={`/classes/${group.id}/cards`}>
                                 {say('teacher.roster.print-cards')}
                             </Link>

@@ -1,7 +1,6 @@
 import type { RecordTask } from '../../api/types';
-import { FEW } from '../../ui/figures/words';
+import { FEW, percent } from '../../ui/figures/words';
 import { say } from '../../words/words';
-import { percent } from './recordWords';
 
 /** The mean of a task, and on a line from 0 to 100 where its scores lie: all of them, the middle half, the median. */
 export function Spread({ task }: { task: RecordTask }) {

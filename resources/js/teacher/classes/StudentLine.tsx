@@ -3,11 +3,11 @@ import { client, take } from '../../api/client';
 import type { ClassRecord, RecordRow } from '../../api/types';
 import { Button } from '../../ui/Button';
 import type { Covers } from '../../ui/covers';
+import { percent } from '../../ui/figures/words';
 import { Notice } from '../../ui/Notice';
 import { exact } from '../../ui/time';
 import { useAttempt } from '../../ui/useAttempt';
 import { say } from '../../words/words';
-import { percent } from './recordWords';
 import { workedInWords } from './studentReport';
 import { Trend } from './Trend';
 

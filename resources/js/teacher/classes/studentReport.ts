@@ -1,8 +1,8 @@
 import type { ClassRecord, RecordCell, RecordRow } from '../../api/types';
+import { percent } from '../../ui/figures/words';
 import { printAlone } from '../../ui/printAlone';
 import { exact, near } from '../../ui/time';
 import { say } from '../../words/words';
-import { percent } from './recordWords';
 
 /** What a student did in a task, in a line of words. */
 export function workedInWords(cell: RecordCell, givenAt: string, time: (iso: string) => string = near): string {

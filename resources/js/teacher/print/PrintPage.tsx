@@ -1,10 +1,10 @@
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { Link, useParams } from 'react-router';
+import { useParams } from 'react-router';
 import { client, sentence, take } from '../../api/client';
 import type { Quiz, QuizDocument } from '../../api/types';
-import { Button, buttonClass } from '../../ui/Button';
 import { Notice } from '../../ui/Notice';
+import { PrintBar } from '../../ui/PrintBar';
 import { say } from '../../words/words';
 import { Paper, type Sheet, sheets } from './Paper';
 
@@ -22,8 +22,7 @@ export function PrintPage() {
     }
     return (
         <main>
-            <div className="flex flex-wrap items-center gap-3 bg-tint px-5 py-2 print:hidden">
-                <h1 className="text-lg">{say('teacher.print.on-paper')}</h1>
+            <PrintBar title={say('teacher.print.on-paper')} back={`/quizzes/${id}`} backWords={say('teacher.rehearse.back-to-building')}>
                 <fieldset className="flex flex-wrap gap-3">
                     <legend className="sr-only">{say('teacher.print.what-is-printed')}</legend>
                     {sheets.map((one) => (
@@ -39,15 +38,7 @@ export function PrintPage() {
                         </label>
                     ))}
                 </fieldset>
-                <div className="ml-auto flex gap-2">
-                    <Button weight="main" onClick={() => window.print()}>
-                        {say('teacher.print.print-it')}
-                    </Button>
-                    <Link className={buttonClass()} to={`/quizzes/${id}`}>
-                        {say('teacher.rehearse.back-to-building')}
-                    </Link>
-                </div>
-            </div>
+            </PrintBar>
             <Paper document={quiz.data.document as QuizDocument} sheet={sheet} />
         </main>
     );

@@ -1,8 +1,8 @@
 import { useQuery } from '@tanstack/react-query';
-import { Link, useParams } from 'react-router';
+import { useParams } from 'react-router';
 import { client, sentence, take } from '../../api/client';
-import { Button, buttonClass } from '../../ui/Button';
 import { Notice } from '../../ui/Notice';
+import { PrintBar } from '../../ui/PrintBar';
 import { QrCode } from '../../ui/QrCode';
 import { say } from '../../words/words';
 import { Paper } from './Paper';
@@ -20,18 +20,14 @@ export function SheetsPage() {
     const { document, title } = task.data;
     return (
         <main>
-            <div className="flex flex-wrap items-center gap-3 bg-tint px-5 py-2 print:hidden">
-                <h1 className="text-lg">{say('teacher.sheets.of', { title })}</h1>
+            <PrintBar
+                title={say('teacher.sheets.of', { title })}
+                back={`/tasks/${id}`}
+                backWords={say('teacher.sheets.back-to-the-task')}
+                disabled={sheets.data.length === 0}
+            >
                 <p className="text-sm">{say('teacher.sheets.one-for-each', { n: sheets.data.length })}</p>
-                <div className="ml-auto flex gap-2">
-                    <Button weight="main" disabled={sheets.data.length === 0} onClick={() => window.print()}>
-                        {say('teacher.print.print-it')}
-                    </Button>
-                    <Link className={buttonClass()} to={`/tasks/${id}`}>
-                        {say('teacher.sheets.back-to-the-task')}
-                    </Link>
-                </div>
-            </div>
+            </PrintBar>
             {sheets.data.map((sheet) => (
                 <div key={sheet.student} className="break-after-page border-b border-line last:border-0">
                     <Paper document={document} sheet="questions">

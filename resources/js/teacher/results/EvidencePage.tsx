@@ -106,7 +106,8 @@ function EvidenceView({ task, evidence, leastGroup, setLeastGroup }: ViewProps) 
                 {named && (
                     <TakeAway
                         name={task.title}
-                        events={`/api/tasks/${task.id}/events`}
+                        events={() => take(client.POST('/tasks/{task}/exports', { params: { path: { task: task.id } } }))}
+                        report={`/tasks/${task.id}/report`}
                         sheets={async () => taskSheets(document, await rounds(), evidence)}
                     />
                 )}

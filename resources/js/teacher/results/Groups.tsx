@@ -8,6 +8,7 @@ import { byWords } from '../../ui/figures/Sorting';
 import { Names } from '../../ui/Names';
 import { useAttempt } from '../../ui/useAttempt';
 import { say } from '../../words/words';
+import { needOf } from './needs';
 import { WriteTo } from './WriteTo';
 
 interface Props {
@@ -95,10 +96,6 @@ export function Groups({ task, follow, document, evidence, nameOf, least, onLeas
             )}
         </section>
     );
-}
-
-function needOf(document: QuizDocument, id: string): string {
-    return [...(document.misconceptions ?? []), ...(document.objectives ?? [])].find((one) => one.id === id)?.text ?? '';
 }
 
 /** The groups with a student in another one, or in none. */

@@ -3,6 +3,7 @@ import type { Evidence, QuizDocument } from '../../api/types';
 import { FollowUpLink } from '../../ui/FollowUpLink';
 import { Names } from '../../ui/Names';
 import { rich, say } from '../../words/words';
+import { misconceptionsOf, objectivesOf } from './needs';
 import { WriteTo } from './WriteTo';
 
 interface Props {
@@ -16,14 +17,8 @@ interface Props {
 
 /** Misconceptions and objectives, with the students who show or miss them. */
 export function Needs({ task, follow, document, evidence, namesOf }: Props) {
-    const misconceptions = (document.misconceptions ?? []).flatMap(({ id, text }) => {
-        const students = evidence.misconceptions[id];
-        return students === undefined ? [] : [{ id, text, ...students }];
-    });
-    const objectives = (document.objectives ?? []).flatMap(({ id, text }) => {
-        const students = evidence.objectives[id];
-        return students === undefined ? [] : [{ id, text, ...students }];
-    });
+    const misconceptions = misconceptionsOf(document, evidence);
+    const objectives = objectivesOf(document, evidence);
     return (
         <section aria-labelledby="misconceptions" className="min-w-0">
             <h2 id="misconceptions" className="mb-2 text-xl">
@@ -33,26 +28,24 @@ export function Needs({ task, follow, document, evidence, namesOf }: Props) {
                 <p className="text-sm">{say('teacher.evidence.no-answer-has-shown-one')}</p>
             )}
             <ul className="grid gap-2 text-sm">
-                {misconceptions
-                    .sort((a, b) => b.now.length - a.now.length)
-                    .map((one) => (
-                        <li key={one.id} className="rounded-md border border-line bg-sheet px-3 py-2">
-                            <p className="font-semibold">“{one.text}”</p>
-                            <p>
-                                <b>{one.now.length}</b> {say('teacher.evidence.it-now', { now: one.now.length })}{' '}
-                                <Names names={namesOf(one.now)} />
+                {misconceptions.map((one) => (
+                    <li key={one.id} className="rounded-md border border-line bg-sheet px-3 py-2">
+                        <p className="font-semibold">“{one.text}”</p>
+                        <p>
+                            <b>{one.now.length}</b> {say('teacher.evidence.it-now', { now: one.now.length })}{' '}
+                            <Names names={namesOf(one.now)} />
+                        </p>
+                        <div className="flex flex-wrap gap-x-6">
+                            <WriteTo task={task} students={one.now.filter((student) => student in evidence.names)} />
+                            {follow && <FollowUpLink task={task} need={one.id} students={one.now} />}
+                        </div>
+                        {one.left.length > 0 && (
+                            <p className="text-soft">
+                                {say('teacher.evidence.left-it', { left: one.left.length })} <Names names={namesOf(one.left)} />
                             </p>
-                            <div className="flex flex-wrap gap-x-6">
-                                <WriteTo task={task} students={one.now.filter((student) => student in evidence.names)} />
-                                {follow && <FollowUpLink task={task} need={one.id} students={one.now} />}
-                            </div>
-                            {one.left.length > 0 && (
-                                <p className="text-soft">
-                                    {say('teacher.evidence.left-it', { left: one.left.length })} <Names names={namesOf(one.left)} />
-                                </p>
-                            )}
-                        </li>
-                    ))}
+                        )}
+                    </li>
+                ))}
                 {objectives.map((one) => (
                     <li key={one.id} className="rounded-md border border-line bg-sheet px-3 py-2">
                         <p className="font-semibold">{one.text}</p>

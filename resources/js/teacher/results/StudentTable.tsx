@@ -1,13 +1,11 @@
 import type { Evidence, Task } from '../../api/types';
 import { byWords } from '../../ui/figures/Sorting';
 import { type StudentRow, StudentRows } from '../../ui/figures/StudentRows';
-import { FEW } from '../../ui/figures/words';
+import { FEW, percent } from '../../ui/figures/words';
 import { say } from '../../words/words';
 
 type Figures = Evidence['rows'][number];
 type Row = StudentRow & { figures: Figures };
-
-const percent = (share: number | null) => (share === null ? '–' : `${Math.round(100 * share)} %`);
 
 const isRight = (standing: string | undefined) => standing === 'clear' || standing === 'climbed';
 

@@ -10,6 +10,7 @@ import { useUndo } from '../../ui/Undo';
 import { useAttempt } from '../../ui/useAttempt';
 import { say } from '../../words/words';
 import { Page } from '../Navigation';
+import { OnePerson } from './OnePerson';
 
 type Colleague = School['teachers'][number];
 
@@ -73,6 +74,7 @@ export function SchoolPage() {
                 </section>
                 <div className="order-1 grid content-start gap-8 lg:order-2">
                     <Invite attempt={attempt} />
+                    <OnePerson />
                     <About school={school} attempt={attempt} />
                 </div>
             </div>

@@ -18,6 +18,16 @@ export function shareDetail({ count, of, interval }: Share): string {
         : say('teacher.figures.of-with-interval', { count, of, from: percent(interval[0]), to: percent(interval[1]) });
 }
 
+/** A share in whole per cent, the way it stands in a table; a dash where there is none. */
+export function percent(share: number | null): string {
+    return share === null ? '–' : `${Math.round(100 * share)} %`;
+}
+
+/** A name as a list of last names has it. */
+export function byLastName({ family, given }: { family: string; given: string }): string {
+    return [family, given].filter((part) => part !== '').join(', ');
+}
+
 export function secondsWords(seconds: number): string {
     return seconds < 90
         ? say('teacher.figures.seconds', { seconds: Math.round(seconds) })
