@@ -69,11 +69,11 @@ final class RoundStatements
         $before = null;
         foreach (DB::table('round_events')->where('round_id', $round->id)->orderBy('number')->get() as $event) {
             $at = (int) ($event->device_ms ?? $event->taken_ms);
-            $passed = $before === null || $at < $before || $at - $before > RoundEvidence::AWAY ? null : ($at - $before) / 1000;
-            $before = $at;
             $told = new Told(
-                $event->event_id, $event->kind, self::read($event->data), array_values(self::read($event->facts)), $at, $passed,
+                $event->event_id, $event->kind, self::read($event->data), array_values(self::read($event->facts)), $at,
+                RoundEvidence::passed($before, $at),
             );
+            $before = $at;
             foreach ($statements->of($told) as $statement) {
                 yield self::line($statement);
             }

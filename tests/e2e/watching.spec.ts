@@ -244,6 +244,7 @@ test('a service that goes away in the middle: it is said, and the student goes o
     await expect(finn.getByText(say('student.round.everything-has-arrived-your-teacher'))).toBeVisible();
     await page.getByRole('link', { name: /A film/ }).click();
     await page.getByRole('link', { name: 'Finn Abara' }).click();
+    await page.getByText(say('teacher.student.step-by-step')).click();
     await expect(page.getByText(say('teacher.student.could-not-have-the-video'))).toBeVisible();
     await page.goto('/quizzes');
     await page

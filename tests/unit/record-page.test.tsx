@@ -44,7 +44,7 @@ const shown = (seen: Partial<Covers['seen']> = {}, strict = false) =>
     render(
         <QueryClientProvider client={new QueryClient()}>
             <MemoryRouter>
-                <RecordTable record={record} name="Year 8" strict={strict} covers={covers(seen)} />
+                <RecordTable record={record} name="Year 8" strict={strict} covers={covers(seen)} opened={null} />
             </MemoryRouter>
         </QueryClientProvider>,
     );

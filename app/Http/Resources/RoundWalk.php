@@ -6,8 +6,10 @@ namespace HiddenLadder\App\Http\Resources;
 
 use HiddenLadder\App\Models\Round;
 use HiddenLadder\App\Models\RoundEvent;
+use HiddenLadder\Core\Evidence\TimeSpent;
 use HiddenLadder\Core\Quiz\QuizDocument;
 use HiddenLadder\Core\Quiz\Text;
+use HiddenLadder\Core\Round\Event\EventKind;
 use HiddenLadder\Core\Round\Result\Fact;
 use HiddenLadder\Core\Round\Result\Record;
 use HiddenLadder\Core\Round\Result\Replayed;
@@ -33,9 +35,10 @@ final class RoundWalk extends JsonResource
     /** @return array<string, mixed> */
     public function toArray(Request $request): array
     {
+        $times = $this->times();
         $records = [];
         foreach ($this->folded->state->records as $id => $record) {
-            $records[$id] = $this->record($id, $record);
+            $records[$id] = $this->record($id, $record) + ['seconds' => round($times[$id] ?? 0.0, 1)];
         }
 
         return [
@@ -62,6 +65,18 @@ final class RoundWalk extends JsonResource
                 'facts' => array_map(static fn (Fact $fact): array => $fact->toArray(), $this->folded->facts[$index] ?? []),
             ])->all(),
         ];
+    }
+
+    /** @return array<string, float> seconds spent at each question */
+    private function times(): array
+    {
+        $spent = new TimeSpent($this->quiz);
+        foreach ($this->round->events as $index => $event) {
+            $at = $event->device_ms ?? $event->taken_ms;
+            $spent->add(EventKind::from($event->kind), $event->data, $this->folded->facts[$index] ?? [], $at);
+        }
+
+        return $spent->seconds();
     }
 
     /** @return array<string, mixed> */

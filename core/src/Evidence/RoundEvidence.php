@@ -54,7 +54,7 @@ final readonly class RoundEvidence implements Outcome
     public function with(Event $event, int $at, array $facts): self
     {
         [$attempts, $watched, $rungs, $taken] = [$this->attempts, $this->watched, $this->rungs, $this->taken];
-        $passed = $this->at === null || $at - $this->at > self::AWAY ? null : ($at - $this->at) / 1000;
+        $passed = self::passed($this->at, $at);
         if ($event instanceof Watched) {
             $watched[$event->video][] = [$event->from, $event->to];
         }
@@ -108,6 +108,15 @@ final readonly class RoundEvidence implements Outcome
             $this->answered,
             $this->commented,
         );
+    }
+
+    /**
+     * @param  ?int  $before  in milliseconds since 1970; none before the first event
+     * @return ?float seconds between two events; null where somebody was away, or a clock was set back
+     */
+    public static function passed(?int $before, int $at): ?float
+    {
+        return $before === null || $at < $before || $at - $before > self::AWAY ? null : ($at - $before) / 1000;
     }
 
     /** @return array<string, Attempt> the first try at each question, by question */

@@ -11,6 +11,7 @@ export type Quiz = QuizLine & {
     document: QuizDocument;
 };
 export type Changes = Schemas['Changes'];
+export type StudentWalks = Schemas['StudentWalks'];
 export type Export = Schemas['Export'];
 export type Correction = Schemas['Correction'];
 export type Difference = Schemas['Difference'];

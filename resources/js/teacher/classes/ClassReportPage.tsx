@@ -176,7 +176,9 @@ function Completion({ record, scores, nameOf }: RowsProps) {
             <h2 id="completion" className="mb-1 text-xl">
                 {say('teacher.report.how-far')}
             </h2>
-            <p className="mb-1 break-after-avoid text-sm text-soft">{say('teacher.report.how-far-to-read', { scores: scores && hasRoom ? 'yes' : 'no' })}</p>
+            <p className="mb-1 break-after-avoid text-sm text-soft">
+                {say('teacher.report.how-far-to-read', { scores: scores && hasRoom ? 'yes' : 'no' })}
+            </p>
             <table className="rows text-xs">
                 <thead>
                     <tr>

@@ -17,12 +17,14 @@ interface Props {
     /** What is missing counts as nought. */
     strict: boolean;
     covers: Covers;
+    /** The student whose line is open from the beginning. */
+    opened: string | null;
 }
 
 /** Students by tasks; a student opens into a line of their own. */
-export function RecordTable({ record, name, strict, covers }: Props) {
+export function RecordTable({ record, name, strict, covers, opened }: Props) {
     const { sorting, turn } = useSorting();
-    const [open, setOpen] = useState<string | null>(null);
+    const [open, setOpen] = useState(opened);
     const meanOf = (row: RecordRow) => (strict ? row.meanWithMissing : row.mean);
     const at = record.tasks.findIndex((task) => task.id === sorting?.key);
     const values: Record<string, (row: RecordRow) => number | string | null> = {
