@@ -167,6 +167,7 @@ Route::middleware('auth:teacher')->group(static function () use ($language): voi
     Route::get('tasks/{task}/rounds', [RecordController::class, 'rounds']);
     Route::put('tasks/{task}/excused/{student}', [RecordController::class, 'excuse']);
     Route::delete('tasks/{task}/excused/{student}', [RecordController::class, 'noExcuse']);
+    Route::put('tasks/{task}/released/{student}', [RecordController::class, 'release']);
     Route::post('tasks/{task}/again', [GivingController::class, 'again']);
     Route::get('tasks/{task}', [TaskController::class, 'show']);
     Route::patch('tasks/{task}', [TaskController::class, 'update']);

@@ -12,7 +12,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsToMany;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 
 /**
- * @phpstan-type Otherwise array{dueAt?: ?string, closesAt?: ?string, terms?: array<array-key, mixed>, excused?: true}
+ * @phpstan-type Otherwise array{dueAt?: ?string, closesAt?: ?string, terms?: array<array-key, mixed>, excused?: true, releasedAt?: ?string}
  *
  * A quiz given with terms: to a class, to some students, or to whoever has its link.
  *
@@ -60,6 +60,9 @@ final class Task extends Model
         'exceptions' => null, 'groups' => null, 'follows_id' => null, 'follows_need' => null,
     ];
 
+    /** What is said of single students beside their times and terms: it is of the record alone. */
+    public const OF_THE_RECORD = ['excused' => true, 'releasedAt' => true];
+
     /** As it is for one student: with the times and terms that hold for them alone. It is not to be saved. */
     public function forStudent(string $student): self
     {
@@ -75,20 +78,21 @@ final class Task extends Model
         if (array_key_exists('closesAt', $otherwise)) {
             $own->closes_at = $time($otherwise['closesAt']);
         }
+        if (array_key_exists('releasedAt', $otherwise)) {
+            $own->released_at = $time($otherwise['releasedAt']);
+        }
         $own->terms = $otherwise['terms'] ?? $this->terms;
 
         return $own->syncOriginal();
     }
 
-    /** Whether it closes for some by a time or by terms of their own: to be excused from it changes nothing of that. */
-    public function hasOwnTimes(): bool
+    /** @return array<string, array<string, mixed>> those who have times or terms of their own, by student */
+    public function ownTimes(): array
     {
-        $own = array_filter(
+        return array_filter(
             $this->exceptions ?? [],
-            static fn (array $one): bool => array_diff_key($one, ['excused' => true]) !== [],
+            static fn (array $one): bool => array_diff_key($one, self::OF_THE_RECORD) !== [],
         );
-
-        return $own !== [];
     }
 
     /** Whether it counts for nothing in a student's record. */

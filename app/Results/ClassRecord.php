@@ -109,7 +109,7 @@ final class ClassRecord
         ];
     }
 
-    /** @return array{terms: Terms, due: ?string, isOver: bool} with the time it is due as the database writes it */
+    /** @return array{terms: Terms, due: ?string, isReleased: bool, isOver: bool} with the time it is due as the database writes it */
     private static function holding(Task $task): array
     {
         $due = $task->due_at ?? $task->closes_at;
@@ -117,12 +117,13 @@ final class ClassRecord
         return [
             'terms' => Terms::read(Fields::of($task->terms)),
             'due' => $task->due_at?->utc()->format('Y-m-d H:i:s.v'),
+            'isReleased' => $task->released_at !== null,
             'isOver' => $task->state() === TaskState::Closed || ($due !== null && $due->isPast()),
         ];
     }
 
     /**
-     * @param  array{terms: Terms, due: ?string, isOver: bool}  $holds  for the student
+     * @param  array{terms: Terms, due: ?string, isReleased: bool, isOver: bool}  $holds  for the student
      * @param  list<\stdClass>  $rounds
      * @return array{Work, array<string, mixed>}
      */
@@ -141,7 +142,7 @@ final class ClassRecord
 
         return [$work, [
             'score' => $work->score, 'done' => $work->done, 'rounds' => count($rounds),
-            'missing' => $work->isMissing(), 'excused' => $work->isExcused,
+            'missing' => $work->isMissing(), 'excused' => $work->isExcused, 'released' => $holds['isReleased'],
             'late' => $holds['due'] !== null && $ends !== [] && $ends[0] > $holds['due'],
             'provisional' => $sum('unread') > 0,
             'beganAt' => self::iso($rounds[0]->started_at ?? null), 'endedAt' => self::iso($ends[count($ends) - 1] ?? null),
@@ -175,7 +176,7 @@ final class ClassRecord
             ->where(static fn (Builder $either) => $either->whereNull('finished_at')->orWhere('interrupted', true))
             ->groupBy('task_id')->selectRaw('task_id, max(interrupted) as interrupted')->toBase()->pluck('interrupted', 'task_id');
         foreach ($tasks as $task) {
-            if ($open->has($task->id) && ($task->hasOwnTimes() || ! $task->state()->isRunning() || (bool) $open->get($task->id))) {
+            if ($open->has($task->id) && ($task->ownTimes() !== [] || ! $task->state()->isRunning() || (bool) $open->get($task->id))) {
                 $this->book->settle($task);
             }
         }

@@ -359,7 +359,7 @@ final class RoundBook
         $rounds = $task->rounds()->getQuery()->select('id');
         match (true) {
             // Some close, or are open again, by times of their own.
-            $task->hasOwnTimes() => $rounds->where(
+            $task->ownTimes() !== [] => $rounds->where(
                 static fn ($either) => $either->whereNull('finished_at')->orWhere('interrupted', true),
             ),
             $state->isRunning() => $rounds->where('interrupted', true),

@@ -99,9 +99,9 @@ final class Giving
     {
         DB::transaction(function () use ($task, $student, $said): void {
             $locked = Task::query()->lockForUpdate()->findOrFail($task->id);
-            // Whether they are excused is said elsewhere.
-            $excused = array_intersect_key($locked->exceptions[$student] ?? [], ['excused' => true]);
-            $locked->exceptions = self::with($locked->exceptions, $student, $said + $excused);
+            // What is of the record is said elsewhere.
+            $ofTheRecord = array_intersect_key($locked->exceptions[$student] ?? [], Task::OF_THE_RECORD);
+            $locked->exceptions = self::with($locked->exceptions, $student, $said + $ofTheRecord);
             $own = $locked->forStudent($student);
             self::inOrder($own);
             self::noCircle($locked->quiz()->sole(), Terms::read(Fields::of($own->terms)));
@@ -113,11 +113,39 @@ final class Giving
     /** A task counts for nothing in a student's record, or does again. */
     public function excuse(Task $task, string $student, bool $isExcused): void
     {
-        DB::transaction(static function () use ($task, $student, $isExcused): void {
+        $this->say($task, $student, 'excused', static fn (): array => $isExcused ? ['excused' => true] : []);
+    }
+
+    /** One student sees what is shown when the teacher says so, or does not, whatever the others do. */
+    public function release(Task $task, string $student, bool $isReleased): void
+    {
+        $this->say($task, $student, 'releasedAt', static fn (Task $locked): array => $isReleased === ($locked->released_at !== null)
+            ? []
+            : ['releasedAt' => $isReleased ? CarbonImmutable::now()->toIso8601ZuluString() : null]);
+    }
+
+    /**
+     * As all are, so is each again.
+     *
+     * @param  ?array<string, array<array-key, mixed>>  $exceptions
+     * @return ?array<string, array<array-key, mixed>>
+     */
+    public static function releasedAsAll(?array $exceptions): ?array
+    {
+        foreach ($exceptions ?? [] as $student => $said) {
+            $exceptions = self::with($exceptions, $student, array_diff_key($said, ['releasedAt' => true]));
+        }
+
+        return $exceptions;
+    }
+
+    /** @param  callable(Task): array<string, mixed>  $what  is said of one student in the place of a member, or nothing */
+    private function say(Task $task, string $student, string $member, callable $what): void
+    {
+        DB::transaction(static function () use ($task, $student, $member, $what): void {
             $locked = Task::query()->lockForUpdate()->findOrFail($task->id);
-            $said = $locked->exceptions[$student] ?? [];
-            unset($said['excused']);
-            $locked->exceptions = self::with($locked->exceptions, $student, $said + ($isExcused ? ['excused' => true] : []));
+            $said = array_diff_key($locked->exceptions[$student] ?? [], [$member => true]);
+            $locked->exceptions = self::with($locked->exceptions, $student, $said + $what($locked));
             $locked->save();
         }, 5);
         $task->refresh();

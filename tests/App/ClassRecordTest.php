@@ -10,10 +10,13 @@ use HiddenLadder\App\Models\Student;
 use HiddenLadder\App\Models\Task;
 use HiddenLadder\App\Models\Teacher;
 use HiddenLadder\App\Models\Ulids;
+use HiddenLadder\Core\Fields;
 use HiddenLadder\Core\Round\Event\EventKind;
 use HiddenLadder\Core\Terms\Counts;
 use HiddenLadder\Core\Terms\Purpose;
 use HiddenLadder\Core\Terms\RoundTerms;
+use HiddenLadder\Core\Terms\SeenWhen;
+use HiddenLadder\Core\Terms\Sight;
 use HiddenLadder\Core\Terms\Terms;
 use HiddenLadder\Demo\Draft;
 use Illuminate\Support\Facades\DB;
@@ -208,6 +211,50 @@ final class ClassRecordTest extends AppTestCase
         $this->putJson("/api/tasks/$task->id/excused/".Ulids::make())->assertNotFound();
         $this->asTeacher($this->teacher('Other'))->putJson("/api/tasks/$task->id/excused/$ada")->assertNotFound();
         $this->getJson("/api/classes/{$this->class->id}/record")->assertNotFound();
+    }
+
+    public function test_one_student_sees_a_score_before_the_others_or_after_them(): void
+    {
+        $task = $this->task('First', ['closes_at' => now()->addDay()]);
+        $terms = Terms::read(Fields::of($task->terms));
+        $task->update(['terms' => $terms->with(seen: [Sight::Score->value => SeenWhen::WhenReleased] + $terms->seen)->toArray()]);
+        $rounds = ['Ada Zimmer' => $this->works('Ada Zimmer', $task, 4), 'Bram Abara' => $this->works('Bram Abara', $task, 3)];
+        // Who sees a score, as the pages of the two have it.
+        $see = function () use ($rounds): array {
+            $seen = [];
+            foreach ($rounds as $name => $round) {
+                $score = $this->asStudent($this->member($this->class, $name))->getJson("/api/student/rounds/$round->id")->assertOk()->json('place.score');
+                $seen[$name] = $score !== null;
+            }
+
+            return array_keys(array_filter($seen));
+        };
+        $ada = $this->member($this->class, 'Ada Zimmer')->id;
+        $one = fn (bool $released) => $this->asTeacher($this->teacher)->putJson("/api/tasks/$task->id/released/$ada", ['released' => $released])->assertNoContent();
+        $all = fn (bool $released) => $this->asTeacher($this->teacher)->patchJson("/api/tasks/$task->id", ['released' => $released])->assertSuccessful();
+        self::assertSame([], $see());
+        $one(true);
+        self::assertSame(['Ada Zimmer'], $see());
+        self::assertSame([true, false], [self::cell($this->record(), 'Ada Zimmer', 0)['released'], self::cell($this->record(), 'Bram Abara', 0)['released']]);
+        // Times of her own, and being excused, change nothing of it; nor is it one of those exceptions.
+        $this->putJson("/api/tasks/$task->id/exceptions/$ada", ['dueAt' => now()->addHour()->toIso8601ZuluString()])->assertNoContent();
+        $this->deleteJson("/api/tasks/$task->id/exceptions/$ada")->assertNoContent();
+        $this->getJson("/api/tasks/$task->id")->assertJsonPath('exceptions', []);
+        self::assertSame(['Ada Zimmer'], $see());
+        $one(false);
+        self::assertSame([], $see());
+        self::assertNull($task->refresh()->exceptions, 'As all are, nothing is said of one.');
+        $all(true);
+        $one(false);
+        self::assertSame(['Bram Abara'], $see());
+        // Said of all again, it holds for each.
+        $all(true);
+        self::assertSame(['Ada Zimmer', 'Bram Abara'], $see());
+        $one(false);
+        $all(false);
+        self::assertSame([], $see());
+        $this->asTeacher($this->teacher)->putJson("/api/tasks/$task->id/released/".Ulids::make(), ['released' => true])->assertNotFound();
+        $this->asTeacher($this->teacher('Other'))->putJson("/api/tasks/$task->id/released/$ada", ['released' => true])->assertNotFound();
     }
 
     public function test_a_class_in_the_full_school_has_its_own_and_those_given_together(): void

@@ -20,6 +20,7 @@ use HiddenLadder\App\Models\SchoolClass;
 use HiddenLadder\App\Models\Student;
 use HiddenLadder\App\Models\Task;
 use HiddenLadder\App\Models\Teacher;
+use HiddenLadder\Core\Fields;
 use HiddenLadder\Core\Formats\Gradebook\LineItem;
 use HiddenLadder\Core\Terms\Purpose;
 use HiddenLadder\Core\Terms\SeenWhen;
@@ -225,6 +226,28 @@ final class GradebookTest extends AppTestCase
         $this->putJson("/api/tasks/{$this->task->id}/excused/{$this->member($this->class)->id}")->assertNoContent();
         $this->sweep();
         self::assertSame([true, false], array_map(static fn (array $one): bool => isset($one['scoreGiven']), array_slice($this->told(), 2)));
+    }
+
+    public function test_what_one_student_is_shown_is_told_of_that_one_alone(): void
+    {
+        $terms = Terms::read(Fields::of($this->task->terms));
+        $this->task->update(['terms' => $terms->with(seen: [Sight::Score->value => SeenWhen::WhenReleased] + $terms->seen)->toArray()]);
+        $this->scores('Ada', 0.5);
+        $this->scores('Bram', 0.25);
+        $this->passOn();
+        $ada = $this->member($this->class)->id;
+        $this->putJson("/api/tasks/{$this->task->id}/released/$ada", ['released' => true])->assertNoContent();
+        $this->sweep();
+        self::assertSame(['S-1' => 50], array_column($this->told(), 'scoreGiven', 'userId'));
+        $this->travel(1)->seconds();
+        $this->patchJson("/api/tasks/{$this->task->id}", ['released' => true])->assertSuccessful();
+        $this->putJson("/api/tasks/{$this->task->id}/released/$ada", ['released' => false])->assertNoContent();
+        $this->sweep();
+        $told = array_slice($this->told(), 1);
+        self::assertEqualsCanonicalizing([['S-1', null], ['S-2', 25]], array_map(
+            static fn (array $one): array => [$one['userId'], $one['scoreGiven'] ?? null],
+            $told,
+        ), 'Taken back of the one, told of the other.');
     }
 
     public function test_after_a_day_away_it_arrives_in_order_with_pauses_that_grew(): void

@@ -47,13 +47,25 @@ test('the record of a class: what counts, who is missing or excused, shown to st
         await page.reload();
         await expect(page.getByRole('switch', { name: say('teacher.record.missing-is-nought') })).toBeChecked();
     });
+    await test.step('one student sees a score before the others', async () => {
+        await page.getByRole('button', { name: 'Ada Zimmer', exact: true }).click();
+        const show = { title: 'Terns', name: 'Ada Zimmer' };
+        await page.getByRole('button', { name: say('teacher.record.release-to-of', { ...show, seen: 'no' }) }).press('Enter');
+        await expect(page.getByText(say('teacher.record.is-seen', { title: 'Terns', seen: 'no', others: 1 }))).toBeVisible();
+        await ada.goto('/me');
+        await expect(ada.getByText(/\d+ %|of 1/).first()).toBeVisible();
+        await isAccessible(page);
+        await page.getByRole('button', { name: say('teacher.record.release-to-of', { ...show, seen: 'yes' }) }).click();
+        await expect(page.getByText(say('teacher.record.is-seen', { title: 'Terns', seen: 'no', others: 0 }))).toBeVisible();
+        await page.getByRole('button', { name: 'Ada Zimmer', exact: true }).click();
+    });
     await test.step('students see a score when the teacher shows it, and no longer when it is taken back', async () => {
         await page.getByRole('button', { name: say('teacher.record.release-of', { title: 'Terns', seen: 'no' }) }).click();
-        await expect(page.getByText(say('teacher.record.is-seen', { title: 'Terns', seen: 'yes' }))).toBeVisible();
+        await expect(page.getByText(say('teacher.record.is-seen', { title: 'Terns', seen: 'yes', others: 0 }))).toBeVisible();
         await ada.goto('/me');
         await expect(ada.getByText(/\d+ %|of 1/).first()).toBeVisible();
         await page.getByRole('button', { name: say('teacher.record.release-of', { title: 'Terns', seen: 'yes' }) }).click();
-        await expect(page.getByText(say('teacher.record.is-seen', { title: 'Terns', seen: 'no' }))).toBeVisible();
+        await expect(page.getByText(say('teacher.record.is-seen', { title: 'Terns', seen: 'no', others: 0 }))).toBeVisible();
     });
     await test.step('it goes to the gradebook once it may be seen, and who has no number there is told', async () => {
         const gradebook = await gradebookOf(page);
@@ -67,7 +79,7 @@ test('the record of a class: what counts, who is missing or excused, shown to st
         await line.press('Space');
         await expect(page.getByText(say('teacher.gradebook.nothing-yet'))).toBeVisible();
         await page.getByRole('button', { name: say('teacher.record.release-of', { title: 'Terns', seen: 'no' }) }).click();
-        await expect(page.getByText(say('teacher.record.is-seen', { title: 'Terns', seen: 'yes' }))).toBeVisible();
+        await expect(page.getByText(say('teacher.record.is-seen', { title: 'Terns', seen: 'yes', others: 0 }))).toBeVisible();
         // What changes is looked at each minute; switched off and on again, at once.
         await line.press('Space');
         await expect(line).not.toBeChecked();

@@ -114,6 +114,7 @@ export const recordCell = (more: Partial<RecordCell> = {}): RecordCell => ({
     rounds: 2,
     missing: false,
     excused: false,
+    released: false,
     late: true,
     provisional: false,
     beganAt: '2026-11-03T09:00:00Z',

@@ -53,6 +53,17 @@ final class RecordController extends Controller
         return $this->put($task, $student, $giving, false);
     }
 
+    /** One student sees their score, or does not, whatever the others do. */
+    public function release(Request $request, Task $task, string $student, Giving $giving): Response
+    {
+        $this->authorize('reach', $task->load('class'));
+        abort_unless($task->students()->contains('id', $student), 404);
+        $request->validate(['released' => ['required', 'boolean']]);
+        $giving->release($task, $student, $request->boolean('released'));
+
+        return new Response('', 204);
+    }
+
     private function put(Task $task, string $student, Giving $giving, bool $isExcused): Response
     {
         $this->authorize('reach', $task->load('class'));

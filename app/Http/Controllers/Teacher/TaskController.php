@@ -51,6 +51,7 @@ final class TaskController extends Controller
         }
         if ($request->has('released')) {
             $task->released_at = $request->boolean('released') ? CarbonImmutable::now() : null;
+            $task->exceptions = Giving::releasedAsAll($task->exceptions);
         }
         if ($request->has('unit')) {
             $task->unit_id = $giving->unit($this->teacher($request), $request->string('unit')->value());
@@ -156,12 +157,9 @@ final class TaskController extends Controller
     /** @return list<array<string, mixed>> what holds otherwise for single students */
     private static function exceptions(Task $task): array
     {
-        $names = Student::query()->whereKey(array_keys($task->exceptions ?? []))->get()->keyBy('id');
+        $names = Student::query()->whereKey(array_keys($task->ownTimes()))->get()->keyBy('id');
         $told = [];
-        foreach ($task->exceptions ?? [] as $student => $otherwise) {
-            if (array_keys($otherwise) === ['excused']) {
-                continue;
-            }
+        foreach ($task->ownTimes() as $student => $otherwise) {
             $own = $task->forStudent($student);
             $told[] = [
                 'student' => $student, 'name' => $names->get($student)->name ?? '',

@@ -106,6 +106,11 @@ function Waiting({ record }: { record: ClassRecord }) {
                 await take(client.PATCH('/tasks/{task}', { params: { path: { task: task.id } }, body: { released } }));
             }
         });
+    const othersAt = (task: RecordTask) => {
+        const at = record.tasks.indexOf(task);
+        return record.students.filter(({ cells }) => (cells[at]?.released ?? task.releasedAt !== null) !== (task.releasedAt !== null))
+            .length;
+    };
     if (held.length === 0) {
         return null;
     }
@@ -123,7 +128,11 @@ function Waiting({ record }: { record: ClassRecord }) {
             <ul className="mt-1 flex flex-wrap gap-x-6 gap-y-1 text-sm">
                 {held.map((task) => (
                     <li key={task.id} className="flex items-center gap-2">
-                        {say('teacher.record.is-seen', { title: task.title, seen: task.releasedAt === null ? 'no' : 'yes' })}
+                        {say('teacher.record.is-seen', {
+                            title: task.title,
+                            seen: task.releasedAt === null ? 'no' : 'yes',
+                            others: othersAt(task),
+                        })}
                         <Button
                             weight="quiet"
                             aria-label={say('teacher.record.release-of', {

@@ -29,6 +29,10 @@ export function StudentLine({ row, record, covers, print }: Props) {
             take(excused ? client.PUT('/tasks/{task}/excused/{student}', path) : client.DELETE('/tasks/{task}/excused/{student}', path)),
         );
     };
+    const release = (task: string, released: boolean) =>
+        attempt(() =>
+            take(client.PUT('/tasks/{task}/released/{student}', { params: { path: { task, student: row.id } }, body: { released } })),
+        );
     return (
         <>
             {scores && <Trend row={row} record={record} />}
@@ -51,6 +55,21 @@ export function StudentLine({ row, record, covers, print }: Props) {
                                     {workedInWords(cell, task.givenAt)}
                                 </span>
                             </span>
+                            {task.scoreSeen === 'when-released' && cell.rounds > 0 && (
+                                <Button
+                                    weight="quiet"
+                                    aria-label={say('teacher.record.release-to-of', {
+                                        title: task.title,
+                                        name: covers.seen.names
+                                            ? row.name
+                                            : say('teacher.record.student-number', { number: record.students.indexOf(row) + 1 }),
+                                        seen: cell.released ? 'yes' : 'no',
+                                    })}
+                                    onClick={() => void release(task.id, !cell.released)}
+                                >
+                                    {say('teacher.record.release-to', { seen: cell.released ? 'yes' : 'no' })}
+                                </Button>
+                            )}
                             <Button
                                 weight="quiet"
                                 aria-label={say('teacher.record.excuse-from', { title: task.title, excused: cell.excused ? 'yes' : 'no' })}

@@ -139,7 +139,9 @@ function Line({
                     {mark}
                     <span className={`min-w-40 flex-1 basis-80 max-sm:basis-40 ${open ? '' : 'truncate'}`}>{name}</span>
                     <span className="flex flex-wrap items-center gap-x-2 text-sm">{tries}</span>
-                    <span className="ml-auto w-12 text-right text-sm text-soft tabular-nums">{seconds >= 1 && timecode(Math.round(seconds))}</span>
+                    <span className="ml-auto w-12 text-right text-sm text-soft tabular-nums">
+                        {seconds >= 1 && timecode(Math.round(seconds))}
+                    </span>
                 </summary>
                 {open && <div className="mb-4 ml-8 grid max-w-3xl gap-3">{children}</div>}
             </details>
