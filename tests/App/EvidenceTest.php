@@ -203,6 +203,33 @@ final class EvidenceTest extends AppTestCase
         self::assertSame([$misconception], $quiz->refresh()->document['misconceptions']);
     }
 
+    public function test_what_fills_a_gap_and_nobody_foresaw_becomes_foreseen_in_that_gap(): void
+    {
+        $d = new Draft('gaps');
+        $question = $d->question('sea', 'gaps', 'Fill it in.', [], '', '', [], '0', [
+            'sentence' => 'The [1] runs out and the [2] comes in.', 'gaps' => [$d->gap('out', [$d->right('ebb')]), $d->gap('in', [$d->right('flood')])],
+        ]);
+        [$out, $in] = [$d->id('gap/out'), $d->id('gap/in')];
+        $quiz = $this->quiz($this->teacher, $d->quiz('Gaps', '', [$d->asks('sea', $question)], 'End', ''));
+        $task = $this->given($this->class, $quiz);
+        foreach (['Ada', 'Bram'] as $name) {
+            $this->asStudent($this->member($this->class, $name));
+            $round = $this->postJson("/api/student/tasks/$task->id/rounds", [])->assertOk()->json('id');
+            $this->sendsEvent($round, 'answered', ['question' => $question['id'], 'response' => ['gaps' => [$out => 'ebb', $in => 'swell']]])->assertOk();
+        }
+        $look = fn (): array => $this->asTeacher($this->teacher)->getJson("/api/tasks/$task->id/evidence")->assertOk()->json();
+        self::assertSame([[$in, 'swell', 2]], array_map(static fn (array $one): array => [$one['gap'], $one['text'], $one['n']], $look()['unforeseen']));
+        $node = ['id' => $d->id('swell'), 'text' => '', 'key' => 'swell', 'right' => true, 'feedback' => '', 'ladder' => [], 'fork' => null];
+        $this->postJson("/api/quizzes/$quiz->id/corrections", [
+            'id' => Ulids::make(), 'version' => 1, 'label' => 'Takes swell as right',
+            'edits' => [['do' => 'insert', 'into' => $in, 'list' => 'entries', 'before' => null, 'node' => $node]],
+        ])->assertCreated()->assertJsonPath('elsewhere', []);
+        $this->postJson("/api/quizzes/$quiz->id/re-markings")->assertOk()->assertJsonPath('left', 0);
+        $told = $look();
+        self::assertSame([], $told['unforeseen']);
+        self::assertSame([2, 2], [$told['questions'][0]['atOnce']['count'], $told['questions'][0]['atOnce']['of']]);
+    }
+
     public function test_no_group_is_smaller_than_wished(): void
     {
         $this->answers('Ada', 'plain');

@@ -228,14 +228,14 @@ describe('watch maps', () => {
 });
 
 describe('answers nobody foresaw', () => {
-    const shown = (ways: string[][]) =>
+    const shown = (ways: string[][], gap: string | null = null) =>
         render(
             <QueryClientProvider client={new QueryClient()}>
                 <MemoryRouter>
                     <Unforeseen
                         quiz="Q"
                         document={{ ...quizOf(asking('q', ['yes'])), misconceptions: [{ id: 'M', text: 'One slip; another' }] }}
-                        evidence={evidenceOf({ students: 9, unforeseen: [{ question: 'q', text: '26', n: 3, score: 0.5, ways }] })}
+                        evidence={evidenceOf({ students: 9, unforeseen: [{ question: 'q', gap, text: '26', n: 3, score: 0.5, ways }] })}
                     />
                 </MemoryRouter>
             </QueryClientProvider>,
@@ -273,6 +273,13 @@ describe('answers nobody foresaw', () => {
         });
         await userEvent.click(screen.getByRole('button', { name: say('teacher.evidence.undo-foreseen') }));
         await vi.waitFor(() => expect(gone).toEqual([laid[1]?.id]));
+    });
+    it('are foreseen in the gap that was filled so', async () => {
+        const { laid } = server();
+        shown([], 'a gap');
+        await userEvent.click(screen.getByRole('button', { name: say('teacher.evidence.accept-as', { text: '26' }) }));
+        await screen.findByText(say('teacher.evidence.foreseen', { text: '26', right: 'yes' }));
+        expect(laid[0]?.edits[0]).toMatchObject({ into: 'a gap', list: 'entries', node: { key: '26', right: true } });
     });
     it('are foreseen once, however often it is pressed while that is under way', async () => {
         const { laid } = server();

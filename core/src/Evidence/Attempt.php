@@ -17,6 +17,7 @@ final readonly class Attempt
      * @param  array<string, bool>  $parts  of gaps and matches: which are right
      * @param  ?string  $typed  an answer that nobody foresaw, marked wrong, as it was typed, to 200 letters; also where a person gave
      *                          it full points since
+     * @param  array<string, string>  $fillings  the same of gaps that were typed, by gap
      */
     public function __construct(
         public string $question,
@@ -29,6 +30,7 @@ final readonly class Attempt
         public array $chosen = [],
         public array $parts = [],
         public ?string $typed = null,
+        public array $fillings = [],
     ) {
     }
 
@@ -58,6 +60,7 @@ final readonly class Attempt
             $this->chosen,
             $this->parts,
             $this->typed,
+            $this->fillings,
         );
     }
 
@@ -76,7 +79,7 @@ final readonly class Attempt
                 $attempt['e'] ?? null,
             ), StoredJson::textOrNull($attempt['m'] ?? null), StoredJson::numberOrNull($attempt['t'] ?? null),
             StoredJson::texts($attempt['g'] ?? []), StoredJson::texts($attempt['c'] ?? []), StoredJson::booleans($attempt['p'] ?? []),
-            StoredJson::textOrNull($attempt['x'] ?? null),
+            StoredJson::textOrNull($attempt['x'] ?? null), StoredJson::textMap($attempt['f'] ?? []),
         );
     }
 
@@ -85,7 +88,7 @@ final readonly class Attempt
     {
         return ['q' => $this->question, 'r' => $this->result] + array_filter([
             's' => $this->share, 'e' => $this->entry, 'm' => $this->misconception, 't' => $this->seconds, 'g' => $this->rungs,
-            'c' => $this->chosen, 'p' => $this->parts, 'x' => $this->typed,
+            'c' => $this->chosen, 'p' => $this->parts, 'x' => $this->typed, 'f' => $this->fillings,
         ], static fn (mixed $value): bool => $value !== null && $value !== [] && $value !== 0.0);
     }
 }

@@ -10,7 +10,8 @@ final class GivenAnswer
     /** @var array<string, float> by student: which share of the questions they had right at once, 0 to 1 */
     public array $students = [];
 
-    public function __construct(public readonly string $question, public readonly string $text)
+    /** @param  ?string  $gap  that was filled so, where the question has gaps */
+    public function __construct(public readonly string $question, public readonly ?string $gap, public readonly string $text)
     {
     }
 

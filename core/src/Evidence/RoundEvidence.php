@@ -71,7 +71,7 @@ final readonly class RoundEvidence implements Outcome
                     $taken[$question]
                         ?? $passed, $rungs[$question]
                         ?? [], StoredJson::texts($fact->data['chosen'] ?? []), StoredJson::booleans($fact->data['parts'] ?? []),
-                    StoredJson::textOrNull($fact->data['typed'] ?? null),
+                    StoredJson::textOrNull($fact->data['typed'] ?? null), StoredJson::textMap($fact->data['fillings'] ?? []),
                 );
                 unset($rungs[$question], $taken[$question]);
             } elseif ($fact->kind === FactKind::Overruled) {

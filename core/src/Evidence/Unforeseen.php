@@ -25,7 +25,7 @@ final class Unforeseen
     /** Answers that are told. */
     private const MOST = 20;
 
-    /** @var array<string, array<string, GivenAnswer>> by question and folded writing */
+    /** @var array<string, non-empty-array<string, GivenAnswer>> by question, or gap, and folded writing */
     private array $given = [];
 
     /** @var array<string, ?Workings> by question; null where it cannot be worked out */
@@ -43,24 +43,28 @@ final class Unforeseen
     {
         foreach ($attempts as $attempt) {
             // What a person gave full points is wrong no longer.
-            if ($attempt->typed !== null && ! $attempt->isRight()) {
-                $folded = PlainText::folded($attempt->typed);
-                $this->given[$attempt->question][$folded] ??= new GivenAnswer($attempt->question, $attempt->typed);
-                $this->given[$attempt->question][$folded]->students[$student] = $score;
+            if ($attempt->isRight()) {
+                continue;
+            }
+            foreach (($attempt->typed === null ? [] : ['' => $attempt->typed]) + $attempt->fillings as $gap => $text) {
+                $place = $gap === '' ? $attempt->question : $gap;
+                $folded = PlainText::folded($text);
+                $this->given[$place][$folded] ??= new GivenAnswer($attempt->question, $gap === '' ? null : $gap, $text);
+                $this->given[$place][$folded]->students[$student] = $score;
             }
         }
     }
 
     /**
      * @param  int  $least  students who gave it
-     * @return list<array{question: string, text: string, n: int, score: float, ways: list<list<Message>>}> the commonest first; each way
-     *     the slips that lead to it
+     * @return list<array{question: string, gap: ?string, text: string, n: int, score: float, ways: list<list<Message>>}> the
+     *     commonest first; each way the slips that lead to it
      */
     public function all(int $least = 2): array
     {
         $all = [];
-        foreach ($this->given as $id => $writings) {
-            $question = $this->quiz->question($id);
+        foreach ($this->given as $writings) {
+            $question = $this->quiz->question(reset($writings)->question);
             array_push($all, ...($question === null ? [] : $this->gathered($question, $writings)));
         }
         $several = array_filter($all, static fn (GivenAnswer $one): bool => count($one->students) >= $least);
@@ -68,6 +72,7 @@ final class Unforeseen
 
         return array_map(fn (GivenAnswer $one): array => [
             'question' => $one->question,
+            'gap' => $one->gap,
             'text' => $one->text,
             'n' => count($one->students),
             'score' => round($one->score(), 4),
@@ -81,7 +86,7 @@ final class Unforeseen
     }
 
     /**
-     * @param  array<string, GivenAnswer>  $writings
+     * @param  non-empty-array<string, GivenAnswer>  $writings  of one question, or one gap of it
      * @return list<GivenAnswer> those that say the same together, as most of them wrote it
      */
     private function gathered(Question $question, array $writings): array
@@ -95,7 +100,7 @@ final class Unforeseen
                 $same ??= $marker->same($question, $known->text, $writing->text) ? $known : null;
             }
             if ($same === null) {
-                $gathered[] = $same = new GivenAnswer($writing->question, $writing->text);
+                $gathered[] = $same = new GivenAnswer($writing->question, $writing->gap, $writing->text);
             }
             $same->students += $writing->students;
         }
@@ -110,7 +115,8 @@ final class Unforeseen
             $prompt = $this->quiz->question($answer->question)?->prompt;
             $this->workings[$answer->question] = $prompt === null ? null : Asked::in($prompt, $this->quiz->language)?->workings;
         }
-        $ways = $this->workings[$answer->question]?->waysTo($answer->text) ?? [];
+        // What fills a gap is no answer to the exercise as a whole.
+        $ways = $answer->gap === null ? $this->workings[$answer->question]?->waysTo($answer->text) ?? [] : [];
 
         return array_map(static fn (array $slips): array => array_map(static fn (Slip $slip): Message => $slip->words(), $slips), $ways);
     }

@@ -69,6 +69,24 @@ final readonly class Marker
         }
     }
 
+    /**
+     * @param  array<string, string>  $fillings  by gap
+     * @return array<string, string> those that were typed, are wrong, and that nobody foresaw, by gap
+     */
+    public function unforeseen(Question $question, array $fillings): array
+    {
+        $unforeseen = [];
+        foreach ($question->gaps as $gap) {
+            $filling = $fillings[$gap->id] ?? '';
+            if (! $gap->fromList && PlainText::folded($filling) !== '') {
+                $mark = $this->texts->mark($gap->entries, $question->textRules, self::short($filling));
+                $unforeseen += $mark->result === Result::NotRight && $mark->entry === null ? [$gap->id => $filling] : [];
+            }
+        }
+
+        return $unforeseen;
+    }
+
     private function marked(Question $question, Response $response): Mark
     {
         if ($response->as !== self::asked($question->kind)) {

@@ -10,6 +10,7 @@ use HiddenLadder\Core\Evidence\StudentEvidence;
 use HiddenLadder\Core\Evidence\TaskEvidence;
 use HiddenLadder\Core\Evidence\Unforeseen;
 use HiddenLadder\Core\Marking\Marker;
+use HiddenLadder\Core\Marking\PlainText;
 use HiddenLadder\Core\Marking\Response;
 use HiddenLadder\Core\Message;
 use HiddenLadder\Core\Quiz\QuizDocument;
@@ -17,6 +18,7 @@ use HiddenLadder\Core\Round\Engine;
 use HiddenLadder\Core\Round\Event\Answered;
 use HiddenLadder\Core\Round\Event\HandedIn;
 use HiddenLadder\Core\Round\Event\Started;
+use HiddenLadder\Core\Round\Event\WentTo;
 use HiddenLadder\Core\Round\Result\Applied;
 use HiddenLadder\Core\Round\State;
 use HiddenLadder\Core\Terms\Mode;
@@ -35,10 +37,17 @@ final class UnforeseenTest extends TestCase
             $d->asks('sum', $d->question('sum', 'number', 'What is 52 - 38?', [$d->right('14'), $d->wrong('sum-added', '90')], '', '', [])),
             $d->asks('tide', $d->question('tide', 'short-text', 'What is falling water called?', [$d->right('ebb')], '', '', [], '0', ['text' => ['ignorePunctuation' => true]])),
             $d->asks('length', $d->question('length', 'number', 'How long is it?', [$d->right('2 m')], '', '', [])),
+            $d->asks('sea', $d->question('sea', 'gaps', 'Fill it in.', [], '', '', [], '0', [
+                'sentence' => 'The [1] runs out, the [2] comes in, and the Moon [3].',
+                'gaps' => [
+                    $d->gap('out', [$d->right('ebb'), $d->wrong('sea-low', 'low tide')]), $d->gap('in', [$d->right('flood')]),
+                    $d->gap('moon', [$d->right('pulls'), $d->wrong('sea-pushes', 'pushes')], 'list'),
+                ],
+            ])),
         ], 'End', ''));
     }
 
-    /** @param  array<string, string>  $answers  by question */
+    /** @param  array<string, string|array<string, string>>  $answers  by question; of one with gaps, what fills each */
     private static function walked(array $answers, Terms $terms): RoundEvidence
     {
         $quiz = self::quiz();
@@ -47,7 +56,13 @@ final class UnforeseenTest extends TestCase
         $evidence = new RoundEvidence;
         $events = [new Started(seed: 'unforeseen')];
         foreach ($answers as $name => $answer) {
-            $events[] = new Answered((new Draft('unforeseen'))->id("$name/question"), Response::text($answer));
+            $id = (new Draft('unforeseen'))->id(...);
+            $fillings = [];
+            foreach (is_array($answer) ? $answer : [] as $gap => $filling) {
+                $fillings[$id("gap/$gap")] = $gap === 'moon' ? $id("entry/$filling") : $filling;
+            }
+            $events[] = new WentTo($id($name));
+            $events[] = new Answered($id("$name/question"), is_string($answer) ? Response::text($answer) : Response::gaps($fillings));
         }
         foreach ([...$events, new HandedIn] as $step => $event) {
             $outcome = $engine->apply($state, $event, 1000 * $step);
@@ -61,7 +76,7 @@ final class UnforeseenTest extends TestCase
     }
 
     /**
-     * @param  list<array<string, string>>  $class  answers of each student, by question
+     * @param  list<array<string, string|array<string, string>>>  $class  answers of each student, by question
      * @return list<array<string, mixed>>
      */
     private static function told(array $class): array
@@ -91,6 +106,25 @@ final class UnforeseenTest extends TestCase
         );
         // Two of the three had nothing right at once, the third one of three.
         self::assertEqualsWithDelta(1 / 9, $told[0]['score'], 1e-4);
+    }
+
+    public function test_what_fills_a_gap_is_gathered_gap_by_gap(): void
+    {
+        $told = self::told([
+            ['sea' => ['out' => 'sea', 'in' => 'flood', 'moon' => 'sea-pushes']],
+            ['sea' => ['out' => 'Sea ', 'in' => 'sea', 'moon' => 'sea-pushes']],
+            ['sea' => ['out' => 'low tide', 'in' => 'sea', 'moon' => 'sea-pushes']],
+            ['sea' => ['out' => 'low tide', 'in' => 'moon', 'moon' => 'sea-pushes']],
+            // As a whole it is right in nothing, and in these two gaps.
+            ['sea' => ['out' => 'ebb', 'in' => 'flood', 'moon' => 'sea-pushes']],
+        ]);
+        $id = (new Draft('unforeseen'))->id(...);
+        self::assertEqualsCanonicalizing(
+            [[$id('sea/question'), $id('gap/out'), 'sea', 2], [$id('sea/question'), $id('gap/in'), 'sea', 2]],
+            array_map(static fn (array $one): array => [$one['question'], $one['gap'], PlainText::folded($one['text']), $one['n']], $told),
+            'Neither what was foreseen, nor what was chosen from a list, nor what one alone wrote.',
+        );
+        self::assertSame([[], []], array_column($told, 'ways'));
     }
 
     public function test_what_a_person_gave_full_points_is_not_among_them_until_that_is_taken_back(): void

@@ -97,13 +97,13 @@ export function withFirst(document: QuizDocument, question: Question, workings: 
 }
 
 /** The edits that make a typed answer a foreseen one, each by itself; what slips lead to it is its misconception. */
-export function foreseeing(document: QuizDocument, question: Question, typed: string, slips: string[] | null, right: boolean): Edit[] {
+export function foreseeing(document: QuizDocument, into: string, typed: string, slips: string[] | null, right: boolean): Edit[] {
     const made = right || slips === null ? null : misconceptionOf(document, slipsInWords(slips));
     const added = made?.document.misconceptions?.find((one) => one.id === made.id && !document.misconceptions?.includes(one));
     const node = { ...newEntry(right), key: typed, ...(made === null ? {} : { misconception: made.id }) };
     return [
         ...(added === undefined ? [] : [{ do: 'insert' as const, into: 'quiz', list: 'misconceptions', before: null, node: added }]),
-        { do: 'insert', into: question.id, list: 'entries', before: null, node },
+        { do: 'insert', into, list: 'entries', before: null, node },
     ];
 }
 

@@ -127,14 +127,21 @@ final class Answering extends WalkPart
         return $question->kind === QuestionKind::HandIn || $question->readByTeacher ? Standing::ToBeRead : Standing::Noted;
     }
 
-    /** @return array{typed?: string} a wrong answer to the question itself that was typed and that nobody foresaw */
-    private static function unforeseen(Question $home, Question $question, Record $record, Mark $mark): array
+    /** @return array{typed?: string, fillings?: array<string, string>} what was typed wrongly, and nobody foresaw */
+    private function unforeseen(Question $home, Question $question, Record $record, Mark $mark): array
     {
-        $isWrong = $mark->entry === null && ($mark->result === Result::NotRight || $mark->result === Result::Partly);
+        $isWrong = $mark->result === Result::NotRight || $mark->result === Result::Partly;
+        if (! $isWrong || $home !== $question || $record->response === null) {
+            return [];
+        }
+        $short = static fn (string $typed): string => mb_substr($typed, 0, self::LONGEST_TYPED);
+        $fillings = array_map($short, $this->marker->unforeseen($question, $record->response->map));
 
-        return $isWrong && $home === $question && $record->response?->as === 'text'
-            ? ['typed' => mb_substr((string) $record->response->text, 0, self::LONGEST_TYPED)]
-            : [];
+        return match ($record->response->as) {
+            'text' => $mark->entry === null ? ['typed' => $short((string) $record->response->text)] : [],
+            'gaps' => $fillings === [] ? [] : ['fillings' => $fillings],
+            default => [],
+        };
     }
 
     public function tellMark(Question $home, Question $question, Record $record, Mark $mark): void
@@ -143,7 +150,7 @@ final class Answering extends WalkPart
             $given = self::matched($record, $mark);
             $chosen = $given === [] || $given === [$mark->entry] ? [] : ['chosen' => $given];
             $facts = ['question' => $question->id, 'home' => $home->id] + $mark->toArray() + $chosen;
-            $this->decisions->tell(FactKind::Marked, $facts + self::unforeseen($home, $question, $record, $mark));
+            $this->decisions->tell(FactKind::Marked, $facts + $this->unforeseen($home, $question, $record, $mark));
         }
     }
 

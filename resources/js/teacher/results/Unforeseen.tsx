@@ -36,7 +36,7 @@ export function Unforeseen({ quiz, document, evidence }: Props) {
         if (question === null) {
             return;
         }
-        const edits = foreseeing(document, question, given.text, given.ways[0] ?? null, right);
+        const edits = foreseeing(document, given.gap ?? question.id, given.text, given.ways[0] ?? null, right);
         const correction = ulid();
         const went = await run(async () => {
             const { version } = await take(client.GET('/quizzes/{quiz}', { params: { path: { quiz } } }));
@@ -87,11 +87,11 @@ export function Unforeseen({ quiz, document, evidence }: Props) {
             )}
             <ul className="mt-2 grid gap-2 text-sm">
                 {evidence.unforeseen.map((one) => (
-                    <li key={`${one.question} ${one.text}`} className="rounded-md border border-line bg-sheet px-3 py-2">
+                    <li key={`${one.question} ${one.gap} ${one.text}`} className="rounded-md border border-line bg-sheet px-3 py-2">
                         <p className="flex flex-wrap items-baseline gap-x-3">
                             <q className="text-lg font-semibold [overflow-wrap:anywhere]">{one.text}</q>
                             <Link className="min-w-0 truncate text-soft underline" to={`/quizzes/${quiz}?at=${one.question}`}>
-                                {questionName(document, one.question)}
+                                {placeOf(document, one)}
                             </Link>
                         </p>
                         <div className="flex flex-wrap items-center gap-x-3">
@@ -133,4 +133,11 @@ export function Unforeseen({ quiz, document, evidence }: Props) {
             </ul>
         </section>
     );
+}
+
+/** The question, or which of its gaps. */
+function placeOf(document: QuizDocument, { question, gap }: Given): string {
+    const name = questionName(document, question);
+    const at = findQuestion(document, question)?.gaps?.findIndex(({ id }) => id === gap) ?? -1;
+    return at < 0 ? name : say('teacher.evidence.in-gap', { number: at + 1, question: name });
 }
