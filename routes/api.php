@@ -181,6 +181,8 @@ Route::middleware('auth:teacher')->group(static function () use ($language): voi
     Route::get('tasks/{task}/follow-ups', [FollowUpController::class, 'index']);
     Route::post('tasks/{task}/follow-ups', [FollowUpController::class, 'store']);
     Route::get('tasks/{task}/opening', [FollowUpController::class, 'opening']);
+    Route::delete('tasks/{task}/opening', [FollowUpController::class, 'doWithout']);
+    Route::put('tasks/{task}/opening', [FollowUpController::class, 'takeUp']);
     Route::post('tasks/{task}/openings', [FollowUpController::class, 'open']);
     Route::get('tasks/{task}/returns', ReturnsController::class);
     Route::post('tasks/{task}/sheets', SheetsController::class);

@@ -40,6 +40,7 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property ?array<string, Otherwise> $exceptions what holds otherwise for single students, by their id
  * @property ?list<array{need: string, students: list<string>}> $groups as the teacher made them out of those proposed
  * @property ?string $follows_id the task out of whose evidence it was made: a follow-up, or without a need the opening of a lesson
+ * @property ?CarbonImmutable $opening_left_at when the opening that could be made of it was not wanted
  * @property ?string $follows_need the misconception or the objective of that task's quiz that it is about
  * @property CarbonImmutable $created_at
  * @property ?SchoolClass $class
@@ -57,7 +58,7 @@ final class Task extends Model
         'note' => '', 'unit_id' => null, 'opens_at' => null, 'due_at' => null,
         'closes_at' => null,
         'taken_back_at' => null, 'released_at' => null, 'weight' => 1.0, 'optional' => false,
-        'exceptions' => null, 'groups' => null, 'follows_id' => null, 'follows_need' => null,
+        'exceptions' => null, 'groups' => null, 'follows_id' => null, 'follows_need' => null, 'opening_left_at' => null,
     ];
 
     /** What is said of single students beside their times and terms: it is of the record alone. */
@@ -265,7 +266,8 @@ final class Task extends Model
             'weight' => 'float', 'optional' => 'boolean',
             'exceptions' => 'array', 'groups' => 'array', 'comments_open' => 'boolean', 'comments_named' => 'boolean',
             'opens_at' => 'immutable_datetime', 'due_at' => 'immutable_datetime', 'closes_at' => 'immutable_datetime',
-            'taken_back_at' => 'immutable_datetime', 'released_at' => 'immutable_datetime', 'created_at' => 'immutable_datetime',
+            'taken_back_at' => 'immutable_datetime',
+            'opening_left_at' => 'immutable_datetime', 'released_at' => 'immutable_datetime', 'created_at' => 'immutable_datetime',
         ];
     }
 }

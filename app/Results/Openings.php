@@ -40,7 +40,10 @@ final class Openings
             ->whereDoesntHave('followUps', static fn (Builder $opening) => $opening
                 ->whereNull('follows_need')->where('created_at', '>', $since))
             ->with(['quiz:id,title', 'class:id,name'])->orderByDesc('created_at')->get();
+        // What was done after one was not wanted makes another.
         $counts = Round::query()->ofKind(RoundKind::Task)->whereIn('task_id', $tasks->modelKeys())->where('moved_at', '>', $since)
+            ->join('tasks', 'tasks.id', '=', 'task_id')
+            ->where(static fn (Builder $new) => $new->whereNull('opening_left_at')->orWhereColumn('moved_at', '>', 'opening_left_at'))
             ->groupBy('task_id')->selectRaw('task_id, count(distinct student_id) as students')->toBase()->pluck('students', 'task_id');
         $waiting = [];
         foreach ($tasks as $task) {

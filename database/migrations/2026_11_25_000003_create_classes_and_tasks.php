@@ -82,6 +82,8 @@ return new class extends Migration
             // About none of them, it is the opening of a lesson.
             $table->foreignUlid('follows_id')->nullable()->constrained('tasks');
             $table->ulid('follows_need')->nullable();
+            // When the opening that could be made of it was not wanted.
+            $table->timestamp('opening_left_at', 3)->nullable();
             $table->timestamps(3);
             $table->index(['teacher_id', 'created_at']);
         });

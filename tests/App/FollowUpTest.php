@@ -11,6 +11,7 @@ use HiddenLadder\App\Models\Teacher;
 use HiddenLadder\App\Models\Ulids;
 use HiddenLadder\Core\Evidence\Comparison;
 use HiddenLadder\Demo\Draft;
+use Illuminate\Support\Facades\DB;
 
 final class FollowUpTest extends AppTestCase
 {
@@ -240,6 +241,18 @@ final class FollowUpTest extends AppTestCase
         self::assertSame([['task' => $this->task->id, 'title' => 'About leaves', 'class' => 'Year 8', 'students' => 5]], $today());
 
         $url = "/api/tasks/{$this->task->id}/opening";
+        // Not wanted, it is proposed no more; what is done after that makes another one.
+        $this->travel(1)->minutes();
+        $this->deleteJson($url)->assertNoContent();
+        self::assertSame([], $today());
+        $this->putJson($url)->assertNoContent();
+        self::assertCount(1, $today());
+        $this->deleteJson($url)->assertNoContent();
+        $this->travel(1)->minutes();
+        DB::table('rounds')->where('task_id', $this->task->id)->limit(4)->update(['moved_at' => now()->format('Y-m-d H:i:s.v')]);
+        self::assertSame([], $today(), 'four are too few again');
+        DB::table('rounds')->where('task_id', $this->task->id)->update(['moved_at' => now()->format('Y-m-d H:i:s.v')]);
+        self::assertSame([5], array_column($today(), 'students'));
         $told = $this->getJson($url)->assertOk()->json();
         $d = new Draft('leaves');
         $second = $d->id('second/question');

@@ -114,6 +114,14 @@ test('last night makes this morning: how to open the lesson, on the board by one
         await device.close();
     }
     await page.goto('/today');
+    await test.step('one that is not wanted is gone, and comes back where that was a slip', async () => {
+        const heading = page.getByRole('heading', { name: say('teacher.opening.for-next-lesson') });
+        await page.getByRole('button', { name: say('teacher.opening.leave-of', { title: 'Leaves' }) }).press('Enter');
+        await expect(heading).toHaveCount(0);
+        await page.getByRole('button', { name: say('teacher.opening.propose-again') }).click();
+        await expect(heading).toBeVisible();
+        await isAccessible(page);
+    });
     await page
         .getByRole('link', { name: begins('Leaves Year 8') })
         .first()

@@ -7,7 +7,10 @@ namespace HiddenLadder\Core\Evidence;
 use HiddenLadder\Core\Message;
 use HiddenLadder\Core\Quiz\QuizDocument;
 
-/** What matters most about a task, in messages, each with its figures and leading to what it rests on. */
+/**
+ * What matters most about a task, in messages that say what to do, each with its figures and leading to what it rests on: first what is
+ * for the next lesson, then what is for the quiz, then what is good to know.
+ */
 final readonly class Summary
 {
     /** Fewer answers than that are told as counts, and say little. */
@@ -23,7 +26,7 @@ final readonly class Summary
      * @param  list<QuestionEvidence>  $questions
      * @param  array<string, Share>  $rungs  right at the next try, of those who came
      * @param  array<string, array{now: list<string>, left: list<string>}>  $misconceptions
-     * @return list<array{sentence: Message, at: ?string}> the weightiest first
+     * @return list<array{sentence: Message, at: ?string, for: Advice}> the six that weigh most; of each kind the weightiest first
      */
     public function of(array $questions, array $rungs, array $misconceptions, int $students, ?float $gain, int $gained): array
     {
@@ -35,11 +38,12 @@ final readonly class Summary
             $found[] = [3 - 2 * (float) $hard->atOnce->value(), new Message('evidence.hardest', [
                 'place' => $this->place($hard->question), 'right' => $hard->atOnce->count, 'of' => $hard->atOnce->of,
                 'later' => $hard->afterHelp->count,
-            ]), $hard->question];
+            ]), $hard->question, Advice::Lesson];
         }
         foreach ($asked as $question) {
             if ($question->separatesBackwards()) {
-                $found[] = [2.5, new Message('evidence.backwards', ['place' => $this->place($question->question)]), $question->question];
+                $place = ['place' => $this->place($question->question)];
+                $found[] = [2.5, new Message('evidence.backwards', $place), $question->question, Advice::Quiz];
             }
             $asQuestion = $this->quiz->question($question->question);
             foreach ($asQuestion === null ? [] : $question->hardlyChosen($asQuestion) as $entry) {
@@ -47,6 +51,7 @@ final readonly class Summary
                     0.5,
                     new Message('evidence.hardly-chosen', ['answer' => $entry->name(), 'place' => $this->place($question->question)]),
                     $question->question,
+                    Advice::Quiz,
                 ];
             }
         }
@@ -55,7 +60,7 @@ final readonly class Summary
             if ($misconception !== null && count($now) >= 2) {
                 $found[] = [1 + 2 * count($now) / max(1, $students), new Message('evidence.misconception', [
                     'now' => count($now), 'students' => $students, 'misconception' => $misconception->text, 'left' => count($left),
-                ]), $id];
+                ]), $id, Advice::Lesson];
             }
         }
         foreach ($rungs as $id => $share) {
@@ -64,15 +69,23 @@ final readonly class Summary
                 $found[] = [$helps < 0.4 ? 1.8 : 0.8, new Message(
                     $helps < 0.4 ? 'evidence.rung-helps-few' : 'evidence.rung-helps-well',
                     ['rung' => $this->rung($id), 'right' => $share->count, 'of' => $share->of],
-                ), $id];
+                ), $id, Advice::Quiz];
             }
         }
         if ($gain !== null && $gained >= self::FEW && $gain > 0) {
-            $found[] = [1.0, new Message('evidence.gain', ['gain' => (int) round(100 * $gain), 'students' => $gained]), null];
+            $found[] = [1.0, new Message('evidence.gain', ['gain' => (int) round(100 * $gain), 'students' => $gained]), null, Advice::Knowing];
         }
         usort($found, static fn (array $a, array $b): int => $b[0] <=> $a[0]);
+        $told = [];
+        foreach (Advice::cases() as $for) {
+            foreach (array_slice($found, 0, self::MOST) as [, $sentence, $at, $of]) {
+                if ($of === $for) {
+                    $told[] = ['sentence' => $sentence, 'at' => $at, 'for' => $for];
+                }
+            }
+        }
 
-        return array_map(static fn (array $one): array => ['sentence' => $one[1], 'at' => $one[2]], array_slice($found, 0, self::MOST));
+        return $told;
     }
 
     private function place(string $question): Message

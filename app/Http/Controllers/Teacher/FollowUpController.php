@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace HiddenLadder\App\Http\Controllers\Teacher;
 
+use Carbon\CarbonImmutable;
 use HiddenLadder\App\Http\Controllers\Controller;
 use HiddenLadder\App\Http\Resources\TaskLine;
 use HiddenLadder\App\Http\TaskMembers;
@@ -76,6 +77,23 @@ final class FollowUpController extends Controller
         $this->authorize('reach', $task->load(['class', 'quiz.latestEdition']));
 
         return new JsonResponse($openings->of($task));
+    }
+
+    /** It is not wanted, as far as the class has come now. */
+    public function doWithout(Task $task): Response
+    {
+        $this->authorize('reach', $task);
+        $task->update(['opening_left_at' => CarbonImmutable::now()]);
+
+        return new Response('', 204);
+    }
+
+    public function takeUp(Task $task): Response
+    {
+        $this->authorize('reach', $task);
+        $task->update(['opening_left_at' => null]);
+
+        return new Response('', 204);
     }
 
     /** Makes the opening of a lesson; the class is then led through it from the front. */

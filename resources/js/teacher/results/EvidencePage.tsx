@@ -8,6 +8,7 @@ import { find, questionsAt } from '../../quiz/places';
 import { Button } from '../../ui/Button';
 import { useCovers } from '../../ui/covers';
 import { Fold } from '../../ui/Fold';
+import { FollowUpLink } from '../../ui/FollowUpLink';
 import { byWords } from '../../ui/figures/Sorting';
 import { shareWords } from '../../ui/figures/words';
 import { GivenTo } from '../../ui/GivenTo';
@@ -126,14 +127,13 @@ function EvidenceView({ task, evidence, leastGroup, setLeastGroup }: ViewProps) 
                         ) : (
                             <ul className="grid max-w-3xl gap-1.5">
                                 {evidence.summary.map((line) => (
-                                    <li key={line.sentence} className="border-l-4 border-rail pl-3">
-                                        {line.sentence}{' '}
-                                        {line.at !== null && (
-                                            <button type="button" className="text-sm underline" onClick={() => show(line.at ?? '')}>
-                                                {say('teacher.evidence.show-it')}
-                                            </button>
-                                        )}
-                                    </li>
+                                    <SummaryLine
+                                        key={line.sentence}
+                                        task={task}
+                                        line={line}
+                                        students={follow ? (evidence.misconceptions[line.at ?? '']?.now ?? []) : []}
+                                        onShow={show}
+                                    />
                                 ))}
                             </ul>
                         )}
@@ -191,6 +191,34 @@ function EvidenceView({ task, evidence, leastGroup, setLeastGroup }: ViewProps) 
                 </>
             )}
         </main>
+    );
+}
+
+interface LineProps {
+    task: Task;
+    line: Evidence['summary'][number];
+    /** Whom it is to be taken up with. */
+    students: string[];
+    onShow: (at: string) => void;
+}
+
+/** What to do, with the way to what it rests on and to where it is done. */
+function SummaryLine({ task, line: { sentence: words, at, for: kind }, students, onShow }: LineProps) {
+    return (
+        <li className="border-l-4 border-rail pl-3">
+            {words}{' '}
+            {at !== null && (
+                <button type="button" className="mr-3 text-sm underline" onClick={() => onShow(at)}>
+                    {say('teacher.evidence.show-it')}
+                </button>
+            )}
+            {at !== null && kind === 'quiz' && (
+                <Link className="text-sm underline" to={`/quizzes/${task.quiz}?at=${at}`}>
+                    {say('teacher.evidence.in-the-quiz')}
+                </Link>
+            )}
+            {at !== null && students.length > 0 && <FollowUpLink task={task.id} need={at} students={students} />}
+        </li>
     );
 }
 

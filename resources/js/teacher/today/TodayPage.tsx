@@ -2,12 +2,15 @@ import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useCallback } from 'react';
 import { Link } from 'react-router';
 import { client, sentence, take } from '../../api/client';
-import { buttonClass } from '../../ui/Button';
+import type { Today } from '../../api/types';
+import { Button, buttonClass } from '../../ui/Button';
 import { ConversationCard } from '../../ui/ConversationCard';
 import { Notice } from '../../ui/Notice';
 import { QuizRow } from '../../ui/QuizRow';
 import { TaskLine } from '../../ui/TaskLine';
 import { exact, near } from '../../ui/time';
+import { useUndo } from '../../ui/Undo';
+import { useAttempt } from '../../ui/useAttempt';
 import { useLive } from '../../ui/useLive';
 import { say } from '../../words/words';
 import { Page } from '../Navigation';
@@ -79,16 +82,7 @@ export function TodayPage() {
                     </h2>
                     <ul className="grid gap-1">
                         {today.data.openings.map((one) => (
-                            <li key={one.task}>
-                                <Link
-                                    className="flex flex-wrap items-baseline gap-x-4 rounded-md border border-line bg-sheet px-4 py-2 hover:border-edge"
-                                    to={`/tasks/${one.task}/opening`}
-                                >
-                                    <span className="font-semibold">{one.title}</span>
-                                    <span className="text-soft">{one.class}</span>
-                                    <span className="ml-auto text-sm">{say('teacher.opening.from', { students: one.students })}</span>
-                                </Link>
-                            </li>
+                            <OpeningLine key={one.task} {...one} />
                         ))}
                     </ul>
                 </section>
@@ -145,5 +139,37 @@ export function TodayPage() {
                 </ul>
             </section>
         </Page>
+    );
+}
+
+type Opening = Today['openings'][number];
+
+/** A lesson that can be opened, with the way to its opening; or it is not wanted this time. */
+function OpeningLine({ task, title, class: group, students }: Opening) {
+    const undo = useUndo();
+    const { error, attempt } = useAttempt('today');
+    const path = { params: { path: { task } } };
+    const leave = () =>
+        attempt(async () => {
+            await take(client.DELETE('/tasks/{task}/opening', path));
+            undo.offer(say('teacher.opening.is-left', { title }), say('teacher.opening.propose-again'), () =>
+                attempt(() => take(client.PUT('/tasks/{task}/opening', path))),
+            );
+        });
+    return (
+        <li className="flex flex-wrap items-center gap-x-2 gap-y-1">
+            <Link
+                className="flex min-w-0 flex-1 flex-wrap items-baseline gap-x-4 rounded-md border border-line bg-sheet px-4 py-2 hover:border-edge"
+                to={`/tasks/${task}/opening`}
+            >
+                <span className="font-semibold">{title}</span>
+                <span className="text-soft">{group}</span>
+                <span className="ml-auto text-sm">{say('teacher.opening.from', { students })}</span>
+            </Link>
+            <Button weight="quiet" aria-label={say('teacher.opening.leave-of', { title })} onClick={() => void leave()}>
+                {say('teacher.opening.leave')}
+            </Button>
+            {error !== null && <Notice>{error}</Notice>}
+        </li>
     );
 }
