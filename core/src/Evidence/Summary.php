@@ -73,7 +73,8 @@ final readonly class Summary
             }
         }
         if ($gain !== null && $gained >= self::FEW && $gain > 0) {
-            $found[] = [1.0, new Message('evidence.gain', ['gain' => (int) round(100 * $gain), 'students' => $gained]), null, Advice::Knowing];
+            $gainedSoMuch = new Message('evidence.gain', ['gain' => (int) round(100 * $gain), 'students' => $gained]);
+            $found[] = [1.0, $gainedSoMuch, null, Advice::Knowing];
         }
         usort($found, static fn (array $a, array $b): int => $b[0] <=> $a[0]);
         $told = [];
