@@ -59,13 +59,34 @@ final class Gradebook
             ->get(LineItem::search($columns, $task)));
         foreach (self::read($found) as $one) {
             if (is_array($one) && ($one['resourceId'] ?? null) === $task) {
-                return self::address($one);
+                $address = self::address($one);
+                // Made before it was called what it is called now.
+                if (array_diff_assoc($item->toArray(), array_filter($one, is_scalar(...))) !== []) {
+                    $this->describe($address, $item);
+                }
+
+                return $address;
             }
         }
         $made = $this->ask(static fn (PendingRequest $http): Response => $http->accept(LineItem::MEDIA_TYPE)
             ->withBody((string) json_encode($item->toArray()), LineItem::MEDIA_TYPE)->post($columns));
 
         return self::address(self::read($made));
+    }
+
+    /**
+     * Tells a column what it is called now, and its times.
+     *
+     * @param  string  $address  of the column
+     *
+     * @throws Away
+     * @throws Refused
+     */
+    public function describe(string $address, LineItem $item): void
+    {
+        $body = (string) json_encode($item->toArray());
+        self::read($this->ask(static fn (PendingRequest $http): Response => $http->accept(LineItem::MEDIA_TYPE)
+            ->withBody($body, LineItem::MEDIA_TYPE)->put($address)));
     }
 
     /**

@@ -96,11 +96,16 @@ final class PassScores implements ShouldQueue
         $waiting = $passed->scores()->where('state', Passage::Waiting->value)->with('student:id,outside_number')
             ->orderBy('at')->orderBy('id')->get();
         if ($waiting->isEmpty()) {
+            $this->describe($gradebook, $passed);
+
             return;
         }
         try {
-            $passed->item ??= $gradebook->column($columns, $passed->task_id, self::item($passed));
-            $passed->save();
+            if ($passed->item === null) {
+                $item = $gradebook->column($columns, $passed->task_id, self::item($passed));
+                $passed->update(['item' => $item, 'described' => self::described($passed)]);
+            }
+            $this->describe($gradebook, $passed);
         } catch (Refused $refused) {
             foreach ($waiting as $score) {
                 self::note($score, Passage::Refused, $refused->why);
@@ -110,12 +115,38 @@ final class PassScores implements ShouldQueue
         }
         foreach ($waiting as $score) {
             try {
-                $gradebook->tell($passed->item, (string) $score->student->outside_number, $score->told(), $score->at->getTimestampMs());
+                $told = $score->told();
+                $gradebook->tell((string) $passed->item, (string) $score->student->outside_number, $told, $score->at->getTimestampMs());
                 self::note($score, Passage::Sent, null);
             } catch (Refused $refused) {
                 self::note($score, Passage::Refused, $refused->why);
             }
         }
+    }
+
+    /**
+     * Where its title or its times are others now, its column is told; one that will not hear it keeps what it has.
+     *
+     * @throws Away
+     */
+    private function describe(Gradebook $gradebook, PassedTask $passed): void
+    {
+        $described = self::described($passed);
+        if ($passed->item === null || $passed->described === $described) {
+            return;
+        }
+        try {
+            $gradebook->describe($passed->item, self::item($passed));
+        } catch (Refused) {
+            // A column that is gone is told of with the next score.
+        }
+        $passed->update(['described' => $described]);
+    }
+
+    /** What a task's column is to say of itself, as a mark. */
+    public static function described(PassedTask $passed): string
+    {
+        return sha1((string) json_encode(self::item($passed)->toArray()));
     }
 
     /** Unless it has come to something else since it was read: then that still waits. */

@@ -52,7 +52,8 @@ final class Passing
                     $this->work($one->task);
                     $one->update(['mark' => $mark]);
                 }
-                if ($one->scores()->where('state', Passage::Waiting->value)->exists()) {
+                $isOther = $one->item !== null && $one->described !== PassScores::described($one);
+                if ($isOther || $one->scores()->where('state', Passage::Waiting->value)->exists()) {
                     PassScores::of($one->task_id);
                 }
             });
@@ -68,7 +69,7 @@ final class Passing
         DB::transaction(static function () use ($class, $columns): void {
             $tasks = $class->tasks()->reorder()->pluck('id');
             // Taken up again where they were, the columns are found again.
-            PassedTask::query()->whereIn('task_id', $tasks)->update(['item' => null]);
+            PassedTask::query()->whereIn('task_id', $tasks)->update(['item' => null, 'described' => '']);
             PassedScore::query()->whereIn('task_id', $tasks)->where('state', Passage::Sent->value)->whereNotNull('score')
                 ->update(['state' => Passage::Waiting->value]);
             $class->update(['gradebook' => $columns]);

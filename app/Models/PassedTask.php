@@ -13,6 +13,7 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property string $task_id
  * @property bool $is_on
  * @property ?string $item the address of its column there, once there is one
+ * @property string $described what that column was told of itself last, as a mark
  * @property string $mark what its scores were worked out of
  * @property Task $task
  */
@@ -22,7 +23,7 @@ final class PassedTask extends Model
 
     protected $primaryKey = 'task_id';
 
-    protected $attributes = ['is_on' => true, 'item' => null, 'mark' => ''];
+    protected $attributes = ['is_on' => true, 'item' => null, 'described' => '', 'mark' => ''];
 
     /** @return BelongsTo<Task, $this> */
     public function task(): BelongsTo

@@ -16,6 +16,8 @@ return new class extends Migration
             $table->boolean('is_on')->default(true);
             // The address of its column there, once there is one.
             $table->string('item', 1000)->nullable();
+            // What that column was told of itself last: its title, its times.
+            $table->char('described', 40)->default('');
             // What its scores were worked out of, so that they are worked out anew when that has changed.
             $table->char('mark', 40)->default('');
             $table->timestamps(3);

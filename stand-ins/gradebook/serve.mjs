@@ -75,14 +75,19 @@ function needs(request, scope) {
     }
 }
 
-function column(body, of, type) {
+/** What a column says of itself, as it may. */
+function described(body, type) {
     if (type !== ITEM) {
         throw new No(415, 'That is no column.');
     }
     if (typeof body.label !== 'string' || body.label === '' || !(body.scoreMaximum > 0)) {
         throw new No(400, 'A column has a label, and a score above nothing.');
     }
-    const item = { ...body, id: `${address}/classes/${of}/columns/${randomUUID()}` };
+    return body;
+}
+
+function column(body, of, type) {
+    const item = { ...described(body, type), id: `${address}/classes/${of}/columns/${randomUUID()}` };
     kept.items.push({ of, item });
     keep();
     return item;
@@ -153,6 +158,10 @@ async function answer(request, url, text) {
         kept.scores = kept.scores.filter((one) => one.item !== id);
         keep();
         return [204, null];
+    }
+    if (request.method === 'PUT') {
+        known.item = { ...described(read(), type), id };
+        keep();
     }
     return [200, known.item, ITEM];
 }

@@ -228,6 +228,37 @@ final class GradebookTest extends AppTestCase
         self::assertSame([true, false], array_map(static fn (array $one): bool => isset($one['scoreGiven']), array_slice($this->told(), 2)));
     }
 
+    public function test_a_column_is_called_what_the_quiz_is_called_now(): void
+    {
+        $this->scores('Ada', 0.5);
+        $this->passOn();
+        $column = fn (): array => json_decode((string) file_get_contents($this->file), true)['items'][0]['item'];
+        $puts = fn (): int => count(array_filter($this->log(), static fn (array $one): bool => $one['method'] === 'PUT' && $one['status'] === 200));
+        $this->sweep();
+        self::assertSame([0, $this->task->quiz->title], [$puts(), $column()['label']], 'What it was made with is not told again.');
+        $this->task->quiz->update(['title' => 'Tides, and why']);
+        $this->task->update(['due_at' => '2027-01-11 08:00:00']);
+        $this->standInIs(['mode' => 'away']);
+        $this->sweep();
+        self::assertSame(0, $puts());
+        $this->travel(2)->minutes();
+        $this->standInIs(['mode' => 'well', 'ahead' => now()->getTimestamp() - time()]);
+        $this->sweep();
+        $this->sweep();
+        self::assertSame([1, 'Tides, and why', '2027-01-11T08:00:00Z', $this->task->id], [
+            $puts(), $column()['label'], $column()['endDateTime'], $column()['resourceId'],
+        ]);
+        self::assertCount(1, $this->told(), 'No score is told again for that.');
+        // Found again after the class was connected anew, under a name from before.
+        $this->deleteJson("/api/classes/{$this->class->id}/gradebook")->assertNoContent();
+        $this->task->quiz->update(['title' => 'The tides']);
+        $this->connect();
+        $this->putJson("/api/tasks/{$this->task->id}/passing")->assertNoContent();
+        $this->sweep();
+        self::assertSame('The tides', $column()['label']);
+        self::assertSame(1, count(array_filter($this->log(), static fn (array $one): bool => $one['status'] === 201)), 'one column');
+    }
+
     public function test_what_one_student_is_shown_is_told_of_that_one_alone(): void
     {
         $terms = Terms::read(Fields::of($this->task->terms));
