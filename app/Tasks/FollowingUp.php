@@ -57,7 +57,7 @@ final class FollowingUp
      * @param  list<string>  $students  of the task's class
      * @param  array<string, mixed>  $members  of the new task
      *
-     * @throws Rejected when the inspection finds something that stops it
+     * @throws Rejected when the inspection finds something that stops it, or none of the students is in the class any more
      */
     public function give(
         Task $task,
@@ -105,6 +105,10 @@ final class FollowingUp
             [$given] = $this->giving->give($teacher, $quiz->refresh(), Terms::for($purpose), [$class], $students, $members + [
                 'way_in' => $task->way_in, 'unit_id' => $task->unit_id, 'weight' => 0, 'follows_id' => $task->id,
             ]);
+
+            if ($students !== null && $given->named()->doesntExist()) {
+                throw Rejected::invalid(new Message('problem.task.nobody-to-follow-up'));
+            }
 
             return $given;
         }, 5);

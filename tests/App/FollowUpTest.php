@@ -101,6 +101,15 @@ final class FollowUpTest extends AppTestCase
             'where they slipped first',
         );
 
+        // Whoever has left the class meanwhile gets nothing; where all have, that is said, and nothing is made.
+        $gone = $this->body(['E']);
+        $e = $this->member($this->class, 'E')->id;
+        $this->deleteJson("/api/classes/{$this->class->id}/students/$e")->assertNoContent();
+        $this->postJson("/api/tasks/{$this->task->id}/follow-ups", $gone)->assertStatus(422)
+            ->assertJsonPath('detail', 'None of these students is in the class any more.');
+        self::assertSame([0, 1], [$this->task->followUps()->count(), Quiz::query()->count()]);
+        $this->postJson("/api/classes/{$this->class->id}/students/$e/restore")->assertNoContent();
+
         $body = $this->body(['A', 'B']);
         $given = $this->postJson("/api/tasks/{$this->task->id}/follow-ups", $body)->assertCreated()->json();
         self::assertSame($given, $this->postJson("/api/tasks/{$this->task->id}/follow-ups", $body)->assertCreated()->json(), 'once');

@@ -1,8 +1,7 @@
 import { type Browser, expect, type Page } from '@playwright/test';
 import { ulid } from '../../resources/js/ui/ulid';
-import { giveOut, isAccessible, makeQuiz, phone, saved, signUp } from './helpers';
+import { giveOut, isAccessible, makeQuiz, phone, post, saved, signUp } from './helpers';
 import { test } from './test';
-import { post } from './videos';
 import { begins, say } from './words';
 
 /** A phone with a student on it who came in by name alone, as an exit check lets them. */

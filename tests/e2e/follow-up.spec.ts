@@ -1,9 +1,8 @@
 import { expect, type Page } from '@playwright/test';
 import { newEntry, newQuestion } from '../../resources/js/quiz/making';
 import { ulid } from '../../resources/js/ui/ulid';
-import { enter, giveOut, isAccessible, makeQuiz, phone, signUp } from './helpers';
+import { answersFromDevice, enter, firstTask, giveOut, isAccessible, makeQuiz, phone, post, signUp } from './helpers';
 import { test } from './test';
-import { post } from './videos';
 import { begins, say } from './words';
 
 /** A quiz whose wrong answer shows a misconception, and has a reading under it; the ids of its question and answers. */
@@ -98,20 +97,9 @@ test('last night makes this morning: how to open the lesson, on the board by one
     const { question, air, soil } = await publishLeaves(page);
     const names = ['Ada', 'Bram', 'Cleo', 'Davit', 'Elif'];
     const phrase = await giveOut(page, 'Leaves', names);
-    const group = new URL(page.url()).pathname;
-    const { tasks } = (await (await page.request.get(`/api${group}`)).json()) as { tasks: { id: string }[] };
-    const task = tasks[0]?.id ?? '';
-    // Their answers come from devices of their own, without a screen.
+    const task = await firstTask(page);
     for (const name of names) {
-        const device = await (await browser.newContext({ locale: 'en-GB' })).newPage();
-        await device.goto('/join');
-        await post(device, '/student/enter', { data: { phrase, name, secret: 'limpet', first: true } });
-        const { id } = (await post(device, `/student/tasks/${task}/rounds`, { data: {} })) as { id: string };
-        const at = Date.now();
-        const data = { question, response: { choices: [name === 'Elif' ? air : soil] } };
-        const event = { id: ulid(), after: null, kind: 'answered', at, sentAt: at, data };
-        await post(device, `/student/rounds/${id}/events`, { data: event });
-        await device.close();
+        await answersFromDevice(browser, { phrase, name, task }, { question, response: { choices: [name === 'Elif' ? air : soil] } });
     }
     await page.goto('/today');
     await test.step('one that is not wanted is gone, and comes back where that was a slip', async () => {

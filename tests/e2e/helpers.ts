@@ -1,6 +1,7 @@
 import AxeBuilder from '@axe-core/playwright';
 import { type Browser, expect, type Page } from '@playwright/test';
 import type { QuestionKind } from '../../resources/js/api/types';
+import { ulid } from '../../resources/js/ui/ulid';
 import { say } from './words';
 
 export const phone = { width: 390, height: 844 };
@@ -170,4 +171,41 @@ export async function isAccessible(page: Page): Promise<void> {
     const { violations } = await new AxeBuilder({ page }).analyze();
     const grave = violations.filter((violation) => violation.impact === 'serious' || violation.impact === 'critical');
     expect(grave.map((violation) => `${violation.id}: ${violation.nodes.map((node) => node.html).join(' | ')}`)).toEqual([]);
+}
+
+/** Asks the API for something as the page's own code would, by POST where nothing else is said. */
+export async function post(page: Page, address: string, more: Record<string, unknown>): Promise<unknown> {
+    const token = (await page.context().cookies()).find(({ name }) => name === 'XSRF-TOKEN')?.value ?? '';
+    const reply = await page.request.fetch(`/api${address}`, {
+        method: 'POST',
+        ...more,
+        headers: { Accept: 'application/json', 'X-XSRF-TOKEN': decodeURIComponent(token) },
+    });
+    if (!reply.ok()) {
+        throw new Error(`${address}: ${reply.status()} ${await reply.text()}`);
+    }
+    return reply.status() === 204 ? null : reply.json();
+}
+
+/** A student comes in on a device of their own, without a screen, and answers the first question of a task's new round. */
+export async function answersFromDevice(
+    browser: Browser,
+    { phrase, name, task }: { phrase: string; name: string; task: string },
+    answer: { question: string; response: Record<string, unknown> },
+): Promise<void> {
+    const device = await (await browser.newContext({ locale: 'en-GB' })).newPage();
+    await device.goto('/join');
+    await post(device, '/student/enter', { data: { phrase, name, secret: 'limpet', first: true } });
+    const { id } = (await post(device, `/student/tasks/${task}/rounds`, { data: {} })) as { id: string };
+    const at = Date.now();
+    await post(device, `/student/rounds/${id}/events`, {
+        data: { id: ulid(), after: null, kind: 'answered', at, sentAt: at, data: answer },
+    });
+    await device.context().close();
+}
+
+/** The first task of the class whose page is open. */
+export async function firstTask(page: Page): Promise<string> {
+    const { tasks } = (await (await page.request.get(`/api${new URL(page.url()).pathname}`)).json()) as { tasks: { id: string }[] };
+    return tasks[0]?.id ?? '';
 }

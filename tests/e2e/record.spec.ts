@@ -1,8 +1,8 @@
 import { readFileSync } from 'node:fs';
 import { expect } from '@playwright/test';
-import { enter, giveOut, isAccessible, phone, publishNumber, signUp } from './helpers';
+import { gradebookOf } from './gradebook';
+import { enter, giveOut, isAccessible, phone, post, publishNumber, signUp } from './helpers';
 import { test } from './test';
-import { gradebookOf, post } from './videos';
 import { begins, say } from './words';
 
 test('the record of a class: what counts, who is missing or excused, shown to students when the teacher says so, and taken away', async ({

@@ -1,29 +1,15 @@
-import { existsSync, readdirSync, readFileSync } from 'node:fs';
+import { readFileSync } from 'node:fs';
 import { basename } from 'node:path';
 import type { Page } from '@playwright/test';
 import type { Cue, Quiz, VideoStop } from '../../resources/js/api/types';
 import { newEntry, newQuestion } from '../../resources/js/quiz/making';
 import { ulid } from '../../resources/js/ui/ulid';
-import { giveOut, makeQuiz } from './helpers';
+import { giveOut, makeQuiz, post } from './helpers';
 
 /** Twenty minutes, made by bin/make-long-video: an own file of a teacher's, or found in the simulated service. */
 export const long = { file: 'var/reels/twenty-minutes.webm', key: 'twenty-minutes', length: /^1200/ };
 
 export const short = { file: 'database/demo/media/tidal-range.webm', key: 'marks-on-the-quay', length: /^28/ };
-
-/** Asks the API for something as the page's own code would, by POST where nothing else is said. */
-export async function post(page: Page, address: string, more: Record<string, unknown>): Promise<unknown> {
-    const token = (await page.context().cookies()).find(({ name }) => name === 'XSRF-TOKEN')?.value ?? '';
-    const reply = await page.request.fetch(`/api${address}`, {
-        method: 'POST',
-        ...more,
-        headers: { Accept: 'application/json', 'X-XSRF-TOKEN': decodeURIComponent(token) },
-    });
-    if (!reply.ok()) {
-        throw new Error(`${address}: ${reply.status()} ${await reply.text()}`);
-    }
-    return reply.status() === 204 ? null : reply.json();
-}
 
 /** Puts a video on the teacher's shelf; its id. */
 export async function takeIn(page: Page, video: { file: string; key: string }, from: 'file' | 'service'): Promise<string> {
@@ -83,18 +69,7 @@ export async function serviceIs(page: Page, mode: 'away' | 'slow' | 'wrong' | 'w
     await page.request.post(`${await videoHost(page)}/stand-in`, { data: { mode, key } });
 }
 
-async function videoHost(page: Page): Promise<string> {
+export async function videoHost(page: Page): Promise<string> {
     const reply = await page.request.get('/');
     return /frame-src (\S+)/.exec(reply.headers()['content-security-policy'] ?? '')?.[1] ?? '';
-}
-
-/** Where the simulated gradebook runs: beside the simulated video service of the same instance. */
-export async function gradebookOf(page: Page): Promise<string> {
-    const port = new URL(await videoHost(page)).port;
-    const read = (instance: string, service: string) => {
-        const file = `var/${instance}/${service}.port`;
-        return existsSync(file) ? readFileSync(file, 'utf8').trim() : '';
-    };
-    const instance = readdirSync('var').find((one) => read(one, 'video-host') === port) ?? '';
-    return `http://127.0.0.1:${read(instance, 'gradebook')}`;
 }

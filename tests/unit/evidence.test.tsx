@@ -274,6 +274,29 @@ describe('answers nobody foresaw', () => {
         await userEvent.click(screen.getByRole('button', { name: say('teacher.evidence.undo-foreseen') }));
         await vi.waitFor(() => expect(gone).toEqual([laid[1]?.id]));
     });
+    it('go on where it broke off: neither the misconception nor the answer is laid twice', async () => {
+        const { laid } = server();
+        const sent: string[] = [];
+        let breaks = true;
+        const well = vi.mocked(client.POST).getMockImplementation() as (...of: unknown[]) => never;
+        vi.spyOn(client, 'POST').mockImplementation(((path: string, more: { body: { id: string; edits: { list: string }[] } }) => {
+            sent.push(more.body?.id);
+            return path.endsWith('/corrections') && more.body.edits[0]?.list === 'entries' && breaks
+                ? Promise.reject(new TypeError('Failed to fetch'))
+                : well(path, more);
+        }) as never);
+        shown([['Went from left to right']]);
+        const foresee = screen.getByRole('button', { name: say('teacher.evidence.foresee-as', { text: '26' }) });
+        await userEvent.click(foresee);
+        await vi.waitFor(() => expect(sent).toHaveLength(2));
+        breaks = false;
+        await vi.waitFor(() => expect(foresee).toHaveProperty('disabled', false));
+        await userEvent.click(foresee);
+        await screen.findByText(say('teacher.evidence.foreseen', { text: '26', right: 'no' }));
+        // Under the same ids, by which the server knows what it has.
+        expect(new Set(sent.filter((id) => id !== undefined)).size).toBe(2);
+        expect(laid.at(-1)?.edits[0]?.node.misconception).toBe(laid[0]?.edits[0]?.node.id);
+    });
     it('are foreseen in the gap that was filled so', async () => {
         const { laid } = server();
         shown([], 'a gap');

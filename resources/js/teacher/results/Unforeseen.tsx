@@ -1,7 +1,8 @@
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import { Link } from 'react-router';
 import { client, take } from '../../api/client';
 import type { Evidence, QuizDocument } from '../../api/types';
+import type { Edit } from '../../quiz/edits';
 import { questionName } from '../../quiz/names';
 import { findQuestion } from '../../quiz/places';
 import { foreseeing } from '../../quiz/workings';
@@ -31,25 +32,33 @@ interface Props {
 export function Unforeseen({ quiz, document, evidence }: Props) {
     const [done, setDone] = useState<Foreseen | null>(null);
     const { busy, progress, changes, error, run } = useRemarking(quiz);
+    // Pressed again after it broke off, it goes on with what was made then: nothing is laid twice.
+    const begun = useRef(new Map<string, { id: string; edit: Edit }[]>());
     const foresee = async (given: Given, right: boolean) => {
         const question = findQuestion(document, given.question);
         if (question === null) {
             return;
         }
-        const edits = foreseeing(document, given.gap ?? question.id, given.text, given.ways[0] ?? null, right);
-        const correction = ulid();
+        const into = given.gap ?? question.id;
+        const key = `${into} ${given.text} ${right}`;
+        const steps =
+            begun.current.get(key) ??
+            foreseeing(document, into, given.text, given.ways[0] ?? null, right).map((edit) => ({ id: ulid(), edit }));
+        begun.current.set(key, steps);
         const went = await run(async () => {
             const { version } = await take(client.GET('/quizzes/{quiz}', { params: { path: { quiz } } }));
             const label = say('teacher.evidence.foresees', { text: given.text, right: right ? 'yes' : 'no' });
             // A misconception stays, whatever becomes of the answer that first showed it.
-            for (const [index, edit] of edits.entries()) {
-                const id = index === edits.length - 1 ? correction : ulid();
+            for (const { id, edit } of steps) {
                 await take(
                     client.POST('/quizzes/{quiz}/corrections', { params: { path: { quiz } }, body: { id, version, label, edits: [edit] } }),
                 );
             }
         });
-        setDone(went ? { text: given.text, question: given.question, right, correction } : null);
+        if (went) {
+            begun.current.delete(key);
+        }
+        setDone(went ? { text: given.text, question: given.question, right, correction: steps.at(-1)?.id ?? '' } : null);
     };
     const takeBack = async ({ correction }: Foreseen) => {
         const went = await run(() =>
