@@ -45,6 +45,7 @@ test('the teacher’s views', async ({ page }) => {
     await expect(page.getByRole('heading', { name: say('teacher.evidence.in-short') })).toBeVisible();
     await picture(page, 'evidence', page.getByRole('heading', { name: say('teacher.evidence.in-short') }));
     await page.getByRole('link', { name: 'Bram Oduya' }).click();
+    await page.locator('summary').nth(1).click();
     await picture(page, 'student-answers', page.getByRole('heading', { name: /^Round 1/ }));
     await page.goto('/pile');
     await picture(page, 'pile', page.getByRole('article').first());
