@@ -61,12 +61,9 @@ final class Exports
 
     private function remove(Export $export): void
     {
-        $path = $this->folder->path(self::file($export));
-        foreach ([$path, "$path.part"] as $file) {
-            if (is_file($file)) {
-                unlink($file);
-            }
-        }
+        // With what a worker that was killed had begun.
+        $files = glob($this->folder->path(self::file($export)).'*');
+        array_map(unlink(...), $files === false ? [] : $files);
         $export->delete();
     }
 }

@@ -6,6 +6,7 @@ namespace HiddenLadder\App\Exports;
 
 use HiddenLadder\App\Media\MediaFolder;
 use HiddenLadder\App\Models\Export;
+use HiddenLadder\App\Models\Ulids;
 use Illuminate\Contracts\Queue\ShouldQueue;
 use Illuminate\Foundation\Queue\Queueable;
 use Illuminate\Support\Facades\App;
@@ -43,6 +44,8 @@ final class MakeExport implements ShouldQueue
         if (! is_dir(dirname($path))) {
             mkdir(dirname($path), 0700, true);
         }
+        // Two workers may come to be at it, where the first took longer than jobs are waited for: each writes a file of its own.
+        $part = "$path.".Ulids::make();
         $this->tell(['state' => ExportState::Working, 'done' => 0.0]);
         $last = 0.0;
         $told = function (float $done) use (&$last): void {
@@ -53,16 +56,18 @@ final class MakeExport implements ShouldQueue
         };
         try {
             match ($export->matter) {
-                ExportMatter::Events => $statements->write($export->task()->sole(), "$path.part", $told),
-                ExportMatter::Person => $archive->write($export->student()->sole(), "$path.part", $this->language, $told),
+                ExportMatter::Events => $statements->write($export->task()->sole(), $part, $told),
+                ExportMatter::Person => $archive->write($export->student()->sole(), $part, $this->language, $told),
             };
-            rename("$path.part", $path);
+            rename($part, $path);
         } finally {
-            if (is_file("$path.part")) {
-                unlink("$path.part");
+            if (is_file($part)) {
+                unlink($part);
             }
         }
-        $this->tell(['state' => ExportState::Ready, 'done' => 1.0, 'bytes' => (int) filesize($path)]);
+        if (! $this->tell(['state' => ExportState::Ready, 'done' => 1.0, 'bytes' => (int) filesize($path)])) {
+            unlink($path);
+        }
     }
 
     public function failed(?Throwable $error): void
@@ -70,9 +75,12 @@ final class MakeExport implements ShouldQueue
         $this->tell(['state' => ExportState::Failed]);
     }
 
-    /** @param  array<string, mixed>  $what */
-    private function tell(array $what): void
+    /**
+     * @param  array<string, mixed>  $what
+     * @return bool whether it is wanted still
+     */
+    private function tell(array $what): bool
     {
-        Export::query()->find($this->export)?->update($what);
+        return Export::query()->find($this->export)?->update($what) ?? false;
     }
 }

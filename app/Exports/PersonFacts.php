@@ -35,6 +35,9 @@ final class PersonFacts
                 'round' => $medium->round_id, 'isSheet' => (bool) $medium->getAttribute('is_sheet'),
             ])->all(),
             'messages' => self::messages($student),
+            'commentsHidden' => DB::table('hidden_comments')->whereIn('round_id', $student->rounds()->select('id'))
+                ->orderBy('round_id')->orderBy('number')->get(['round_id as round', 'number as event'])->all(),
+            'printedSheets' => DB::table('sheets')->whereIn('student_id', $ids)->orderBy('task_id')->pluck('task_id')->all(),
             'sittings' => self::sittings($ids),
             'gradebook' => PassedScore::query()->whereIn('student_id', $ids)->orderBy('at')->orderBy('id')->get()
                 ->map(static fn (PassedScore $score): array => [

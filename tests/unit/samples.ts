@@ -60,6 +60,7 @@ export function evidenceOf(more: Partial<Evidence> = {}): Evidence {
         groups: [],
         groupsByHand: false,
         unforeseen: [],
+        opening: [],
         watched: {},
         summary: [],
         ...more,

@@ -45,19 +45,20 @@ final readonly class Opening
      */
     public function of(array $questions, array $unforeseen, array $students): array
     {
-        $shown = $this->questions($questions, $unforeseen);
-
+        $shown = $this->toShow($questions, $unforeseen);
         $pairs = self::pairs(array_column($shown, 'question'), $students);
 
         return ['questions' => $shown, 'visit' => $this->visits($students), 'pairs' => $pairs];
     }
 
     /**
+     * The questions to show first.
+     *
      * @param  list<QuestionEvidence>  $questions
      * @param  list<array{question: string, text: string, n: int}>  $unforeseen
      * @return list<array{question: string, right: int, of: int, slips: list<array{entry: ?string, text: string, n: int}>}>
      */
-    private function questions(array $questions, array $unforeseen): array
+    public function toShow(array $questions, array $unforeseen): array
     {
         $needed = array_filter($questions, static fn (QuestionEvidence $one): bool => $one->atOnce->of >= Summary::FEW
             && $one->atOnce->value() < self::WELL);

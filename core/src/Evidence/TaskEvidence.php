@@ -116,7 +116,7 @@ final class TaskEvidence
         );
     }
 
-    /** @return list<array{question: string, text: string, n: int, score: float, ways: list<list<\HiddenLadder\Core\Message>>}> */
+    /** @return list<array{question: string, gap: ?string, text: string, n: int, score: float, ways: list<list<\HiddenLadder\Core\Message>>}> */
     public function unforeseen(): array
     {
         return $this->unforeseen->all();
@@ -133,6 +133,7 @@ final class TaskEvidence
     {
         $analysis = $this->analysis();
         $questions = $this->questionsBy($analysis);
+        $unforeseen = $this->unforeseen();
         $alpha = $analysis->alpha();
         $gain = Gain::ofClass($this->gains);
         $groups = (new Groups($leastGroup))->of(
@@ -160,7 +161,8 @@ final class TaskEvidence
             'misconceptions' => (object) $this->misconceptions,
             'objectives' => (object) $this->objectives,
             'groups' => $groups,
-            'unforeseen' => $this->unforeseen(),
+            'unforeseen' => $unforeseen,
+            'opening' => (new Opening($this->quiz))->toShow($questions, $unforeseen),
             'watched' => (object) array_map(
                 static fn (array $video): array => ['map' => (object) $video['map'], 'mapAgain' => (object) $video['mapAgain']] + $video,
                 $this->watched,

@@ -72,6 +72,11 @@ function EvidenceView({ task, evidence, leastGroup, setLeastGroup }: ViewProps) 
     const named = covers.seen.names;
     const { document } = task;
     const follow = task.class !== null;
+    const opens = follow && evidence.opening.length > 0;
+    // What the opening shows anyhow is not said twice.
+    const lines = evidence.summary.filter(
+        (line) => !(opens && line.for === 'lesson' && evidence.opening.some(({ question }) => question === line.at)),
+    );
     const questions = new Set(evidence.questions.map(({ question }) => question));
     const rounds = () => take(client.GET('/tasks/{task}/rounds', { params: { path: { task: task.id } } }));
     const close = (selected === null ? [] : questionsAt(document, selected)).filter(({ id }) => questions.has(id) || id in evidence.polls);
@@ -121,12 +126,12 @@ function EvidenceView({ task, evidence, leastGroup, setLeastGroup }: ViewProps) 
                         <h2 id="summary" className="mb-2 text-xl">
                             {say('teacher.evidence.in-short')}
                         </h2>
-                        {follow && <NextLesson task={task} onShow={show} />}
-                        {evidence.summary.length === 0 ? (
+                        {follow && <NextLesson task={task} opening={evidence.opening} onShow={show} />}
+                        {lines.length === 0 && !opens ? (
                             <p>{say('teacher.evidence.nothing-stands-out-yet-fewer')}</p>
                         ) : (
                             <ul className="grid max-w-3xl gap-1.5">
-                                {evidence.summary.map((line) => (
+                                {lines.map((line) => (
                                     <SummaryLine
                                         key={line.sentence}
                                         task={task}

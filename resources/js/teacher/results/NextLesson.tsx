@@ -1,26 +1,26 @@
-import { useQuery } from '@tanstack/react-query';
 import { Link } from 'react-router';
-import { client, take } from '../../api/client';
-import type { Task } from '../../api/types';
+import type { Evidence, Task } from '../../api/types';
 import { findQuestion } from '../../quiz/places';
 import { nameOf } from '../../quiz/text';
 import { buttonClass } from '../../ui/Button';
 import { say } from '../../words/words';
 
+interface Props {
+    task: Task;
+    opening: Evidence['opening'];
+    onShow: (question: string) => void;
+}
+
 /** What the answers mean for tomorrow, before any figure; nothing where nothing stands out. */
-export function NextLesson({ task, onShow }: { task: Task; onShow: (question: string) => void }) {
-    const opening = useQuery({
-        queryKey: ['opening', task.id],
-        queryFn: () => take(client.GET('/tasks/{task}/opening', { params: { path: { task: task.id } } })),
-    });
-    if (opening.data === undefined || opening.data.questions.length === 0) {
+export function NextLesson({ task, opening, onShow }: Props) {
+    if (opening.length === 0) {
         return null;
     }
     return (
         <div className="mb-3 grid max-w-3xl gap-1 rounded-md border-2 border-ink bg-sheet px-4 py-3">
             <p className="font-semibold">{say('teacher.opening.for-next-lesson')}</p>
             <ul className="grid gap-1">
-                {opening.data.questions.map(({ question, right, of }) => (
+                {opening.map(({ question, right, of }) => (
                     <li key={question}>
                         {say('teacher.opening.show-first')}: {nameOf(findQuestion(task.document, question)?.prompt ?? '')}{' '}
                         <button type="button" className="text-sm underline" onClick={() => onShow(question)}>
