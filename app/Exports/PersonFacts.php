@@ -36,7 +36,8 @@ final class PersonFacts
             ])->all(),
             'messages' => self::messages($student),
             'commentsHidden' => DB::table('hidden_comments')->whereIn('round_id', $student->rounds()->select('id'))
-                ->orderBy('round_id')->orderBy('number')->get(['round_id as round', 'number as event'])->all(),
+                ->orderBy('round_id')->orderBy('number')->get()
+                ->map(static fn (\stdClass $one): array => ['round' => $one->round_id, 'event' => $one->number])->all(),
             'printedSheets' => DB::table('sheets')->whereIn('student_id', $ids)->orderBy('task_id')->pluck('task_id')->all(),
             'sittings' => self::sittings($ids),
             'gradebook' => PassedScore::query()->whereIn('student_id', $ids)->orderBy('at')->orderBy('id')->get()

@@ -116,7 +116,11 @@ final class TaskEvidence
         );
     }
 
-    /** @return list<array{question: string, gap: ?string, text: string, n: int, score: float, ways: list<list<\HiddenLadder\Core\Message>>}> */
+    /**
+     * @return list<array{
+     *     question: string, gap: ?string, text: string, n: int, score: float, ways: list<list<\HiddenLadder\Core\Message>>,
+     * }>
+     */
     public function unforeseen(): array
     {
         return $this->unforeseen->all();
