@@ -1,6 +1,6 @@
 import { useQuery } from '@tanstack/react-query';
 import { useEffect, useRef, useState } from 'react';
-import { client, take } from '../api/client';
+import { client, sentence, take } from '../api/client';
 import type { Export } from '../api/types';
 import { say } from '../words/words';
 import { Button } from './Button';
@@ -22,16 +22,17 @@ interface Props {
 /** Has a file made that takes a while, says how far it is, and saves it once it is ready. */
 export function MadeFile({ words, label, weight = 'quiet', ask }: Props) {
     const { error, attempt } = useAttempt();
-    const [asked, setAsked] = useState<string | null>(null);
+    // Asked for again, it is looked at anew, also where it is the same that is under way.
+    const [asked, setAsked] = useState<{ id: string; turn: number } | null>(null);
     const saved = useRef<string | null>(null);
     const made = useQuery({
         queryKey: ['export', asked],
-        queryFn: () => take(client.GET('/exports/{export}', { params: { path: { export: asked ?? '' } } })),
+        queryFn: () => take(client.GET('/exports/{export}', { params: { path: { export: asked?.id ?? '' } } })),
         enabled: asked !== null,
-        refetchInterval: ({ state }) => (state.data === undefined || isComing(state.data) ? LOOK_EVERY : false),
+        refetchInterval: ({ state }) => (state.error === null && (state.data === undefined || isComing(state.data)) ? LOOK_EVERY : false),
     });
     const now = asked === null ? undefined : made.data;
-    const coming = asked !== null && (now === undefined || isComing(now));
+    const coming = asked !== null && made.error === null && (now === undefined || isComing(now));
     const address = now?.state === 'ready' ? `/api/exports/${now.id}/file` : null;
     useEffect(() => {
         if (address !== null && saved.current !== address) {
@@ -45,7 +46,7 @@ export function MadeFile({ words, label, weight = 'quiet', ask }: Props) {
                 weight={weight}
                 aria-label={coming ? undefined : label}
                 disabled={coming}
-                onClick={() => void attempt(async () => setAsked((await ask()).id))}
+                onClick={() => void attempt(async () => setAsked({ id: (await ask()).id, turn: (asked?.turn ?? 0) + 1 }))}
             >
                 {coming ? say('ui.made-file.so-far', { state: now?.state ?? 'waiting', done: Math.round(100 * (now?.done ?? 0)) }) : words}
             </Button>
@@ -58,6 +59,7 @@ export function MadeFile({ words, label, weight = 'quiet', ask }: Props) {
                 </p>
             )}
             {now?.state === 'failed' && <Notice>{say('ui.made-file.failed')}</Notice>}
+            {asked !== null && made.error !== null && <Notice>{sentence(made.error)}</Notice>}
             {error !== null && <Notice>{error}</Notice>}
         </>
     );
