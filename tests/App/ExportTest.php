@@ -74,6 +74,7 @@ final class ExportTest extends AppTestCase
     {
         $reply = $this->get("/api/exports/$export/file")->assertOk()->baseResponse;
         self::assertInstanceOf(BinaryFileResponse::class, $reply);
+        self::assertStringContainsString('no-store', (string) $reply->headers->get('Cache-Control'));
 
         return $reply->getFile()->getContent();
     }

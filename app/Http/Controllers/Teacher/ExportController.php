@@ -47,6 +47,10 @@ final class ExportController extends Controller
         $this->authorize('fetch', $export);
         abort_unless($export->state === ExportState::Ready, 404);
 
-        return $handOut->asDownload(Exports::file($export), $export->matter->type(), "$export->title.{$export->matter->ending()}");
+        $file = $handOut->asDownload(Exports::file($export), $export->matter->type(), "$export->title.{$export->matter->ending()}");
+        // On a device that others use, too, nothing of it stays but what was saved.
+        $file->headers->set('Cache-Control', 'private, no-store');
+
+        return $file;
     }
 }
