@@ -168,6 +168,7 @@ test('a video of such a round is on the device too: it plays, stops and asks wit
     });
     await page.getByRole('link', { name: /A film on the ferry/ }).click();
     await page.getByRole('link', { name: 'Ada Brandt' }).first().click();
-    await expect(page.getByText(/watched 0:0[0] to 0:0[36]/).first()).toBeVisible();
     await expect(page.getByText('“Flood”')).toHaveCount(2);
+    await page.getByText(say('teacher.student.step-by-step')).click();
+    await expect(page.getByText(/watched 0:0[0] to 0:0[36]/).first()).toBeVisible();
 });

@@ -147,7 +147,7 @@ test('two who are one person: an open page and what it could not send yet come a
     await page.getByRole('link', { name: /Terns/ }).click();
     await expect(page.getByRole('link', { name: 'Ada Brandt' })).toBeVisible();
     await page.getByRole('link', { name: 'Ada Brandt' }).click();
-    await expect(page.getByText('3', { exact: true }).first()).toBeAttached();
+    await expect(page.getByText('“3”', { exact: true })).toBeVisible();
     await ada.context().close();
 });
 

@@ -89,6 +89,7 @@ test('questions in a video: added where it is paused, asked where it stops', asy
     });
     await page.getByRole('link', { name: /A film/ }).click();
     await page.getByRole('link', { name: 'Finn Abara' }).click();
+    await page.getByText(say('teacher.student.step-by-step')).click();
     await expect(page.getByText(/watched 0:0[78] to 0:1/)).toBeVisible();
 });
 

@@ -1,7 +1,8 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { useCallback } from 'react';
+import { useCallback, useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { client, sentence, take } from '../../api/client';
+import type { QuizDocument, StoredEvent } from '../../api/types';
 import { audience } from '../../ui/GivenTo';
 import { Notice } from '../../ui/Notice';
 import { Photograph } from '../../ui/Photograph';
@@ -97,16 +98,26 @@ export function StudentPage() {
                         asksAll={round.kind === 'task'}
                     />
                     <WatchStrips document={document} events={round.events} />
-                    <details>
-                        <summary className="mb-1 font-semibold">{say('teacher.student.step-by-step')}</summary>
-                        <ol className="border-l-3 border-rail">
-                            {round.events.map((event, index) => (
-                                <Step key={event.number} event={event} before={round.events[index - 1]} document={document} />
-                            ))}
-                        </ol>
-                    </details>
+                    <StepByStep document={document} events={round.events} />
                 </section>
             ))}
         </Page>
+    );
+}
+
+/** All that was done, by the clock. */
+function StepByStep({ document, events }: { document: QuizDocument; events: StoredEvent[] }) {
+    const [open, setOpen] = useState(false);
+    return (
+        <details open={open} onToggle={(event) => setOpen(event.currentTarget.open)}>
+            <summary className="mb-1 font-semibold">{say('teacher.student.step-by-step')}</summary>
+            {open && (
+                <ol className="border-l-3 border-rail">
+                    {events.map((event, index) => (
+                        <Step key={event.number} event={event} before={events[index - 1]} document={document} />
+                    ))}
+                </ol>
+            )}
+        </details>
     );
 }
