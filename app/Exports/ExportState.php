@@ -12,9 +12,9 @@ enum ExportState: string
     case Ready = 'ready';
     case Failed = 'failed';
 
-    /** @return list<string> of one that is to come */
-    public static function underWay(): array
+    /** Whether it is to come. */
+    public function isUnderWay(): bool
     {
-        return [self::Waiting->value, self::Working->value];
+        return $this === self::Waiting || $this === self::Working;
     }
 }

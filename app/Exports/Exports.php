@@ -46,7 +46,7 @@ final class Exports
     private function ask(Teacher $teacher, ExportMatter $matter, array $of, string $title): Export
     {
         $same = Export::query()->where($of + ['teacher_id' => $teacher->id, 'matter' => $matter])->get();
-        $coming = $same->first(static fn (Export $one): bool => in_array($one->state, [ExportState::Waiting, ExportState::Working], true));
+        $coming = $same->first(static fn (Export $one): bool => $one->state->isUnderWay());
         if ($coming !== null) {
             return $coming;
         }

@@ -15,9 +15,10 @@ final class ExportPolicy
 {
     public function fetch(Teacher $teacher, Export $export): Response
     {
+        $gate = Gate::forUser($teacher);
         $mayStill = match ($export->matter) {
-            ExportMatter::Events => $export->task?->teacher_id === $teacher->id,
-            ExportMatter::Person => $export->student !== null && Gate::forUser($teacher)->allows('keep', $export->student->school),
+            ExportMatter::Events => $gate->allows('reach', $export->task()->sole()),
+            ExportMatter::Person => $gate->allows('keep', $export->student()->sole()->school),
         };
 
         return $export->teacher_id === $teacher->id && $mayStill ? Response::allow() : Response::denyAsNotFound();

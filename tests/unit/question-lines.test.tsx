@@ -112,6 +112,12 @@ it('lets what waits to be read stand open above, once', () => {
     expect(lines.some((line) => line.textContent?.includes('Sail?'))).toBe(true);
 });
 
+it('lays no question of a drill out to be read: it gives its points as a whole', () => {
+    const lines = shown({ 'Knot?': record('to-be-read') }, [answered('Knot?', 'none', 'noted')], { finished: false });
+    expect(screen.queryByRole('region', { name: say('teacher.points-by-hand.to-be-read') })).toBeNull();
+    expect(lines).toEqual([]);
+});
+
 it('has a drill as a whole, with what was tried in it, and a stand-in at the question it stands in for', () => {
     const lines = shown({ 'Knot?': record('clear', { seconds: 5 }), 'Rope?': record('clear') }, [
         answered('Knot?', 'none', 'not-right'),

@@ -115,6 +115,7 @@ export function RecordTable({ record, name, strict, covers, opened }: Props) {
                                     <td colSpan={3 + record.tasks.length} className="px-3 py-3">
                                         <StudentLine
                                             row={row}
+                                            name={nameOf(row)}
                                             record={record}
                                             covers={covers}
                                             print={() => printStudent(row, record, name, strict)}

@@ -13,6 +13,8 @@ import { Trend } from './Trend';
 
 interface Props {
     row: RecordRow;
+    /** As it may be seen now. */
+    name: string;
     record: ClassRecord;
     covers: Covers;
     /** Prints it alone. */
@@ -20,7 +22,7 @@ interface Props {
 }
 
 /** All tasks of one student, one below the other as they were given: when, how far, how it went; and whether it counts. */
-export function StudentLine({ row, record, covers, print }: Props) {
+export function StudentLine({ row, name, record, covers, print }: Props) {
     const scores = covers.seen.scores;
     const { error, attempt } = useAttempt('record', 'task');
     const excuse = (task: string, excused: boolean) => {
@@ -60,9 +62,7 @@ export function StudentLine({ row, record, covers, print }: Props) {
                                     weight="quiet"
                                     aria-label={say('teacher.record.release-to-of', {
                                         title: task.title,
-                                        name: covers.seen.names
-                                            ? row.name
-                                            : say('teacher.record.student-number', { number: record.students.indexOf(row) + 1 }),
+                                        name,
                                         seen: cell.released ? 'yes' : 'no',
                                     })}
                                     onClick={() => void release(task.id, !cell.released)}

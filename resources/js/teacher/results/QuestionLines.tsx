@@ -55,7 +55,10 @@ const untouched: WalkRecord = {
 export function QuestionLines(props: Props) {
     const { document, records, series, finished, asksAll } = props;
     const stops = [...document.stops, ...document.sideStops];
-    const waiting = Object.entries(records).filter(([, { own, standing }]) => own !== null && standing === 'to-be-read');
+    const inSeries = new Set(stops.filter(isSeries).flatMap((stop) => questionsAt(document, stop.id).map(({ id }) => id)));
+    const waiting = Object.entries(records).filter(
+        ([id, { own, standing }]) => own !== null && standing === 'to-be-read' && !inSeries.has(id),
+    );
     const isWaiting = (question: string) => waiting.some(([id]) => id === question);
     const known = new Set(stops.flatMap((stop) => questionsAt(document, stop.id)).map(({ id }) => id));
     const older = Object.keys(records).filter((id) => !known.has(id) && records[id]?.own != null && !isWaiting(id));
