@@ -36,12 +36,12 @@ const record = (standing: Standing, more: Partial<WalkRecord> = {}): WalkRecord 
 });
 
 let number = 0;
-const event = (kind: string, data: object, facts: object[] = []): StoredEvent => {
+const event = (kind: string, about: string | null, data: object, facts: object[] = []): StoredEvent => {
     number += 1;
-    return { number, kind, at: 1000 * number, late: false, data, facts } as unknown as StoredEvent;
+    return { number, kind, at: 1000 * number, late: false, about, data, facts } as unknown as StoredEvent;
 };
 const answered = (question: string, choice: string, result: string, home?: string): StoredEvent =>
-    event('answered', { question, response: { choices: [choice] } }, [
+    event('answered', home ?? question, { question, response: { choices: [choice] } }, [
         { kind: 'marked', question, result, ...(home === undefined ? {} : { home }) },
     ]);
 
@@ -55,7 +55,7 @@ const shown = (records: Record<string, WalkRecord>, events: StoredEvent[], { fin
 };
 
 it('tells in one line each try, each rung and the time, and opens into all of it', async () => {
-    const hint = event('asked-for-help', { question: 'Rope?' }, [{ kind: 'rung-seen', question: 'Rope?', rung: 'a hint' }]);
+    const hint = event('asked-for-help', 'Rope?', { question: 'Rope?' }, [{ kind: 'rung-seen', question: 'Rope?', rung: 'a hint' }]);
     const [line] = shown({ 'Rope?': record('climbed', { seconds: 83.2 }) }, [
         answered('Rope?', 'short', 'not-right'),
         hint,
@@ -74,8 +74,8 @@ it('tells in one line each try, each rung and the time, and opens into all of it
 
 it('has at the last try what it was marked when all was handed in, and says so at none of the questions', async () => {
     const taken = (choice: string) =>
-        event('answered', { question: 'Rope?', response: { choices: [choice] } }, [{ kind: 'taken', question: 'Rope?' }]);
-    const handedIn = event('handed-in', {}, [
+        event('answered', 'Rope?', { question: 'Rope?', response: { choices: [choice] } }, [{ kind: 'taken', question: 'Rope?' }]);
+    const handedIn = event('handed-in', null, {}, [
         { kind: 'marked', question: 'Rope?', result: 'right' },
         { kind: 'marked', question: 'Sail?', result: 'not-right' },
     ]);

@@ -61,6 +61,7 @@ final class RoundWalk extends JsonResource
                 'kind' => $event->kind,
                 'at' => $event->taken_ms,
                 'late' => $event->late,
+                'about' => $this->folded->about[$index] ?? null,
                 'data' => (object) $event->data,
                 'facts' => array_map(static fn (Fact $fact): array => $fact->toArray(), $this->folded->facts[$index] ?? []),
             ])->all(),
@@ -70,10 +71,9 @@ final class RoundWalk extends JsonResource
     /** @return array<string, float> seconds spent at each question */
     private function times(): array
     {
-        $spent = new TimeSpent($this->quiz);
+        $spent = new TimeSpent;
         foreach ($this->round->events as $index => $event) {
-            $at = $event->device_ms ?? $event->taken_ms;
-            $spent->add(EventKind::from($event->kind), $event->data, $this->folded->facts[$index] ?? [], $at);
+            $spent->add(EventKind::from($event->kind), $this->folded->about[$index] ?? null, $event->device_ms ?? $event->taken_ms);
         }
 
         return $spent->seconds();

@@ -86,16 +86,19 @@ final readonly class Engine
      * went stays as the events' facts have it.
      *
      * @param  iterable<StoredEvent>  $events
-     * @param  bool  $withFacts  whether what each event comes to is wanted too
+     * @param  bool  $withFacts  whether what each event comes to, and what it is about, is wanted too
      *
      * @throws \DomainException when an event does not fit the round, which those that were taken always do
      */
     public function fold(iterable $events, bool $withFacts = false): Replayed
     {
         $walk = $this->walk(new State, $withFacts);
-        $facts = [];
+        $facts = $about = [];
         foreach ($events as $taken) {
             try {
+                if ($withFacts) {
+                    $about[] = $this->position->about($taken->event, $walk->state);
+                }
                 $told = $walk->take($taken->event, $taken->at, $taken->facts, null, $taken->late);
                 if ($withFacts) {
                     $facts[] = $told;
@@ -105,7 +108,7 @@ final readonly class Engine
             }
         }
 
-        return new Replayed($walk->state, $facts);
+        return new Replayed($walk->state, $facts, $about);
     }
 
     /**

@@ -175,6 +175,29 @@ final class WalkPropertiesTest extends TestCase
         });
     }
 
+    public function test_what_an_event_comes_to_at_a_question_is_at_the_one_it_is_about(): void
+    {
+        $seen = 0;
+        $this->forSeeds(static function (Randomizer $lot) use (&$seen): void {
+            $quiz = QuizDocument::read(MadeUpQuiz::document($lot));
+            $terms = MadeUpQuiz::terms($lot);
+            [, $taken] = self::walk($quiz, $terms, $lot, 40);
+            $folded = (new Engine($quiz, $terms))->fold($taken, true);
+            self::assertSame([count($taken), count($taken)], [count($folded->facts), count($folded->about)]);
+            foreach ($taken as $index => $one) {
+                $event = $one->event;
+                foreach ($folded->facts[$index] as $fact) {
+                    $isOfOne = in_array($fact->kind, [FactKind::Marked, FactKind::Taken, FactKind::Called, FactKind::RungSeen], true);
+                    if ($isOfOne && ! $event instanceof HandedIn && ! $event instanceof Finished && ! $event instanceof TimedOut) {
+                        self::assertSame($fact->data['home'] ?? $fact->data['question'], $folded->about[$index], $fact->kind->value);
+                        $seen++;
+                    }
+                }
+            }
+        });
+        self::assertGreaterThan($this->cases(), $seen);
+    }
+
     public function test_what_may_be_done_is_taken_and_whatever_may_not_is_refused_by_the_rule_that_is_named(): void
     {
         $this->forSeeds(static function (Randomizer $lot): void {

@@ -46,14 +46,14 @@ final class Answering extends WalkPart
         $record->judged = $record->overruled = $record->asMarked = null;
         if ($this->waitsForReveal($front)) {
             // It can be changed until the front reveals; the mark comes then.
-            $this->decisions->tell(FactKind::Taken, ['question' => $question->id, 'front' => true]);
+            $this->decisions->tell(FactKind::Taken, ['question' => $question->id, 'home' => $home->id, 'front' => true]);
             $this->records->stand($home, $record, Standing::Answered);
             $record->mark = null;
 
             return;
         }
         if ($this->state->answersWait($this->terms) && $this->position->series($this->state) === null && ! $this->isAtFront()) {
-            $this->decisions->tell(FactKind::Taken, ['question' => $question->id]);
+            $this->decisions->tell(FactKind::Taken, ['question' => $question->id, 'home' => $home->id]);
             $this->records->stand($home, $record, Standing::Answered);
             $this->navigation->leave();
 

@@ -17,6 +17,13 @@ use HiddenLadder\Core\Quiz\RungKind;
 use HiddenLadder\Core\Quiz\StaircaseStop;
 use HiddenLadder\Core\Quiz\Stop;
 use HiddenLadder\Core\Quiz\VideoStop;
+use HiddenLadder\Core\Round\Event\Closed;
+use HiddenLadder\Core\Round\Event\Event;
+use HiddenLadder\Core\Round\Event\Finished;
+use HiddenLadder\Core\Round\Event\HandedIn;
+use HiddenLadder\Core\Round\Event\Overruled;
+use HiddenLadder\Core\Round\Event\Reopened;
+use HiddenLadder\Core\Round\Event\Restored;
 use HiddenLadder\Core\Round\Frame;
 use HiddenLadder\Core\Round\FrameKind;
 use HiddenLadder\Core\Round\Result\Record;
@@ -62,6 +69,20 @@ final readonly class Position
         }
 
         return null;
+    }
+
+    /**
+     * The home that an event is about which is taken now: of a word on what was done, that of the answer; else of where the student
+     * is. Null where it is about no question, or about the round as a whole.
+     */
+    public function about(Event $event, State $state): ?string
+    {
+        if ($event instanceof Overruled || $event instanceof Restored) {
+            return $event->question;
+        }
+        $isOfAll = $event instanceof HandedIn || $event instanceof Finished || $event instanceof Closed || $event instanceof Reopened;
+
+        return $isOfAll ? null : $this->home($state)?->id;
     }
 
     /** The question itself: the home, or the one that stands in for it. */

@@ -8,7 +8,7 @@ import { timecode } from '../../ui/time';
 import { say } from '../../words/words';
 import { LastWord } from './LastWord';
 import { PointsByHand } from './PointsByHand';
-import { aboutOf, answerWords, factOf, resultsOf, resultWords, Step } from './Step';
+import { answerWords, factOf, resultsOf, resultWords, Step } from './Step';
 
 interface Given {
     overruled: number | null;
@@ -206,7 +206,7 @@ interface AboutProps {
 function Tries({ document, events, about }: AboutProps) {
     const items: { number: number; rung: string | null; answer: string; result: string; question: string }[] = [];
     for (const event of events) {
-        const question = aboutOf(event) ?? '';
+        const question = event.about ?? '';
         if (event.kind === 'answered' && about(question)) {
             items.push({ number: event.number, rung: null, answer: short(answerWords(document, event), LETTERS), result: '', question });
         }
@@ -266,12 +266,11 @@ function Try({ result, answer }: { result: string; answer: string }) {
 function Steps({ document, events, about, named = false }: AboutProps & { named?: boolean }) {
     return (
         <ol className="border-l-3 border-rail empty:hidden">
-            {events.map((event, index) => {
-                const question = aboutOf(event);
-                return question === undefined || !about(question) ? null : (
+            {events.map((event, index) =>
+                event.about === null || !about(event.about) ? null : (
                     <Step key={event.number} event={event} before={events[index - 1]} document={document} named={named} />
-                );
-            })}
+                ),
+            )}
         </ol>
     );
 }

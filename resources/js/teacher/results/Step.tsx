@@ -51,18 +51,6 @@ export function factOf(event: StoredEvent, kind: string): Fact | undefined {
     return (event.facts as Fact[]).find((fact) => fact.kind === kind);
 }
 
-/** What is about a round as a whole, whatever is marked by it. */
-const ofAll: StoredEvent['kind'][] = ['handed-in', 'finished', 'closed', 'reopened'];
-
-/** The question that an event is about, by the id under which its round keeps it. */
-export function aboutOf(event: StoredEvent): string | undefined {
-    if (ofAll.includes(event.kind)) {
-        return undefined;
-    }
-    const fact = factOf(event, 'marked') ?? factOf(event, 'rung-seen') ?? factOf(event, 'stood') ?? factOf(event, 'taken');
-    return fact?.home ?? fact?.question ?? (event.data as { question?: string }).question;
-}
-
 interface StepProps {
     event: StoredEvent;
     before: StoredEvent | undefined;
@@ -122,13 +110,13 @@ export function Step({ event, before, document, named = true }: StepProps) {
     if (sentences.length === 0) {
         return null;
     }
-    const about = named ? aboutOf(event) : undefined;
+    const about = named && factOf(event, 'finished') === undefined ? event.about : null;
     return (
         <li className="relative py-1.5 pl-6">
             <span className="absolute -left-[11px] grid size-[19px] place-items-center rounded-full bg-paper">
                 {stood === undefined ? <span className="size-1.5 rounded-full bg-rail" /> : <StandingMark standing={stood} size={18} />}
             </span>
-            {about !== undefined && (
+            {about !== null && (
                 <span className="block text-sm text-soft">
                     {questionName(document, about) || say('teacher.student.a-question-of-an-earlier')}
                 </span>
