@@ -196,6 +196,7 @@ Route::middleware('auth:teacher')->group(static function () use ($language): voi
     Route::get('tasks/{task}/pile', [PileController::class, 'ofTask']);
     Route::post('tasks/{task}/rounds/{round}/overrulings', [PileController::class, 'overrule']);
     Route::post('tasks/{task}/rounds/{round}/restorings', [PileController::class, 'restore']);
+    Route::get('tasks/{task}/editions/{number}', [TaskController::class, 'ofEdition']);
     Route::get('tasks/{task}/students/{student}', [TaskController::class, 'studentWalks']);
 });
 

@@ -18,10 +18,8 @@ final class StudentProvider extends EloquentUserProvider
         if (! $student instanceof Student || $student->merged_into === null) {
             return $student;
         }
-        $kept = Student::query()->find($student->merged_into);
-        if ($kept !== null) {
-            $kept->cameInAs = $student;
-        }
+        $kept = $student->now();
+        $kept->cameInAs = $student;
 
         return $kept;
     }

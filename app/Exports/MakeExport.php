@@ -57,7 +57,7 @@ final class MakeExport implements ShouldQueue
         try {
             match ($export->matter) {
                 ExportMatter::Events => $statements->write($export->task()->sole(), $part, $told),
-                ExportMatter::Person => $archive->write($export->student()->sole(), $part, $this->language, $told),
+                ExportMatter::Person => $archive->write($export->student()->sole()->now(), $part, $this->language, $told),
             };
             rename($part, $path);
         } finally {

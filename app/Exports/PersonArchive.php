@@ -52,10 +52,11 @@ final class PersonArchive
 
     private function add(Round $round, Written $events, Written $statements): void
     {
-        foreach ($round->events()->get() as $event) {
-            $events->add(RoundStatements::line($event->attributesToArray()));
+        $stored = RoundStatements::stored($round);
+        foreach ($stored as $event) {
+            $events->add(RoundStatements::line($event));
         }
-        foreach ($this->statements->lines($round) as $line) {
+        foreach ($this->statements->lines($round, $stored) as $line) {
             $statements->add($line);
         }
     }

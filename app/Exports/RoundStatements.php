@@ -52,26 +52,36 @@ final class RoundStatements
         $file = new Written($path);
         $rounds = $task->countedRounds()->whereIn('student_id', $task->students()->modelKeys());
         self::through($rounds, function (Round $round) use ($file): void {
-            foreach ($this->lines($round) as $line) {
+            foreach ($this->lines($round, self::stored($round)) as $line) {
                 $file->add($line);
             }
         }, $told);
         $file->end();
     }
 
-    /** @return \Generator<string> JSON, each with a line break at its end */
-    public function lines(Round $round): \Generator
+    /** @return list<array<string, mixed>> the events of a round as they are stored, from the first to the last */
+    public static function stored(Round $round): array
+    {
+        return array_values(DB::table('round_events')->where('round_id', $round->id)->orderBy('number')->get()
+            ->map(static fn (\stdClass $event): array => ['data' => self::read($event->data), 'facts' => self::read($event->facts)] + (array) $event)
+            ->all());
+    }
+
+    /**
+     * @param  list<array<string, mixed>>  $stored  its events
+     * @return \Generator<string> JSON, each with a line break at its end
+     */
+    public function lines(Round $round, array $stored): \Generator
     {
         $statements = new Statements(
             $this->rules->quiz($round), rtrim(Config::string('app.url'), '/'), $round->task->quiz_id, $round->task_id, $round->id,
             ['id' => $round->student_id, 'name' => $round->student->name], $round->score,
         );
         $before = null;
-        foreach (DB::table('round_events')->where('round_id', $round->id)->orderBy('number')->get() as $event) {
-            $at = (int) ($event->device_ms ?? $event->taken_ms);
+        foreach ($stored as $event) {
+            $at = (int) ($event['device_ms'] ?? $event['taken_ms']);
             $told = new Told(
-                $event->event_id, $event->kind, self::read($event->data), array_values(self::read($event->facts)), $at,
-                RoundEvidence::passed($before, $at),
+                $event['event_id'], $event['kind'], $event['data'], array_values($event['facts']), $at, RoundEvidence::passed($before, $at),
             );
             $before = $at;
             foreach ($statements->of($told) as $statement) {

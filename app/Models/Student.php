@@ -137,6 +137,12 @@ final class Student extends Model implements Authenticatable, HasEpoch
         return $this->cameInAs === null ? $this->epoch : $this->cameInAs->epoch;
     }
 
+    /** Who they are now: themselves, or whom they were found to be. */
+    public function now(): self
+    {
+        return $this->merged_into === null ? $this : self::query()->whereKey($this->merged_into)->sole();
+    }
+
     /** @return HasMany<self, $this> those who were found to be this one */
     public function namesakes(): HasMany
     {

@@ -50,9 +50,8 @@ final class Sheets
     public function find(string $code): ?array
     {
         $sheet = DB::table('sheets')->where('code', $code)->first();
-        $student = $sheet === null ? null : Student::query()->whereKey((string) $sheet->student_id)->first();
-        // Found to be somebody else since: the sheet is theirs.
-        $student = $student?->merged_into === null ? $student : Student::query()->whereKey($student->merged_into)->first();
+        // Who was found to be somebody else since: the sheet is theirs.
+        $student = $sheet === null ? null : Student::query()->whereKey((string) $sheet->student_id)->first()?->now();
         $task = $sheet === null || $student === null
             ? null
             : Task::query()->givenTo($student)->whereNull('taken_back_at')->whereKey((string) $sheet->task_id)->first();

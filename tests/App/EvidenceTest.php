@@ -162,6 +162,15 @@ final class EvidenceTest extends AppTestCase
         self::assertSame([2, 0], array_column(array_column($told['questions'], 'atOnce'), 'of'));
         self::assertSame(1, $told['questions'][0]['entries'][Sample::id('entry/plain')]['count'], 'what was chosen then is told still');
         self::assertCount(2, $this->getJson('/api/today')->assertOk()->json('running.0.depths'));
+
+        // What one student did is read with the quiz as it was for them, and tells what each event was about.
+        $walked = fn (string $name): array => $this->getJson("/api/tasks/{$this->task->id}/students/{$this->member($this->class, $name)->id}")->assertOk()->json('rounds.0');
+        self::assertSame([1, 2], [$walked('Ada')['edition'], $walked('Bram')['edition']]);
+        // Began; answered; left it by going on.
+        self::assertSame([null, Sample::id('first/question'), Sample::id('first/question')], array_column($walked('Ada')['events'], 'about'));
+        $then = $this->getJson("/api/tasks/{$this->task->id}/editions/1")->assertOk()->assertJsonPath('edition', 1)->json('document.stops');
+        self::assertSame(array_column(Sample::document()['stops'], 'id'), array_column($then, 'id'));
+        $this->getJson("/api/tasks/{$this->task->id}/editions/3")->assertNotFound();
     }
 
     public function test_an_answer_that_nobody_foresaw_becomes_a_foreseen_one_and_old_answers_show_it(): void

@@ -106,6 +106,29 @@ final class ExportTest extends AppTestCase
         self::assertSame(['Ada Brandt', 'Bram Abara'], array_values(array_unique(array_column(array_column($statements, 'actor'), 'name'))), 'Not of who was taken out.');
     }
 
+    public function test_of_tasks_given_together_a_round_leaves_with_the_class_its_student_is_in_and_names_the_task_it_was_walked_in(): void
+    {
+        $other = $this->schoolClass($this->teacher, 'Dora Kell');
+        $task = $this->task($this->class);
+        $twin = Task::query()->create([
+            'teacher_id' => $this->teacher->id, 'class_id' => $other->id, 'quiz_id' => $task->quiz_id, 'terms' => $task->terms,
+        ]);
+        Task::query()->whereKey([$task->id, $twin->id])->update(['given_together' => Ulids::make()]);
+        $this->works($this->member($this->class, 'Ada Brandt'), $task, 'So.');
+        // Bram worked in the one class, and is in the other since.
+        $moved = $this->works($this->member($this->class, 'Bram Abara'), $task, 'Thus.');
+        DB::table('enrolments')->where('student_id', $moved->student_id)->update(['class_id' => $other->id]);
+        $rounds = [];
+        foreach ([$task->id, $twin->id] as $asked) {
+            $export = $this->asTeacher($this->teacher)->postJson("/api/tasks/$asked/exports")->assertAccepted()->json('id');
+            foreach (explode("\n", rtrim($this->fetched($export))) as $line) {
+                $one = json_decode($line, true, 512, JSON_THROW_ON_ERROR);
+                $rounds[$asked][$one['actor']['name']] = basename($one['context']['contextActivities']['grouping'][0]['id']);
+            }
+        }
+        self::assertSame([$task->id => ['Ada Brandt' => $task->id], $twin->id => ['Bram Abara' => $task->id]], $rounds);
+    }
+
     private function studentNamed(string $name): Student
     {
         return Student::query()->where('given_name', $name)->sole();
@@ -237,6 +260,22 @@ final class ExportTest extends AppTestCase
                 self::assertStringNotContainsString($not, (string) $zip->getFromIndex($index));
             }
         }
+    }
+
+    public function test_who_was_found_to_be_somebody_else_while_it_waited_has_all_of_that_one_in_it(): void
+    {
+        $elsewhere = $this->schoolClass($this->teacher, 'A Brandt');
+        [$ada, $double] = [$this->member($this->class, 'Ada Brandt'), $this->member($elsewhere, 'A Brandt')];
+        $this->works($ada, $this->task($this->class), 'First.');
+        $this->works($double, $this->task($elsewhere, 'Second'), 'Second.');
+        Queue::fake();
+        $export = $this->asTeacher($this->teacher)->postJson("/api/school/students/$double->id/exports")->assertAccepted()->json('id');
+        app(Merging::class)->merge($ada, $double, $this->teacher);
+        $this->app->call((new MakeExport($export, 'en'))->handle(...));
+        $person = json_decode((string) $this->opened($this->fetched($export))->getFromName('person.json'), true, 512, JSON_THROW_ON_ERROR);
+        self::assertSame([$ada->id, [$double->id], 2], [
+            $person['person']['id'], array_column($person['alsoEnteredAs'], 'id'), count($person['rounds']),
+        ]);
     }
 
     private function opened(string $content): ZipArchive

@@ -2,7 +2,7 @@
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { cleanup, fireEvent, render, screen, within } from '@testing-library/react';
 import { afterEach, expect, it } from 'vitest';
-import type { DrillStop, Standing, StoredEvent, StudentWalks, WalkRecord } from '../../resources/js/api/types';
+import type { DrillStop, QuizDocument, Standing, StoredEvent, StudentWalks, WalkRecord } from '../../resources/js/api/types';
 import { newRung, newStop } from '../../resources/js/quiz/making';
 import { FromRoundToRound } from '../../resources/js/teacher/results/FromRoundToRound';
 import { QuestionLines } from '../../resources/js/teacher/results/QuestionLines';
@@ -131,15 +131,15 @@ it('has a drill as a whole, with what was tried in it, and a stand-in at the que
 });
 
 it('tells the standing at each question from round to round, where there was more than one', () => {
-    const round = (id: string, score: number, records: Record<string, WalkRecord>) =>
-        ({ id, number: Number(id), kind: 'task', score, records }) as unknown as StudentWalks['rounds'][number];
+    const round = (id: string, score: number, records: Record<string, WalkRecord>, of = document) =>
+        ({ id, number: Number(id), kind: 'task', score, records, document: of }) as unknown as StudentWalks['rounds'][number] & {
+            document: QuizDocument;
+        };
     const first = round('1', 0.5, { 'Rope?': record('set-aside') });
-    const { container } = render(<FromRoundToRound document={document} rounds={[first]} />);
+    const { container } = render(<FromRoundToRound rounds={[first]} />);
     expect(container.textContent).toBe('');
     cleanup();
-    render(
-        <FromRoundToRound document={document} rounds={[first, round('2', 1, { 'Rope?': record('clear'), 'Tide?': record('clear') })]} />,
-    );
+    render(<FromRoundToRound rounds={[first, round('2', 1, { 'Rope?': record('clear'), 'Tide?': record('clear') })]} />);
     const rows = screen.getAllByRole('row').map((row) =>
         within(row)
             .queryAllByRole('cell')
@@ -151,4 +151,16 @@ it('tells the standing at each question from round to round, where there was mor
         `${say('teacher.student.round', { kind: 'task', number: 1 })}50 %`,
         `${say('teacher.student.round', { kind: 'task', number: 2 })}100 %`,
     ]);
+    cleanup();
+    // The first was walked on an edition that asked something else, and called one of them otherwise.
+    const rope2 = { ...rope, question: { ...rope.question, prompt: 'Which rope?' } };
+    render(
+        <FromRoundToRound
+            rounds={[
+                round('1', 0.5, { 'Rope?': record('clear'), 'Sail?': record('shown') }),
+                round('2', 1, { 'Rope?': record('clear'), 'Tide?': record('clear') }, quizOf(rope2, asking('Tide?', ['high', 'low']))),
+            ]}
+        />,
+    );
+    expect(screen.getAllByRole('rowheader').map((head) => head.textContent)).toEqual(['1. Which rope?', '2. Tide?', '2. Sail?']);
 });

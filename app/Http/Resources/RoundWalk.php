@@ -22,9 +22,13 @@ use Illuminate\Http\Resources\Json\JsonResource;
 /** A round with all that happened in it, as it reads now: results under the corrections in force, the path as it was. */
 final class RoundWalk extends JsonResource
 {
-    /** @param  Round  $round  with its events */
+    /**
+     * @param  Round  $round  with its events
+     * @param  int  $edition  the number of that it is walked on
+     */
     public function __construct(
         private readonly Round $round,
+        private readonly int $edition,
         private readonly Replayed $folded,
         private readonly QuizDocument $quiz,
         private readonly Terms $terms,
@@ -44,6 +48,7 @@ final class RoundWalk extends JsonResource
         return [
             'id' => $this->round->id,
             'number' => $this->round->number,
+            'edition' => $this->edition,
             'kind' => $this->round->kind->value,
             'sheets' => $this->round->sheets->modelKeys(),
             'startedAt' => $this->round->started_at->toIso8601ZuluString('millisecond'),

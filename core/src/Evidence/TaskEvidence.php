@@ -213,7 +213,8 @@ final class TaskEvidence
     {
         $tried = [];
         foreach ($roundEvidence->attempts as $attempt) {
-            foreach ($attempt->rungs as $rung) {
+            // What an older edition had helps nobody any more.
+            foreach (array_filter($attempt->rungs, fn (string $rung): bool => $this->quiz->rung($rung) !== null) as $rung) {
                 $this->rungs[$rung] = ($this->rungs[$rung] ?? new Share(0, 0))->with($attempt->isRight());
             }
             if ($attempt->rungs === [] && isset($tried[$attempt->question])) {

@@ -64,8 +64,11 @@ final class Unforeseen
     {
         $all = [];
         foreach ($this->given as $writings) {
-            $question = $this->quiz->question(reset($writings)->question);
-            array_push($all, ...($question === null ? [] : $this->gathered($question, $writings)));
+            $any = reset($writings);
+            $question = $this->quiz->question($any->question);
+            // What only an older edition asked for is foreseen nowhere.
+            $isAsked = $question !== null && ($any->gap === null || in_array($any->gap, array_column($question->gaps, 'id'), true));
+            array_push($all, ...($isAsked ? $this->gathered($question, $writings) : []));
         }
         $several = array_filter($all, static fn (GivenAnswer $one): bool => count($one->students) >= $least);
         usort($several, self::commoner(...));

@@ -391,6 +391,22 @@ final class TaskEvidenceTest extends TestCase
         );
     }
 
+    public function test_a_rung_that_only_an_older_edition_had_is_told_of_nowhere(): void
+    {
+        $quiz = QuizDocument::read(Sample::document());
+        $evidence = new TaskEvidence($quiz);
+        $try = static fn (string $result, string ...$rungs): Attempt => new Attempt(
+            Sample::id('first/question'), $result, 0.0, null, null, null, array_values($rungs),
+        );
+        foreach (range(1, 8) as $student) {
+            $tries = [$try('not-right'), $try('not-right', Sample::id('hint-1'), 'gone'), $try('right', 'gone')];
+            $evidence->add(new StudentEvidence("$student", [['evidence' => new RoundEvidence($tries), 'score' => null]]));
+        }
+        self::assertSame([Sample::id('hint-1')], array_keys($evidence->rungs()));
+        self::assertNotContains('gone', array_column($evidence->toArray()['summary'], 'at'));
+        self::assertContains(Sample::id('hint-1'), array_column($evidence->toArray()['summary'], 'at'));
+    }
+
     /** Of every made-up student: never deeper than the ladder is long, and as many rungs as the round's records say. */
     public function test_nobody_goes_deeper_than_the_records_say(): void
     {

@@ -127,6 +127,19 @@ final class UnforeseenTest extends TestCase
         self::assertSame([[], []], array_column($told, 'ways'));
     }
 
+    public function test_what_only_an_older_edition_asked_is_foreseen_nowhere(): void
+    {
+        $id = (new Draft('unforeseen'))->id(...);
+        $unforeseen = new Unforeseen(self::quiz());
+        foreach (['ada', 'ben'] as $student) {
+            $fillings = [$id('gap/out') => 'sea', 'a gap that is gone' => 'sand'];
+            $filled = new Attempt($id('sea/question'), 'not-right', 0.0, null, null, null, [], fillings: $fillings);
+            $gone = new Attempt('gone', 'not-right', 0.0, null, null, null, [], typed: 'sand');
+            $unforeseen->add($student, [$filled, $gone], 0.5);
+        }
+        self::assertSame([[$id('gap/out'), 'sea']], array_map(static fn (array $one): array => [$one['gap'], $one['text']], $unforeseen->all()));
+    }
+
     public function test_what_a_person_gave_full_points_is_not_among_them_until_that_is_taken_back(): void
     {
         $question = (new Draft('unforeseen'))->id('sum/question');

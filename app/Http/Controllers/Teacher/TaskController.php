@@ -10,6 +10,7 @@ use HiddenLadder\App\Http\Resources\RoundWalk;
 use HiddenLadder\App\Http\Resources\TaskLine;
 use HiddenLadder\App\Http\TaskMembers;
 use HiddenLadder\App\Live\Live;
+use HiddenLadder\App\Models\Edition;
 use HiddenLadder\App\Models\Round;
 use HiddenLadder\App\Models\RoundEvent;
 use HiddenLadder\App\Models\Sitting;
@@ -104,9 +105,22 @@ final class TaskController extends Controller
             'password' => $task->password,
             'named' => $task->named()->where('kind', StudentKind::Roster)->pluck('students.id')->all(),
             'exceptions' => self::exceptions($task),
-            'edition' => $edition->number,
-            'document' => $this->editions->document($edition),
+            ...$this->edition($edition),
         ]);
+    }
+
+    /** An edition that rounds of the task are walked on, as it reads under the corrections in force. */
+    public function ofEdition(Task $task, string $number): JsonResponse
+    {
+        $this->authorize('reach', $task->load('class'));
+
+        return new JsonResponse($this->edition(Edition::query()->where(['quiz_id' => $task->quiz_id, 'number' => $number])->firstOrFail()));
+    }
+
+    /** @return array<string, mixed> */
+    private function edition(Edition $edition): array
+    {
+        return ['edition' => $edition->number, 'document' => $this->editions->document($edition)];
     }
 
     /** As long as nothing changes it is answered by 304 (RFC 9110, 15.4.5), since it is asked for every two seconds. */
@@ -126,8 +140,10 @@ final class TaskController extends Controller
         $rounds = $task->allRounds()->where('student_id', $found->id)->get()
             ->sortBy([['started_at', 'asc'], ['number', 'asc']])->values()
             ->map(static fn (Round $round): Round => $book->upToDate($round)->load(['events', 'sheets']));
+        $numbers = Edition::query()->where('quiz_id', $task->quiz_id)->pluck('number', 'id')->all();
         $walks = $rounds->map(static fn (Round $round): RoundWalk => new RoundWalk(
             $round,
+            $numbers[$round->edition_id],
             $book->fold($round, withFacts: true),
             $rules->quiz($round),
             $rules->terms($round),

@@ -5,6 +5,7 @@ import type { ClassRecord, RecordRow } from '../../api/types';
 import { useCovers } from '../../ui/covers';
 import { byLastName, percent } from '../../ui/figures/words';
 import { Notice } from '../../ui/Notice';
+import { PaperCell, PaperHeads, PaperName, PaperPart, PaperRow } from '../../ui/PaperTable';
 import { PrintBar } from '../../ui/PrintBar';
 import { ScreenCovers } from '../../ui/ScreenCovers';
 import { day, exact } from '../../ui/time';
@@ -65,58 +66,52 @@ export function ClassReportPage() {
                 <Tasks record={record.data} scores={covers.seen.scores} />
                 <Students record={record.data} strict={strict} scores={covers.seen.scores} nameOf={nameOf} />
                 <Completion record={record.data} scores={covers.seen.scores} nameOf={nameOf} />
-                <section aria-labelledby="objectives">
-                    <h2 id="objectives" className="mb-1 text-xl">
-                        {say('teacher.objectives.over-time')}
-                    </h2>
+                <PaperPart id="objectives" title={say('teacher.objectives.over-time')}>
                     <ObjectivesPart group={id} nameOf={nameOf} />
-                </section>
+                </PaperPart>
             </article>
         </main>
     );
 }
 
-const right = 'px-2 text-right tabular-nums';
-
 /** Numbered, since below their numbers stand for them. */
 function Tasks({ record, scores }: { record: ClassRecord; scores: boolean }) {
     return (
-        <section aria-labelledby="tasks">
-            <h2 id="tasks" className="mb-1 text-xl">
-                {say('teacher.class.tasks')}
-            </h2>
+        <PaperPart id="tasks" title={say('teacher.class.tasks')}>
             <table className="rows w-full text-sm">
-                <thead>
-                    <tr className="border-b border-ink text-left align-bottom">
-                        <th />
-                        <th className="font-semibold">{say('teacher.record.column', { of: 'task' })}</th>
-                        <th className="px-2 font-semibold">{say('teacher.record.column', { of: 'given' })}</th>
-                        <th className={`${right} font-semibold`}>{say('teacher.record.column', { of: 'n' })}</th>
-                        <th className={`${right} font-semibold`}>{say('teacher.record.missing')}</th>
-                        {scores && <th className="px-2 text-center font-semibold">{say('teacher.record.mean-and-spread')}</th>}
-                    </tr>
-                </thead>
+                <PaperHeads
+                    heads={[
+                        ['', 'number'],
+                        [say('teacher.record.column', { of: 'task' }), 'words'],
+                        [say('teacher.record.column', { of: 'given' }), 'words'],
+                        [say('teacher.record.column', { of: 'n' }), 'number'],
+                        [say('teacher.record.missing'), 'number'],
+                        ...(scores ? ([[say('teacher.record.mean-and-spread'), 'middle']] as const) : []),
+                    ]}
+                />
                 <tbody>
                     {record.tasks.map((task, index) => (
-                        <tr key={task.id} className="break-inside-avoid border-b border-line align-top">
-                            <td className="py-1 pr-2 text-right tabular-nums">{index + 1}</td>
-                            <td className="py-1">
+                        <PaperRow key={task.id}>
+                            <PaperCell column="number">{index + 1}</PaperCell>
+                            <PaperCell>
                                 {task.title}
                                 {task.unit !== null && <span className="text-soft"> · {task.unit}</span>}
-                            </td>
-                            <td className="px-2 py-1 whitespace-nowrap">{day(task.givenAt)}</td>
-                            <td className={`${right} py-1`}>{task.n}</td>
-                            <td className={`${right} py-1`}>{task.missing === 0 ? '' : task.missing}</td>
+                            </PaperCell>
+                            <PaperCell>
+                                <span className="whitespace-nowrap">{day(task.givenAt)}</span>
+                            </PaperCell>
+                            <PaperCell column="number">{task.n}</PaperCell>
+                            <PaperCell column="number">{task.missing === 0 ? '' : task.missing}</PaperCell>
                             {scores && (
-                                <td className="px-2 py-1 text-center">
+                                <PaperCell column="middle">
                                     <Spread task={task} />
-                                </td>
+                                </PaperCell>
                             )}
-                        </tr>
+                        </PaperRow>
                     ))}
                 </tbody>
             </table>
-        </section>
+        </PaperPart>
     );
 }
 
@@ -131,40 +126,33 @@ function Students({ record, strict, scores, nameOf }: RowsProps & { strict: bool
     const late = (row: RecordRow) => row.cells.filter((cell) => cell?.late === true).length;
     const figures = (row: RecordRow) => [row.missing, late(row), sum(row, 'rounds'), sum(row, 'answered'), sum(row, 'commented')];
     return (
-        <section aria-labelledby="students">
-            <h2 id="students" className="mb-1 text-xl">
-                {say('teacher.roster.students')}
-            </h2>
+        <PaperPart id="students" title={say('teacher.roster.students')}>
             <table className="rows w-full text-sm">
-                <thead>
-                    <tr className="border-b border-ink text-left align-bottom">
-                        <th className="font-semibold">{say('teacher.student-rows.student')}</th>
-                        {scores && <th className={`${right} font-semibold`}>{say('teacher.record.mean')}</th>}
-                        <th className={`${right} font-semibold`}>{say('teacher.record.missing')}</th>
-                        {['late', 'rounds', 'answered', 'commented'].map((of) => (
-                            <th key={of} className={`${right} font-semibold`}>
-                                {say('teacher.record.column', { of })}
-                            </th>
-                        ))}
-                    </tr>
-                </thead>
+                <PaperHeads
+                    heads={[
+                        [say('teacher.student-rows.student'), 'words'],
+                        ...(scores ? ([[say('teacher.record.mean'), 'number']] as const) : []),
+                        [say('teacher.record.missing'), 'number'],
+                        ...['late', 'rounds', 'answered', 'commented'].map(
+                            (of) => [say('teacher.record.column', { of }), 'number'] as const,
+                        ),
+                    ]}
+                />
                 <tbody>
                     {record.students.map((row) => (
-                        <tr key={row.id} className="break-inside-avoid border-b border-line">
-                            <th scope="row" dir="auto" className="py-0.5 text-left font-normal break-words">
-                                {nameOf(row.id)}
-                            </th>
-                            {scores && <td className={right}>{percent(strict ? row.meanWithMissing : row.mean)}</td>}
+                        <PaperRow key={row.id}>
+                            <PaperName>{nameOf(row.id)}</PaperName>
+                            {scores && <PaperCell column="number">{percent(strict ? row.meanWithMissing : row.mean)}</PaperCell>}
                             {figures(row).map((count, index) => (
-                                <td key={index} className={right}>
+                                <PaperCell key={index} column="number">
                                     {count === 0 ? '' : count}
-                                </td>
+                                </PaperCell>
                             ))}
-                        </tr>
+                        </PaperRow>
                     ))}
                 </tbody>
             </table>
-        </section>
+        </PaperPart>
     );
 }
 
@@ -172,10 +160,7 @@ function Students({ record, strict, scores, nameOf }: RowsProps & { strict: bool
 function Completion({ record, scores, nameOf }: RowsProps) {
     const hasRoom = record.tasks.length <= WITH_SCORES;
     return (
-        <section aria-labelledby="completion">
-            <h2 id="completion" className="mb-1 text-xl">
-                {say('teacher.report.how-far')}
-            </h2>
+        <PaperPart id="completion" title={say('teacher.report.how-far')}>
             <p className="mb-1 break-after-avoid text-sm text-soft">
                 {say('teacher.report.how-far-to-read', { scores: scores && hasRoom ? 'yes' : 'no' })}
             </p>
@@ -219,6 +204,6 @@ function Completion({ record, scores, nameOf }: RowsProps) {
                     ))}
                 </tbody>
             </table>
-        </section>
+        </PaperPart>
     );
 }

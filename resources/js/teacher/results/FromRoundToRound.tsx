@@ -5,14 +5,22 @@ import { percent } from '../../ui/figures/words';
 import { StandingMark, standingWords } from '../../ui/Standing';
 import { say } from '../../words/words';
 
+/** A round with the quiz as it was walked in it. */
+type Round = StudentWalks['rounds'][number] & { document: QuizDocument };
+
 /** How a student stood at each question, round by round; nothing where there was one round. */
-export function FromRoundToRound({ document, rounds }: { document: QuizDocument; rounds: StudentWalks['rounds'] }) {
+export function FromRoundToRound({ rounds }: { rounds: Round[] }) {
     if (rounds.length < 2) {
         return null;
     }
-    const questions = [...document.stops, ...document.sideStops]
-        .flatMap((stop) => questionsAt(document, stop.id))
-        .filter(({ id }) => rounds.some(({ records }) => (records[id]?.standing ?? 'untouched') !== 'untouched'));
+    // Each as the latest round has it that asks it; what only earlier ones asked comes behind.
+    const names = new Map<string, string>();
+    for (const { document } of rounds.toReversed()) {
+        for (const { id } of [...document.stops, ...document.sideStops].flatMap((stop) => questionsAt(document, stop.id))) {
+            names.set(id, names.get(id) ?? questionName(document, id));
+        }
+    }
+    const questions = [...names].filter(([id]) => rounds.some(({ records }) => (records[id]?.standing ?? 'untouched') !== 'untouched'));
     return (
         <section aria-labelledby="from-round-to-round" className="mb-8 min-w-0">
             <h2 id="from-round-to-round" className="mb-1 text-xl">
@@ -34,10 +42,10 @@ export function FromRoundToRound({ document, rounds }: { document: QuizDocument;
                         </tr>
                     </thead>
                     <tbody>
-                        {questions.map(({ id }) => (
+                        {questions.map(([id, name]) => (
                             <tr key={id} className="border-b border-line">
                                 <th scope="row" className="max-w-[28rem] min-w-36 truncate max-sm:max-w-36 py-1 pr-4 text-left font-normal">
-                                    {questionName(document, id)}
+                                    {name}
                                 </th>
                                 {rounds.map((round) => {
                                     const standing = round.records[id]?.standing ?? 'untouched';

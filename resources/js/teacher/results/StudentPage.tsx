@@ -1,4 +1,4 @@
-import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { useQueries, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useCallback, useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { client, sentence, take } from '../../api/client';
@@ -33,13 +33,23 @@ export function StudentPage() {
         queryFn: () => take(client.GET('/tasks/{task}/students/{student}', { params: { path: { task, student } } })),
         refetchInterval: heard ? 15_000 : 2000,
     });
-    if (given.data === undefined || walks.data === undefined) {
-        const error = given.error ?? walks.error;
+    const rounds = walks.data?.rounds ?? [];
+    const older = [...new Set(rounds.map(({ edition }) => edition))].filter((edition) => edition !== given.data?.edition);
+    const editions = useQueries({
+        queries: older.map((number) => ({
+            queryKey: ['task', task, 'edition', number],
+            queryFn: () => take(client.GET('/tasks/{task}/editions/{number}', { params: { path: { task, number } } })),
+        })),
+    });
+    const documents = new Map([given, ...editions].flatMap(({ data }) => (data === undefined ? [] : [[data.edition, data.document]])));
+    if (given.data === undefined || walks.data === undefined || editions.some(({ data }) => data === undefined)) {
+        const error = given.error ?? walks.error ?? editions.find(({ error }) => error !== null)?.error ?? null;
         return (
             <Page title={say('teacher.student.student')}>{error === null ? say('ui.one-moment') : <Notice>{sentence(error)}</Notice>}</Page>
         );
     }
-    const { document } = given.data;
+    const current = given.data.document;
+    const documentOf = ({ edition }: { edition: number }) => documents.get(edition) ?? current;
     return (
         <Page
             title={walks.data.name}
@@ -57,9 +67,9 @@ export function StudentPage() {
                     </Link>
                 )}
             </div>
-            <FromRoundToRound document={document} rounds={walks.data.rounds} />
-            {walks.data.rounds.length === 0 && <p className="text-soft">{say('teacher.student.no-round-has-begun-yet')}</p>}
-            {[...walks.data.rounds].reverse().map((round) => (
+            <FromRoundToRound rounds={rounds.map((round) => ({ ...round, document: documentOf(round) }))} />
+            {rounds.length === 0 && <p className="text-soft">{say('teacher.student.no-round-has-begun-yet')}</p>}
+            {rounds.toReversed().map((round) => (
                 <section key={round.id} className="mb-10" aria-labelledby={`round-${round.id}`}>
                     <h2 id={`round-${round.id}`} className="mb-2 text-xl">
                         {say('teacher.student.round', { kind: round.kind, number: round.number })}
@@ -89,7 +99,7 @@ export function StudentPage() {
                     <QuestionLines
                         task={task}
                         round={round.id}
-                        document={document}
+                        document={documentOf(round)}
                         records={round.records}
                         series={round.series}
                         events={round.events}
@@ -97,8 +107,8 @@ export function StudentPage() {
                         finished={round.finishedAt !== null}
                         asksAll={round.kind === 'task'}
                     />
-                    <WatchStrips document={document} events={round.events} />
-                    <StepByStep document={document} events={round.events} />
+                    <WatchStrips document={documentOf(round)} events={round.events} />
+                    <StepByStep document={documentOf(round)} events={round.events} />
                 </section>
             ))}
         </Page>

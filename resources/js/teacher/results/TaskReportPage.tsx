@@ -8,6 +8,7 @@ import { useCovers } from '../../ui/covers';
 import { byLastName, percent, shareWords } from '../../ui/figures/words';
 import { audience } from '../../ui/GivenTo';
 import { Notice } from '../../ui/Notice';
+import { PaperCell, PaperHeads, PaperName, PaperPart, PaperRow } from '../../ui/PaperTable';
 import { PrintBar } from '../../ui/PrintBar';
 import { ScreenCovers } from '../../ui/ScreenCovers';
 import { Legend, StandingMark, standingWords } from '../../ui/Standing';
@@ -58,16 +59,13 @@ export function TaskReportPage() {
                     </p>
                 </header>
                 {summary.length > 0 && (
-                    <section aria-labelledby="in-short">
-                        <h2 id="in-short" className="mb-1 text-xl">
-                            {say('teacher.evidence.in-short')}
-                        </h2>
+                    <PaperPart id="in-short" title={say('teacher.evidence.in-short')}>
                         <ul className="grid list-disc gap-1 pl-5">
                             {summary.map(({ sentence: line }) => (
                                 <li key={line}>{line}</li>
                             ))}
                         </ul>
-                    </section>
+                    </PaperPart>
                 )}
                 <Questions document={document} evidence={evidence.data} />
                 <ToTeach document={document} evidence={evidence.data} people={people} />
@@ -87,35 +85,30 @@ function peopleOf({ students }: TaskRounds, isNamed: boolean): Map<string, strin
     );
 }
 
-const right = 'px-2 py-1 text-right tabular-nums first-letter:uppercase';
-
 function Questions({ document, evidence }: { document: QuizDocument; evidence: Evidence }) {
     return (
-        <section aria-labelledby="questions">
-            <h2 id="questions" className="mb-1 text-xl">
-                {say('teacher.question-table.questions')}
-            </h2>
+        <PaperPart id="questions" title={say('teacher.question-table.questions')}>
             <table className="rows w-full text-sm">
-                <thead>
-                    <tr className="border-b border-ink text-left align-bottom">
-                        <th className="font-semibold">{say('teacher.record.column', { of: 'question' })}</th>
-                        <th className={`${right} font-semibold`}>{say('teacher.question-table.right-at-once')}</th>
-                        <th className={`${right} font-semibold`}>{say('teacher.question-table.after-help')}</th>
-                        <th className="px-2 font-semibold">{say('teacher.report.most-instead')}</th>
-                    </tr>
-                </thead>
+                <PaperHeads
+                    heads={[
+                        [say('teacher.record.column', { of: 'question' }), 'words'],
+                        [say('teacher.question-table.right-at-once'), 'number'],
+                        [say('teacher.question-table.after-help'), 'number'],
+                        [say('teacher.report.most-instead'), 'words'],
+                    ]}
+                />
                 <tbody>
                     {evidence.questions.map((figures) => (
-                        <tr key={figures.question} className="break-inside-avoid border-b border-line align-top">
-                            <td className="py-1">{questionName(document, figures.question)}</td>
-                            <td className={right}>{figures.atOnce.of === 0 ? '–' : shareWords(figures.atOnce)}</td>
-                            <td className={right}>{figures.afterHelp.of === 0 ? '–' : shareWords(figures.afterHelp)}</td>
-                            <td className="px-2 py-1">{insteadOf(document, figures)}</td>
-                        </tr>
+                        <PaperRow key={figures.question}>
+                            <PaperCell>{questionName(document, figures.question)}</PaperCell>
+                            <PaperCell column="number">{figures.atOnce.of === 0 ? '–' : shareWords(figures.atOnce)}</PaperCell>
+                            <PaperCell column="number">{figures.afterHelp.of === 0 ? '–' : shareWords(figures.afterHelp)}</PaperCell>
+                            <PaperCell>{insteadOf(document, figures)}</PaperCell>
+                        </PaperRow>
                     ))}
                 </tbody>
             </table>
-        </section>
+        </PaperPart>
     );
 }
 
@@ -151,10 +144,7 @@ function ToTeach({ document, evidence, people }: PeopleProps & { document: QuizD
         </li>
     );
     return (
-        <section aria-labelledby="to-teach">
-            <h2 id="to-teach" className="mb-1 text-xl">
-                {say('teacher.report.who-needs-what')}
-            </h2>
+        <PaperPart id="to-teach" title={say('teacher.report.who-needs-what')}>
             <ul className="grid gap-1 text-sm">{needs.map(item)}</ul>
             {evidence.groups.length > 0 && (
                 <>
@@ -164,7 +154,7 @@ function ToTeach({ document, evidence, people }: PeopleProps & { document: QuizD
                     </ul>
                 </>
             )}
-        </section>
+        </PaperPart>
     );
 }
 
@@ -179,48 +169,46 @@ function Students({ task, evidence, rounds, people, scores }: StudentsProps) {
     const questions = evidence.questions.map(({ question }) => question);
     const last = new Map(rounds.rounds.map(({ student, beganAt, endedAt }) => [student, endedAt ?? beganAt]));
     return (
-        <section aria-labelledby="students">
-            <h2 id="students" className="mb-1 text-xl">
-                {say('teacher.roster.students')}
-            </h2>
+        <PaperPart id="students" title={say('teacher.roster.students')}>
             <table className="rows w-full text-sm">
-                <thead>
-                    <tr className="border-b border-ink text-left align-bottom">
-                        <th className="font-semibold">{say('teacher.student-rows.student')}</th>
-                        <th className={`${right} font-semibold`}>{say('teacher.student-table.rounds')}</th>
-                        {scores && <th className={`${right} font-semibold`}>{say('teacher.student-table.first')}</th>}
-                        {scores && <th className={`${right} font-semibold`}>{say('teacher.student-table.best')}</th>}
-                        <th className="px-2 font-semibold">{say('teacher.report.last-seen')}</th>
-                        {questions.map((question) => (
-                            <th
-                                key={question}
-                                className="text-center font-normal tabular-nums"
-                                title={questionName(task.document, question)}
-                            >
-                                {questionNumber(task.document, question)}
-                            </th>
-                        ))}
-                    </tr>
-                </thead>
+                <PaperHeads
+                    heads={[
+                        [say('teacher.student-rows.student'), 'words'],
+                        [say('teacher.student-table.rounds'), 'number'],
+                        ...(scores
+                            ? ([
+                                  [say('teacher.student-table.first'), 'number'],
+                                  [say('teacher.student-table.best'), 'number'],
+                              ] as const)
+                            : []),
+                        [say('teacher.report.last-seen'), 'words'],
+                    ]}
+                >
+                    {questions.map((question) => (
+                        <th key={question} className="text-center font-normal tabular-nums" title={questionName(task.document, question)}>
+                            {questionNumber(task.document, question)}
+                        </th>
+                    ))}
+                </PaperHeads>
                 <tbody>
                     {[...people].map(([id, name]) => {
                         const row = rows.get(id);
                         const at = last.get(id);
                         return (
-                            <tr key={id} className="break-inside-avoid border-b border-line">
-                                <th scope="row" dir="auto" className="py-0.5 text-left font-normal break-words">
-                                    {name}
-                                </th>
-                                <td className={right}>{row?.rounds ?? ''}</td>
-                                {scores && <td className={right}>{row === undefined ? '' : percent(row.first)}</td>}
-                                {scores && <td className={right}>{row === undefined ? '' : percent(row.best)}</td>}
-                                <td className="px-2 whitespace-nowrap">{at === undefined ? '' : day(at)}</td>
+                            <PaperRow key={id}>
+                                <PaperName>{name}</PaperName>
+                                <PaperCell column="number">{row?.rounds ?? ''}</PaperCell>
+                                {scores && <PaperCell column="number">{row === undefined ? '' : percent(row.first)}</PaperCell>}
+                                {scores && <PaperCell column="number">{row === undefined ? '' : percent(row.best)}</PaperCell>}
+                                <PaperCell>
+                                    <span className="whitespace-nowrap">{at === undefined ? '' : day(at)}</span>
+                                </PaperCell>
                                 {questions.map((question) => (
-                                    <td key={question} className="text-center">
+                                    <td key={question} className="py-1 text-center">
                                         {row !== undefined && <Mark standing={row.standings[question] as Standing | undefined} />}
                                     </td>
                                 ))}
-                            </tr>
+                            </PaperRow>
                         );
                     })}
                 </tbody>
@@ -228,7 +216,7 @@ function Students({ task, evidence, rounds, people, scores }: StudentsProps) {
             <div className="mt-2">
                 <Legend />
             </div>
-        </section>
+        </PaperPart>
     );
 }
 
