@@ -17,6 +17,7 @@ use HiddenLadder\Core\Evidence\RoundEvidence;
 use HiddenLadder\Core\Evidence\Summary;
 use HiddenLadder\Core\Quiz\QuizDocument;
 use Illuminate\Database\Eloquent\Builder;
+use Illuminate\Database\Query\JoinClause;
 
 /** What a class did since the last lesson, made the opening of the next one; and whether that helped. */
 final class Openings
@@ -40,20 +41,39 @@ final class Openings
             ->whereDoesntHave('followUps', static fn (Builder $opening) => $opening
                 ->whereNull('follows_need')->where('created_at', '>', $since))
             ->with(['quiz:id,title', 'class:id,name'])->orderByDesc('created_at')->get();
-        // What was done after one was not wanted makes another.
-        $counts = Round::query()->ofKind(RoundKind::Task)->whereIn('task_id', $tasks->modelKeys())->where('moved_at', '>', $since)
-            ->join('tasks', 'tasks.id', '=', 'task_id')
-            ->where(static fn (Builder $new) => $new->whereNull('opening_left_at')->orWhereColumn('moved_at', '>', 'opening_left_at'))
-            ->groupBy('task_id')->selectRaw('task_id, count(distinct student_id) as students')->toBase()->pluck('students', 'task_id');
+        $counts = self::lately($tasks->modelKeys(), $since);
         $waiting = [];
         foreach ($tasks as $task) {
-            $students = (int) $counts->get($task->id, 0);
+            $students = $counts[$task->id] ?? 0;
             if ($students >= Summary::FEW && $task->class !== null) {
                 $waiting[] = ['task' => $task->id, 'title' => $task->quiz->title, 'class' => $task->class->name, 'students' => $students];
             }
         }
 
         return $waiting;
+    }
+
+    /**
+     * Of those who are in its class now, and wherever of the tasks given together they walked; after an opening was not wanted, what
+     * was done since then.
+     *
+     * @param  array<int, string>  $tasks
+     * @return array<string, int> students who did something, by task
+     */
+    private static function lately(array $tasks, CarbonImmutable $since): array
+    {
+        $walked = Task::query()->whereKey($tasks)
+            ->join('tasks as walked', static fn (JoinClause $twin) => $twin->on('walked.id', '=', 'tasks.id')
+                ->orOn('walked.given_together', '=', 'tasks.given_together'))
+            ->select(['tasks.id as task', 'walked.id as walked', 'tasks.class_id as class', 'tasks.opening_left_at as left_at']);
+
+        return Round::query()->ofKind(RoundKind::Task)->where('moved_at', '>', $since)
+            ->joinSub($walked, 'walks', 'walks.walked', '=', 'rounds.task_id')
+            ->join('enrolments', static fn (JoinClause $member) => $member->on('enrolments.class_id', '=', 'walks.class')
+                ->on('enrolments.student_id', '=', 'rounds.student_id')->whereNull('removed_at'))
+            ->where(static fn (Builder $new) => $new->whereNull('walks.left_at')->orWhereColumn('moved_at', '>', 'walks.left_at'))
+            ->groupBy('walks.task')->selectRaw('walks.task, count(distinct rounds.student_id) as students')->toBase()
+            ->pluck('students', 'task')->map(static fn (mixed $students): int => (int) $students)->all();
     }
 
     /** @return array<string, mixed> */
@@ -70,24 +90,25 @@ final class Openings
         }
 
         return [
-            'names' => (object) $names, 'held' => $this->held($task, $quiz),
+            'names' => (object) $names, 'held' => $this->held($task, $quiz, array_keys($names)),
         ] + (new Opening($quiz))->of($evidence['questions'], $evidence['unforeseen'], $evidence['students']);
     }
 
     /**
      * Openings that were made of the task, the latest first: how each question went before, and how on the board.
      *
+     * @param  list<string>  $students
      * @return list<array<string, mixed>>
      */
-    private function held(Task $task, QuizDocument $quiz): array
+    private function held(Task $task, QuizDocument $quiz, array $students): array
     {
         $held = [];
         foreach ($task->followUps()->whereNull('follows_need')->whereNull('taken_back_at')->with('quiz.latestEdition')
             ->orderByDesc('created_at')->orderByDesc('id')->get() as $opening) {
             $edition = $opening->quiz->latestEdition;
             assert($edition !== null);
-            $before = self::firstTries($task, static fn (Round $round): bool => $round->started_at < $opening->created_at);
-            $then = self::firstTries($opening, static fn (): bool => true);
+            $before = self::firstTries($task, $students, static fn (Round $round): bool => $round->started_at < $opening->created_at);
+            $then = self::firstTries($opening, $students, static fn (): bool => true);
             $questions = [];
             foreach (array_keys($this->editions->read($edition)->questions()) as $question) {
                 // It is the same question there, by its id.
@@ -102,13 +123,14 @@ final class Openings
     }
 
     /**
+     * @param  list<string>  $students
      * @param  callable(Round): bool  $counts
      * @return array<string, array<string, bool>> by student and question: whether the latest first try was right
      */
-    private static function firstTries(Task $task, callable $counts): array
+    private static function firstTries(Task $task, array $students, callable $counts): array
     {
         $tries = [];
-        $rounds = $task->allRounds()->orderBy('rounds.started_at')
+        $rounds = $task->allRounds()->whereIn('rounds.student_id', $students)->orderBy('rounds.started_at')
             ->get(['rounds.id', 'rounds.student_id', 'rounds.started_at', 'rounds.evidence']);
         foreach ($rounds as $round) {
             if ($counts($round)) {

@@ -262,6 +262,20 @@ final class FollowUpTest extends AppTestCase
         self::assertSame([], $today(), 'four are too few again');
         DB::table('rounds')->where('task_id', $this->task->id)->update(['moved_at' => now()->format('Y-m-d H:i:s.v')]);
         self::assertSame([5], array_column($today(), 'students'));
+        // Whoever was taken out is not in the lesson; what one of the class walked in a task given together to another counts here.
+        $place = DB::table('enrolments')->where('student_id', $this->member($this->class, 'E')->id);
+        $place->update(['removed_at' => now()]);
+        self::assertSame([], $today());
+        $place->update(['removed_at' => null]);
+        $twin = Task::query()->create([
+            'teacher_id' => $this->teacher->id, 'class_id' => $this->schoolClass($this->teacher, 'Zoe')->id, 'quiz_id' => $this->task->quiz_id,
+            'terms' => $this->task->terms, 'given_together' => Ulids::make(),
+        ]);
+        $this->task->update(['given_together' => $twin->given_together]);
+        $ofE = DB::table('rounds')->where('student_id', $this->member($this->class, 'E')->id);
+        $ofE->update(['task_id' => $twin->id]);
+        self::assertSame([[$this->task->id, 5]], array_map(static fn (array $one): array => [$one['task'], $one['students']], $today()));
+        $ofE->update(['task_id' => $this->task->id]);
         $told = $this->getJson($url)->assertOk()->json();
         $d = new Draft('leaves');
         $second = $d->id('second/question');
@@ -297,6 +311,11 @@ final class FollowUpTest extends AppTestCase
         self::assertSame([[
             'question' => $second, 'before' => ['right' => 1, 'of' => 5], 'then' => ['right' => 4, 'of' => 5], 'both' => 4, 'gained' => 2, 'lost' => 0,
         ]], $held['questions']);
+        DB::table('enrolments')->where('student_id', $this->member($this->class, 'B')->id)->update(['removed_at' => now()]);
+        self::assertSame(
+            [['right' => 1, 'of' => 4], ['right' => 3, 'of' => 4], 3],
+            array_values(array_intersect_key($this->getJson($url)->json('held.0.questions.0'), ['before' => 0, 'then' => 0, 'both' => 0])),
+        );
 
         $this->asTeacher($this->teacher('Mo'));
         $this->getJson($url)->assertNotFound();

@@ -6,9 +6,11 @@ namespace HiddenLadder\App\Http\Resources;
 
 use HiddenLadder\App\Models\Round;
 use HiddenLadder\App\Models\RoundEvent;
+use HiddenLadder\App\Models\RoundKind;
 use HiddenLadder\Core\Evidence\TimeSpent;
 use HiddenLadder\Core\Quiz\QuizDocument;
 use HiddenLadder\Core\Quiz\Text;
+use HiddenLadder\Core\Round\Engine;
 use HiddenLadder\Core\Round\Event\EventKind;
 use HiddenLadder\Core\Round\Result\Fact;
 use HiddenLadder\Core\Round\Result\Record;
@@ -53,6 +55,7 @@ final class RoundWalk extends JsonResource
             'sheets' => $this->round->sheets->modelKeys(),
             'startedAt' => $this->round->started_at->toIso8601ZuluString('millisecond'),
             'finishedAt' => $this->round->finished_at?->toIso8601ZuluString('millisecond'),
+            'asks' => $this->round->kind === RoundKind::Task ? (new Engine($this->quiz, $this->terms))->asks($this->folded->state) : [],
             'score' => $this->round->score,
             'mastered' => $this->round->mastered,
             'interrupted' => $this->round->interrupted,

@@ -6,6 +6,7 @@ namespace HiddenLadder\Core\Round;
 
 use HiddenLadder\Core\Marking\Marker;
 use HiddenLadder\Core\Quiz\QuizDocument;
+use HiddenLadder\Core\Quiz\Stop;
 use HiddenLadder\Core\Round\Event\Event;
 use HiddenLadder\Core\Round\Event\StoredEvent;
 use HiddenLadder\Core\Round\Internal\ConditionObserver;
@@ -109,6 +110,12 @@ final readonly class Engine
         }
 
         return new Replayed($walk->state, $facts, $about);
+    }
+
+    /** @return list<string> the main stops that a round asks, in its student's order: all, a portion, or those with what was missed */
+    public function asks(State $state): array
+    {
+        return array_map(static fn (Stop $stop): string => $stop->id, $this->position->sequence($state));
     }
 
     /**

@@ -7,6 +7,7 @@ namespace HiddenLadder\Core\Tests\Round;
 use HiddenLadder\Core\Forecast\Forecast;
 use HiddenLadder\Core\Forecast\Profile;
 use HiddenLadder\Core\Quiz\QuizDocument;
+use HiddenLadder\Core\Round\Engine;
 use HiddenLadder\Core\Round\Event\Started;
 use HiddenLadder\Core\Round\History;
 use HiddenLadder\Core\Round\Portion;
@@ -155,6 +156,9 @@ final class PortionTest extends TestCase
         self::assertFalse($mastery->ofQuiz($terms, [$second->state])->mastered, 'the other was never dealt');
         self::assertTrue($mastery->ofQuiz($terms, [$third->state])->mastered);
         self::assertSame([1.0, 1.0], [$second->share(), $third->share()], 'a round is scored by what it dealt');
+        $asks = static fn (Walker $walker): array => (new Engine($quiz, $terms))->asks($walker->state);
+        self::assertSame($third->state->history->portion, $asks($third), 'and asks no more');
+        self::assertCount(2, $asks(new Walker($document)));
         self::assertEquals($third->state->toArray(), $third->refold()->toArray());
     }
 

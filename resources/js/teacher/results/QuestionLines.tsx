@@ -26,8 +26,8 @@ interface Props {
     persons: Record<string, string>;
     /** What was never answered can be given points, too. */
     finished: boolean;
-    /** Whether it asks the whole way, and not some of it once more. */
-    asksAll: boolean;
+    /** Main stops that the round asks, be they come to or not. */
+    asks: string[];
 }
 
 /** As many tries and rungs stand in a line; of more, the last. */
@@ -53,7 +53,7 @@ const untouched: WalkRecord = {
  * time, that opens into all that was done at it. Any can be given points by hand; a drill or a staircase as a whole.
  */
 export function QuestionLines(props: Props) {
-    const { document, records, series, finished, asksAll } = props;
+    const { document, records, series, finished, asks } = props;
     const stops = [...document.stops, ...document.sideStops];
     const inSeries = new Set(stops.filter(isSeries).flatMap((stop) => questionsAt(document, stop.id).map(({ id }) => id)));
     const waiting = Object.entries(records).filter(
@@ -67,12 +67,12 @@ export function QuestionLines(props: Props) {
     );
     const ofStop = (stop: Stop) => {
         if (isSeries(stop)) {
-            const isOpen = stop.id in series || (finished && asksAll && document.stops.includes(stop));
+            const isOpen = stop.id in series || (finished && asks.includes(stop.id));
             return isOpen
                 ? [<SeriesLine key={stop.id} {...props} stop={stop.id} given={series[stop.id] ?? { overruled: null, comment: '' }} />]
                 : [];
         }
-        const isOwed = finished && asksAll && document.stops.includes(stop);
+        const isOwed = finished && asks.includes(stop.id);
         return questionsAt(document, stop.id)
             .filter(({ id }) => !isWaiting(id) && (id in records || isOwed))
             .map(({ id }) => lineOf(id));
@@ -292,7 +292,7 @@ function AnswerNow({
     record,
     events,
     persons,
-}: Omit<Props, 'records' | 'series' | 'finished' | 'asksAll'> & { question: string; record: WalkRecord }) {
+}: Omit<Props, 'records' | 'series' | 'finished' | 'asks'> & { question: string; record: WalkRecord }) {
     return (
         <>
             <p className="text-lg whitespace-pre-wrap">

@@ -105,7 +105,7 @@ export function StudentPage() {
                         events={round.events}
                         persons={walks.data.persons}
                         finished={round.finishedAt !== null}
-                        asksAll={round.kind === 'task'}
+                        asks={round.asks}
                     />
                     <WatchStrips document={documentOf(round)} events={round.events} />
                     <StepByStep document={documentOf(round)} events={round.events} />
