@@ -10,7 +10,7 @@ import { Files } from '../../resources/js/teacher/pile/Files';
 import { PhraseField } from '../../resources/js/teacher/pile/PhraseField';
 import { steps } from '../../resources/js/teacher/pile/points';
 import type { Laid } from '../../resources/js/teacher/pile/usePile';
-import { say } from '../../resources/js/words/words';
+import { listed, say } from '../../resources/js/words/words';
 
 afterEach(cleanup);
 
@@ -105,6 +105,14 @@ describe('an answer in the pile', () => {
         await userEvent.type(screen.getByRole('textbox'), 'Good');
         await userEvent.click(screen.getByRole('button', { name: new RegExp(say('teacher.pile.points', { points: 2, of: 3 })) }));
         expect(onSay).toHaveBeenCalledWith(all, { share: 2 / 3, comment: 'Good', sentBack: false });
+    });
+    it('names whoever wrote it in two rounds once, and two of one name twice', () => {
+        const again = laid('Ada', { key: 'again' });
+        const namesake = laid('Bram', { answer: { ...answer, round: 'other', student: { id: 'another', name: 'Bram' } } });
+        card([laid('Ada'), again, laid('Bram'), namesake]);
+        expect(screen.getByText(listed(['Ada', 'Bram', 'Bram']))).toBeTruthy();
+        expect(screen.getByText(say('teacher.pile.wrote-the-same', { n: 3 }))).toBeTruthy();
+        expect(screen.getByText(say('teacher.pile.so-many-answers', { n: 4 }))).toBeTruthy();
     });
     it('is sent back only with a word that says why', async () => {
         const { onSay } = card([laid('Ada')]);

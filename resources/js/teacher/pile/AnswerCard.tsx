@@ -27,7 +27,9 @@ export function AnswerCard({ all, question, nameOf, phrases, position, onSay, on
     const [first] = all;
     const [comment, setComment] = useState('');
     const { answer, done, gone } = first;
-    const names = listed(all.map(nameOf));
+    // Whoever wrote it in two rounds is named once.
+    const people = [...new Map(all.map((laid) => [laid.answer.student.id, laid])).values()];
+    const names = listed(people.map(nameOf));
     const give = (share: number, sentBack = false) => onSay(all, { share, comment: comment.trim(), sentBack });
     if (done !== null || gone) {
         return (
@@ -62,7 +64,8 @@ export function AnswerCard({ all, question, nameOf, phrases, position, onSay, on
         >
             <p className="flex flex-wrap items-baseline gap-x-3 text-sm text-soft">
                 <span className="font-semibold text-ink">{names}</span>
-                {all.length > 1 && <span>{say('teacher.pile.wrote-the-same', { n: all.length })}</span>}
+                {people.length > 1 && <span>{say('teacher.pile.wrote-the-same', { n: people.length })}</span>}
+                {all.length > people.length && <span>{say('teacher.pile.so-many-answers', { n: all.length })}</span>}
                 {answer.number > 1 && <span>{say('teacher.pile.round', { number: answer.number })}</span>}
                 {answer.judged !== null && (
                     <span>{say('teacher.points-by-hand.the-student-judged-it', { judged: answer.judged ? 'yes' : 'no' })}</span>

@@ -149,7 +149,7 @@ function EvidenceView({ task, evidence, leastGroup, setLeastGroup }: ViewProps) 
                             {say('teacher.evidence.how-deep-the-class-went')}
                         </h2>
                         <p className="mb-2 text-sm text-soft">{say('teacher.evidence.above-the-ground-right-at')}</p>
-                        <div id="picture" className="h-[27rem]">
+                        <div id="picture" className="flex max-h-[27rem] flex-col">
                             <Cutaway
                                 document={document}
                                 label={say('teacher.evidence.how-deep-the-class-went')}
