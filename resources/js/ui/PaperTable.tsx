@@ -43,13 +43,13 @@ export function PaperRow({ children }: { children: ReactNode }) {
 }
 
 export function PaperCell({ column = 'words', children }: { column?: PaperColumn; children: ReactNode }) {
-    return <td className={`${standing[column]} py-1`}>{children}</td>;
+    return <td className={`${standing[column]} py-0.5`}>{children}</td>;
 }
 
 /** Whom a line is about. */
 export function PaperName({ children }: { children: ReactNode }) {
     return (
-        <th scope="row" dir="auto" className="py-1 text-left font-normal break-words">
+        <th scope="row" dir="auto" className="py-0.5 text-left font-normal break-words">
             {children}
         </th>
     );

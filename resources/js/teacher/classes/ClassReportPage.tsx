@@ -164,12 +164,18 @@ function Completion({ record, scores, nameOf }: RowsProps) {
             <p className="mb-1 break-after-avoid text-sm text-soft">
                 {say('teacher.report.how-far-to-read', { scores: scores && hasRoom ? 'yes' : 'no' })}
             </p>
-            <table className="rows text-xs">
+            <table className={`rows text-xs ${hasRoom ? '' : 'w-full table-fixed'}`}>
                 <thead>
                     <tr>
-                        <th className="sr-only">{say('teacher.student-rows.student')}</th>
+                        <th className={`text-left font-normal text-soft ${hasRoom ? '' : 'w-36'}`}>
+                            {say('teacher.student-rows.student')}
+                        </th>
                         {record.tasks.map((task, index) => (
-                            <th key={task.id} className="px-0.5 font-normal tabular-nums" title={task.title}>
+                            <th
+                                key={task.id}
+                                className={`font-normal tabular-nums ${hasRoom ? '' : 'text-[0.5625rem]'}`}
+                                title={task.title}
+                            >
                                 {index + 1}
                             </th>
                         ))}
@@ -187,7 +193,7 @@ function Completion({ record, scores, nameOf }: RowsProps) {
                                 return (
                                     <td
                                         key={task.id}
-                                        className={`h-5 border border-line text-center tabular-nums [print-color-adjust:exact] ${hasRoom ? 'w-11' : 'w-3'}`}
+                                        className={`h-5 border border-line text-center tabular-nums [print-color-adjust:exact] ${hasRoom ? 'w-11' : ''}`}
                                         style={cell === null ? undefined : tone(cell.done)}
                                     >
                                         {cell?.excused === true

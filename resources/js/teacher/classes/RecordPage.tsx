@@ -96,6 +96,9 @@ function Record({ group }: { group: SchoolClass }) {
     );
 }
 
+/** Of more tasks than these, the list folds: it would stand before the record. */
+const AT_A_GLANCE = 6;
+
 /** Scores that students see only when their teacher says so. */
 function Waiting({ record }: { record: ClassRecord }) {
     const { error, attempt } = useAttempt('record', 'class', 'task');
@@ -115,6 +118,29 @@ function Waiting({ record }: { record: ClassRecord }) {
         return null;
     }
     const unseen = held.filter((task) => task.releasedAt === null && task.n > 0);
+    const list = (
+        <ul className="mt-1 flex flex-wrap gap-x-6 gap-y-1 text-sm">
+            {held.map((task) => (
+                <li key={task.id} className="flex items-center gap-2">
+                    {say('teacher.record.is-seen', {
+                        title: task.title,
+                        seen: task.releasedAt === null ? 'no' : 'yes',
+                        others: othersAt(task),
+                    })}
+                    <Button
+                        weight="quiet"
+                        aria-label={say('teacher.record.release-of', {
+                            title: task.title,
+                            seen: task.releasedAt === null ? 'no' : 'yes',
+                        })}
+                        onClick={() => void put([task], task.releasedAt === null)}
+                    >
+                        {say('teacher.record.release', { seen: task.releasedAt === null ? 'no' : 'yes' })}
+                    </Button>
+                </li>
+            ))}
+        </ul>
+    );
     return (
         <section aria-labelledby="released" className="print:hidden">
             <div className="flex flex-wrap items-center gap-3">
@@ -125,27 +151,13 @@ function Waiting({ record }: { record: ClassRecord }) {
                     <Button onClick={() => void put(unseen, true)}>{say('teacher.record.release-all', { n: unseen.length })}</Button>
                 )}
             </div>
-            <ul className="mt-1 flex flex-wrap gap-x-6 gap-y-1 text-sm">
-                {held.map((task) => (
-                    <li key={task.id} className="flex items-center gap-2">
-                        {say('teacher.record.is-seen', {
-                            title: task.title,
-                            seen: task.releasedAt === null ? 'no' : 'yes',
-                            others: othersAt(task),
-                        })}
-                        <Button
-                            weight="quiet"
-                            aria-label={say('teacher.record.release-of', {
-                                title: task.title,
-                                seen: task.releasedAt === null ? 'no' : 'yes',
-                            })}
-                            onClick={() => void put([task], task.releasedAt === null)}
-                        >
-                            {say('teacher.record.release', { seen: task.releasedAt === null ? 'no' : 'yes' })}
-                        </Button>
-                    </li>
-                ))}
-            </ul>
+            {held.length > AT_A_GLANCE ? (
+                <Fold name="shown-task-by-task" heading={say('teacher.record.task-by-task')} open={false}>
+                    {list}
+                </Fold>
+            ) : (
+                list
+            )}
             {error !== null && <Notice>{error}</Notice>}
         </section>
     );
