@@ -74,6 +74,7 @@ test('in the full school a teacher opens every page, and nothing breaks; to othe
         '/classes/*/record',
         '/classes/*/exit-checks',
         '/classes/*/report',
+        '/classes/*/students/*/report',
         '/classes/*/cards',
         '/school',
         '/give',

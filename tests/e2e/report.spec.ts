@@ -65,6 +65,18 @@ test('a class and a task are printed, the events leave in an open format, and a 
         await page.getByRole('link', { name: say('teacher.report.back-to-the-record') }).click();
         await expect(page).toHaveURL(record);
     });
+    await test.step('one student, for a talk', async () => {
+        await page.getByRole('button', { name: 'Bram Abara', exact: true }).press('Enter');
+        await page.getByRole('link', { name: say('teacher.record.print-student', { name: 'Bram Abara' }) }).press('Enter');
+        await expect(page.getByRole('article').getByRole('heading', { level: 1 })).toHaveText('Bram Abara');
+        await expect(
+            page.getByRole('region', { name: say('teacher.class.tasks') }).getByRole('row', { name: begins('Terns') }),
+        ).toContainText('0 %');
+        await expect(page.getByText('Ada Zimmer')).toHaveCount(0);
+        await prints(page);
+        await page.getByRole('link', { name: say('teacher.report.back-to-the-record') }).click();
+        await expect(page.getByRole('link', { name: say('teacher.record.print-student', { name: 'Bram Abara' }) })).toBeVisible();
+    });
     await test.step('a task', async () => {
         await page.getByRole('cell').getByRole('link').first().click();
         await page.getByRole('link', { name: say('ui.take-away.report') }).press('Enter');

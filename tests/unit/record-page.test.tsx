@@ -2,11 +2,12 @@
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { cleanup, render, screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
-import { MemoryRouter } from 'react-router';
+import { MemoryRouter, Route, Routes } from 'react-router';
 import { afterEach, describe, expect, it, vi } from 'vitest';
 import { client } from '../../resources/js/api/client';
 import type { ClassRecord } from '../../resources/js/api/types';
 import { RecordTable } from '../../resources/js/teacher/classes/RecordTable';
+import { StudentReportPage } from '../../resources/js/teacher/classes/StudentReportPage';
 import type { Covers } from '../../resources/js/ui/covers';
 import { say } from '../../resources/js/words/words';
 import { recordCell as cell, recordRow, recordTask, unbegun } from './samples';
@@ -14,9 +15,6 @@ import { recordCell as cell, recordRow, recordTask, unbegun } from './samples';
 afterEach(() => {
     cleanup();
     vi.restoreAllMocks();
-    for (const page of document.querySelectorAll('.printed-alone')) {
-        page.remove();
-    }
 });
 
 const record: ClassRecord = {
@@ -44,7 +42,7 @@ const shown = (seen: Partial<Covers['seen']> = {}, strict = false) =>
     render(
         <QueryClientProvider client={new QueryClient()}>
             <MemoryRouter>
-                <RecordTable record={record} name="Year 8" strict={strict} covers={covers(seen)} opened={null} />
+                <RecordTable record={record} strict={strict} covers={covers(seen)} opened={null} reportOf={(student) => `/${student}`} />
             </MemoryRouter>
         </QueryClientProvider>,
     );
@@ -86,20 +84,15 @@ describe('the record of a class', () => {
         await userEvent.click(screen.getByRole('button', { name: say('teacher.record.student-number', { number: 3 }) }));
         expect(screen.queryByText(/90 %/)).toBeNull();
         expect(screen.queryByRole('button', { name: /Zimmer/ })).toBeNull();
+        expect(screen.queryByRole('link', { name: /Zimmer/ })).toBeNull();
     });
-    it('opens a line of each with the way from task to task, and prints it alone', async () => {
-        const print = vi.spyOn(window, 'print').mockImplementation(() => undefined);
+    it('opens a line of each with the way from task to task, and leads to their report', async () => {
         shown();
         await userEvent.click(screen.getByRole('button', { name: 'Ada Zimmer' }));
         // What they are excused from is no part of the way.
         expect(screen.getByRole('img', { name: say('teacher.record.trend', { scores: 'First 90 %, Third 75 %' }) })).toBeTruthy();
-        await userEvent.click(screen.getByRole('button', { name: say('teacher.record.print-student', { name: 'Ada Zimmer' }) }));
-        expect(print).toHaveBeenCalledOnce();
-        const lines = [...document.querySelectorAll('.printed-alone > *')].map((one) => one.textContent);
-        expect(lines[0]).toBe('Ada Zimmer');
-        expect(lines).toContainEqual(expect.stringContaining('85 %'));
-        expect(lines.indexOf('Tides')).toBeGreaterThan(lines.findIndex((line) => line?.includes('First')));
-        expect(lines.find((line) => line?.includes('Second'))).toMatch(new RegExp(`^${state('excused')}`));
+        const report = screen.getByRole('link', { name: say('teacher.record.print-student', { name: 'Ada Zimmer' }) });
+        expect(report.getAttribute('href')).toBe('/Ada');
     });
     it('draws no way from a single score, and excuses by one press', async () => {
         const put = vi
@@ -110,5 +103,66 @@ describe('the record of a class', () => {
         expect(screen.queryByRole('img', { name: /task to task/ })).toBeNull();
         await userEvent.click(screen.getByRole('button', { name: say('teacher.record.excuse-from', { title: 'First', excused: 'no' }) }));
         expect(put.mock.calls[0]?.[1]).toEqual({ params: { path: { task: 'First', student: 'Cleo' } } });
+    });
+});
+
+describe('the report on one student', () => {
+    const known = (chance: number | null, answers: number) => ({
+        student: 'Ada',
+        answers,
+        known: chance,
+        interval: chance === null ? null : [chance - 0.1, chance + 0.05],
+    });
+    const objectives = [
+        ['Read a table', known(0.5, 4)],
+        ['Name the tides', known(0.85, 5)],
+        ['Plan a walk', known(null, 1)],
+        ['Work out a range', known(0.95, 6)],
+        ['Say why', known(0.2, 3)],
+        ['Not theirs', { ...known(0.9, 6), student: 'Bram' }],
+    ].map(([text, one]) => ({ text, code: null, points: [], students: [one] }));
+    const opened = (student: string, query = '') => {
+        vi.spyOn(client, 'GET').mockImplementation(((path: string) => {
+            const data = path.endsWith('/record') ? record : path.endsWith('/objectives') ? { tasks: [], objectives } : { name: 'Year 8' };
+            return Promise.resolve({ data, response: new Response() });
+        }) as never);
+        render(
+            <QueryClientProvider client={new QueryClient()}>
+                <MemoryRouter initialEntries={[`/classes/c/students/${student}/report${query}`]}>
+                    <Routes>
+                        <Route path="/classes/:class/students/:student/report" element={<StudentReportPage />} />
+                    </Routes>
+                </MemoryRouter>
+            </QueryClientProvider>,
+        );
+    };
+    it('has their tasks, what they know from the surest, and what not from the least sure', async () => {
+        opened('Ada');
+        const tasks = await screen.findByRole('region', { name: say('teacher.class.tasks') });
+        expect(tasks.textContent).toContain('85 %');
+        const cells = within(tasks)
+            .getAllByRole('row')
+            .slice(1)
+            .map((row) => within(row).getAllByRole('cell')[2]?.textContent);
+        expect(cells).toEqual(['90 %', state('excused'), '75 %']);
+        const items = within(screen.getByRole('region', { name: say('teacher.report.objectives') })).getAllByRole('listitem');
+        expect(items.map((one) => one.textContent?.replace(/ \d+ %.*/, ''))).toEqual([
+            'Work out a range',
+            'Name the tides',
+            'Say why',
+            'Read a table',
+            `Plan a walk ${say('teacher.objectives.too-few', { answers: 1 })}`,
+        ]);
+        const back = screen.getByRole('link', { name: say('teacher.report.back-to-the-record') });
+        expect(back.getAttribute('href')).toBe('/classes/c/record?student=Ada');
+    });
+    it('counts what is missing as the record was turned to, and says where there is nobody', async () => {
+        opened('Cleo', '?missing=nought');
+        expect((await screen.findByRole('region', { name: say('teacher.class.tasks') })).textContent).toContain('38 %');
+        expect(screen.queryByRole('region', { name: say('teacher.report.objectives') })).toBeNull();
+        cleanup();
+        opened('Nobody');
+        expect(await screen.findByText(say('teacher.report.is-not-here'))).toBeTruthy();
+        expect((screen.getByRole('button', { name: say('ui.print-bar.print-it') }) as HTMLButtonElement).disabled).toBe(true);
     });
 });

@@ -27,6 +27,7 @@ final class PageController extends Controller
         'classes/*/roster' => 'teacher/classes/RosterPage',
         'classes/*/exit-checks' => 'teacher/classes/ExitChecksPage',
         'classes/*/record' => 'teacher/classes/RecordPage',
+        'classes/*/students/*/report' => 'teacher/classes/StudentReportPage',
         'classes/*/report' => 'teacher/classes/ClassReportPage',
         'classes/*/cards' => 'teacher/classes/CardsPage',
         'classes/*' => 'teacher/classes/ClassPage',

@@ -19,6 +19,7 @@ const RosterPage = place(() => import('./classes/RosterPage'), 'RosterPage');
 const CardsPage = place(() => import('./classes/CardsPage'), 'CardsPage');
 const RecordPage = place(() => import('./classes/RecordPage'), 'RecordPage');
 const ClassReportPage = place(() => import('./classes/ClassReportPage'), 'ClassReportPage');
+const StudentReportPage = place(() => import('./classes/StudentReportPage'), 'StudentReportPage');
 const ExitChecksPage = place(() => import('./classes/ExitChecksPage'), 'ExitChecksPage');
 const SchoolPage = place(() => import('./school/SchoolPage'), 'SchoolPage');
 const QuizzesPage = place(() => import('./quizzes/QuizzesPage'), 'QuizzesPage');
@@ -76,6 +77,7 @@ if (root !== null) {
                                 <Route path="/classes/:class/roster" element={<RosterPage />} />
                                 <Route path="/classes/:class/exit-checks" element={<ExitChecksPage />} />
                                 <Route path="/classes/:class/record" element={<RecordPage />} />
+                                <Route path="/classes/:class/students/:student/report" element={<StudentReportPage />} />
                                 <Route path="/classes/:class/report" element={<ClassReportPage />} />
                                 <Route path="/classes/:class/cards" element={<CardsPage />} />
                                 <Route path="/school" element={<SchoolPage />} />

@@ -1,13 +1,9 @@
-import { useQuery } from '@tanstack/react-query';
-import { client, sentence, take } from '../../api/client';
-import type { ClassObjectives } from '../../api/types';
+import { sentence } from '../../api/client';
 import { shareDetail, shareWords } from '../../ui/figures/words';
 import { Notice } from '../../ui/Notice';
 import { day } from '../../ui/time';
 import { say } from '../../words/words';
-
-/** From this chance on a student probably knows something. */
-const PROBABLY = 0.8;
+import { type Estimate, estimateWords, knowing, useObjectives } from './objectives';
 
 interface Props {
     group: string;
@@ -16,10 +12,7 @@ interface Props {
 
 /** How a class stands with each objective, task by task, and each student now. */
 export function ObjectivesPart({ group, nameOf }: Props) {
-    const found = useQuery({
-        queryKey: ['objectives', group],
-        queryFn: () => take(client.GET('/classes/{class}/objectives', { params: { path: { class: group } } })),
-    });
+    const found = useObjectives(group);
     if (found.data === undefined) {
         return found.error === null ? <p>{say('ui.one-moment')}</p> : <Notice>{sentence(found.error)}</Notice>;
     }
@@ -70,13 +63,10 @@ export function ObjectivesPart({ group, nameOf }: Props) {
     );
 }
 
-type Students = ClassObjectives['objectives'][number]['students'];
-
 /** The least sure first. */
-function Who({ students, nameOf }: { students: Students; nameOf: (student: string) => string }) {
-    const estimated = students.filter(({ known }) => known !== null);
-    const probably = estimated.filter(({ known }) => (known ?? 0) >= PROBABLY);
-    const percent = (chance: number | null | undefined) => Math.round(100 * (chance ?? 0));
+function Who({ students, nameOf }: { students: Estimate[]; nameOf: (student: string) => string }) {
+    const estimated = students.filter((one) => knowing(one) !== 'unasked');
+    const probably = students.filter((one) => knowing(one) === 'known');
     return (
         <details>
             <summary>{say('teacher.objectives.probably', { n: probably.length, of: estimated.length })}</summary>
@@ -85,15 +75,7 @@ function Who({ students, nameOf }: { students: Students; nameOf: (student: strin
                     .sort((a, b) => (a.known ?? 2) - (b.known ?? 2))
                     .map((one) => (
                         <li key={one.student}>
-                            {one.known === null
-                                ? say('teacher.objectives.too-few', { name: nameOf(one.student), answers: one.answers })
-                                : say('teacher.objectives.knows', {
-                                      name: nameOf(one.student),
-                                      known: percent(one.known),
-                                      from: percent(one.interval?.[0]),
-                                      to: percent(one.interval?.[1]),
-                                      answers: one.answers,
-                                  })}
+                            {nameOf(one.student)}: {estimateWords(one)}
                         </li>
                     ))}
             </ul>

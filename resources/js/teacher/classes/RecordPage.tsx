@@ -86,7 +86,13 @@ function Record({ group }: { group: SchoolClass }) {
                 </div>
             </div>
             <Waiting record={record} />
-            <RecordTable record={record} name={group.name} strict={strict} covers={covers} opened={search.get('student')} />
+            <RecordTable
+                record={record}
+                strict={strict}
+                covers={covers}
+                opened={search.get('student')}
+                reportOf={(student) => `/classes/${group.id}/students/${student}/report?${search}`}
+            />
             <p className="text-sm text-soft">{say('teacher.record.how-to-read-it')}</p>
             <Fold name="objectives-over-time" heading={say('teacher.objectives.over-time')} open={false}>
                 <ObjectivesPart group={group.id} nameOf={nameOf} />

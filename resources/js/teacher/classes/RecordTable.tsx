@@ -7,22 +7,21 @@ import { byLastName, percent } from '../../ui/figures/words';
 import { say } from '../../words/words';
 import { Spread } from './Spread';
 import { StudentLine } from './StudentLine';
-import { printStudent } from './studentReport';
 import { tone } from './tone';
 
 interface Props {
     record: ClassRecord;
-    /** Of the class. */
-    name: string;
     /** What is missing counts as nought. */
     strict: boolean;
     covers: Covers;
     /** The student whose line is open from the beginning. */
     opened: string | null;
+    /** Where one student stands alone, to be printed. */
+    reportOf: (student: string) => string;
 }
 
 /** Students by tasks; a student opens into a line of their own. */
-export function RecordTable({ record, name, strict, covers, opened }: Props) {
+export function RecordTable({ record, strict, covers, opened, reportOf }: Props) {
     const { sorting, turn } = useSorting();
     const [open, setOpen] = useState(opened);
     const meanOf = (row: RecordRow) => (strict ? row.meanWithMissing : row.mean);
@@ -118,7 +117,7 @@ export function RecordTable({ record, name, strict, covers, opened }: Props) {
                                             name={nameOf(row)}
                                             record={record}
                                             covers={covers}
-                                            print={() => printStudent(row, record, name, strict)}
+                                            report={reportOf(row.id)}
                                         />
                                     </td>
                                 </tr>

@@ -1,15 +1,15 @@
 import { Link } from 'react-router';
 import { client, take } from '../../api/client';
 import type { ClassRecord, RecordRow } from '../../api/types';
-import { Button } from '../../ui/Button';
+import { Button, buttonClass } from '../../ui/Button';
 import type { Covers } from '../../ui/covers';
 import { percent } from '../../ui/figures/words';
 import { Notice } from '../../ui/Notice';
 import { exact } from '../../ui/time';
 import { useAttempt } from '../../ui/useAttempt';
 import { say } from '../../words/words';
-import { workedInWords } from './studentReport';
 import { Trend } from './Trend';
+import { workedInWords } from './worked';
 
 interface Props {
     row: RecordRow;
@@ -17,12 +17,12 @@ interface Props {
     name: string;
     record: ClassRecord;
     covers: Covers;
-    /** Prints it alone. */
-    print: () => void;
+    /** Where it stands alone, to be printed. */
+    report: string;
 }
 
 /** All tasks of one student, one below the other as they were given: when, how far, how it went; and whether it counts. */
-export function StudentLine({ row, name, record, covers, print }: Props) {
+export function StudentLine({ row, name, record, covers, report }: Props) {
     const scores = covers.seen.scores;
     const { error, attempt } = useAttempt('record', 'task');
     const excuse = (task: string, excused: boolean) => {
@@ -82,9 +82,9 @@ export function StudentLine({ row, name, record, covers, print }: Props) {
                 })}
             </ul>
             {scores && covers.seen.names && (
-                <Button weight="quiet" className="mt-1 -ml-3" onClick={print}>
+                <Link className={`${buttonClass('quiet')} mt-1 -ml-3`} to={report}>
                     {say('teacher.record.print-student', { name: row.name })}
-                </Button>
+                </Link>
             )}
             {error !== null && <Notice>{error}</Notice>}
         </>

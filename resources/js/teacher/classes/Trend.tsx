@@ -4,8 +4,15 @@ import { say } from '../../words/words';
 
 const [WIDTH, HEIGHT, EDGE] = [160, 40, 5];
 
+interface Props {
+    row: RecordRow;
+    record: ClassRecord;
+    /** What it is, where that is to be read beside it. */
+    caption?: string;
+}
+
 /** A student's scores from task to task as they were given, beside where the middle half of the class lies. */
-export function Trend({ row, record }: { row: RecordRow; record: ClassRecord }) {
+export function Trend({ row, record, caption }: Props) {
     const points = record.tasks.flatMap((task, index) => {
         const score = row.cells[index]?.excused === true ? null : (row.cells[index]?.score ?? null);
         return score === null ? [] : [{ task, score }];
@@ -19,7 +26,7 @@ export function Trend({ row, record }: { row: RecordRow; record: ClassRecord }) 
     const words = say('teacher.record.trend', {
         scores: points.map(({ task, score }) => `${task.title} ${Math.round(100 * score)} %`).join(', '),
     });
-    return (
+    const picture = (
         <svg viewBox={`0 0 ${WIDTH} ${HEIGHT}`} className="mb-2 block h-10 w-40" role="img" aria-label={words}>
             <title>{words}</title>
             <line x1={EDGE} x2={WIDTH - EDGE} y1={y(0)} y2={y(0)} className="stroke-line" />
@@ -41,5 +48,13 @@ export function Trend({ row, record }: { row: RecordRow; record: ClassRecord }) 
                 <circle key={task.id} cx={x(index)} cy={y(score)} r="3" className="fill-ink" />
             ))}
         </svg>
+    );
+    return caption === undefined ? (
+        picture
+    ) : (
+        <figure className="flex flex-wrap items-center gap-x-4">
+            {picture}
+            <figcaption className="text-sm text-soft">{caption}</figcaption>
+        </figure>
     );
 }
