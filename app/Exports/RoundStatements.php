@@ -62,9 +62,11 @@ final class RoundStatements
     /** @return list<array<string, mixed>> the events of a round as they are stored, from the first to the last */
     public static function stored(Round $round): array
     {
-        return array_values(DB::table('round_events')->where('round_id', $round->id)->orderBy('number')->get()
-            ->map(static fn (\stdClass $event): array => ['data' => self::read($event->data), 'facts' => self::read($event->facts)] + (array) $event)
-            ->all());
+        $rows = DB::table('round_events')->where('round_id', $round->id)->orderBy('number')->get();
+
+        return array_values($rows->map(static fn (\stdClass $event): array => [
+            'data' => self::read($event->data), 'facts' => self::read($event->facts),
+        ] + (array) $event)->all());
     }
 
     /**

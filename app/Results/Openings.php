@@ -17,6 +17,7 @@ use HiddenLadder\Core\Evidence\RoundEvidence;
 use HiddenLadder\Core\Evidence\Summary;
 use HiddenLadder\Core\Quiz\QuizDocument;
 use Illuminate\Database\Eloquent\Builder;
+use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Database\Query\JoinClause;
 
 /** What a class did since the last lesson, made the opening of the next one; and whether that helped. */
@@ -41,7 +42,7 @@ final class Openings
             ->whereDoesntHave('followUps', static fn (Builder $opening) => $opening
                 ->whereNull('follows_need')->where('created_at', '>', $since))
             ->with(['quiz:id,title', 'class:id,name'])->orderByDesc('created_at')->get();
-        $counts = self::lately($tasks->modelKeys(), $since);
+        $counts = self::lately($tasks, $since);
         $waiting = [];
         foreach ($tasks as $task) {
             $students = $counts[$task->id] ?? 0;
@@ -57,23 +58,23 @@ final class Openings
      * Of those who are in its class now, and wherever of the tasks given together they walked; after an opening was not wanted, what
      * was done since then.
      *
-     * @param  array<int, string>  $tasks
+     * @param  Collection<int, Task>  $tasks
      * @return array<string, int> students who did something, by task
      */
-    private static function lately(array $tasks, CarbonImmutable $since): array
+    private static function lately(Collection $tasks, CarbonImmutable $since): array
     {
-        $walked = Task::query()->whereKey($tasks)
-            ->join('tasks as walked', static fn (JoinClause $twin) => $twin->on('walked.id', '=', 'tasks.id')
-                ->orOn('walked.given_together', '=', 'tasks.given_together'))
-            ->select(['tasks.id as task', 'walked.id as walked', 'tasks.class_id as class', 'tasks.opening_left_at as left_at']);
+        $walked = Task::query()->whereKey($tasks->modelKeys())
+            ->orWhereIn('given_together', $tasks->pluck('given_together')->filter()->unique()->all())->select(['id', 'given_together']);
 
         return Round::query()->ofKind(RoundKind::Task)->where('moved_at', '>', $since)
-            ->joinSub($walked, 'walks', 'walks.walked', '=', 'rounds.task_id')
-            ->join('enrolments', static fn (JoinClause $member) => $member->on('enrolments.class_id', '=', 'walks.class')
+            ->joinSub($walked, 'walked', 'walked.id', '=', 'rounds.task_id')
+            ->join('tasks', static fn (JoinClause $twin) => $twin->on('tasks.id', '=', 'walked.id')
+                ->orOn('tasks.given_together', '=', 'walked.given_together'))->whereIn('tasks.id', $tasks->modelKeys())
+            ->join('enrolments', static fn (JoinClause $member) => $member->on('enrolments.class_id', '=', 'tasks.class_id')
                 ->on('enrolments.student_id', '=', 'rounds.student_id')->whereNull('removed_at'))
-            ->where(static fn (Builder $new) => $new->whereNull('walks.left_at')->orWhereColumn('moved_at', '>', 'walks.left_at'))
-            ->groupBy('walks.task')->selectRaw('walks.task, count(distinct rounds.student_id) as students')->toBase()
-            ->pluck('students', 'task')->map(static fn (mixed $students): int => (int) $students)->all();
+            ->where(static fn (Builder $new) => $new->whereNull('opening_left_at')->orWhereColumn('moved_at', '>', 'opening_left_at'))
+            ->groupBy('tasks.id')->selectRaw('tasks.id, count(distinct rounds.student_id) as students')->toBase()
+            ->pluck('students', 'id')->map(static fn (mixed $students): int => (int) $students)->all();
     }
 
     /** @return array<string, mixed> */
