@@ -124,6 +124,7 @@ final class OwnPage
                 'finished' => $summary['finished'],
                 'progress' => $summary['progress'],
                 'standings' => $summary['standings'],
+                'sentBack' => $this->views->sentBack($current),
                 'late' => $summary['finished'] && in_array($current->id, $late, true),
             ],
             'score' => $showsScore ? $soFar->score() : null,

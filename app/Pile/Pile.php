@@ -233,7 +233,7 @@ final class Pile
             'student' => ['id' => $round->student->id, 'name' => $round->student->name],
             'own' => $own, 'files' => $files, 'alike' => $files !== [] || $plain === '' ? null : hash('xxh64', $plain),
             'judged' => $record->judged, 'comment' => $record->comment, 'seen' => SeenAnswer::of($record),
-            'at' => $round->moved_at->toIso8601ZuluString(),
+            'at' => $round->moved_at->toIso8601ZuluString(), 'opensUntil' => WritingAgain::until($round->ownTask())?->toIso8601ZuluString(),
         ];
     }
 }

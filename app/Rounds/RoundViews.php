@@ -13,6 +13,7 @@ use HiddenLadder\App\SharedMemory;
 use HiddenLadder\App\Sittings\Following;
 use HiddenLadder\Core\Round\Circumstances;
 use HiddenLadder\Core\Round\Front;
+use HiddenLadder\Core\Round\Result\Record;
 use HiddenLadder\Core\Round\Result\Standing;
 use HiddenLadder\Core\Round\State;
 use HiddenLadder\Core\Round\View\Projection;
@@ -60,6 +61,14 @@ final class RoundViews
         $state = State::fromArray($round->state);
 
         return $this->projection($round, $state, true, $own)->summary($state);
+    }
+
+    /** Answers that a person sent back, and that are not yet written again. */
+    public function sentBack(Round $round): int
+    {
+        $records = State::fromArray($round->state)->records;
+
+        return count(array_filter($records, static fn (Record $record): bool => $record->sentBack() !== null));
     }
 
     /** @return list<string> ids of the media the student may load where the round stands */

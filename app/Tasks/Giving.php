@@ -124,6 +124,12 @@ final class Giving
             : ['releasedAt' => $isReleased ? CarbonImmutable::now()->toIso8601ZuluString() : null]);
     }
 
+    /** For one student it closes then, whatever else is said of it. */
+    public function openUntil(Task $task, string $student, CarbonImmutable $until): void
+    {
+        $this->say($task, $student, 'closesAt', static fn (): array => ['closesAt' => $until->toIso8601ZuluString()]);
+    }
+
     /**
      * As all are, so is each again.
      *

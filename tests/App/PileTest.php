@@ -203,6 +203,49 @@ final class PileTest extends AppTestCase
         $this->reads($again[0], 1)->assertNoContent();
     }
 
+    public function test_sent_back_in_a_closed_task_it_opens_for_its_student_alone_and_they_write_again(): void
+    {
+        $task = $this->written('First');
+        $ended = $this->writes('Ada', $task, 'Because.', 'The Moon.');
+        $broken = $this->writes('Bram', $task, 'Whatever.');
+        self::assertSame([null], array_values(array_unique(array_column($this->pile()['answers'], 'opensUntil'))), 'It is open.');
+        $this->asTeacher($this->teacher)->patchJson("/api/tasks/$task->id", ['closed' => true])->assertOk();
+        $answers = array_column($this->pile()['answers'], null, 'round');
+        self::assertGreaterThan(now()->addDays(6)->toIso8601ZuluString(), $answers[$ended->id]['opensUntil']);
+        // Points open nothing.
+        $this->reads($answers[$ended->id], 1.0)->assertNoContent();
+        self::assertNull($task->refresh()->exceptions);
+        $left = array_column($this->pile()['answers'], null, 'round');
+        foreach ([$ended, $broken] as $round) {
+            $this->reads($left[$round->id], 0, ['sendBack' => true, 'comment' => 'Say more.'])->assertNoContent();
+        }
+        $closes = array_map(static fn (array $one): string => $one['closesAt'] ?? '', $task->refresh()->exceptions ?? []);
+        self::assertEqualsCanonicalizing([$ended->student_id, $broken->student_id], array_keys($closes));
+        foreach ($closes as $time) {
+            self::assertGreaterThan(now()->addDays(6)->toIso8601ZuluString(), $time);
+        }
+        foreach (['Ada' => $ended, 'Bram' => $broken] as $name => $round) {
+            $this->asStudent($this->member($this->class, $name));
+            $this->getJson('/api/student')->assertOk()->assertJsonPath('classes.0.tasks.0.round.sentBack', 1);
+            $told = $this->getJson("/api/student/rounds/$round->id")->assertOk()->json();
+            while ($told['place']['question']['id'] !== (new Draft('First'))->id('one/question')) {
+                // Bram was in the middle: what he had not come to is asked first.
+                $asked = ['question' => $told['place']['question']['id'], 'response' => ['text' => 'Later.']];
+                $told = $this->sendsEvent($round->id, 'answered', $asked)->assertOk()->json();
+                $told = $this->sendsEvent($round->id, 'went-on', ['from' => $told['place']['frame']])->assertOk()->json();
+            }
+            // They read why, and build on what they had written.
+            self::assertSame(['comment' => 'Say more.', 'response' => ['text' => $name === 'Ada' ? 'Because.' : 'Whatever.']], $told['place']['sentBack']);
+            $this->sendsEvent($round->id, 'answered', ['question' => $told['place']['question']['id'], 'response' => ['text' => "More by $name."]])
+                ->assertOk()->assertJsonPath('place.sentBack', null);
+            $this->getJson('/api/student')->assertOk()->assertJsonPath('classes.0.tasks.0.round.sentBack', 0);
+        }
+        self::assertEqualsCanonicalizing(['More by Ada.', 'More by Bram.', 'Later.'], array_merge(...array_column($this->pile()['answers'], 'own')));
+        // For the others it is closed as before.
+        $cleo = $this->member($this->class, 'Cleo');
+        $this->asStudent($cleo)->postJson("/api/student/tasks/$task->id/rounds", [])->assertStatus(409);
+    }
+
     public function test_the_pile_asks_no_oftener_for_many_answers_than_for_few(): void
     {
         [$first, $second] = [$this->written('First'), $this->written('Second')];

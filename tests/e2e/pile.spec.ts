@@ -81,6 +81,10 @@ test('the pile: found on Today, read by keys, alike ones together, sent back, ta
         await ada.getByText(say('player.finish.what-you-answered')).click();
         await expect(ada.getByText('And the Sun?')).toBeVisible();
         await cleo.reload();
+        // Why it came back is read, and what was written is there to build on.
+        await expect(cleo.getByRole('note')).toContainText('Have a guess.');
+        await expect(cleo.getByLabel(say('player.typed.your-answer'))).not.toHaveValue('');
+        await isAccessible(cleo);
         await cleo.getByLabel(say('player.typed.your-answer')).fill('The Moon, I guess.');
         await cleo.getByRole('button', { name: say('player.question-view.done'), exact: true }).click();
         await expect(page.getByText('The Moon, I guess.')).toBeVisible({ timeout: 30_000 });

@@ -10,6 +10,7 @@ import { Files } from '../../resources/js/teacher/pile/Files';
 import { PhraseField } from '../../resources/js/teacher/pile/PhraseField';
 import { steps } from '../../resources/js/teacher/pile/points';
 import type { Laid } from '../../resources/js/teacher/pile/usePile';
+import { near } from '../../resources/js/ui/time';
 import { listed, say } from '../../resources/js/words/words';
 
 afterEach(cleanup);
@@ -27,6 +28,7 @@ const answer: WaitingAnswer = {
     comment: 'Say more.',
     seen: 'y',
     at: '2026-11-28T08:00:00Z',
+    opensUntil: null,
 };
 const question: Pile['questions'][number] = {
     task: 't',
@@ -113,6 +115,12 @@ describe('an answer in the pile', () => {
         expect(screen.getByText(listed(['Ada', 'Bram', 'Bram']))).toBeTruthy();
         expect(screen.getByText(say('teacher.pile.wrote-the-same', { n: 3 }))).toBeTruthy();
         expect(screen.getByText(say('teacher.pile.so-many-answers', { n: 4 }))).toBeTruthy();
+    });
+    it('says that a closed task opens for its student, once there is a word to send back with', async () => {
+        card([laid('Ada', { answer: { ...answer, opensUntil: '2026-12-05T08:00:00Z' } })]);
+        expect(screen.queryByText(/until/)).toBeNull();
+        await userEvent.type(screen.getByRole('textbox'), 'Why?');
+        expect(screen.getByText(say('teacher.pile.opens-until', { time: near('2026-12-05T08:00:00Z') }))).toBeTruthy();
     });
     it('is sent back only with a word that says why', async () => {
         const { onSay } = card([laid('Ada')]);

@@ -52,7 +52,14 @@ const shown = (
 ) => {
     render(
         <QueryClientProvider client={new QueryClient()}>
-            <QuestionLines task="t" round="r" series={{}} persons={{}} {...{ document, records, events, finished, asks }} />
+            <QuestionLines
+                task="t"
+                round="r"
+                series={{}}
+                persons={{}}
+                opensUntil={null}
+                {...{ document, records, events, finished, asks }}
+            />
         </QueryClientProvider>,
     );
     return screen.queryAllByRole('group').map((one) => one.querySelector('summary') as HTMLElement);

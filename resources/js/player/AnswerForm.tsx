@@ -24,9 +24,9 @@ interface Props {
     children: (ready: boolean) => ReactNode;
 }
 
-/** What was last sent, where it can be changed or built on; choices begin anew after a slip. */
+/** What was last sent, where it can be changed or built on, also where it was sent back; choices begin anew after a slip. */
 function begun(place: QuestionPlace): Answer | null {
-    const response = place.verdict?.response ?? null;
+    const response = place.verdict?.response ?? place.sentBack?.response ?? null;
     return response !== null && (place.verdict?.result === null || !('choices' in response)) ? response : null;
 }
 

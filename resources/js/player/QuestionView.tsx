@@ -87,6 +87,15 @@ export function QuestionView({ place, round, handsIn, busy, send, asking, beside
                             say('player.question-view.none-yet')}
                     </p>
                 )}
+                {/* A place that a device kept from before may not tell it. */}
+                {place.sentBack != null && !below && (
+                    <div className="mt-4 rounded-md border-l-4 border-accent bg-tint px-4 py-3" role="note">
+                        <p className="text-sm">{say('player.question-view.sent-back')}</p>
+                        <p className="text-lg" data-read-aloud>
+                            {place.sentBack.comment}
+                        </p>
+                    </div>
+                )}
                 <AskAbout question={question} asking={asking} />
                 {place.judging !== null && (
                     <Disclosure label={say('player.question-view.is-your-answer-right')} tone="yet">

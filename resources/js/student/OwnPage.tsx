@@ -367,6 +367,9 @@ function TaskCard({ task }: { task: OwnTask }) {
                 <div className="mt-3 grid gap-1">
                     <ProgressPath progress={round.progress} />
                     <p>{round.standings === null ? say('student.own.your-answers-have-been-kept') : standingsInWords(round.standings)}</p>
+                    {task.open && round.sentBack > 0 && (
+                        <p className="border-l-4 border-accent pl-3 font-semibold">{say('student.own.sent-back', { n: round.sentBack })}</p>
+                    )}
                     {task.mastered && <p className="font-semibold">{say('student.own.mastered')}</p>}
                     {task.score !== null && <p>{say('student.own.your-score-of-the-points', { percent: Math.round(task.score * 100) })}</p>}
                     {task.goal !== null && (

@@ -10,6 +10,7 @@ use HiddenLadder\App\Models\Task;
 use HiddenLadder\App\Pile\Phrases;
 use HiddenLadder\App\Pile\Pile;
 use HiddenLadder\App\Pile\SeenAnswer;
+use HiddenLadder\App\Pile\WritingAgain;
 use HiddenLadder\App\Rounds\RoundBook;
 use HiddenLadder\Core\Fields;
 use HiddenLadder\Core\Round\Event\Overruled;
@@ -45,7 +46,7 @@ final class PileController extends Controller
     }
 
     /** A person's word on an answer: a share of the points with a comment, or sent back. It is an event of the round. */
-    public function overrule(Request $request, Task $task, string $round, RoundBook $book): Response
+    public function overrule(Request $request, Task $task, string $round, RoundBook $book, WritingAgain $writing): Response
     {
         $this->authorize('reach', $task->load('class'));
         $body = Fields::of($request->json()->all());
@@ -55,6 +56,11 @@ final class PileController extends Controller
             $body->stringOrNull('stop'), $this->teacher($request)->id,
         );
         $seen = $body->stringOrNull('seen');
+        if ($event->sendBack) {
+            $sentBack = Round::query()->findOrFail($round);
+            self::isOf($task, $sentBack);
+            $writing->open($sentBack);
+        }
         $book->word($round, static function (Round $found) use ($task, $event, $seen): void {
             self::isOf($task, $found);
             if ($seen !== null && $event->question !== null) {

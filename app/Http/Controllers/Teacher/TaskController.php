@@ -20,6 +20,7 @@ use HiddenLadder\App\Models\Task;
 use HiddenLadder\App\Models\TaskState;
 use HiddenLadder\App\Models\Teacher;
 use HiddenLadder\App\Pile\Pile;
+use HiddenLadder\App\Pile\WritingAgain;
 use HiddenLadder\App\Quizzes\Editions;
 use HiddenLadder\App\Rounds\RoundBook;
 use HiddenLadder\App\Rounds\RoundRules;
@@ -153,6 +154,7 @@ final class TaskController extends Controller
             'id' => $found->id,
             'name' => $found->name,
             'extraTime' => $found->extra_time,
+            'opensUntil' => WritingAgain::until($task->forStudent($found->id))?->toIso8601ZuluString(),
             'persons' => (object) self::persons($rounds),
             'rounds' => $walks->all(),
         ]);

@@ -70,6 +70,12 @@ final class Record
 
     public bool $revealed = false;
 
+    /** The answer that a person sent back, until it is written again. */
+    public function sentBack(): ?Response
+    {
+        return $this->response === null ? $this->asMarked?->response : null;
+    }
+
     public function depth(string $ladder): int
     {
         return $this->depths[$ladder] ?? 0;

@@ -406,6 +406,7 @@ final readonly class Projection
         $rung = $this->position->rung($state);
         $onRung = $rung?->toArray();
         $judging = $this->position->isJudging($question, $record, $state);
+        $sentBack = $record->sentBack();
         $verdictShown = $this->position->isVerdictShown($home, $state);
 
         return [
@@ -419,6 +420,7 @@ final readonly class Projection
                 : max(0, $this->terms->tries - $record->tries),
             'verdict' => $this->visible->verdict($question, $record, $state),
             'tried' => $this->position->series($state) === null ? $this->visible->tried($question, $record) : [],
+            'sentBack' => $isLed || $sentBack === null ? null : ['comment' => $record->comment, 'response' => $sentBack->toArray()],
             'judging' => $judging ? ['model' => $question->model, 'response' => $record->response?->toArray()] : null,
             'revealed' => $record->revealed && $this->visible->lets(Sight::RightAnswer, $state, Standing::Shown) ? $view->key() : null,
             'rung' => $onRung,

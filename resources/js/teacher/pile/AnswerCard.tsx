@@ -106,6 +106,9 @@ export function AnswerCard({ all, question, nameOf, phrases, position, onSay, on
                     {say('teacher.pile.send-back')} <kbd className="text-soft">B</kbd>
                 </Button>
             </div>
+            {answer.opensUntil !== null && comment.trim() !== '' && (
+                <p className="text-right text-sm text-soft">{say('teacher.pile.opens-until', { time: near(answer.opensUntil) })}</p>
+            )}
         </article>
     );
 }

@@ -5,6 +5,7 @@ import { Button } from '../../ui/Button';
 import { Check, Text } from '../../ui/Field';
 import { Notice } from '../../ui/Notice';
 import { ShareField } from '../../ui/ShareField';
+import { near } from '../../ui/time';
 import { say } from '../../words/words';
 
 interface Props {
@@ -15,10 +16,12 @@ interface Props {
     share: number;
     comment: string;
     mayGoBack: boolean;
+    /** Where the task is closed for the student: until when it is open for them again once an answer is sent back. */
+    opensUntil: string | null;
 }
 
 /** Gives an answer, or a drill or staircase as a whole, points by hand, with a comment; an answer can be sent back. */
-export function PointsByHand({ task, round, about, words, mayGoBack, ...given }: Props) {
+export function PointsByHand({ task, round, about, words, mayGoBack, opensUntil, ...given }: Props) {
     const queries = useQueryClient();
     const [share, setShare] = useState(given.share);
     const [comment, setComment] = useState(given.comment);
@@ -56,6 +59,9 @@ export function PointsByHand({ task, round, about, words, mayGoBack, ...given }:
                     {sendBack ? say('teacher.points-by-hand.send-back') : say('teacher.points-by-hand.keep-this')}
                 </Button>
             </div>
+            {sendBack && opensUntil !== null && (
+                <p className="mt-2 text-sm text-soft">{say('teacher.pile.opens-until', { time: near(opensUntil) })}</p>
+            )}
             {error !== null && <Notice>{error}</Notice>}
         </details>
     );

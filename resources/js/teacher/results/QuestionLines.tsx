@@ -24,6 +24,7 @@ interface Props {
     series: Record<string, Given>;
     events: StoredEvent[];
     persons: Record<string, string>;
+    opensUntil: string | null;
     /** What was never answered can be given points, too. */
     finished: boolean;
     /** Main stops that the round asks, be they come to or not. */
@@ -191,6 +192,7 @@ function SeriesLine(props: Props & { stop: string; given: Given }) {
                 share={given.overruled ?? 1}
                 comment={given.comment}
                 mayGoBack={false}
+                opensUntil={null}
             />
         </Line>
     );
@@ -292,6 +294,7 @@ function AnswerNow({
     record,
     events,
     persons,
+    opensUntil,
 }: Omit<Props, 'records' | 'series' | 'finished' | 'asks'> & { question: string; record: WalkRecord }) {
     return (
         <>
@@ -321,6 +324,7 @@ function AnswerNow({
                 share={record.overruled ?? record.share}
                 comment={record.comment}
                 mayGoBack={record.own !== null}
+                opensUntil={opensUntil}
             />
         </>
     );

@@ -104,6 +104,7 @@ export function StudentPage() {
                         series={round.series}
                         events={round.events}
                         persons={walks.data.persons}
+                        opensUntil={walks.data.opensUntil}
                         finished={round.finishedAt !== null}
                         asks={round.asks}
                     />
