@@ -216,6 +216,9 @@ final class PileTest extends AppTestCase
         $this->reads($answers[$ended->id], 1.0)->assertNoContent();
         self::assertNull($task->refresh()->exceptions);
         $left = array_column($this->pile()['answers'], null, 'round');
+        // What another said meanwhile is not said over, and opens nothing either.
+        $this->reads(['seen' => 'another'] + $left[$ended->id], 0, ['sendBack' => true, 'comment' => 'Say more.'])->assertStatus(409);
+        self::assertNull($task->refresh()->exceptions);
         foreach ([$ended, $broken] as $round) {
             $this->reads($left[$round->id], 0, ['sendBack' => true, 'comment' => 'Say more.'])->assertNoContent();
         }

@@ -350,6 +350,10 @@ test('stops, rungs and answers are moved by dragging and by keys, copied into an
         await expect.poll(async () => names(await read())).toEqual(['Three?', 'One?', 'Two?', 'drill:']);
         await page.keyboard.press('Control+z');
         await expect.poll(async () => names(await read())).toEqual(['One?', 'Two?', 'Three?', 'drill:']);
+        // The server undoes it, and is heard first by whoever asks: what moves under the hand ends a drag.
+        await expect(picture.getByRole('button', { name: begins(say('cutaway.stop', { number: 3 })) }).first()).toHaveAccessibleName(
+            /Three\?/,
+        );
     });
     await test.step('a stop into a drill, and a hint onto another ladder', async () => {
         const drill = picture.getByRole('button', { name: begins(say('cutaway.stop', { number: 4 })) }).first();

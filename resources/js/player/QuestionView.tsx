@@ -91,9 +91,11 @@ export function QuestionView({ place, round, handsIn, busy, send, asking, beside
                 {place.sentBack != null && !below && (
                     <div className="mt-4 rounded-md border-l-4 border-accent bg-tint px-4 py-3" role="note">
                         <p className="text-sm">{say('player.question-view.sent-back')}</p>
-                        <p className="text-lg" data-read-aloud>
-                            {place.sentBack.comment}
-                        </p>
+                        {place.sentBack.comment !== '' && (
+                            <p className="text-lg" data-read-aloud>
+                                {place.sentBack.comment}
+                            </p>
+                        )}
                     </div>
                 )}
                 <AskAbout question={question} asking={asking} />

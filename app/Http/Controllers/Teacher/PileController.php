@@ -56,15 +56,13 @@ final class PileController extends Controller
             $body->stringOrNull('stop'), $this->teacher($request)->id,
         );
         $seen = $body->stringOrNull('seen');
-        if ($event->sendBack) {
-            $sentBack = Round::query()->findOrFail($round);
-            self::isOf($task, $sentBack);
-            $writing->open($sentBack);
-        }
-        $book->word($round, static function (Round $found) use ($task, $event, $seen): void {
+        $book->word($round, static function (Round $found) use ($task, $event, $seen, $writing): void {
             self::isOf($task, $found);
             if ($seen !== null && $event->question !== null) {
                 SeenAnswer::stillWaits($found, $event->question, $seen);
+            }
+            if ($event->sendBack) {
+                $writing->open($found);
             }
         }, $event);
         Phrases::used($this->teacher($request), $event->comment);

@@ -82,6 +82,8 @@ export function Step({ event, before, document, named = true }: StepProps) {
         sentences.push(say('teacher.student.commented', { text: (event.data as { text: string }).text }));
     } else if (event.kind === 'set-aside') {
         sentences.push(say('teacher.student.left-the-question-for-later'));
+    } else if (event.kind === 'overruled' && (event.data as { sendBack?: boolean }).sendBack === true) {
+        sentences.push(say('teacher.student.was-sent-back'));
     } else if (event.kind === 'started') {
         sentences.push(say('teacher.student.began'));
     } else if (event.kind === 'judged-own') {
