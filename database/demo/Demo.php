@@ -125,7 +125,8 @@ final class Demo
     /** A task of last week, closed since, of which what was mastered comes back: to some it has come back already. */
     private function practised(SchoolClass $class, Edition $edition): void
     {
-        $today = CarbonImmutable::now();
+        // In the middle of the day, whenever this is: what runs past midnight is done on the next day, and comes back a day later.
+        $today = CarbonImmutable::now()->setTime(15, 0);
         $given = $today->subDays(10);
         $terms = Terms::learn()->with(returns: new ReturnTerms(ReturnTerms::SUGGESTED));
         $task = Task::query()->create([
