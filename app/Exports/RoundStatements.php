@@ -65,7 +65,7 @@ final class RoundStatements
         $rows = DB::table('round_events')->where('round_id', $round->id)->orderBy('number')->get();
 
         return array_values($rows->map(static fn (\stdClass $event): array => [
-            'data' => self::read($event->data), 'facts' => self::read($event->facts),
+            'data' => self::read($event->data), 'facts' => self::read($event->facts), 'late' => (bool) $event->late,
         ] + (array) $event)->all());
     }
 

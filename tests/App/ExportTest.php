@@ -244,6 +244,7 @@ final class ExportTest extends AppTestCase
         );
         $events = DB::table('round_events')->whereIn('round_id', array_column($mine, 'id'))->count();
         self::assertCount($events, $lines('events.jsonl'));
+        self::assertSame([false], array_values(array_unique(array_column($lines('events.jsonl'), 'late'), SORT_REGULAR)));
         self::assertCount($events + 2, $lines('statements.jsonl'));
         self::assertEqualsCanonicalizing(['Mine, the first.', 'Mine, the second.'], array_values(array_filter(
             array_map(static fn (array $event): ?string => $event['data']['response']['text'] ?? null, $lines('events.jsonl')),

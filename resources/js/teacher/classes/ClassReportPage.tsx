@@ -1,5 +1,5 @@
 import { useQuery } from '@tanstack/react-query';
-import { useParams, useSearchParams } from 'react-router';
+import { useParams } from 'react-router';
 import { client, sentence, take } from '../../api/client';
 import type { ClassRecord, RecordRow } from '../../api/types';
 import { useCovers } from '../../ui/covers';
@@ -8,11 +8,13 @@ import { Notice } from '../../ui/Notice';
 import { PaperCell, PaperHeads, PaperName, PaperPart, PaperRow } from '../../ui/PaperTable';
 import { PrintBar } from '../../ui/PrintBar';
 import { ScreenCovers } from '../../ui/ScreenCovers';
-import { day, exact } from '../../ui/time';
+import { exact } from '../../ui/time';
 import { say } from '../../words/words';
 import { ObjectivesPart } from './ObjectivesPart';
+import { PaperTask } from './PaperTask';
 import { Spread } from './Spread';
 import { tone } from './tone';
+import { useRecord } from './useRecord';
 
 /** So many columns have room for a score in each cell. */
 const WITH_SCORES = 14;
@@ -20,16 +22,10 @@ const WITH_SCORES = 14;
 /** A class on paper: its tasks, its students, how far each is, and the objectives. What the record was narrowed to holds here. */
 export function ClassReportPage() {
     const id = useParams().class ?? '';
-    const [search] = useSearchParams();
-    const unit = search.get('unit') ?? '';
-    const strict = search.get('missing') === 'nought';
+    const { search, unit, strict, record } = useRecord(id);
     const covers = useCovers();
     const path = { class: id };
     const group = useQuery({ queryKey: ['class', id], queryFn: () => take(client.GET('/classes/{class}', { params: { path } })) });
-    const record = useQuery({
-        queryKey: ['record', id, unit],
-        queryFn: () => take(client.GET('/classes/{class}/record', { params: { path, query: unit === '' ? {} : { unit } } })),
-    });
     if (group.data === undefined || record.data === undefined) {
         const error = group.error ?? record.error;
         return <main className="p-8">{error === null ? say('ui.one-moment') : <Notice>{sentence(error)}</Notice>}</main>;
@@ -93,13 +89,7 @@ function Tasks({ record, scores }: { record: ClassRecord; scores: boolean }) {
                     {record.tasks.map((task, index) => (
                         <PaperRow key={task.id}>
                             <PaperCell column="number">{index + 1}</PaperCell>
-                            <PaperCell>
-                                {task.title}
-                                {task.unit !== null && <span className="text-soft"> · {task.unit}</span>}
-                            </PaperCell>
-                            <PaperCell>
-                                <span className="whitespace-nowrap">{day(task.givenAt)}</span>
-                            </PaperCell>
+                            <PaperTask task={task} />
                             <PaperCell column="number">{task.n}</PaperCell>
                             <PaperCell column="number">{task.missing === 0 ? '' : task.missing}</PaperCell>
                             {scores && (

@@ -1,4 +1,3 @@
-import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { useSearchParams } from 'react-router';
 import { client, sentence, take } from '../../api/client';
 import type { ClassRecord, RecordTask, SchoolClass } from '../../api/types';
@@ -17,6 +16,7 @@ import { GradebookPart } from './GradebookPart';
 import { ObjectivesPart } from './ObjectivesPart';
 import { RecordTable } from './RecordTable';
 import { recordSheets } from './recordSheets';
+import { useRecord } from './useRecord';
 
 /** A class by its tasks: what counts, how far each is, and how the scores are spread. */
 export function RecordPage() {
@@ -24,17 +24,9 @@ export function RecordPage() {
 }
 
 function Record({ group }: { group: SchoolClass }) {
-    const [search, setSearch] = useSearchParams();
-    const unit = search.get('unit') ?? '';
-    const strict = search.get('missing') === 'nought';
+    const [, setSearch] = useSearchParams();
+    const { search, unit, strict, record: found } = useRecord(group.id, true);
     const covers = useCovers();
-    const found = useQuery({
-        queryKey: ['record', group.id, unit],
-        queryFn: () =>
-            take(client.GET('/classes/{class}/record', { params: { path: { class: group.id }, query: unit === '' ? {} : { unit } } })),
-        placeholderData: keepPreviousData,
-        refetchInterval: 20_000,
-    });
     const change = (name: string, value: string | null) =>
         setSearch(
             (now) => {

@@ -1,6 +1,6 @@
 import { useQuery } from '@tanstack/react-query';
 import type { ReactNode } from 'react';
-import { useParams, useSearchParams } from 'react-router';
+import { useParams } from 'react-router';
 import { client, sentence, take } from '../../api/client';
 import type { ClassObjectives, ClassRecord, RecordCell, RecordRow } from '../../api/types';
 import { percent } from '../../ui/figures/words';
@@ -10,21 +10,17 @@ import { PrintBar } from '../../ui/PrintBar';
 import { day, exact } from '../../ui/time';
 import { say } from '../../words/words';
 import { type Estimate, estimateWords, type Knowing, knowing, useObjectives } from './objectives';
+import { PaperTask } from './PaperTask';
 import { Trend } from './Trend';
+import { useRecord } from './useRecord';
 import { workedInWords } from './worked';
 
 /** One student on paper, plain, for a talk: the tasks, what is known of what they know, and room for what is agreed. */
 export function StudentReportPage() {
     const { class: id = '', student = '' } = useParams();
-    const [search] = useSearchParams();
-    const unit = search.get('unit') ?? '';
-    const strict = search.get('missing') === 'nought';
+    const { search, unit, strict, record } = useRecord(id);
     const path = { class: id };
     const group = useQuery({ queryKey: ['class', id], queryFn: () => take(client.GET('/classes/{class}', { params: { path } })) });
-    const record = useQuery({
-        queryKey: ['record', id, unit],
-        queryFn: () => take(client.GET('/classes/{class}/record', { params: { path, query: unit === '' ? {} : { unit } } })),
-    });
     const objectives = useObjectives(id);
     if (group.data === undefined || record.data === undefined || objectives.data === undefined) {
         const error = group.error ?? record.error ?? objectives.error;
@@ -97,13 +93,7 @@ function Tasks({ row, record, strict }: { row: RecordRow; record: ClassRecord; s
                 <tbody>
                     {works.map(({ task, cell }) => (
                         <PaperRow key={task.id}>
-                            <PaperCell>
-                                {task.title}
-                                {task.unit !== null && <span className="text-soft"> · {task.unit}</span>}
-                            </PaperCell>
-                            <PaperCell>
-                                <span className="whitespace-nowrap">{day(task.givenAt)}</span>
-                            </PaperCell>
+                            <PaperTask task={task} />
                             <PaperCell column="number">{scoreWords(cell)}</PaperCell>
                             <PaperCell>{workedInWords(cell, task.givenAt, day)}</PaperCell>
                         </PaperRow>

@@ -34,7 +34,9 @@ export function StudentPage() {
         refetchInterval: heard ? 15_000 : 2000,
     });
     const rounds = walks.data?.rounds ?? [];
-    const older = [...new Set(rounds.map(({ edition }) => edition))].filter((edition) => edition !== given.data?.edition);
+    // Which are older is known once both are there.
+    const walked = given.data === undefined ? [] : rounds.map(({ edition }) => edition);
+    const older = [...new Set(walked)].filter((edition) => edition !== given.data?.edition);
     const editions = useQueries({
         queries: older.map((number) => ({
             queryKey: ['task', task, 'edition', number],
