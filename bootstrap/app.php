@@ -4,10 +4,13 @@ declare(strict_types=1);
 
 use HiddenLadder\App\Gradebook\Passing;
 use HiddenLadder\App\Http\Middleware\EndOldSessions;
+use HiddenLadder\App\Http\LostBackend;
+use HiddenLadder\App\Http\Middleware\NoticeSilentProxy;
 use HiddenLadder\App\Http\Middleware\SecureHeaders;
 use HiddenLadder\App\Http\Middleware\SpeakLanguage;
 use HiddenLadder\App\Http\Middleware\StartSession;
 use HiddenLadder\App\Http\Middleware\TellCost;
+use HiddenLadder\App\Http\Middleware\ValidateCsrfToken;
 use HiddenLadder\App\Http\ProblemDetails;
 use HiddenLadder\App\Rejected;
 use HiddenLadder\App\Sittings\SittingBook;
@@ -20,16 +23,12 @@ use Illuminate\Contracts\Auth\Middleware\AuthenticatesRequests;
 use Illuminate\Foundation\Application;
 use Illuminate\Foundation\Configuration\Exceptions;
 use Illuminate\Foundation\Configuration\Middleware;
+use Illuminate\Foundation\Http\Middleware\ValidateCsrfToken as FrameworkValidateCsrfToken;
 use Illuminate\Http\Middleware\HandleCors;
 use Illuminate\Http\Request;
 use Illuminate\Session\Middleware\StartSession as FrameworkStartSession;
 use Illuminate\Support\Facades\Route;
 use Illuminate\View\Middleware\ShareErrorsFromSession;
-
-// Where the packages that are served are used, whose class map is all there is.
-if (getenv('COMPOSER_VENDOR_DIR') !== false) {
-    require_once __DIR__.'/classes.php';
-}
 
 return Application::configure(basePath: dirname(__DIR__))
     ->withRouting(
@@ -58,10 +57,10 @@ return Application::configure(basePath: dirname(__DIR__))
         $middleware->web(
             append: [EndOldSessions::class],
             remove: [ShareErrorsFromSession::class],
-            replace: [FrameworkStartSession::class => StartSession::class],
+            replace: [FrameworkStartSession::class => StartSession::class, FrameworkValidateCsrfToken::class => ValidateCsrfToken::class],
         );
         $middleware->prependToPriorityList(before: AuthenticatesRequests::class, prepend: EndOldSessions::class);
-        $middleware->trustProxies(at: array_filter(explode(',', (string) env('TRUSTED_PROXIES', ''))));
+        $middleware->append(NoticeSilentProxy::class);
         $middleware->redirectGuestsTo('/');
         $middleware->convertEmptyStringsToNull(except: [static fn (Request $request): bool => $request->is('api/*')]);
         $middleware->trimStrings(except: [static fn (Request $request): bool => $request->is('api/*')]);
@@ -70,6 +69,10 @@ return Application::configure(basePath: dirname(__DIR__))
         // A refusal is an answer, not a fault of ours.
         $exceptions->dontReport([Rejected::class, MalformedInput::class]);
         $exceptions->shouldRenderJsonWhen(static fn (Request $request): bool => $request->is('api/*'));
-        $exceptions->render(static fn (Throwable $error, Request $request) => $request->is('api/*') ? ProblemDetails::of($error) : null);
+        $exceptions->render(static fn (Throwable $error, Request $request) => match (true) {
+            $request->is('api/*') => ProblemDetails::of($error),
+            LostBackend::is($error) => response()->view('away', [], 503, ['Retry-After' => (string) LostBackend::RETRY_AFTER]),
+            default => null,
+        });
     })
     ->create();

@@ -8,8 +8,8 @@ return [
     'defaults' => ['guard' => 'teacher', 'passwords' => 'teachers'],
 
     'guards' => [
-        'teacher' => ['driver' => 'session', 'provider' => 'teachers'],
-        'student' => ['driver' => 'session', 'provider' => 'students'],
+        'teacher' => ['driver' => 'own-session', 'provider' => 'teachers'],
+        'student' => ['driver' => 'own-session', 'provider' => 'students'],
     ],
 
     'providers' => [

@@ -2,9 +2,15 @@
 
 declare(strict_types=1);
 
+use HiddenLadder\App\Http\CookieNames;
+
+$isHttps = CookieNames::isHttps((string) env('APP_URL', ''));
+
 return [
     // Here, or Redis or any other of the framework's.
     'driver' => env('SESSION_DRIVER', 'sparing'),
     // Those that have run out are cleared away by the scheduler, and not in somebody's request.
     'lottery' => [0, 1],
+    'cookie' => ($isHttps ? '__Host-' : '').env('SESSION_COOKIE', 'hidden_ladder'),
+    'secure' => $isHttps,
 ];

@@ -6,7 +6,7 @@ use Illuminate\Http\Request;
 
 define('LARAVEL_START', microtime(true));
 
-require(getenv('COMPOSER_VENDOR_DIR') ?: __DIR__.'/../vendor').'/autoload.php';
+require __DIR__.'/../bootstrap/autoload.php';
 
 /** @var Illuminate\Foundation\Application $app */
 $app = require __DIR__.'/../bootstrap/app.php';

@@ -20,7 +20,7 @@ final class Device
 
     public static function of(Request $request): ?string
     {
-        $name = $request->cookie(self::COOKIE);
+        $name = $request->cookie(CookieNames::of(self::COOKIE));
 
         return is_string($name) && $name !== '' ? $name : null;
     }
@@ -29,7 +29,7 @@ final class Device
     public static function remember(Request $request, Teacher|Student $account): void
     {
         $name = self::of($request) ?? Ulids::make();
-        Cookie::queue(Cookie::make(self::COOKIE, $name, self::KEPT, httpOnly: true, sameSite: 'lax'));
+        Cookie::queue(Cookie::make(CookieNames::of(self::COOKIE), $name, self::KEPT, httpOnly: true, sameSite: 'lax'));
         $account->update(['device' => $name]);
     }
 }

@@ -40,6 +40,9 @@ final class ProblemDetails
             $error instanceof AuthorizationException => self::told($error->status() ?? 404, 'not-found', new Message('problem.not-found')),
             $error instanceof ModelNotFoundException => self::told(404, 'not-found', new Message('problem.not-found')),
             $error instanceof HttpExceptionInterface => self::http($error),
+            LostBackend::is($error) => self::told(
+                503, 'unavailable', new Message('problem.unavailable'), [], ['Retry-After' => (string) LostBackend::RETRY_AFTER],
+            ),
             default => self::told(500, 'broken', new Message('problem.broken')),
         };
     }

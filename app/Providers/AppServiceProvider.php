@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace HiddenLadder\App\Providers;
 
+use HiddenLadder\App\Accounts\OwnSessionGuard;
 use HiddenLadder\App\Accounts\SparingSessions;
 use HiddenLadder\App\Accounts\StudentProvider;
 use HiddenLadder\App\Http\Middleware\EndOldSessions;
@@ -82,6 +83,7 @@ final class AppServiceProvider extends ServiceProvider
             'students',
             static fn (Application $app): StudentProvider => new StudentProvider($app->make('hash'), Student::class),
         );
+        Auth::extend('own-session', OwnSessionGuard::make(...));
         Event::listen(EndOldSessions::cameIn(...));
         Task::saved(static fn (Task $task) => app(Live::class)->given($task));
         Event::listen(static function (TeacherCalled $called): void {

@@ -8,9 +8,15 @@ cd "$ROOT"
 fail() { printf 'Hidden Ladder: %s\n' "$1" >&2; exit 1; }
 say() { printf '%s\n' "$1"; }
 
+. "$ROOT/bin/lib/settings.sh"
+
+# Not empty where the servers may run as root: bin/start --as-root, and what only tests and measures.
+AS_ROOT=
+
 need_root() {
     [ "$(id -u)" -eq 0 ] && return
-    command -v sudo >/dev/null && exec sudo --preserve-env=CI "$0" "$@"
+    # Settings from the environment come along.
+    command -v sudo >/dev/null && exec sudo --preserve-env="CI,HIDDEN_LADDER_CASES,SETTINGS_FILE,$(setting_names | paste -sd,)" "$0" "$@"
     fail "This needs root, to install packages and start the servers. Run it as root, or install sudo."
 }
 
@@ -58,9 +64,23 @@ install_packages() {
     [ -z "$made" ] || rm -f $policy
 }
 
-# Which versions there are is settled once, on the spot, so that what is served has the same as what is tested.
+# Exactly the versions of deploy/php-packages.txt. A lock file is made from it on the spot: it would record download addresses.
 settle_php() {
-    COMPOSER_ALLOW_SUPERUSER=1 quietly "Choosing PHP packages" composer update --no-install --no-interaction --no-progress
+    local name version pinned=()
+    while read -r name version; do pinned+=(--with "$name:$version"); done <deploy/php-packages.txt
+    COMPOSER_ALLOW_SUPERUSER=1 quietly "Choosing PHP packages" composer update --no-install --no-interaction --no-progress "${pinned[@]}"
+    check_php_packages
+}
+
+# Every package that Composer chose, with its version, sorted.
+chosen_php_packages() {
+    php -r '$lock = json_decode(file_get_contents("composer.lock"), true);
+        foreach ([...$lock["packages"], ...$lock["packages-dev"]] as $one) { echo $one["name"], " ", $one["version"], "\n"; }' | LC_ALL=C sort
+}
+
+check_php_packages() {
+    diff <(chosen_php_packages) deploy/php-packages.txt >&2 ||
+        fail "deploy/php-packages.txt is not the list of the packages that composer.json needs; the lines above differ. bin/update-packages writes it anew."
 }
 
 install_php() {
@@ -102,8 +122,9 @@ prepare() {
     [ -d "$SERVED" ] || rm -f "$VAR/stamps/served"
     [ -d node_modules ] || rm -f "$VAR/stamps/js"
     [ -f public/build/manifest.json ] || rm -f "$VAR/stamps/build"
-    when_changed settled composer.json settle_php
+    when_changed settled "composer.json deploy/php-packages.txt" settle_php
     when_changed served "composer.lock app core/src database/demo" install_served
+    check_accounts
     when_changed js package-lock.json install_js
     when_changed build "resources package-lock.json openapi.yaml vite.config.ts tsconfig.json" build_js
     export COMPOSER_VENDOR_DIR=$SERVED
@@ -118,14 +139,32 @@ prepare_tests() {
     when_changed php composer.lock install_php
 }
 
-# The account that serves: the given one where it can read this folder, else whoever owns the folder.
+# Whether an account can read this folder.
+reads() { runuser -u "$1" -- test -x "$VAR" 2>/dev/null && runuser -u "$1" -- test -r "$ROOT/public/index.php" 2>/dev/null; }
+
+# The account that serves: the given one if it can read this folder, else the folder's owner.
 account() {
-    local parent=$VAR
-    if runuser -u "$1" -- test -x "$parent" 2>/dev/null && runuser -u "$1" -- test -r "$ROOT/public/index.php" 2>/dev/null; then
-        printf '%s' "$1"
-    else
-        stat -c %U "$ROOT"
-    fi
+    if reads "$1"; then printf '%s' "$1"; else stat -c %U "$ROOT"; fi
+}
+
+# Refuses to run the servers as root, unless that was asked for.
+check_accounts() {
+    local user folder shut=() fix
+    for user in www-data mysql; do
+        [ "$(account "$user")" = root ] || continue
+        if [ -n "$AS_ROOT" ]; then
+            printf 'WARNING: %s runs as root, because %s cannot read %s. That is for containers and tests only.\n' \
+                "$([ "$user" = mysql ] && echo "the database" || echo "the app")" "$user" "$ROOT" >&2
+            continue
+        fi
+        folder=$ROOT
+        while [ "$folder" != / ]; do
+            runuser -u "$user" -- test -x "$folder" || shut=("$folder" "${shut[@]}")
+            folder=$(dirname "$folder")
+        done
+        if [ ${#shut[@]} -gt 0 ]; then fix="chmod o+x ${shut[*]}"; else fix="chmod -R o+rX $ROOT/public"; fi
+        fail "$user cannot read $ROOT, so the servers would run as root: open the way with \"$fix\", or move the project, for example to /srv. In a container, start with --as-root."
+    done
 }
 
 # Whether the process of a pid file runs and is one of ours: after a restart of the machine its number may be another's.
@@ -153,8 +192,25 @@ close_var() {
 # --- the database: MariaDB on loopback, its files in var/mysql -------------------------------------------------------
 
 DB_PID=$VAR/mysql.pid
-# The password goes by the environment: command lines can be read by every account of the machine.
-db() { MYSQL_PWD=$(cat "$VAR/mysql.password") mariadb --no-defaults --protocol=tcp -h 127.0.0.1 -P "$(cat "$VAR/mysql.port")" -u ladder "$@"; }
+# Two accounts: the owner changes the schema, the app reads and writes rows.
+DB_OWNER=ladder_owner DB_APP=ladder_app
+
+# A statement by the owner. The password goes by the environment: command lines can be read by every account of the machine.
+db() { MYSQL_PWD=$(cat "$VAR/mysql.owner.password") mariadb --no-defaults --protocol=tcp -h 127.0.0.1 -P "$(cat "$VAR/mysql.port")" -u "$DB_OWNER" "$@"; }
+
+# Runs a command of ours with the owner's account.
+as_owner() { DB_USERNAME=$DB_OWNER DB_PASSWORD=$(cat "$VAR/mysql.owner.password") "$@"; }
+
+new_password() { [ -s "$1" ] || (umask 077; head -c 24 /dev/urandom | base64 | tr -d '+/=\n' >"$1"); }
+
+# Lets the app read and write the rows of every table. To those that their migration calls append-only it can only add.
+grant_rows() {
+    local host
+    for host in 127.0.0.1 localhost; do
+        db -N -e "SELECT CONCAT('GRANT SELECT, INSERT', IF(table_comment LIKE 'append-only%', '', ', UPDATE, DELETE'),
+            ' ON \`$1\`.\`', table_name, '\` TO \`$DB_APP\`@\`$host\`;') FROM information_schema.tables WHERE table_schema = '$1'"
+    done | db
+}
 
 # In a folder through which the app's account comes, unlike the one with the data. The path of a socket has a limit of about 100
 # characters; a deep folder gets its socket elsewhere.
@@ -183,17 +239,23 @@ start_database() {
     port=$(cat "$VAR/mysql.port" 2>/dev/null || echo 33306)
     while taken "$port"; do port=$((port + 1)); done
     printf '%s' "$port" >"$VAR/mysql.port"
-    [ -f "$VAR/mysql.password" ] || (umask 077; head -c 24 /dev/urandom | base64 | tr -d '+/=\n' >"$VAR/mysql.password")
-    # Whoever starts first may run the first statements: root may enter by the socket alone.
-    cat >"$VAR/mysql.init" <<SQL
-CREATE USER IF NOT EXISTS 'ladder'@'127.0.0.1' IDENTIFIED BY '$(cat "$VAR/mysql.password")';
-ALTER USER 'ladder'@'127.0.0.1' IDENTIFIED BY '$(cat "$VAR/mysql.password")';
-GRANT ALL ON \`hidden\\_ladder%\`.* TO 'ladder'@'127.0.0.1';
-CREATE USER IF NOT EXISTS 'ladder'@'localhost' IDENTIFIED BY '$(cat "$VAR/mysql.password")';
-ALTER USER 'ladder'@'localhost' IDENTIFIED BY '$(cat "$VAR/mysql.password")';
-GRANT ALL ON \`hidden\\_ladder%\`.* TO 'ladder'@'localhost';
-ALTER USER 'root'@'localhost' IDENTIFIED VIA unix_socket;
+    new_password "$VAR/mysql.password"
+    new_password "$VAR/mysql.owner.password"
+    # The first statements of a start: root can enter by the socket alone.
+    local host
+    {
+        for host in 127.0.0.1 localhost; do
+            cat <<SQL
+DROP USER IF EXISTS 'ladder'@'$host';
+CREATE USER IF NOT EXISTS '$DB_OWNER'@'$host';
+ALTER USER '$DB_OWNER'@'$host' IDENTIFIED BY '$(cat "$VAR/mysql.owner.password")';
+GRANT ALL ON \`hidden\\_ladder%\`.* TO '$DB_OWNER'@'$host' WITH GRANT OPTION;
+CREATE USER IF NOT EXISTS '$DB_APP'@'$host';
+ALTER USER '$DB_APP'@'$host' IDENTIFIED BY '$(cat "$VAR/mysql.password")';
 SQL
+        done
+        echo "ALTER USER 'root'@'localhost' IDENTIFIED VIA unix_socket;"
+    } >"$VAR/mysql.init"
     chmod 600 "$VAR/mysql.init" && chown "$user" "$VAR/mysql.init"
     # Detached from this script's own pipes, so that whoever waits for its output is not kept waiting.
     setsid mariadbd --no-defaults --user="$user" --datadir="$data" --port="$port" --bind-address=127.0.0.1 --socket="$socket" \
@@ -210,7 +272,7 @@ wait_for_database() {
     until answer=$(db -e 'SELECT 1' 2>&1 >/dev/null); do
         kill -0 "$pid" 2>/dev/null || { tail -n 5 "$VAR/log/mysql.log" >&2; rm -f "$DB_PID"; fail "The database does not start. The end of its log is above; all of it is in var/log/mysql.log. Its files in var/mysql were not changed by this script."; }
         case $answer in
-            *"Access denied"*) [ "$waited" -lt 50 ] || fail "The database runs (process $pid) and does not let this script in: var/mysql.password is not the one it was set up with. Nothing was changed." ;;
+            *"Access denied"*) [ "$waited" -lt 50 ] || fail "The database runs (process $pid) and does not let this script in: var/mysql.owner.password is not the one it was set up with. Nothing was changed." ;;
             *"Too many connections"*) [ "$waited" -lt 100 ] || fail "The database runs (process $pid) and has no room for another connection. Nothing was changed; try again in a while." ;;
         esac
         waited=$((waited + 1))
@@ -240,10 +302,18 @@ live_socket() {
     printf '%s' "$socket"
 }
 
-# The port of a simulated service: its own again, unless another program has taken it meanwhile. $1 the folder, $2 the service, $3 from where on.
+# The simulated services take ports from here on, apart from those that people choose for the app.
+FIRST_OWN_PORT=18091
+
+# The port of a simulated service: its own again, unless another program has taken it meanwhile. $1 the folder, $2 the service.
 own_port() {
     alive "$1/$2.pid" || ! [ -s "$1/$2.port" ] || ! taken "$(cat "$1/$2.port")" || rm "$1/$2.port"
-    [ -s "$1/$2.port" ] || { mkdir -p "$1"; free_port "$3" >"$1/$2.port"; }
+    [ -s "$1/$2.port" ] && return
+    local port=$FIRST_OWN_PORT
+    mkdir -p "$1"
+    # Not one that is kept for another service of ours, either.
+    while taken "$port" || grep -qsx "$port" "$VAR"/*/*.port; do port=$((port + 1)); done
+    printf '%s\n' "$port" >"$1/$2.port"
 }
 
 # Settings of an instance as environment; what is set outside already wins.
@@ -254,8 +324,8 @@ instance_env() {
     [ -s "$VAR/gradebook.key" ] || (umask 077; php -r 'openssl_pkey_export(openssl_pkey_new(["private_key_bits" => 2048]), $key); echo $key;' >"$VAR/gradebook.key")
     export GRADEBOOK_KEY; GRADEBOOK_KEY=$(base64 -w0 "$VAR/gradebook.key")
     export APP_NAME="Hidden Ladder" APP_ENV=${APP_ENV:-production} APP_DEBUG=false APP_KEY=$(cat "$VAR/app.key")
-    export APP_URL=http://127.0.0.1:$port LOG_CHANNEL=single LOG_LEVEL=warning
-    export DB_CONNECTION=mariadb DB_HOST=127.0.0.1 DB_PORT=$(cat "$VAR/mysql.port") DB_SOCKET=$(mysql_socket) DB_PERSISTENT=${DB_PERSISTENT:-true} DB_USERNAME=ladder DB_PASSWORD=$(cat "$VAR/mysql.password")
+    export APP_URL=${PUBLIC_URL:-http://127.0.0.1:$port} TRUSTED_PROXIES=${PROXIES:-} LOG_CHANNEL=single LOG_LEVEL=warning
+    export DB_CONNECTION=mariadb DB_HOST=127.0.0.1 DB_PORT=$(cat "$VAR/mysql.port") DB_SOCKET=$(mysql_socket) DB_PERSISTENT=${DB_PERSISTENT:-true} DB_USERNAME=$DB_APP DB_PASSWORD=$(cat "$VAR/mysql.password")
     export DB_DATABASE=hidden_ladder$([ "$name" = app ] || printf '_%s' "$name")
     # What a secret costs to hash: as much as lets a whole school come in within a minute (bin/bench entering).
     export BCRYPT_ROUNDS=${BCRYPT_ROUNDS:-10}
@@ -264,14 +334,14 @@ instance_env() {
     [ -z "${REDIS_HOST:-}" ] || export CACHE_STORE=redis QUEUE_CONNECTION=redis
     # A page that a new version brings is not for the processes of the one before: what was drawn up at the start is used.
     export VIEW_CHECK_CACHE_TIMESTAMPS=false
-    export SESSION_COOKIE=hidden_ladder_$name MAIL_MAILER=${MAIL_MAILER:-log} TRUSTED_PROXIES=
+    export SESSION_COOKIE=hidden_ladder_$name MAIL_MAILER=${MAIL_MAILER:-log}
     export ACCENTED_WORDS=${ACCENTED_WORDS:-false}
     export LARAVEL_STORAGE_PATH=$base/storage MEDIA_FOLDER=$base/media MEDIA_BY_NGINX=true LIVE_SOCKET=${LIVE_SOCKET-$(live_socket "$name")}
     export APP_CONFIG_CACHE=$base/cache/config.php APP_ROUTES_CACHE=$base/cache/routes.php APP_SERVICES_CACHE=$base/cache/services.php APP_PACKAGES_CACHE=$base/cache/packages.php APP_EVENTS_CACHE=$base/cache/events.php
     # The simulated services are part of the demo, and so of what is tested.
     if [ -n "${STAND_INS:-}" ]; then
-        own_port "$base" video-host $((port + 11))
-        own_port "$base" gradebook $((port + 12))
+        own_port "$base" video-host
+        own_port "$base" gradebook
         export SIMULATED_VIDEO_HOST=http://127.0.0.1:$(cat "$base/video-host.port")
         export SIMULATED_GRADEBOOK=http://127.0.0.1:$(cat "$base/gradebook.port")
         export GRADEBOOK_TOKEN=$SIMULATED_GRADEBOOK/token GRADEBOOK_CLIENT=hidden-ladder GRADEBOOK_HOSTS=$SIMULATED_GRADEBOOK
@@ -317,17 +387,19 @@ start_instance() {
     turn=$((before + 1))
     sed -e "s|@BASE@|$base|g" -e "s|@USER@|$user|g" -e "s|@TURN@|$turn|g" -e "s|@WORKERS@|$(workers)|g" deploy/php-fpm.conf >"$base/php-fpm.conf"
     sed -e "s|@BASE@|$base|g" -e "s|@ROOT@|$ROOT|g" -e "s|@PORT@|$port|g" -e "s|@USER@|$user|g" \
-        -e "s|@LIVE@|$(live_socket "$name")|g" deploy/nginx.conf >"$base/nginx.next.conf"
+        -e "s|@LIVE@|$(live_socket "$name")|g" -e "s|@DEVICE@|$(device_cookie)|g" deploy/nginx.conf >"$base/nginx.next.conf"
+    sed -e "s|@BASE@|$base|g" -e "s|@ROOT@|$ROOT|g" deploy/app.conf >"$base/app.next.conf"
+    proxies_for_nginx >"$base/proxies.next.conf"
     rm -f "$base/php-fpm.$turn.sock"
     php-fpm8.2 --allow-to-run-as-root --fpm-config "$base/php-fpm.conf" --daemonize >"$base/log/start.log" 2>&1 || fail "php-fpm does not start: $(tail -n 1 "$base/log/start.log")"
     wait_for 100 test -S "$base/php-fpm.$turn.sock" || fail "php-fpm did not come up; its log is $base/log/php-fpm.log."
     point "$base" next "$turn"
     if alive "$base/nginx.pid"; then
-        cmp -s "$base/nginx.conf" "$base/nginx.next.conf" || { mv "$base/nginx.next.conf" "$base/nginx.conf"; kill -HUP "$(cat "$base/nginx.pid")"; }
+        if new_nginx_settings "$base"; then kill -HUP "$(cat "$base/nginx.pid")"; fi
     else
         taken "$port" && fail "Port $port is taken by another program. Choose another one: bin/start --port $((port + 1))"
         rm -f "$base/next.sock" "$(live_socket "$name")"
-        mv "$base/nginx.next.conf" "$base/nginx.conf"
+        new_nginx_settings "$base" || true
         nginx -e "$base/log/nginx.log" -c "$base/nginx.conf" >"$base/log/start.log" 2>&1 || fail "nginx does not start: $(tail -n 1 "$base/log/start.log")"
     fi
     if ! wait_for 100 curl -fsS -o /dev/null --unix-socket "$base/next.sock" http://localhost/health; then
@@ -346,6 +418,28 @@ start_instance() {
     start_watched "$name" "$user" scheduler schedule:work --quiet
     start_stand_ins "$name" "$user" "$port"
 }
+
+# Puts new settings of nginx in place; whether any differ.
+new_nginx_settings() {
+    local what differ=1
+    for what in nginx app proxies; do
+        cmp -s "$1/$what.conf" "$1/$what.next.conf" || differ=0
+        mv "$1/$what.next.conf" "$1/$what.conf"
+    done
+    return $differ
+}
+
+# Whose word nginx takes for whom a request comes from.
+proxies_for_nginx() {
+    local proxy
+    [ -n "${TRUSTED_PROXIES:-}" ] || return 0
+    for proxy in ${TRUSTED_PROXIES//,/ }; do echo "set_real_ip_from $proxy;"; done
+    echo "real_ip_header X-Forwarded-For;"
+    echo "real_ip_recursive on;"
+}
+
+# Its name as nginx's patterns need it.
+device_cookie() { case $APP_URL in https:*) printf '__Host-hidden_ladder_device' ;; *) printf 'hidden_ladder_device' ;; esac; }
 
 start_stand_ins() {
     start_stand_in "$1" "$2" video-host "${SIMULATED_VIDEO_HOST:-}" /search stand-ins/video-host/catalogue.json "$VAR/reels"
@@ -425,12 +519,32 @@ fresh_instance() {
     STAND_INS=1 instance_env "$name" "$port"
     make_database "$DB_DATABASE"
     rm -f "$VAR/$name"/cache/*.php "$VAR/$name/tmp/gradebook.json"
-    quietly "Preparing the database" php artisan migrate:fresh --force
+    quietly "Preparing the database" as_owner php artisan migrate:fresh --force
+    grant_rows "$DB_DATABASE"
     quietly "Loading the demo data" php artisan demo:load
     quietly "Preparing the settings" php artisan config:cache
     quietly "Preparing the routes" php artisan route:cache
     quietly "Preparing the pages" php artisan view:cache
     start_instance "$name" "$port"
+}
+
+# Serves an instance again, by another name and with TLS, as deploy/proxy.example.conf has it: $1 the instance, $2 its port.
+start_behind_proxy() {
+    local base=$VAR/$1 tls
+    tls=$(free_port 8453)
+    PUBLIC_URL=https://ladder.test:$tls PROXIES=127.0.0.1
+    STAND_INS=1 instance_env "$1" "$2"
+    rm -f "$base"/cache/*.php
+    quietly "Preparing the settings" php artisan config:cache
+    start_instance "$1" "$2"
+    quietly "Making a certificate" openssl req -x509 -newkey rsa:2048 -nodes -days 2 -subj /CN=ladder.test -keyout "$base/tmp/proxy.key" -out "$base/tmp/proxy.pem"
+    {
+        printf 'pid %s/proxy.pid;\nerror_log %s/log/proxy.log;\nevents {}\nhttp {\naccess_log off;\nclient_body_temp_path %s/tmp/proxy-body;\nproxy_temp_path %s/tmp/proxy-temp;\n' "$base" "$base" "$base" "$base"
+        sed -e "s|listen 443 ssl|listen 127.0.0.1:$tls ssl|" -e "s|ladder.example;|ladder.test;|" -e "s|127.0.0.1:8080|127.0.0.1:$2|" \
+            -e "s|/etc/ssl/ladder|$base/tmp/proxy|" deploy/proxy.example.conf
+        echo '}'
+    } >"$base/proxy.conf"
+    nginx -e "$base/log/proxy.log" -c "$base/proxy.conf" || fail "The proxy does not start."
 }
 
 free_port() {
@@ -452,6 +566,9 @@ run_e2e() (
     npx --no-install playwright test --project="$1" --pass-with-no-tests "${@:2}" || result=$?
     if [ "$1" = tests ]; then
         npx --no-install playwright test --project=alone --workers=1 --pass-with-no-tests "${@:2}" || result=$?
+        start_behind_proxy e2e "$port"
+        E2E_ADDRESS=$PUBLIC_URL npx --no-install playwright test --project=proxy --pass-with-no-tests "${@:2}" || result=$?
+        stop_pid "$VAR/e2e/proxy.pid"
     fi
     stop_instance e2e
     exit $result

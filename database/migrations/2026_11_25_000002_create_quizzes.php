@@ -27,6 +27,7 @@ return new class extends Migration
         });
         // Append-only. A change that did not fit stands here too, with why; it did nothing.
         Schema::create('quiz_changes', static function (Blueprint $table): void {
+            $table->comment('append-only: the app can only add rows');
             $table->foreignUlid('quiz_id')->constrained();
             $table->unsignedInteger('number');
             $table->ulid('change_id');
@@ -73,6 +74,7 @@ return new class extends Migration
         });
         // Append-only: how each correction was laid over each edition, and taken back from it. Each edition has its own inverse.
         Schema::create('edition_corrections', static function (Blueprint $table): void {
+            $table->comment('append-only: the app can only add rows');
             $table->ulid('id')->primary();
             $table->foreignUlid('edition_id')->constrained();
             $table->foreignUlid('correction_id')->constrained();

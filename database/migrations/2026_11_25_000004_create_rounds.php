@@ -63,6 +63,7 @@ return new class extends Migration
         });
         // Append-only, and the truth: what a student did, numbered within the round.
         Schema::create('round_events', static function (Blueprint $table): void {
+            $table->comment('append-only: the app can only add rows');
             $table->foreignUlid('round_id')->constrained();
             $table->unsignedInteger('number');
             $table->ulid('event_id');

@@ -26,6 +26,7 @@ return new class extends Migration
         });
         // Append-only, and the truth: what was done at the front, numbered within the sitting.
         Schema::create('sitting_acts', static function (Blueprint $table): void {
+            $table->comment('append-only: the app can only add rows');
             $table->foreignUlid('sitting_id')->constrained();
             $table->unsignedInteger('number');
             $table->ulid('act_id');

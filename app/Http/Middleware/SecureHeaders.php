@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace HiddenLadder\App\Http\Middleware;
 
 use Closure;
+use HiddenLadder\App\Http\CookieNames;
 use HiddenLadder\App\Media\OutsideHosts;
 use Illuminate\Http\Request;
 use Symfony\Component\HttpFoundation\Response;
@@ -23,6 +24,9 @@ final class SecureHeaders
         $response->headers->set('X-Content-Type-Options', 'nosniff');
         $response->headers->set('Referrer-Policy', 'same-origin');
         $response->headers->set('Permissions-Policy', 'camera=(), microphone=(self), geolocation=()');
+        if (CookieNames::areSecure()) {
+            $response->headers->set('Strict-Transport-Security', 'max-age=31536000');
+        }
         if ($request->is('api/*')) {
             $response->headers->set('Cache-Control', 'no-store');
         }

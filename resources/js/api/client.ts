@@ -26,6 +26,11 @@ function cookie(name: string): string {
     return found === undefined ? '' : decodeURIComponent(found.slice(name.length + 1));
 }
 
+/** What proves that a request comes from our own page. By https the cookie has the name of one that no other host can set. */
+function token(): string {
+    return cookie('__Host-XSRF-TOKEN') || cookie('XSRF-TOKEN');
+}
+
 export const client = createClient<paths>({ baseUrl: '/api', headers: { Accept: 'application/json' } });
 
 /** By how many milliseconds the server's clock is ahead of this device's. */
@@ -38,7 +43,7 @@ export function serverNow(): number {
 
 client.use({
     onRequest({ request }) {
-        request.headers.set('X-XSRF-TOKEN', cookie('XSRF-TOKEN'));
+        request.headers.set('X-XSRF-TOKEN', token());
         return request;
     },
     onResponse({ response }) {
@@ -94,7 +99,7 @@ export function sendFiles<T>(path: string, form: FormData, progress: (share: num
         const request = new XMLHttpRequest();
         request.open('POST', `/api${path}`);
         request.setRequestHeader('Accept', 'application/json');
-        request.setRequestHeader('X-XSRF-TOKEN', cookie('XSRF-TOKEN'));
+        request.setRequestHeader('X-XSRF-TOKEN', token());
         request.upload.onprogress = (event) => event.lengthComputable && progress(event.loaded / event.total);
         request.onerror = () => reject(new Unreachable(say('ui.client.there-is-no-connection-to')));
         request.onload = () => {
