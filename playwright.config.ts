@@ -27,7 +27,10 @@ export default defineConfig({
         serviceWorkers: 'block',
         viewport: { width: 1280, height: 800 },
         screenshot: 'only-on-failure',
-        launchOptions: { executablePath: '/usr/bin/chromium', args: [...flags, '--mute-audio', '--host-resolver-rules=MAP ladder.test 127.0.0.1'] },
+        launchOptions: {
+            executablePath: '/usr/bin/chromium',
+            args: [...flags, '--mute-audio', '--host-resolver-rules=MAP ladder.test 127.0.0.1'],
+        },
     },
     projects: [
         { name: 'tests', testMatch: '*.spec.ts', testIgnore: [byTheClock, behindAProxy] },

@@ -26,6 +26,8 @@ enum Reason: string
     case Stale = 'stale';
     case RefusedByRule = 'refused-by-rule';
     case TooManyTries = 'too-many-tries';
+    /** Many come from one address: a page tries again by itself. */
+    case Busy = 'busy';
     case TooLarge = 'too-large';
     case WrongType = 'wrong-type';
     /** Another program that it needs does not answer. */

@@ -42,6 +42,7 @@ async function gather(number) {
     const names = Array.from({ length: PHONES }, (_, i) => `Phone ${i + 1} ${ulid().slice(-4)}`);
     const people = names.map((given) => ({ given, family: '', called: null, number: null }));
     await teacher.must('POST', `/api/classes/${group.id}/students`, { people });
+    await teacher.must('PATCH', `/api/classes/${group.id}`, { withoutCode: true });
     const [task] = await teacher.must('POST', '/api/tasks', { quiz: quiz.id, classes: [group.id] });
     let front = await teacher.must('POST', `/api/classes/${group.id}/sittings`, { task: task.id });
     const sitting = { id: front.id, way: front.way, phones: [], heard: [], moved: 0 };

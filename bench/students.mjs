@@ -111,6 +111,7 @@ export async function beginTogether(server, teacher, count) {
     const names = Array.from({ length: count }, (_, i) => `Student ${i + 1} ${ulid().slice(-4)}`);
     const people = names.map((given) => ({ given, family: '', called: null, number: null }));
     await teacher.must('POST', `/api/classes/${made.id}/students`, { people });
+    await teacher.must('PATCH', `/api/classes/${made.id}`, { withoutCode: true });
     const [task] = await teacher.must('POST', '/api/tasks', { quiz: quiz.id, classes: [made.id] });
     const students = [];
     for (const name of names) {

@@ -3,8 +3,8 @@
 declare(strict_types=1);
 
 use HiddenLadder\App\Gradebook\Passing;
-use HiddenLadder\App\Http\Middleware\EndOldSessions;
 use HiddenLadder\App\Http\LostBackend;
+use HiddenLadder\App\Http\Middleware\EndOldSessions;
 use HiddenLadder\App\Http\Middleware\NoticeSilentProxy;
 use HiddenLadder\App\Http\Middleware\SecureHeaders;
 use HiddenLadder\App\Http\Middleware\SpeakLanguage;

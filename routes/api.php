@@ -28,6 +28,7 @@ use HiddenLadder\App\Http\Controllers\Teacher\InvitationController;
 use HiddenLadder\App\Http\Controllers\Teacher\KeptTermsController;
 use HiddenLadder\App\Http\Controllers\Teacher\MediaController;
 use HiddenLadder\App\Http\Controllers\Teacher\MergeController;
+use HiddenLadder\App\Http\Controllers\Teacher\PersonActController;
 use HiddenLadder\App\Http\Controllers\Teacher\PileController;
 use HiddenLadder\App\Http\Controllers\Teacher\QuizController;
 use HiddenLadder\App\Http\Controllers\Teacher\RecordController;
@@ -151,6 +152,10 @@ Route::middleware('auth:teacher')->group(static function () use ($language): voi
     Route::put('classes/{class}/students/{student}/time', [RosterController::class, 'giveExtraTime']);
     Route::delete('classes/{class}/students/{student}/secret', [RosterController::class, 'clearSecret']);
     Route::delete('classes/{class}/students/{student}/pause', [RosterController::class, 'liftPause']);
+    Route::post('classes/{class}/cards', [RosterController::class, 'cards']);
+    Route::put('person-acts/{act}/decision', [PersonActController::class, 'decide']);
+    Route::put('person-acts/{act}/seen', [PersonActController::class, 'see']);
+    Route::get('school/person-acts', [PersonActController::class, 'index']);
     Route::post('classes/{class}/students/{student}/merges', [MergeController::class, 'store']);
     Route::delete('merges/{merge}', [MergeController::class, 'takeBack']);
 

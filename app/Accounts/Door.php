@@ -11,6 +11,7 @@ use HiddenLadder\App\Models\Teacher;
 use HiddenLadder\App\Reason;
 use HiddenLadder\App\Rejected;
 use HiddenLadder\Core\Message;
+use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
 
 /**
@@ -26,11 +27,15 @@ final readonly class Door
 
     private const LONGEST = 300;
 
+    /** Seconds for which an address that is busy asks devices that it does not know to come again. */
+    private const BUSY_FOR = 15;
+
     /**
      * @param  int  $free  failures before the first pause
      * @param  float  $drain  failures that are forgotten in a minute
+     * @param  bool  $isShared  many stand before it who have nothing to do with each other: it is shut for a moment only
      */
-    private function __construct(private string $name, private int $free, private float $drain)
+    private function __construct(private string $name, private int $free, private float $drain, private bool $isShared = false)
     {
     }
 
@@ -52,10 +57,22 @@ final readonly class Door
         return new self("task/$task->id/$student->id", 5, 0.5);
     }
 
-    /** Of all that comes from one address: a whole school can stand behind it. */
+    /** Of one device, whoever tries there: a tablet goes from hand to hand. */
+    public static function ofDevice(string $what, string $device): self
+    {
+        return new self("$what/device/".hash('sha256', $device), 20, 2.0);
+    }
+
+    /** Of all devices that nobody has come in on yet, at one address: a whole school can stand behind it. */
     public static function ofAddress(string $what, ?string $address): self
     {
-        return new self("$what/".hash('sha256', (string) $address), 200, 20.0);
+        return new self("$what/".hash('sha256', (string) $address), 200, 20.0, isShared: true);
+    }
+
+    /** Of devices at one address that keep no cookie: so many guests come in from there, and no more. */
+    public static function ofGuestsWithoutCookie(?string $address): self
+    {
+        return new self('guests/'.hash('sha256', (string) $address), 60, 6.0, isShared: true);
     }
 
     /** @return array<string, CarbonImmutable> until when doors are shut, by the account's id; not of those that are open */
@@ -102,28 +119,43 @@ final readonly class Door
                 'failed_at' => $now->format('Y-m-d H:i:s.v'),
                 'shut_until' => $over < 1
                     ? null
-                    : $now->addSeconds(min(self::LONGEST, self::FIRST * 2 ** min(10, $over - 1)))->format('Y-m-d H:i:s.v'),
+                    : $now->addSeconds($this->pause($over))->format('Y-m-d H:i:s.v'),
             ];
             DB::table('door_tries')->upsert(['door' => $this->name] + $row, ['door'], array_keys($row));
 
             return null;
         }, 5);
         if ($wait !== null) {
-            throw new Rejected(Reason::TooManyTries, new Message('problem.door.shut', ['seconds' => $wait]), ['seconds' => $wait]);
+            throw $this->isShared
+                ? new Rejected(Reason::Busy, new Message('problem.door.busy'), ['seconds' => $wait])
+                : new Rejected(Reason::TooManyTries, new Message('problem.door.shut', ['seconds' => $wait]), ['seconds' => $wait]);
         }
     }
 
-    /** The last try did not fail. */
-    public function opened(): void
+    /** @return int seconds */
+    private function pause(int $over): int
     {
-        DB::table('door_tries')->where('door', $this->name)->where('failures', '<=', 1)->delete();
-        DB::table('door_tries')->where('door', $this->name)->update(['failures' => DB::raw('failures - 1'), 'shut_until' => null]);
+        return $this->isShared ? self::BUSY_FOR : min(self::LONGEST, self::FIRST * 2 ** min(10, $over - 1));
     }
 
-    /** Who came in has proved who they are: nothing that failed before counts any more. */
+    /** The last try did not fail. A door that was shut meanwhile stays so: what was on its way with it counts. */
+    public function opened(): void
+    {
+        $this->where()->where('failures', '<=', 1)->whereNull('shut_until')->delete();
+        $this->where()->update(['failures' => DB::raw('greatest(0, failures - 1)')]);
+        $this->where()->where('shut_until', '<=', now()->format('Y-m-d H:i:s.v'))->update(['shut_until' => null]);
+    }
+
+    /** Who came in has proved who they are: nothing that failed before counts any more, unless the door was shut meanwhile. */
     public function forget(): void
     {
-        DB::table('door_tries')->where('door', $this->name)->delete();
+        $this->where()->where(static fn (Builder $open) => $open->whereNull('shut_until')
+            ->orWhere('shut_until', '<=', now()->format('Y-m-d H:i:s.v')))->delete();
+    }
+
+    private function where(): Builder
+    {
+        return DB::table('door_tries')->where('door', $this->name);
     }
 
     private static function name(Teacher|Student $account): string

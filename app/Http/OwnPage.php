@@ -15,7 +15,6 @@ use HiddenLadder\App\Models\Student;
 use HiddenLadder\App\Models\StudentKind;
 use HiddenLadder\App\Models\Task;
 use HiddenLadder\App\Models\TaskState;
-use HiddenLadder\App\Models\WayIn;
 use HiddenLadder\App\Rounds\OwnRounds;
 use HiddenLadder\App\Rounds\Returning;
 use HiddenLadder\App\Rounds\RoundBook;
@@ -49,8 +48,7 @@ final class OwnPage
         $current = array_map(static fn (OwnRounds $ofTask): ?string => $ofTask->current()?->id, $own);
         $late = RoundEvent::lateAmong(array_values(array_filter($current, is_string(...))));
         $given = self::onceEach($given, $own);
-        // Who came in without a secret may be somebody else.
-        $asked = $student->cameInBy === WayIn::Secret ? $this->conversations->by($student) : [];
+        $asked = $student->isProven() ? $this->conversations->by($student) : [];
         $tasks = $given->map(fn (Task $task): array => [
             // What is given to single students, or comes by a link, stands outside all classes.
             'class' => $classes->has((string) $task->class_id) ? (string) $task->class_id : '',
@@ -107,7 +105,9 @@ final class OwnPage
             $this->book->seen($current);
         }
         $done = $own->lastDone();
-        $showsScore = $done !== null && $this->views->showsScore($done, $own);
+        // What was over before somebody came in by name alone is not theirs to see.
+        $isPast = ! $student->isProven() && $done !== null && $student->isOfThePast($done);
+        $showsScore = $done !== null && ! $isPast && $this->views->showsScore($done, $own);
         $soFar = $own->soFar();
         $nextFrom = $soFar->nextFrom();
 
@@ -123,13 +123,13 @@ final class OwnPage
                 'number' => $current->number,
                 'finished' => $summary['finished'],
                 'progress' => $summary['progress'],
-                'standings' => $summary['standings'],
-                'sentBack' => $this->views->sentBack($current),
+                'standings' => $isPast ? null : $summary['standings'],
+                'sentBack' => $student->isProven() ? $this->views->sentBack($current) : 0,
                 'late' => $summary['finished'] && in_array($current->id, $late, true),
             ],
             'score' => $showsScore ? $soFar->score() : null,
-            'mastered' => $done !== null && $this->views->tellsMastery($done, $own) && $own->rounds->contains('mastered', true),
-            'rounds' => $this->rounds($own),
+            'mastered' => $done !== null && ! $isPast && $this->views->tellsMastery($done, $own) && $own->rounds->contains('mastered', true),
+            'rounds' => $isPast ? [] : $this->rounds($own),
             'goal' => $soFar->goal(),
             'nextFrom' => $nextFrom === null ? null : CarbonImmutable::createFromTimestampMs($nextFrom)->toIso8601ZuluString(),
             'waitsFor' => OwnRounds::waitsFor($student, $task),

@@ -57,7 +57,7 @@ final class ProblemDetails
             Reason::TooLarge => 413,
             Reason::WrongType => 415,
             Reason::Invalid, Reason::NotReady, Reason::RefusedByRule => 422,
-            Reason::TooManyTries => 429,
+            Reason::TooManyTries, Reason::Busy => 429,
             Reason::ServiceAway => 502,
             Reason::NotYet => 503,
         };
@@ -67,7 +67,7 @@ final class ProblemDetails
     {
         $again = match ($rejected->reason) {
             Reason::NotYet => self::SOON,
-            Reason::TooManyTries => $rejected->more['seconds'] ?? null,
+            Reason::TooManyTries, Reason::Busy => $rejected->more['seconds'] ?? null,
             default => null,
         };
 

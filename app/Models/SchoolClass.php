@@ -19,6 +19,7 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property string $name
  * @property string $phrase
  * @property ?CarbonImmutable $archived_at since then its phrase leads nowhere and its tasks are not seen by students
+ * @property ?CarbonImmutable $no_code_until until then its students choose a first secret without a code
  * @property ?string $gradebook where the school's gradebook has its columns
  * @property CarbonImmutable $created_at
  * @property-read Collection<int, Task> $tasks
@@ -28,7 +29,7 @@ final class SchoolClass extends Model
 {
     protected $table = 'classes';
 
-    protected $attributes = ['archived_at' => null, 'gradebook' => null];
+    protected $attributes = ['archived_at' => null, 'no_code_until' => null, 'gradebook' => null];
 
     /** @return BelongsToMany<Student, $this> those who are in it now; `Student::inOrder` puts them in order */
     public function students(): BelongsToMany
@@ -42,6 +43,12 @@ final class SchoolClass extends Model
     public function takenOut(): BelongsToMany
     {
         return $this->belongsToMany(Student::class, 'enrolments', 'class_id', 'student_id')->wherePivotNotNull('removed_at');
+    }
+
+    /** Whether its students choose a first secret without a code now: for one lesson, as their teacher says. */
+    public function isWithoutCode(): bool
+    {
+        return $this->no_code_until !== null && $this->no_code_until > CarbonImmutable::now();
     }
 
     /** @return BelongsTo<Teacher, $this> */
@@ -58,6 +65,6 @@ final class SchoolClass extends Model
 
     protected function casts(): array
     {
-        return ['archived_at' => 'immutable_datetime'];
+        return ['archived_at' => 'immutable_datetime', 'no_code_until' => 'immutable_datetime'];
     }
 }

@@ -27,6 +27,8 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property float $extra_time factor of time, 1 to 4
  * @property ?array<string, mixed> $reading how pages read for them
  * @property ?string $secret hash of what the student chose at the first entry
+ * @property bool $had_secret whether there ever was one
+ * @property ?string $code the one-time code with which a secret is chosen
  * @property int $epoch raised when all their sessions are to end
  * @property ?string $device that came in last
  * @property ?\Carbon\CarbonImmutable $came_in_at last
@@ -39,7 +41,7 @@ final class Student extends Model implements Authenticatable, HasEpoch
 
     protected $table = 'students';
 
-    protected $hidden = ['secret'];
+    protected $hidden = ['secret', 'code'];
 
     protected $attributes = [
         'kind' => 'roster',
@@ -47,6 +49,8 @@ final class Student extends Model implements Authenticatable, HasEpoch
         'called' => null,
         'outside_number' => null,
         'secret' => null,
+        'had_secret' => false,
+        'code' => null,
         'epoch' => 0,
         'device' => null,
         'extra_time' => 1.0,
@@ -57,6 +61,9 @@ final class Student extends Model implements Authenticatable, HasEpoch
 
     /** How they came in this time. */
     public WayIn $cameInBy = WayIn::Secret;
+
+    /** When this session came in: seconds since 1970; null where that is not known. */
+    public ?int $enteredAt = null;
 
     /** Who came in, where that was somebody who was found to be this one since. */
     public ?self $cameInAs = null;
@@ -137,6 +144,21 @@ final class Student extends Model implements Authenticatable, HasEpoch
         return $this->cameInAs === null ? $this->epoch : $this->cameInAs->epoch;
     }
 
+    /**
+     * Whether this session has proved who it is: by a secret, or because it made up the guest that it is. Everything personal asks
+     * it. Somebody who typed a name alone may be anybody (docs/decisions/proven-persons.md).
+     */
+    public function isProven(): bool
+    {
+        return $this->cameInBy === WayIn::Secret || ($this->kind !== StudentKind::Roster && $this->cameInAs === null);
+    }
+
+    /** Whether a round was over before this session began; then it is somebody's past. */
+    public function isOfThePast(Round $round): bool
+    {
+        return $round->finished_at !== null && $this->enteredAt !== null && $round->finished_at->getTimestamp() < $this->enteredAt;
+    }
+
     /** Who they are now: themselves, or whom they were found to be. */
     public function now(): self
     {
@@ -165,6 +187,7 @@ final class Student extends Model implements Authenticatable, HasEpoch
     {
         return [
             'kind' => StudentKind::class, 'extra_time' => 'float', 'reading' => 'array', 'epoch' => 'integer',
+            'had_secret' => 'boolean', 'code' => 'encrypted',
             'came_in_at' => 'immutable_datetime',
         ];
     }

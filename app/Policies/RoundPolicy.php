@@ -9,7 +9,7 @@ use HiddenLadder\App\Models\Student;
 use HiddenLadder\App\Models\Task;
 use Illuminate\Auth\Access\Response;
 
-/** A student reaches their own rounds, as long as the task is for them. */
+/** A student reaches their own rounds, as long as the task is for them; a session by name alone none that was over before it began. */
 final class RoundPolicy
 {
     public function walk(Student $student, Round $round): Response
@@ -18,6 +18,9 @@ final class RoundPolicy
             $student = self::nowIs($student, $round->student_id);
         }
         if ($student === null) {
+            return Response::denyAsNotFound();
+        }
+        if (! $student->isProven() && $student->isOfThePast($round)) {
             return Response::denyAsNotFound();
         }
         // The task is read and looked at in one query.
@@ -34,6 +37,8 @@ final class RoundPolicy
         $now = $isSame ? Student::query()->find($other) : null;
         if ($now !== null) {
             $now->cameInBy = $student->cameInBy;
+            $now->enteredAt = $student->enteredAt;
+            $now->cameInAs = $student;
         }
 
         return $now;

@@ -14,6 +14,7 @@ use HiddenLadder\App\Messages\Conversations;
 use HiddenLadder\App\Models\Export;
 use HiddenLadder\App\Models\Medium;
 use HiddenLadder\App\Models\Merge;
+use HiddenLadder\App\Models\PersonAct;
 use HiddenLadder\App\Models\Quiz;
 use HiddenLadder\App\Models\Round;
 use HiddenLadder\App\Models\School;
@@ -24,10 +25,12 @@ use HiddenLadder\App\Models\Teacher;
 use HiddenLadder\App\Policies\ExportPolicy;
 use HiddenLadder\App\Policies\MediumPolicy;
 use HiddenLadder\App\Policies\MergePolicy;
+use HiddenLadder\App\Policies\PersonActPolicy;
 use HiddenLadder\App\Policies\QuizPolicy;
 use HiddenLadder\App\Policies\RoundPolicy;
 use HiddenLadder\App\Policies\SchoolClassPolicy;
 use HiddenLadder\App\Policies\SchoolPolicy;
+use HiddenLadder\App\Policies\StudentPolicy;
 use HiddenLadder\App\Policies\TaskPolicy;
 use HiddenLadder\App\Quizzes\Editions;
 use HiddenLadder\App\Rounds\RoundRules;
@@ -110,5 +113,7 @@ final class AppServiceProvider extends ServiceProvider
         Gate::policy(Round::class, RoundPolicy::class);
         Gate::policy(Medium::class, MediumPolicy::class);
         Gate::policy(Export::class, ExportPolicy::class);
+        Gate::policy(Student::class, StudentPolicy::class);
+        Gate::policy(PersonAct::class, PersonActPolicy::class);
     }
 }

@@ -12,9 +12,11 @@ use HiddenLadder\App\Models\TaskAudience;
 use HiddenLadder\App\Models\TaskState;
 use HiddenLadder\App\Models\WayIn;
 use HiddenLadder\App\Rejected;
+use HiddenLadder\Core\Marking\PlainText;
 use HiddenLadder\Core\Message;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\Collection;
+use Illuminate\Database\Query\Builder as QueryBuilder;
 use Illuminate\Support\Facades\DB;
 
 /**
@@ -23,8 +25,10 @@ use Illuminate\Support\Facades\DB;
  */
 final readonly class Doorway
 {
-    /** Guests of one task at most. */
+    /** Guests of one task at most, and minutes after which one who did nothing has lost their place. */
     private const MOST_GUESTS = 400;
+
+    private const WAITS = 10;
 
     private function __construct(private ?SchoolClass $class, private ?Task $task, private string $school)
     {
@@ -50,8 +54,46 @@ final readonly class Doorway
         return $this->task === null ? (string) $this->class?->name : $this->task->quiz->title;
     }
 
-    /** @return non-empty-list<WayIn> ways to come in; what is meant for now stands first, and whoever gives more comes in as well */
+    /** A task itself, whatever its link. */
+    public static function ofTask(Task $task): self
+    {
+        $task->loadMissing(['class', 'teacher:id,school_id']);
+
+        return new self($task->class, $task, $task->teacher->school_id);
+    }
+
+    /** Whether a first secret needs the code of the student's card. */
+    public function asksForCode(): bool
+    {
+        return $this->class?->isWithoutCode() !== true;
+    }
+
+    /**
+     * Ways that somebody can use; the one that is meant for now comes first, and who gives more comes in as well. None where only
+     * names of a list open and there are none.
+     *
+     * @return list<WayIn>
+     */
     public function ways(): array
+    {
+        $needName = [WayIn::Secret, WayIn::Name];
+
+        return $this->hasNames() ? $this->meant() : array_values(array_filter(
+            $this->meant(),
+            static fn (WayIn $way): bool => ! in_array($way, $needName, true),
+        ));
+    }
+
+    /** Whether anybody is on a class list behind the door. */
+    private function hasNames(): bool
+    {
+        return $this->class === null
+            ? Student::query()->where('school_id', $this->school)->whereHas('classes')->exists()
+            : $this->class->students()->exists();
+    }
+
+    /** @return non-empty-list<WayIn> */
+    private function meant(): array
     {
         $open = array_values($this->tasks()->orderByDesc('created_at')->orderByDesc('id')->get(['id', 'way_in'])
             ->map(static fn (Task $task): WayIn => $task->way_in)->all());
@@ -61,6 +103,14 @@ final readonly class Doorway
         $others = array_reverse(array_slice($all, 0, $loosest + 1));
 
         return [$first, ...array_values(array_filter($others, static fn (WayIn $way): bool => $way !== $first))];
+    }
+
+    /** @return ?array{state: string, opensAt: ?string} the task that a link leads to, while nobody can begin it */
+    public function notNow(): ?array
+    {
+        return $this->task === null || $this->task->state()->isRunning() ? null : [
+            'state' => $this->task->state()->value, 'opensAt' => $this->task->opens_at?->toIso8601ZuluString(),
+        ];
     }
 
     /** What a name is tried under at the door. */
@@ -77,7 +127,22 @@ final readonly class Doorway
         return $this->class === null
             ? Student::query()->where('school_id', $this->school)
                 ->whereHas('classes', static fn ($classes) => $classes->where('enrolments.name_key', $key))->orderBy('id')->get()
-            : $this->class->students()->wherePivot('name_key', $key)->get();
+            : $this->inClass($this->class, $key);
+    }
+
+    /** @return Collection<int, Student> by the name as it is typed; or without its accents, where it fits one alone */
+    private function inClass(SchoolClass $class, string $key): Collection
+    {
+        $exact = $class->students()->wherePivot('name_key', $key)->get();
+        if ($exact->isNotEmpty()) {
+            return $exact;
+        }
+        $plain = PlainText::withoutDiacritics($key);
+        $alike = $class->students()->get()->filter(
+            static fn (Student $one): bool => PlainText::withoutDiacritics(Name::keyOf($one->name)) === $plain,
+        )->values();
+
+        return $alike->count() === 1 ? $alike : new Collection;
     }
 
     /**
@@ -91,7 +156,11 @@ final readonly class Doorway
         $way = $name === null ? WayIn::Nameless : WayIn::Guest;
         $tasks = $this->tasks()->whereIn('way_in', array_column($way->reaches(), 'value'))->get();
         $come = DB::table('task_students')->join('students', 'students.id', '=', 'student_id')->whereIn('task_id', $tasks->modelKeys())
-            ->where('kind', '!=', StudentKind::Roster->value)->distinct()->count('student_id');
+            ->where('kind', '!=', StudentKind::Roster->value)->where(static fn (QueryBuilder $here) => $here
+            ->where('students.created_at', '>', now()->subMinutes(self::WAITS))
+            ->orWhereExists(static fn (QueryBuilder $did) => $did->from('rounds')->whereColumn('rounds.student_id', 'students.id')
+                ->whereRaw('answered + commented > 0')))
+            ->distinct()->count('student_id');
         if ($tasks->isEmpty() || $come >= self::MOST_GUESTS) {
             throw Rejected::invalid(new Message($tasks->isEmpty() ? 'problem.entry.not-this-way' : 'problem.entry.full'));
         }

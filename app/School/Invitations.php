@@ -114,6 +114,7 @@ final class Invitations
         $old->students()->update(['school_id' => $new->id]);
         SchoolClass::query()->where('school_id', $old->id)->update(['school_id' => $new->id]);
         DB::table('units')->where('school_id', $old->id)->update(['school_id' => $new->id]);
+        DB::table('person_acts')->where('school_id', $old->id)->update(['school_id' => $new->id]);
         $old->invitations()->delete();
         if ($old->is_host) {
             $new->update(['is_host' => true, 'sign_up' => $old->sign_up]);

@@ -92,6 +92,8 @@ final class SittingBook
             }
             if ($sent->act->kind === ActKind::Ended) {
                 self::closeAtOnce($sitting);
+                // First secrets without a code were for this lesson.
+                SchoolClass::query()->whereKey($sitting->class_id)->update(['no_code_until' => null]);
                 foreach ($sitting->students()->pluck('student_id') as $student) {
                     $this->live->student((string) $student);
                 }

@@ -44,7 +44,8 @@ final class Giving
             throw new Rejected(Reason::NotPublished, new Message('problem.task.publish-first'));
         }
         self::noCircle($quiz, $terms);
-        $members += ['way_in' => WayIn::for($terms->purpose)];
+        // A link by itself lets in whoever has it, with a name of their own: there may be no list to be on.
+        $members += ['way_in' => $classes === [] ? WayIn::Guest : WayIn::for($terms->purpose)];
 
         return DB::transaction(function () use ($teacher, $quiz, $terms, $classes, $students, $members): array {
             $together = count($classes) > 1 ? Ulids::make() : null;

@@ -329,7 +329,7 @@ instance_env() {
     export DB_DATABASE=hidden_ladder$([ "$name" = app ] || printf '_%s' "$name")
     # What a secret costs to hash: as much as lets a whole school come in within a minute (bin/bench entering).
     export BCRYPT_ROUNDS=${BCRYPT_ROUNDS:-10}
-    export SESSION_DRIVER=${SESSION_DRIVER:-sparing} SESSION_LIFETIME=${SESSION_LIFETIME:-720} CACHE_STORE=${CACHE_STORE:-database} QUEUE_CONNECTION=${QUEUE_CONNECTION:-database}
+    export SESSION_DRIVER=${SESSION_DRIVER:-sparing} CACHE_STORE=${CACHE_STORE:-database} QUEUE_CONNECTION=${QUEUE_CONNECTION:-database}
     # Where there is Redis, queue and cache are in it: REDIS_HOST=… bin/start
     [ -z "${REDIS_HOST:-}" ] || export CACHE_STORE=redis QUEUE_CONNECTION=redis
     # A page that a new version brings is not for the processes of the one before: what was drawn up at the start is used.

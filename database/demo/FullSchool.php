@@ -12,6 +12,7 @@ use HiddenLadder\App\Models\Edition;
 use HiddenLadder\App\Models\Invitation;
 use HiddenLadder\App\Models\KeptTerms;
 use HiddenLadder\App\Models\Merge;
+use HiddenLadder\App\Models\PersonAct;
 use HiddenLadder\App\Models\Quiz;
 use HiddenLadder\App\Models\QuizState;
 use HiddenLadder\App\Models\Round;
@@ -32,6 +33,7 @@ use HiddenLadder\App\Rounds\RoundBook;
 use HiddenLadder\App\Rounds\SentEvent;
 use HiddenLadder\App\School\Invitations;
 use HiddenLadder\App\School\Merging;
+use HiddenLadder\App\School\PersonActs;
 use HiddenLadder\App\School\Roster;
 use HiddenLadder\App\Sittings\Attendance;
 use HiddenLadder\App\Sittings\Courses;
@@ -104,6 +106,9 @@ final class FullSchool
     /** Two who are one person, of whom rounds of one task were under way each. */
     public Merge $merge;
 
+    /** The colleague, who shares the late student, asks to reset the secret. */
+    public PersonAct $personAct;
+
     public Invitation $invitation;
 
     /** The last part of the address of the invitation. */
@@ -149,6 +154,7 @@ final class FullSchool
         $find('More Time')->update(['extra_time' => 1.5]);
         $roster->add($this->classes['second'], NameTable::read("Both Anders\nZoe\nZoë"), [$this->both->id]);
         $roster->write($this->classes['other'], 'Somebody Else');
+        $roster->add($this->classes['other'], NameTable::read('Late Comer'), [$this->late->id]);
     }
 
     private function makeQuizzes(): void
@@ -356,6 +362,8 @@ final class FullSchool
         $this->kept = KeptTerms::query()->create(['teacher_id' => $this->teacher->id, 'name' => 'Short and sharp', 'terms' => Terms::learn()->toArray()]);
         $find = fn (string $name): Student => app(Roster::class)->find($this->classes['first'], $name) ?? throw new \LogicException($name);
         $this->merge = app(Merging::class)->merge($find('Entered Twice'), $find('Entered Again'), $this->teacher);
+        app(PersonActs::class)->clearSecret($this->colleague, $this->late);
+        $this->personAct = PersonAct::query()->where('teacher_id', $this->colleague->id)->sole();
         [$this->invitation, $address] = app(Invitations::class)->invite($this->teacher, 'somebody@full-school.example');
         $this->token = basename($address);
         app(Roster::class)->takeOut($this->classes['first'], $this->takenOut->id);

@@ -40,7 +40,7 @@ return new class extends Migration
             $table->timestamp('let_go_at', 3)->nullable();
             $table->json('handed_over')->nullable();
             // The device that came in last, by the name in its cookie: others' failed tries do not shut its door.
-            $table->ulid('device')->nullable();
+            $table->ulid('device')->nullable()->index();
             $table->rememberToken();
             $table->timestamps(3);
         });
@@ -74,8 +74,12 @@ return new class extends Migration
             $table->string('outside_number', 60)->collation('utf8mb4_bin')->nullable();
             // Chosen by the student at the first entry; a hash, or nothing until then.
             $table->string('secret')->nullable();
+            // Once there was one, another is chosen with a code alone.
+            $table->boolean('had_secret')->default(false);
+            // The one-time code with which a secret is chosen, encrypted; none where it was used or never made.
+            $table->text('code')->nullable();
             $table->unsignedInteger('epoch')->default(0);
-            $table->ulid('device')->nullable();
+            $table->ulid('device')->nullable()->index();
             $table->double('extra_time')->default(1);
             $table->json('reading')->nullable();
             // When they last came in.
@@ -94,6 +98,29 @@ return new class extends Migration
             $table->json('moved');
             $table->timestamp('taken_back_at', 3)->nullable();
             $table->timestamps(3);
+        });
+        // What a teacher did, or asks to do, to a student who is in other teachers' classes too.
+        Schema::create('person_acts', static function (Blueprint $table): void {
+            $table->ulid('id')->primary();
+            $table->foreignUlid('school_id')->constrained();
+            $table->foreignUlid('student_id')->constrained();
+            $table->foreignUlid('teacher_id')->constrained();
+            $table->string('kind', 10);
+            // Of a name: the new one. Of a merge: who is gone.
+            $table->json('data');
+            $table->string('state', 10);
+            $table->foreignUlid('decided_by')->nullable()->constrained('teachers');
+            $table->timestamp('decided_at', 3)->nullable();
+            $table->timestamps(3);
+            $table->index(['school_id', 'created_at']);
+        });
+        // Whom it concerns, and when they put it away.
+        Schema::create('person_act_teachers', static function (Blueprint $table): void {
+            $table->foreignUlid('person_act_id')->constrained();
+            $table->foreignUlid('teacher_id')->constrained();
+            $table->timestamp('seen_at', 3)->nullable();
+            $table->primary(['person_act_id', 'teacher_id']);
+            $table->index(['teacher_id', 'seen_at']);
         });
         Schema::create('sessions', static function (Blueprint $table): void {
             $table->string('id')->primary();
@@ -146,7 +173,7 @@ return new class extends Migration
 
     public function down(): void
     {
-        foreach (['letters', 'failed_jobs', 'jobs', 'cache_locks', 'cache', 'door_tries', 'sessions', 'merges', 'students', 'password_reset_tokens', 'invitations',
+        foreach (['letters', 'failed_jobs', 'jobs', 'cache_locks', 'cache', 'door_tries', 'sessions', 'person_act_teachers', 'person_acts', 'merges', 'students', 'password_reset_tokens', 'invitations',
             'teachers', 'schools'] as $table) {
             Schema::drop($table);
         }

@@ -17,6 +17,8 @@ return new class extends Migration
             $table->string('name', 120);
             $table->string('phrase', 60)->collation('utf8mb4_bin')->unique();
             $table->timestamp('archived_at', 3)->nullable();
+            // Until then its students choose a first secret without a code.
+            $table->timestamp('no_code_until', 3)->nullable();
             // Where the school's gradebook has the columns of this class.
             $table->string('gradebook', 1000)->nullable();
             $table->timestamps(3);

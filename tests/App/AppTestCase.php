@@ -17,6 +17,7 @@ use HiddenLadder\App\Models\Student;
 use HiddenLadder\App\Models\Task;
 use HiddenLadder\App\Models\Teacher;
 use HiddenLadder\App\Models\Ulids;
+use HiddenLadder\App\School\EntryCode;
 use HiddenLadder\App\School\Roster;
 use HiddenLadder\Core\Quiz\Edits\Fingerprint;
 use HiddenLadder\Core\Terms\Terms;
@@ -171,6 +172,12 @@ abstract class AppTestCase extends TestCase
     {
         return ['do' => 'set', 'at' => $at, 'member' => $member, 'value' => $value]
             + ($was === null ? [] : ['was' => Fingerprint::of($was)]);
+    }
+
+    /** The one-time code on a student's card. */
+    protected function codeOf(Student $student): string
+    {
+        return (string) EntryCode::forCard($student);
     }
 
     protected function schoolClass(Teacher $teacher, string $names = "Ada\nBram"): SchoolClass

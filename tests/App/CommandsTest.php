@@ -33,8 +33,8 @@ final class CommandsTest extends TestCase
     {
         $root ??= dirname(__DIR__, 2);
         $process = proc_open(
-            ['bash', '-c', ". $root/bin/lib/common.sh\n$lines"],
-            [['file', '/dev/null', 'r'], ['pipe', 'w'], ['redirect', 1]],
+            ['bash', '-c', "exec 2>&1 </dev/null\n. $root/bin/lib/common.sh\n$lines"],
+            [1 => ['pipe', 'w']],
             $pipes,
             null,
             $environment + ['PATH' => (string) getenv('PATH'), 'SETTINGS_FILE' => "$this->folder/settings.env"],

@@ -57,6 +57,7 @@ final class FullSchoolTest extends AppTestCase
             'medium' => array_values(Medium::query()->get('id')->map(static fn (Medium $one): string => $one->id)->all()),
             'correction' => [$this->school->correction],
             'conversation' => $this->school->conversations,
+            'act' => [$this->school->personAct->id],
             'merge' => [$this->school->merge->id], 'invitation' => [$this->school->invitation->id], 'token' => [$this->school->token],
             'sheet' => [...array_values(app(Sheets::class)->of($this->school->tasks['tides'])), 'no-such-sheet'],
             'teacher' => [$this->school->colleague->id], 'kept' => [$this->school->kept->id], 'sitting' => [$this->school->sitting->id],

@@ -35,7 +35,7 @@ final class PolicyTest extends AppTestCase
         $elsewhere = $this->member($this->schoolClass($stranger, 'Zoe'), 'Zoe');
         $names = ['{quiz}' => $quiz->id, '{class}' => $class->id, '{task}' => $task->id, '{student}' => $ada->id, '{round}' => $round, '{conversation}' => $conversation,
             '{medium}' => $this->video($owner)->id, '{language}' => 'en', '{video}' => Sample::id('video'), '{number}' => '1',
-            '{merge}' => $merge, '{invitation}' => Ulids::make(), '{teacher}' => $owner->id, '{token}' => 'no-such-token', '{kept}' => Ulids::make(), '{sheet}' => 'no-such-sheet', '{sitting}' => $sitting, '{export}' => $export];
+            '{act}' => Ulids::make(), '{merge}' => $merge, '{invitation}' => Ulids::make(), '{teacher}' => $owner->id, '{token}' => 'no-such-token', '{kept}' => Ulids::make(), '{sheet}' => 'no-such-sheet', '{sitting}' => $sitting, '{export}' => $export];
         $any = [
             'version' => 1,
             'document' => Sample::document(),

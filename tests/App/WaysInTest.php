@@ -193,11 +193,11 @@ final class WaysInTest extends AppTestCase
         }
         $this->travel(121)->minutes();
         $come()->assertUnauthorized();
-        // Guests with a name of their own stay.
+        // And guests with a name of their own.
         $this->enter(WayIn::Guest, 'Zoe')->assertOk();
         $come()->assertOk();
         $this->travel(121)->minutes();
-        $come()->assertOk();
+        $come()->assertUnauthorized();
     }
 
     public function test_a_closed_task_lets_no_guest_in_and_guests_see_no_other_task(): void

@@ -122,6 +122,9 @@ export async function addClass(page: Page, name: string, names: string[]): Promi
     await page.getByRole('button', { name: say('teacher.classes.make-a-class') }).click();
     await page.getByRole('link', { name: say('teacher.class.roster', { roster: 0 }) }).click();
     await addStudents(page, names);
+    // One lesson without cards: what the tests of codes themselves do not do.
+    const group = /classes\/(\w+)/.exec(page.url())?.[1] ?? '';
+    await post(page, `/classes/${group}`, { method: 'PATCH', data: { withoutCode: true } });
     await page.getByRole('link', { name: say('teacher.class.tasks'), exact: true }).click();
 }
 
@@ -159,9 +162,24 @@ export async function comeIn(page: Page, phrase: string, name: string, first: bo
     await page.getByRole('button', { name: say('student.entry.find-my-class') }).click();
     await page.getByLabel(say('student.entry.your-name-as-your-teacher')).fill(name);
     await page.getByLabel(first ? say('student.entry.this-is-my-first-time') : say('student.entry.i-have-a-secret-already')).check();
+    if (first && phrase.toLowerCase() === demo.phrase) {
+        await page.getByLabel(say('student.entry.code'), { exact: true }).fill(await demoCode(page.context().browser(), name));
+    }
     await page.getByLabel(first ? say('student.entry.choose-a-secret') : say('student.entry.your-secret')).fill(secret);
     await page.getByRole('button', { name: say('student.entry.go-in') }).click();
     await expect(page.getByRole('heading', { name: say('student.own.hello', { name }) })).toBeVisible();
+}
+
+/** The code on a card of the demo's class, as its teacher prints it. */
+async function demoCode(browser: Browser | null, name: string): Promise<string> {
+    const page = await (browser as Browser).newPage();
+    await page.goto('/sign-in');
+    await post(page, '/teacher/sign-in', { data: demo.teacher });
+    const classes = (await (await page.request.get('/api/classes')).json()) as { id: string; phrase: string }[];
+    const group = classes.find((one) => one.phrase === demo.phrase)?.id ?? '';
+    const cards = (await post(page, `/classes/${group}/cards`, {})) as { name: string; code: string | null }[];
+    await page.context().close();
+    return cards.find((card) => card.name.toLowerCase() === name.toLowerCase())?.code ?? '';
 }
 
 /** No serious finding of axe-core on what is shown. */

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace HiddenLadder\App\Http\Controllers;
 
+use HiddenLadder\App\Http\Device;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\Request;
 
@@ -47,6 +48,7 @@ final class PageController extends Controller
 
     public function __invoke(Request $request): View
     {
+        Device::name($request);
         // A student's phone never loads the teacher's application.
         $bundle = $request->is('join', 'join/*', 'me', 'together', 'walk/*', 'sheet/*') ? 'student' : 'teacher';
         $place = null;

@@ -15,7 +15,7 @@ final class ValidateCsrfToken extends Framework
 
     /**
      * @param  \Illuminate\Http\Request  $request
-     * @param  array<string, mixed>  $config
+     * @param  array<array-key, mixed>  $config
      */
     protected function newCookie($request, $config): Cookie
     {

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace HiddenLadder\App\Http\Resources;
 
+use HiddenLadder\App\Media\VideoServices;
+use HiddenLadder\App\Models\Student;
 use HiddenLadder\App\Models\Teacher;
 use Illuminate\Http\Request;
 use Illuminate\Http\Resources\Json\JsonResource;
@@ -24,6 +26,9 @@ final class TeacherAccount extends JsonResource
             'name' => $this->teacher->name,
             'email' => $this->teacher->email,
             'isKeeper' => $this->teacher->is_keeper,
+            // What this server and this school can do at all, so that nothing else is offered.
+            'searchesVideos' => VideoServices::settings() !== [],
+            'schoolHasStudents' => Student::query()->where('school_id', $this->teacher->school_id)->whereHas('classes')->exists(),
             'objectives' => $this->teacher->objectives ?? [],
             'standingInstructions' => $this->teacher->standing_instructions ?? '',
         ];

@@ -41,6 +41,7 @@ final class WholeClass extends JsonResource
         $shut = Door::shutUntil(...$students->all());
 
         return (new ClassLine($this->class))->resolve() + [
+            'noCodeUntil' => $this->class->isWithoutCode() ? $this->class->no_code_until?->toIso8601ZuluString() : null,
             'roster' => $students->map(static fn (Student $student): array => [
                 'id' => $student->id,
                 'name' => $student->name,

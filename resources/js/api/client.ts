@@ -73,6 +73,26 @@ export async function take<T>(answer: Promise<{ data?: T; error?: unknown; respo
     throw new Refused(problem);
 }
 
+/** Times that a page tries again while many come in from one address. */
+const PATIENCE = 20;
+
+/** Tries again by itself while the server is busy letting others in, and says so meanwhile. */
+export async function whileBusy<T>(ask: () => Promise<T>, tell: (sentence: string) => void): Promise<T> {
+    for (let tries = 0; ; tries++) {
+        try {
+            return await ask();
+        } catch (problem) {
+            if (!(problem instanceof Refused) || problem.problem.type !== '/problems/busy' || tries >= PATIENCE) {
+                throw problem;
+            }
+            tell(problem.message);
+            // Not all at the same moment.
+            const seconds = (problem.problem.seconds ?? 10) * (1 + Math.random() / 4);
+            await new Promise((wait) => setTimeout(wait, 1000 * seconds));
+        }
+    }
+}
+
 /** What was sent last, and under which name the server knows it. */
 export type Known<T> = { data: T; etag: string } | null;
 

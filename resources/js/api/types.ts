@@ -13,6 +13,7 @@ export type Quiz = QuizLine & {
 export type Changes = Schemas['Changes'];
 export type StudentWalks = Schemas['StudentWalks'];
 export type Today = Schemas['Today'];
+export type PersonAct = Schemas['PersonAct'];
 export type Export = Schemas['Export'];
 export type Correction = Schemas['Correction'];
 export type Difference = Schemas['Difference'];

@@ -1,7 +1,8 @@
-import { useCallback, useState } from 'react';
+import { useCallback, useRef, useState } from 'react';
 import { Link } from 'react-router';
+import { client, take } from '../api/client';
 import { buttonClass } from '../ui/Button';
-import { useLive } from '../ui/useLive';
+import { useAskAgain, useLive } from '../ui/useLive';
 import { say } from '../words/words';
 
 const KEY = 'together';
@@ -27,10 +28,23 @@ function remembered(): string | null {
 export function BackToClass() {
     const [sitting] = useState(remembered);
     const [heard, setHeard] = useState(0);
-    useLive(
+    const listens = useLive(
         sitting === null ? null : `sitting/${sitting}`,
         useCallback(() => setHeard((times) => times + 1), []),
     );
+    const number = useRef<number | null>(null);
+    useAskAgain(listens || sitting === null, () => {
+        void take(client.GET('/student/sitting')).then(
+            ({ sitting: now }) => {
+                if (number.current !== null && now?.number !== number.current) {
+                    setHeard(2);
+                }
+                number.current = now?.number ?? null;
+            },
+            // It is asked again.
+            () => undefined,
+        );
+    });
     if (sitting === null) {
         return null;
     }

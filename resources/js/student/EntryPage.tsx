@@ -1,21 +1,20 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { type FormEvent, type ReactNode, useEffect, useState } from 'react';
 import { useNavigate, useParams } from 'react-router';
-import { client, sentence, take } from '../api/client';
+import { client, sentence, take, whileBusy } from '../api/client';
+import type { components } from '../api/schema';
 import type { WayIn } from '../api/types';
 import { Button } from '../ui/Button';
 import { Field } from '../ui/Field';
 import { Notice } from '../ui/Notice';
+import { exact, near } from '../ui/time';
 import { rich, say } from '../words/words';
-import { forgetSeen } from './seen';
+import { leaveNothing } from './seen';
 
 /** By what one stands before a door: a class phrase, or the link of a task. */
 type Key = { phrase: string } | { link: string };
 
-interface Doorway {
-    name: string;
-    ways: WayIn[];
-}
+type Doorway = components['schemas']['Doorway'];
 
 /** The way in: a class phrase or a link, and as much as is asked for behind it. */
 export function EntryPage() {
@@ -30,7 +29,8 @@ export function EntryPage() {
         setBusy(true);
         setError(null);
         try {
-            setDoorway(await take(client.POST('/student/class', { body: by })));
+            setDoorway(await whileBusy(() => take(client.POST('/student/class', { body: by })), setError));
+            setError(null);
         } catch (problem) {
             setError(sentence(problem));
         }
@@ -117,7 +117,7 @@ function Phrase({ phrase, onType, onFind, error, busy }: PhraseProps) {
 
 /** What one presses to come in, in the way that is meant for now; the others stand behind it. */
 function Door({ by, doorway, back }: { by: Key; doorway: Doorway; back: () => void }) {
-    const [way, setWay] = useState<WayIn>(doorway.ways[0] ?? 'secret');
+    const [way, setWay] = useState<WayIn | null>(doorway.ways[0] ?? null);
     const others = doorway.ways.filter((one) => one !== way);
     return (
         <div className="grid gap-5">
@@ -127,7 +127,12 @@ function Door({ by, doorway, back }: { by: Key; doorway: Doorway; back: () => vo
                     {say('student.entry.not-your-class')}
                 </Button>
             </div>
-            <WayInForm key={way} by={by} way={way} />
+            {doorway.notNow !== null && <NotNow {...doorway.notNow} />}
+            {way === null ? (
+                doorway.notNow === null && <Notice>{say('student.entry.nobody-can-join')}</Notice>
+            ) : (
+                <WayInForm key={way} by={by} way={way} asksForCode={doorway.asksForCode} />
+            )}
             {others.length > 0 && (
                 <details>
                     <summary className="min-h-11 content-center font-semibold">{say('student.entry.another-way-in')}</summary>
@@ -144,11 +149,24 @@ function Door({ by, doorway, back }: { by: Key; doorway: Doorway; back: () => vo
     );
 }
 
-function WayInForm({ by, way }: { by: Key; way: WayIn }) {
+/** The task of a link is not open yet, or no longer. */
+function NotNow({ state, opensAt }: NonNullable<Doorway['notNow']>) {
+    return state === 'planned' && opensAt !== null ? (
+        <p className="text-lg" title={exact(opensAt)}>
+            {say('student.entry.opens', { when: near(opensAt) })}
+        </p>
+    ) : (
+        <p className="text-lg">{say('student.entry.has-closed')}</p>
+    );
+}
+
+function WayInForm({ by, way, asksForCode }: { by: Key; way: WayIn; asksForCode: boolean }) {
     const [name, setName] = useState('');
     const [secret, setSecret] = useState('');
+    const [code, setCode] = useState('');
     const [first, setFirst] = useState<boolean | null>(null);
     const [shown, setShown] = useState(false);
+    const [ownDevice, setOwnDevice] = useState(false);
     const [error, setError] = useState<string | null>(null);
     const [busy, setBusy] = useState(false);
     const navigate = useNavigate();
@@ -162,9 +180,23 @@ function WayInForm({ by, way }: { by: Key; way: WayIn }) {
         setBusy(true);
         setError(null);
         try {
-            await take(client.POST('/student/enter', { body: { ...by, way, name, ...(asks ? { secret, first: first === true } : {}) } }));
+            await whileBusy(
+                () =>
+                    take(
+                        client.POST('/student/enter', {
+                            body: {
+                                ...by,
+                                way,
+                                name,
+                                ...(asks ? { secret, first: first === true, ...(first === true ? { code } : {}) } : {}),
+                                ownDevice,
+                            },
+                        }),
+                    ),
+                setError,
+            );
             queries.clear();
-            await forgetSeen();
+            await leaveNothing();
             await navigate('/me');
         } catch (problem) {
             setError(sentence(problem));
@@ -211,6 +243,20 @@ function WayInForm({ by, way }: { by: Key; way: WayIn }) {
                     ))}
                 </fieldset>
             )}
+            {asks && first === true && (
+                <Field
+                    label={say('student.entry.code')}
+                    hint={asksForCode ? say('student.entry.code-on-your-card') : say('student.entry.code-after-a-reset')}
+                    className="min-h-13 text-xl uppercase"
+                    value={code}
+                    maxLength={20}
+                    autoComplete="one-time-code"
+                    autoCapitalize="characters"
+                    spellCheck={false}
+                    required={asksForCode}
+                    onChange={(event) => setCode(event.currentTarget.value)}
+                />
+            )}
             {asks && first !== null && (
                 <div>
                     <Field
@@ -234,8 +280,22 @@ function WayInForm({ by, way }: { by: Key; way: WayIn }) {
                     </label>
                 </div>
             )}
+            <label className="flex min-h-11 w-fit items-center gap-3">
+                <input
+                    type="checkbox"
+                    className="size-5 accent-accent"
+                    checked={ownDevice}
+                    onChange={(event) => setOwnDevice(event.currentTarget.checked)}
+                />
+                {say('student.entry.own-device')}
+            </label>
             {error !== null && <Notice>{error}</Notice>}
-            <Button type="submit" weight="main" large disabled={busy || !named || (asks && (first === null || secret === ''))}>
+            <Button
+                type="submit"
+                weight="main"
+                large
+                disabled={busy || !named || (asks && (first === null || secret === '' || (first && asksForCode && code.trim() === '')))}
+            >
                 {say('student.entry.go-in')}
             </Button>
         </form>

@@ -9,13 +9,13 @@ import { Button } from '../ui/Button';
 import { Field, Text } from '../ui/Field';
 import { Notice } from '../ui/Notice';
 import { exact, near, onDay } from '../ui/time';
-import { useLive } from '../ui/useLive';
+import { useAskAgain, useLive } from '../ui/useLive';
 import { useMessageId } from '../ui/useMessageId';
 import { listed, say } from '../words/words';
 import { adopt } from './queue';
 import { ReadingSupport } from './ReadingSupport';
 import { RefusedEvents } from './RefusedEvents';
-import { forgetSeen, lastSeen, leaveNothing, seenAs } from './seen';
+import { lastSeen, leaveNothing, seenAs } from './seen';
 import { useOutboxes } from './useOutboxes';
 import { useOwnPage } from './useOwnPage';
 
@@ -28,14 +28,13 @@ export function OwnPage() {
     const [stays, setStays] = useState<string | null>(null);
     const unsent = useOutboxes(useOwn(page));
     const own = page?.id;
-    useLive(
-        own === undefined ? null : `student/${own}`,
-        useCallback(() => void look(), [look]),
-    );
+    const ask = useCallback(() => void look(), [look]);
+    const heard = useLive(own === undefined ? null : `student/${own}`, ask);
+    useAskAgain(heard || own === undefined, ask);
 
     useEffect(() => {
         if (isOut) {
-            void forgetSeen();
+            void leaveNothing();
         }
     }, [isOut]);
 

@@ -10,7 +10,7 @@ import { type Asking, useAsking } from '../player/useAsking';
 import { buttonClass } from '../ui/Button';
 import { Notice } from '../ui/Notice';
 import { ulid } from '../ui/ulid';
-import { useLive } from '../ui/useLive';
+import { useAskAgain, useLive } from '../ui/useLive';
 import { say } from '../words/words';
 import { eventInWords } from './eventWords';
 import { KeepVideos } from './KeepVideos';
@@ -18,7 +18,7 @@ import { Outbox } from './outbox';
 import type { MadeEvent } from './queue';
 import { ReadingSupport } from './ReadingSupport';
 import { RefusedEvents } from './RefusedEvents';
-import { forgetSeen, keepPictures, keepSeen, lastSeen, seenAs } from './seen';
+import { keepPictures, keepSeen, lastSeen, leaveNothing, seenAs } from './seen';
 import { brokenOver, useOutboxes } from './useOutboxes';
 import { useVideos } from './useVideos';
 
@@ -182,7 +182,7 @@ export function RoundUnderWay({ round, stands, leave }: { round: string; stands?
         } catch (error) {
             if (error instanceof Refused) {
                 if (error.problem.status === 401) {
-                    await forgetSeen();
+                    await leaveNothing();
                 }
                 await navigate(error.problem.status === 401 ? '/join' : '/me');
             } else {
@@ -211,10 +211,9 @@ export function RoundUnderWay({ round, stands, leave }: { round: string; stands?
     }, [load, led]);
 
     // What the teacher did to the round is seen without being asked for; what the page has told meanwhile stays.
-    useLive(
-        student === undefined ? null : `student/${student}`,
-        useCallback(() => void look(), [look]),
-    );
+    const ask = useCallback(() => void look(), [look]);
+    const heard = useLive(student === undefined ? null : `student/${student}`, ask);
+    useAskAgain(heard || led || student === undefined || (waiting.events?.length ?? 0) > 0, ask);
 
     // What waits from before is sent as soon as it is known whose it is.
     useEffect(() => {

@@ -14,6 +14,28 @@ export function again(heard: boolean): number {
     return heard ? 15_000 : 2000;
 }
 
+/** Milliseconds after which a page for one student asks again where nothing is heard. */
+const BY_ITSELF = 4000;
+
+/** A page that hears nothing asks by itself every few seconds, as long as somebody can see it. */
+export function useAskAgain(heard: boolean, ask: () => void): void {
+    const latest = useRef(ask);
+    useEffect(() => {
+        latest.current = ask;
+    }, [ask]);
+    useEffect(() => {
+        if (heard) {
+            return;
+        }
+        const asking = window.setInterval(() => {
+            if (document.visibilityState === 'visible') {
+                latest.current();
+            }
+        }, BY_ITSELF);
+        return () => window.clearInterval(asking);
+    }, [heard]);
+}
+
 /**
  * Does something as soon as the server says that something changed there, and once whenever it begins to be heard. Tells whether
  * it is: where not, a page asks by itself every few seconds.

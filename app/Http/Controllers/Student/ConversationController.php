@@ -66,6 +66,7 @@ final class ConversationController extends Controller
 
     private function reach(Request $request, string $conversation): void
     {
+        $this->authorize('personal', $this->student($request));
         if ($this->conversations->messages($conversation)->first()?->student_id !== $this->student($request)->id) {
             throw new Rejected(Reason::NotFound, new Message('problem.not-found'));
         }
@@ -73,7 +74,9 @@ final class ConversationController extends Controller
 
     private function lines(Request $request, Round $round, int $status = 200): JsonResponse
     {
-        $lines = new ConversationLines($this->conversations->ofRound($round), asTeacher: false);
+        // Who came in by name alone asks, and does not read: it may be somebody else's.
+        $found = $this->student($request)->isProven() ? $this->conversations->ofRound($round) : [];
+        $lines = new ConversationLines($found, asTeacher: false);
 
         return new JsonResponse($lines->toArray($request), $status);
     }

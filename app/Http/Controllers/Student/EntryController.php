@@ -9,16 +9,19 @@ use HiddenLadder\App\Http\Controllers\Controller;
 use HiddenLadder\App\Http\Device;
 use HiddenLadder\App\Http\Middleware\EndOldSessions;
 use HiddenLadder\App\Http\OwnPage;
+use HiddenLadder\App\Http\Threshold;
 use HiddenLadder\App\Models\Student;
 use HiddenLadder\App\Models\Task;
 use HiddenLadder\App\Models\WayIn;
 use HiddenLadder\App\Rejected;
 use HiddenLadder\App\School\Doorway;
+use HiddenLadder\App\School\EntryCode;
 use HiddenLadder\App\School\Name;
 use HiddenLadder\App\School\Phrases;
 use HiddenLadder\Core\Fault as Fault;
 use HiddenLadder\Core\Formats\Roster\ListedPerson;
 use HiddenLadder\Core\Message;
+use Illuminate\Auth\SessionGuard;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -35,10 +38,13 @@ final class EntryController extends Controller
     {
         $doorway = $this->doorway($request, $phrases);
 
-        return new JsonResponse(['name' => $doorway->name(), 'ways' => array_column($doorway->ways(), 'value')]);
+        return new JsonResponse([
+            'name' => $doorway->name(), 'ways' => array_column($doorway->ways(), 'value'), 'asksForCode' => $doorway->asksForCode(),
+            'notNow' => $doorway->notNow(),
+        ]);
     }
 
-    /** With a secret, the first entry sets it. Whether a name is on the roster is told only where it is enough to come in by. */
+    /** With a secret, the first entry sets it, with the code of the student's card. Whether a name is on the roster is told only where it is enough to come in by. */
     public function enter(Request $request, Phrases $phrases): JsonResponse
     {
         $request->validate([
@@ -46,6 +52,8 @@ final class EntryController extends Controller
             'name' => ['nullable', 'string', 'max:300'],
             'secret' => ['nullable', 'string', 'max:100'],
             'first' => ['boolean'],
+            'code' => ['nullable', 'string', 'max:20'],
+            'ownDevice' => ['boolean'],
         ]);
         $doorway = $this->doorway($request, $phrases);
         $way = $request->enum('way', WayIn::class) ?? WayIn::Secret;
@@ -56,8 +64,11 @@ final class EntryController extends Controller
         if ($name === '' && $way !== WayIn::Nameless) {
             throw Rejected::invalid(new Message('problem.field.required'), [new Fault('/name', new Message('problem.field.required'))]);
         }
-        $address = Door::ofAddress('enter', $request->ip());
+        $address = Threshold::of($request, 'enter');
         $address->knock();
+        if ($way === WayIn::Guest || $way === WayIn::Nameless) {
+            Threshold::ofGuest($request)->knock();
+        }
         $student = match ($way) {
             WayIn::Secret => $this->bySecret($request, $doorway, $name),
             WayIn::Name => self::theOnly($doorway->named($name)),
@@ -70,9 +81,14 @@ final class EntryController extends Controller
         $address->opened();
         $doorway->admit($student);
         $student->update(['came_in_at' => now()]);
+        // A tablet on which a teacher was signed in goes to a student: the teacher's pages are not theirs.
+        $teachers = $this->door('teacher');
+        if ($teachers instanceof SessionGuard && $teachers->check()) {
+            $teachers->logoutCurrentDevice();
+        }
         $this->door('student')->login($student);
-        EndOldSessions::cameInBy($request, $way);
-        if ($way === WayIn::Secret) {
+        EndOldSessions::cameInBy($request, $way, $request->boolean('ownDevice'));
+        if ($way !== WayIn::Name) {
             Device::remember($request, $student);
         }
         $request->session()->regenerate();
@@ -95,15 +111,29 @@ final class EntryController extends Controller
                 [new Fault('/secret', new Message('problem.entry.short-secret'))],
             );
         }
+        $isFirst = $request->boolean('first');
+        $code = $request->string('code')->value();
+        if ($isFirst && $code === '' && $doorway->asksForCode()) {
+            // Said of every name, and before one is looked for.
+            throw Rejected::invalid(new Message('problem.entry.code'), [new Fault('/code', new Message('problem.entry.code'))]);
+        }
         $named = $doorway->named($name);
-        // Of several with one name in a school, the secret says who; a first secret can be chosen by one alone.
-        $candidates = $named->count() > 1 ? $named->filter(static fn (Student $one): bool => $one->secret !== null)->values() : $named;
+        // Of several with one name in a school, the secret or the code says who.
+        $candidates = $named->count() > 1
+            ? $named->filter(static fn (Student $one): bool => $isFirst ? EntryCode::fits($one, $code) : $one->secret !== null)->values()
+            : $named;
         $only = self::theOnly($candidates);
         // Tries at a name of several count by the name, and before any secret is compared: no other door tells the right one.
         $door = $only === null ? Door::ofNobody($doorway->id(), Name::keyOf($name)) : Door::of($only, Device::of($request));
         $door->knock();
         $student = $only ?? $candidates->first(static fn (Student $one): bool => Hash::check($secret, (string) $one->secret));
-        if (! $this->opens($student, $secret, $request->boolean('first')) || $student === null) {
+        $mayChoose = $student !== null && (EntryCode::fits($student, $code) || (! $doorway->asksForCode() && ! $student->had_secret));
+        if ($student === null || ! ($isFirst ? $mayChoose && self::choose($student, $secret) : self::opens($student, $secret))) {
+            // The time it takes does not tell whether the name is there, has a secret, or was chosen for.
+            if (! $isFirst && $student === null) {
+                Hash::check($secret, self::nobodysSecret());
+            }
+
             return null;
         }
         $door->forget();
@@ -115,7 +145,8 @@ final class EntryController extends Controller
     {
         $this->leave($request, 'student');
 
-        return new Response('', 204);
+        // What the browser kept of pages and media goes; what waits to be sent does not.
+        return new Response('', 204, ['Clear-Site-Data' => '"cache"']);
     }
 
     /** Keeps how pages read for this student: size of type, spacing, contrast, an easier face; what is not named stays as it is. */
@@ -148,7 +179,7 @@ final class EntryController extends Controller
         $request->validate([
             'phrase' => ['required_without:link', 'nullable', 'string', 'max:200'], 'link' => ['nullable', 'string', 'max:60'],
         ]);
-        $door = Door::ofAddress('phrase', $request->ip());
+        $door = Threshold::of($request, 'phrase');
         $door->knock();
         if ($request->filled('link')) {
             $doorway = Doorway::byLink($request->string('link')->value())
@@ -168,16 +199,17 @@ final class EntryController extends Controller
         return $doorway;
     }
 
-    /** For a name that is not there, and for one without a secret, the same work is done: the time it takes does not tell. */
-    private function opens(?Student $student, string $secret, bool $first): bool
+    /** Of two who choose a secret at once, one has it. The code is used up. */
+    private static function choose(Student $student, string $secret): bool
     {
-        if ($first && $student !== null && $student->secret === null) {
-            // Of two who choose a secret at once, one has it.
-            return Student::query()->whereKey($student->id)->whereNull('secret')->update(['secret' => Hash::make($secret)]) === 1;
-        }
-        $fits = Hash::check($secret, $student->secret ?? self::nobodysSecret());
+        return Student::query()->whereKey($student->id)->whereNull('secret')
+            ->update(['secret' => Hash::make($secret), 'had_secret' => true, 'code' => null]) === 1;
+    }
 
-        return $fits && ! $first && $student?->secret !== null;
+    /** For one without a secret the same work is done: the time it takes does not tell. */
+    private static function opens(Student $student, string $secret): bool
+    {
+        return Hash::check($secret, $student->secret ?? self::nobodysSecret()) && $student->secret !== null;
     }
 
     /** A hash of no secret that anybody knows, as costly to compare with as any other. */

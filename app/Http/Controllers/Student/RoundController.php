@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace HiddenLadder\App\Http\Controllers\Student;
 
 use HiddenLadder\App\Http\Controllers\Controller;
+use HiddenLadder\App\Http\PersonalParts;
 use HiddenLadder\App\Models\Round;
 use HiddenLadder\App\Models\Task;
 use HiddenLadder\App\Rounds\Beginning;
@@ -28,7 +29,7 @@ final class RoundController extends Controller
         $request->validate(['again' => ['boolean'], 'password' => ['nullable', 'string', 'max:200']]);
         $password = $request->filled('password') ? $request->string('password')->value() : null;
 
-        return $this->seen($beginning->begin($this->student($request), $task, $request->boolean('again'), $password));
+        return $this->seen($request, $beginning->begin($this->student($request), $task, $request->boolean('again'), $password));
     }
 
     /** A return of what was mastered: the one that is under way, or a new one where it is due. */
@@ -36,14 +37,12 @@ final class RoundController extends Controller
     {
         $this->authorize('take', $task);
 
-        return $this->seen($returning->begin($this->student($request), $task));
+        return $this->seen($request, $returning->begin($this->student($request), $task));
     }
 
-    public function show(Round $round): JsonResponse
+    public function show(Request $request, Round $round): JsonResponse
     {
-        $this->authorize('walk', $round);
-
-        return $this->seen($round);
+        return $this->seen($request, $round);
     }
 
     /** One event. It is stored before the answer is sent; sent again, it gives the same answer and is no second event. */
@@ -51,12 +50,15 @@ final class RoundController extends Controller
     {
         $sent = SentEvent::read(Fields::of($request->json()->all()), (int) now()->valueOf());
 
-        return new JsonResponse($this->book->take($round, fn (Round $found) => $this->authorize('walk', $found), $sent));
+        $view = $this->book->take($round, fn (Round $found) => $this->authorize('walk', $found), $sent);
+
+        return new JsonResponse(PersonalParts::shownTo($this->student($request), $view));
     }
 
-    private function seen(Round $round): JsonResponse
+    private function seen(Request $request, Round $round): JsonResponse
     {
-        $view = $this->book->view($round);
+        $this->authorize('walk', $round);
+        $view = PersonalParts::shownTo($this->student($request), $this->book->view($round));
         $this->book->seen($round);
 
         return new JsonResponse($view);

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace HiddenLadder\App\Http\Controllers\Student;
 
-use HiddenLadder\App\Accounts\Door;
 use HiddenLadder\App\Http\Controllers\Controller;
+use HiddenLadder\App\Http\Threshold;
 use HiddenLadder\App\Models\Student;
 use HiddenLadder\App\Models\Task;
 use HiddenLadder\App\Tasks\Sheets;
@@ -38,7 +38,7 @@ final class SheetController extends Controller
     /** @return array{Student, Task} */
     private function found(Request $request, string $sheet): array
     {
-        $door = Door::ofAddress('sheet', $request->ip());
+        $door = Threshold::of($request, 'sheet');
         $door->knock();
         $found = $this->sheets->find($sheet) ?? abort(404);
         $door->opened();

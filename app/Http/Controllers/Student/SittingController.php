@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace HiddenLadder\App\Http\Controllers\Student;
 
 use HiddenLadder\App\Http\Controllers\Controller;
+use HiddenLadder\App\Http\PersonalParts;
 use HiddenLadder\App\Models\Round;
 use HiddenLadder\App\Models\Sitting;
 use HiddenLadder\App\Models\Student;
@@ -81,7 +82,7 @@ final class SittingController extends Controller
                 'shut' => $state->place !== null && $round === null,
                 'quick' => $quick === null ? null : ['task' => $quick->id, 'title' => $quick->quiz->title],
             ],
-            'round' => $round instanceof Round ? $rounds->view($round) : null,
+            'round' => $round instanceof Round ? PersonalParts::shownTo($student, $rounds->view($round)) : null,
         ];
     }
 }

@@ -8,6 +8,7 @@ use HiddenLadder\App\Accounts\Door;
 use HiddenLadder\App\Http\Controllers\Controller;
 use HiddenLadder\App\Http\Device;
 use HiddenLadder\App\Http\Resources\TeacherAccount;
+use HiddenLadder\App\Http\Threshold;
 use HiddenLadder\App\Models\Invitation;
 use HiddenLadder\App\Models\School;
 use HiddenLadder\App\Models\Teacher;
@@ -48,7 +49,7 @@ final class AccountController extends Controller
         if ($name === '') {
             throw Rejected::invalid(new Message('problem.field.own-name'), [new Fault('/name', new Message('problem.field.own-name'))]);
         }
-        Door::ofAddress('sign-up', $request->ip())->knock();
+        Threshold::of($request, 'sign-up')->knock();
         $invitation = $request->filled('invitation') ? $invitations->find($request->string('invitation')->value()) : null;
         self::maySignUp($invitation);
         $email = self::address($request);
@@ -98,7 +99,7 @@ final class AccountController extends Controller
         $request->validate(['email' => ['required', 'string'], 'password' => ['required', 'string'], 'remember' => ['boolean']]);
         $email = self::address($request);
         $teacher = Teacher::query()->where('email', $email)->first();
-        $address = Door::ofAddress('sign-in', $request->ip());
+        $address = Threshold::of($request, 'sign-in');
         $address->knock();
         $door = $teacher === null ? Door::ofNobody($email) : Door::of($teacher, Device::of($request));
         $door->knock();
@@ -169,7 +170,7 @@ final class AccountController extends Controller
     public function forgot(Request $request): Response
     {
         $request->validate(['email' => ['required', 'string', 'email']]);
-        Door::ofAddress('forgot', $request->ip())->knock();
+        Threshold::of($request, 'forgot')->knock();
         Password::sendResetLink(['email' => self::address($request)]);
 
         return new Response('', 202);
@@ -182,7 +183,7 @@ final class AccountController extends Controller
             'token' => ['required', 'string'],
             'password' => self::PASSWORD,
         ]);
-        $address = Door::ofAddress('reset', $request->ip());
+        $address = Threshold::of($request, 'reset');
         $address->knock();
         $done = Password::reset(
             ['email' => self::address($request)] + $request->only('token', 'password'),

@@ -15,6 +15,9 @@ use Illuminate\Http\Request;
 /** Classes: made, named, archived. */
 final class ClassController extends Controller
 {
+    /** Minutes for which first secrets are chosen without a code; a lesson that is led ends it sooner. */
+    private const LESSON = 60;
+
     public function index(Request $request): JsonResponse
     {
         $classes = $this->teacher($request)->classes()->withCount(['students', 'tasks'])->orderBy('name')->orderBy('id')->get();
@@ -43,15 +46,18 @@ final class ClassController extends Controller
         return new JsonResponse(new WholeClass($class));
     }
 
-    /** Another name; archived, or taken up again. */
+    /** Another name; archived, or taken up again; first secrets without a code for one lesson, or no longer. */
     public function update(Request $request, SchoolClass $class): JsonResponse
     {
         $this->authorize('reach', $class);
-        $request->validate(['name' => ['string', 'max:120'], 'archived' => ['boolean']]);
+        $request->validate(['name' => ['string', 'max:120'], 'archived' => ['boolean'], 'withoutCode' => ['boolean']]);
         $name = $request->string('name')->trim()->value();
         $class->update($name === '' ? [] : ['name' => $name]);
         if ($request->has('archived') && $request->boolean('archived') === ($class->archived_at === null)) {
             $class->update(['archived_at' => $request->boolean('archived') ? now() : null]);
+        }
+        if ($request->has('withoutCode')) {
+            $class->update(['no_code_until' => $request->boolean('withoutCode') ? now()->addMinutes(self::LESSON) : null]);
         }
 
         return new JsonResponse(new WholeClass($class));

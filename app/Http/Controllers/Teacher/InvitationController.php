@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace HiddenLadder\App\Http\Controllers\Teacher;
 
-use HiddenLadder\App\Accounts\Door;
 use HiddenLadder\App\Http\Controllers\Controller;
 use HiddenLadder\App\Http\Resources\TeacherAccount;
+use HiddenLadder\App\Http\Threshold;
 use HiddenLadder\App\Models\Teacher;
 use HiddenLadder\App\School\Invitations;
 use Illuminate\Http\JsonResponse;
@@ -21,7 +21,7 @@ final class InvitationController extends Controller
 
     public function show(Request $request, string $token): JsonResponse
     {
-        $door = Door::ofAddress('invitation', $request->ip());
+        $door = Threshold::of($request, 'invitation');
         $door->knock();
         $invitation = $this->invitations->find($token);
         $door->opened();
@@ -38,7 +38,7 @@ final class InvitationController extends Controller
 
     public function accept(Request $request, string $token): JsonResponse
     {
-        $door = Door::ofAddress('invitation', $request->ip());
+        $door = Threshold::of($request, 'invitation');
         $door->knock();
         $invitation = $this->invitations->find($token);
         $door->opened();

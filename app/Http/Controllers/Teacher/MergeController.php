@@ -10,6 +10,7 @@ use HiddenLadder\App\Models\SchoolClass;
 use HiddenLadder\App\Models\Student;
 use HiddenLadder\App\Models\Teacher;
 use HiddenLadder\App\School\Merging;
+use HiddenLadder\App\School\PersonActs;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
@@ -17,7 +18,7 @@ use Illuminate\Http\Response;
 /** Two students who are one. */
 final class MergeController extends Controller
 {
-    public function __construct(private readonly Merging $merging)
+    public function __construct(private readonly Merging $merging, private readonly PersonActs $acts)
     {
     }
 
@@ -28,9 +29,9 @@ final class MergeController extends Controller
         $kept = $class->students()->findOrFail($student);
         $gone = self::reached($this->teacher($request), $request->string('gone')->value());
         abort_if($gone->id === $kept->id, 404);
-        $merge = $this->merging->merge($kept, $gone, $this->teacher($request));
+        $merge = $this->acts->merge($this->teacher($request), $kept, $gone);
 
-        return new JsonResponse(['id' => $merge->id], 201);
+        return new JsonResponse(['id' => $merge?->id], 201);
     }
 
     public function takeBack(Merge $merge): Response

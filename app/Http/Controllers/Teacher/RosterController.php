@@ -10,6 +10,8 @@ use HiddenLadder\App\Http\Resources\WholeClass;
 use HiddenLadder\App\Models\SchoolClass;
 use HiddenLadder\App\Models\Student;
 use HiddenLadder\App\Rejected;
+use HiddenLadder\App\School\EntryCode;
+use HiddenLadder\App\School\PersonActs;
 use HiddenLadder\App\School\Roster;
 use HiddenLadder\App\School\RosterFile;
 use HiddenLadder\App\School\RosterLine;
@@ -33,7 +35,7 @@ final class RosterController extends Controller
     /** A part of a name that is sent. */
     private const PART = ['nullable', 'string', 'max:300'];
 
-    public function __construct(private readonly Roster $roster)
+    public function __construct(private readonly Roster $roster, private readonly PersonActs $acts)
     {
     }
 
@@ -90,7 +92,7 @@ final class RosterController extends Controller
         ]);
     }
 
-    public function rename(Request $request, SchoolClass $class, string $student): Response
+    public function rename(Request $request, SchoolClass $class, string $student): JsonResponse
     {
         $this->authorize('reach', $class);
         $request->validate([
@@ -100,9 +102,9 @@ final class RosterController extends Controller
             static fn (string $member): string => $request->string($member)->value(),
             ['given', 'family', 'called', 'number'],
         )) ?? throw Rejected::invalid(new Message('problem.field.required'), [new Fault('/given', new Message('problem.field.required'))]);
-        $this->roster->rename($class->students()->findOrFail($student), $person);
+        $isDone = $this->acts->rename($this->teacher($request), $class->students()->findOrFail($student), $person);
 
-        return new Response('', 204);
+        return new JsonResponse(['asked' => ! $isDone]);
     }
 
     public function move(Request $request, SchoolClass $class, string $student): Response
@@ -143,16 +145,26 @@ final class RosterController extends Controller
         return new Response('', 204);
     }
 
-    /** Lets a student who forgot their secret choose a new one at the next entry; whoever is in with the old one is out. */
-    public function clearSecret(SchoolClass $class, string $student): Response
+    /**
+     * Lets a student who forgot their secret choose a new one, with a new code; whoever is in with the old one is out. A teacher who
+     * shares the student asks for it.
+     */
+    public function clearSecret(Request $request, SchoolClass $class, string $student): JsonResponse
     {
         $this->authorize('reach', $class);
-        $found = $class->students()->findOrFail($student);
-        $found->update(['secret' => null, 'device' => null]);
-        $found->endSessions();
-        Door::lift($found);
+        $code = $this->acts->clearSecret($this->teacher($request), $class->students()->findOrFail($student));
 
-        return new Response('', 204);
+        return new JsonResponse(['code' => $code, 'asked' => $code === null]);
+    }
+
+    /** The cards of the class: each student with the one-time code that chooses the first secret, as long as there is none. */
+    public function cards(SchoolClass $class): JsonResponse
+    {
+        $this->authorize('reach', $class);
+
+        return new JsonResponse(Student::inOrder($class->students()->get())->map(static fn (Student $student): array => [
+            'id' => $student->id, 'name' => $student->name, 'code' => EntryCode::forCard($student),
+        ])->all());
     }
 
     /** Lets a student try their secret again at once, after too many wrong ones. */

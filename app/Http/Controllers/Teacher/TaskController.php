@@ -24,6 +24,7 @@ use HiddenLadder\App\Pile\WritingAgain;
 use HiddenLadder\App\Quizzes\Editions;
 use HiddenLadder\App\Rounds\RoundBook;
 use HiddenLadder\App\Rounds\RoundRules;
+use HiddenLadder\App\School\Doorway;
 use HiddenLadder\App\Tasks\Giving;
 use HiddenLadder\App\Tasks\Lookout;
 use HiddenLadder\Core\Fields;
@@ -99,6 +100,7 @@ final class TaskController extends Controller
                 'consequences' => TermsInWords::consequences($terms, $task->closes_at !== null),
             ]),
             'wayIn' => $task->way_in->value,
+            'waysIn' => array_column(Doorway::ofTask($task)->ways(), 'value'),
             'live' => Live::channelOf($task),
             'sitting' => $task->class_id === null ? null : Sitting::query()->where('open_for', $task->class_id)->value('id'),
             'unread' => $pile->count($task),

@@ -6,21 +6,24 @@ namespace HiddenLadder\App\Http\Controllers\Teacher;
 
 use HiddenLadder\App\Http\Controllers\Controller;
 use HiddenLadder\App\Http\Resources\ConversationLines;
+use HiddenLadder\App\Http\Resources\PersonActLine;
 use HiddenLadder\App\Http\Resources\QuizLine;
 use HiddenLadder\App\Http\Resources\TaskLines;
 use HiddenLadder\App\Messages\Conversations;
+use HiddenLadder\App\Models\PersonAct;
 use HiddenLadder\App\Models\QuizState;
 use HiddenLadder\App\Models\Sitting;
 use HiddenLadder\App\Models\TaskState;
 use HiddenLadder\App\Pile\Pile;
 use HiddenLadder\App\Results\Openings;
+use HiddenLadder\App\School\PersonActs;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 
 /** What was asked, what runs, and what was worked on last. */
 final class TodayController extends Controller
 {
-    public function __invoke(Request $request, Conversations $conversations, Pile $pile): JsonResponse
+    public function __invoke(Request $request, Conversations $conversations, Pile $pile, PersonActs $acts): JsonResponse
     {
         $teacher = $this->teacher($request);
         $running = $teacher->tasks()->ofClassesInUse()->notAtOnce()->inState(TaskState::Open, TaskState::Due)
@@ -32,6 +35,7 @@ final class TodayController extends Controller
         return new JsonResponse([
             'sittings' => $open->map(static fn (Sitting $one): array => ['id' => $one->id, 'class' => $one->class->name])->all(),
             'asked' => new ConversationLines($conversations->waitingFor($teacher), asTeacher: true),
+            'personActs' => $acts->of($teacher)->map(static fn (PersonAct $act): array => PersonActLine::of($act, $teacher))->all(),
             'openings' => Openings::waiting($teacher),
             'reading' => $pile->tasks($teacher),
             'running' => new TaskLines($running),

@@ -1,4 +1,6 @@
+import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
+import { take as answered, client } from '../../api/client';
 import { useMedia, useUpload } from '../../richtext/media';
 import { Button } from '../../ui/Button';
 import { Field, Select } from '../../ui/Field';
@@ -28,6 +30,7 @@ const ways: { way: Way; words: string }[] = [
 export function VideoChooser({ value, onChange }: Props) {
     const videos = useMedia().filter((medium) => medium.kind === 'video');
     const chosen = videos.find((medium) => medium.id === value);
+    const account = useQuery({ queryKey: ['teacher'], queryFn: () => answered(client.GET('/teacher')), staleTime: 60_000 });
     const [way, setWay] = useState<Way | null>(null);
     const [address, setAddress] = useState('');
     const { send, fetch, take, progress, error } = useUpload();
@@ -56,17 +59,19 @@ export function VideoChooser({ value, onChange }: Props) {
             </Select>
             {chosen !== undefined && <VideoUses medium={chosen.id} />}
             <div className="flex flex-wrap gap-x-4 gap-y-1 text-sm">
-                {ways.map((one) => (
-                    <button
-                        key={one.way}
-                        type="button"
-                        className="min-h-8 underline underline-offset-4 aria-expanded:font-semibold"
-                        aria-expanded={way === one.way}
-                        onClick={() => setWay(way === one.way ? null : one.way)}
-                    >
-                        {one.words}
-                    </button>
-                ))}
+                {ways
+                    .filter((one) => one.way !== 'found' || account.data?.searchesVideos === true)
+                    .map((one) => (
+                        <button
+                            key={one.way}
+                            type="button"
+                            className="min-h-8 underline underline-offset-4 aria-expanded:font-semibold"
+                            aria-expanded={way === one.way}
+                            onClick={() => setWay(way === one.way ? null : one.way)}
+                        >
+                            {one.words}
+                        </button>
+                    ))}
             </div>
             {way === 'file' && (
                 <FileChooser progress={progress} withCaptions onSend={(file, captions) => void put(send(file, 'video', captions))} />

@@ -9,12 +9,19 @@ import { say } from '../../words/words';
 /** A card for each student to cut out: their name, the class phrase, and the code that leads in. */
 export function CardsPage() {
     const id = useParams().class ?? '';
+    // Made with the page, where there is none yet; printed again, it is the same.
+    const cards = useQuery({
+        queryKey: ['cards', id],
+        queryFn: () => take(client.POST('/classes/{class}/cards', { params: { path: { class: id } } })),
+        staleTime: 60_000,
+    });
     const found = useQuery({
         queryKey: ['class', id],
         queryFn: () => take(client.GET('/classes/{class}', { params: { path: { class: id } } })),
     });
-    if (found.data === undefined) {
-        return <main className="p-8">{found.error === null ? say('ui.one-moment') : <Notice>{sentence(found.error)}</Notice>}</main>;
+    if (found.data === undefined || cards.data === undefined) {
+        const problem = found.error ?? cards.error;
+        return <main className="p-8">{problem === null ? say('ui.one-moment') : <Notice>{sentence(problem)}</Notice>}</main>;
     }
     const group = found.data;
     const address = joinAddress(group.phrase);
@@ -28,7 +35,7 @@ export function CardsPage() {
                 <p className="text-sm">{say('teacher.cards.one-for-each', { n: group.roster.length })}</p>
             </PrintBar>
             <ul className="mx-auto grid max-w-4xl gap-0 p-5 sm:grid-cols-2 print:max-w-none print:grid-cols-2 print:p-0">
-                {group.roster.map((student) => (
+                {cards.data.map((student) => (
                     <li
                         key={student.id}
                         className="flex break-inside-avoid items-center gap-4 border border-dashed border-edge bg-white p-4 text-black"
@@ -41,6 +48,12 @@ export function CardsPage() {
                             </p>
                             <p className="mt-2 text-sm">{say('teacher.cards.your-phrase')}</p>
                             <p className="text-lg font-semibold">{group.phrase}</p>
+                            {student.code !== null && (
+                                <>
+                                    <p className="mt-2 text-sm">{say('teacher.cards.code')}</p>
+                                    <p className="font-mono text-lg font-semibold">{student.code}</p>
+                                </>
+                            )}
                             <p className="mt-1 text-xs break-all">{address}</p>
                         </div>
                     </li>

@@ -1,3 +1,4 @@
+import { useState } from 'react';
 import { Link } from 'react-router';
 import { client, take } from '../../api/client';
 import type { SchoolClass } from '../../api/types';
@@ -5,6 +6,7 @@ import { Button, buttonClass } from '../../ui/Button';
 import { Notice } from '../../ui/Notice';
 import { dateOf, type Sheet } from '../../ui/sheets';
 import { TakeAway } from '../../ui/TakeAway';
+import { near } from '../../ui/time';
 import { useUndo } from '../../ui/Undo';
 import { useAttempt } from '../../ui/useAttempt';
 import { say } from '../../words/words';
@@ -46,10 +48,34 @@ function Roster({ group }: { group: SchoolClass }) {
                 <Guests group={group} />
                 <Before group={group} />
             </section>
-            <div className="order-1 lg:order-2">
+            <div className="order-1 grid content-start gap-8 lg:order-2">
                 <AddStudents group={group} />
+                {group.roster.length > 0 && <FirstSecrets group={group} />}
             </div>
         </div>
+    );
+}
+
+/** Whether a first secret needs the code of a card: yes, but for one lesson in which the teacher sees who sits there. */
+function FirstSecrets({ group }: { group: SchoolClass }) {
+    const { error, attempt } = useAttempt('class');
+    const put = (withoutCode: boolean) =>
+        void attempt(() => take(client.PATCH('/classes/{class}', { params: { path: { class: group.id } }, body: { withoutCode } })));
+    return (
+        <section aria-labelledby="first-secrets">
+            <h2 id="first-secrets" className="mb-2 text-xl">
+                {say('teacher.roster.first-secrets')}
+            </h2>
+            <p className="mb-3 text-sm">
+                {group.noCodeUntil === null
+                    ? say('teacher.roster.first-secrets-need-a-code')
+                    : say('teacher.roster.first-secrets-need-no-code', { when: near(group.noCodeUntil) })}
+            </p>
+            <Button onClick={() => put(group.noCodeUntil === null)}>
+                {group.noCodeUntil === null ? say('teacher.roster.no-code-this-lesson') : say('teacher.roster.ask-for-codes')}
+            </Button>
+            {error !== null && <Notice>{error}</Notice>}
+        </section>
     );
 }
 
@@ -73,6 +99,7 @@ function rosterSheet(group: SchoolClass): Sheet {
 function Guests({ group }: { group: SchoolClass }) {
     const undo = useUndo();
     const { error, attempt } = useAttempt('class');
+    const [asked, setAsked] = useState<string | null>(null);
     if (group.guests.length === 0) {
         return null;
     }
@@ -84,6 +111,10 @@ function Guests({ group }: { group: SchoolClass }) {
                     body: { gone: guest.id },
                 }),
             );
+            if (id === null) {
+                setAsked(name);
+                return;
+            }
             undo.offer(say('teacher.roster.was', { guest: guest.name, name }), say('teacher.roster.not-that-one'), () =>
                 attempt(() => take(client.DELETE('/merges/{merge}', { params: { path: { merge: id } } }))),
             );
@@ -94,6 +125,7 @@ function Guests({ group }: { group: SchoolClass }) {
                 {say('teacher.roster.guests')}
             </h2>
             {error !== null && <Notice>{error}</Notice>}
+            {asked !== null && <Notice tone="well">{say('teacher.person-acts.asked', { name: asked })}</Notice>}
             <ul>
                 {group.guests.map((guest) => (
                     <li key={guest.id} className="flex flex-wrap items-center gap-x-4 gap-y-1 border-b border-line py-1">

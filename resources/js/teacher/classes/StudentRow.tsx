@@ -85,7 +85,7 @@ function Panel({ group, student, attempt, tell }: PanelProps) {
         });
     return (
         <div className="mb-3 ml-6 grid gap-4 rounded-lg border border-line bg-sheet p-4">
-            <NameForm group={group} student={student} attempt={attempt} />
+            <NameForm group={group} student={student} attempt={attempt} tell={tell} />
             <div className="flex flex-wrap items-end gap-3 border-t border-line pt-4">
                 <Select
                     label={say('teacher.roster.time-where-there-is-a-limit')}
@@ -106,8 +106,12 @@ function Panel({ group, student, attempt, tell }: PanelProps) {
                         className="min-h-[42px]"
                         onClick={() =>
                             void attempt(async () => {
-                                await take(client.DELETE('/classes/{class}/students/{student}/secret', path));
-                                tell(say('teacher.class.can-choose-a-new-secret', { name: student.name }));
+                                const { code } = await take(client.DELETE('/classes/{class}/students/{student}/secret', path));
+                                tell(
+                                    code === null
+                                        ? say('teacher.person-acts.asked', { name: student.name })
+                                        : say('teacher.roster.new-code', { name: student.name, code }),
+                                );
                             })
                         }
                     >
@@ -118,12 +122,12 @@ function Panel({ group, student, attempt, tell }: PanelProps) {
                     {say('teacher.roster.take-out-of-class', { name: group.name })}
                 </Button>
             </div>
-            <Elsewhere group={group} student={student} attempt={attempt} />
+            <Elsewhere group={group} student={student} attempt={attempt} tell={tell} />
         </div>
     );
 }
 
-function NameForm({ group, student, attempt }: Omit<PanelProps, 'tell'>) {
+function NameForm({ group, student, attempt, tell }: PanelProps) {
     const [typed, setTyped] = useState({
         given: student.given,
         family: student.family,
@@ -137,8 +141,8 @@ function NameForm({ group, student, attempt }: Omit<PanelProps, 'tell'>) {
         typed.number !== (student.number ?? '');
     const rename = (event: FormEvent) => {
         event.preventDefault();
-        void attempt(() =>
-            take(
+        void attempt(async () => {
+            const { asked } = await take(
                 client.PUT('/classes/{class}/students/{student}/name', {
                     params: { path: { class: group.id, student: student.id } },
                     body: {
@@ -147,8 +151,11 @@ function NameForm({ group, student, attempt }: Omit<PanelProps, 'tell'>) {
                         number: typed.number === '' ? null : typed.number,
                     },
                 }),
-            ),
-        );
+            );
+            if (asked) {
+                tell(say('teacher.person-acts.asked', { name: student.name }));
+            }
+        });
     };
     const field = (member: keyof typeof typed, label: string, most = 100) => (
         <Field
@@ -179,7 +186,7 @@ function NameForm({ group, student, attempt }: Omit<PanelProps, 'tell'>) {
 }
 
 /** Into another class, or one with somebody who is the same person. */
-function Elsewhere({ group, student, attempt }: Omit<PanelProps, 'tell'>) {
+function Elsewhere({ group, student, attempt, tell }: PanelProps) {
     const classes = useQuery({ queryKey: ['classes'], queryFn: () => take(client.GET('/classes')) });
     const [from, setFrom] = useState(group.id);
     const there = useQuery({
@@ -210,6 +217,10 @@ function Elsewhere({ group, student, attempt }: Omit<PanelProps, 'tell'>) {
                     body: { gone },
                 }),
             );
+            if (id === null) {
+                tell(say('teacher.person-acts.asked', { name: student.name }));
+                return;
+            }
             undo.offer(say('teacher.roster.are-one-now', { kept: student.name, gone: name }), say('teacher.roster.two-after-all'), () =>
                 attempt(() => take(client.DELETE('/merges/{merge}', { params: { path: { merge: id } } }))),
             );

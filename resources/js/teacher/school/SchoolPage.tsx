@@ -11,6 +11,7 @@ import { useAttempt } from '../../ui/useAttempt';
 import { say } from '../../words/words';
 import { Page } from '../Navigation';
 import { OnePerson } from './OnePerson';
+import { SharedStudentsLog } from './SharedStudentsLog';
 
 type Colleague = School['teachers'][number];
 
@@ -71,6 +72,7 @@ export function SchoolPage() {
                             </ul>
                         </>
                     )}
+                    <SharedStudentsLog />
                 </section>
                 <div className="order-1 grid content-start gap-8 lg:order-2">
                     <Invite attempt={attempt} />

@@ -2,7 +2,7 @@ import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { type FormEvent, useEffect, useState } from 'react';
 import { Link, useNavigate, useSearchParams } from 'react-router';
 import { client, sentence, take } from '../../api/client';
-import type { Task, TaskSummary } from '../../api/types';
+import type { Task, TaskSummary, WayIn } from '../../api/types';
 import { EachTerm } from '../../quiz/EachTerm';
 import { forgetGiving, type Giving, keepGiving, keptGiving } from '../../quiz/giving';
 import { PurposeChoice, useToldTerms } from '../../quiz/PurposeChoice';
@@ -63,6 +63,13 @@ function GiveForm({ giving, put, onGiven }: FormProps) {
     const told = useToldTerms(shown ?? {}, closes);
     const only = giving.classes.length === 1 ? inUse.find((group) => group.id === giving.classes[0]) : undefined;
     const forSomebody = giving.classes.length > 0 || giving.byLink;
+    const teacher = useQuery({ queryKey: ['teacher'], queryFn: () => take(client.GET('/teacher')), staleTime: 60_000 });
+    // Where nobody is on a list, a name on it opens nothing.
+    const hasNames = giving.byLink
+        ? teacher.data?.schoolHasStudents === true
+        : inUse.some((group) => giving.classes.includes(group.id) && group.students > 0);
+    const suggested: WayIn = giving.byLink || (giving.classes.length > 0 && !hasNames) ? 'guest' : (told.data?.wayIn ?? 'secret');
+    const wayIn = giving.members.wayIn ?? suggested;
 
     const give = async (event: FormEvent) => {
         event.preventDefault();
@@ -75,7 +82,7 @@ function GiveForm({ giving, put, onGiven }: FormProps) {
                         quiz,
                         classes: giving.classes,
                         students: only !== undefined && giving.students.length > 0 ? giving.students : null,
-                        ...sent(giving.members),
+                        ...sent({ ...giving.members, wayIn }),
                         ...(terms === null ? {} : { terms }),
                         ...(giving.follows === null ? {} : { follows: giving.follows }),
                     },
@@ -147,6 +154,9 @@ function GiveForm({ giving, put, onGiven }: FormProps) {
                     </label>
                 </div>
                 {giving.classes.length > 1 && <p className="text-sm text-soft">{say('teacher.give.who-is-in-two')}</p>}
+                {forSomebody && (
+                    <p className="mt-1 text-sm">{say('teacher.give.who-can-join', { way: wayIn, by: giving.byLink ? 'link' : 'class' })}</p>
+                )}
             </fieldset>
             {shown !== null && (
                 <div className="grid gap-4">
@@ -172,7 +182,12 @@ function GiveForm({ giving, put, onGiven }: FormProps) {
                     {only !== undefined && (
                         <SomeStudents group={only.id} chosen={giving.students} onChange={(students) => put({ students })} />
                     )}
-                    <TaskFields members={giving.members} onChange={(members) => put({ members })} suggests={told.data?.wayIn ?? 'secret'} />
+                    <TaskFields
+                        members={giving.members}
+                        onChange={(members) => put({ members })}
+                        suggests={suggested}
+                        hasNames={hasNames || !forSomebody}
+                    />
                     {shown !== null && (
                         <details>
                             <summary className="mb-3 font-semibold">{say('teacher.terms-editor.each-term')}</summary>
@@ -247,12 +262,11 @@ function SomeStudents({ group, chosen, onChange }: { group: string; chosen: stri
 /** It is given: what was made, and the message that tells of it. */
 function Given({ tasks }: { tasks: TaskSummary[] }) {
     const first = tasks[0];
-    const [task, setTask] = useState<Task | null>(null);
+    const [whole, setWhole] = useState<Task[]>([]);
     useEffect(() => {
-        if (first !== undefined) {
-            void take(client.GET('/tasks/{task}', { params: { path: { task: first.id } } })).then(setTask, () => undefined);
-        }
-    }, [first]);
+        const asked = tasks.map((one) => take(client.GET('/tasks/{task}', { params: { path: { task: one.id } } })));
+        void Promise.all(asked).then(setWhole, () => undefined);
+    }, [tasks]);
     const back = first?.class == null ? '/today' : `/classes/${first.class.id}`;
     return (
         <Page title={say('teacher.give.it-is-given')}>
@@ -262,7 +276,29 @@ function Given({ tasks }: { tasks: TaskSummary[] }) {
                         <TaskLine key={one.id} task={one} withClass />
                     ))}
                 </ul>
-                {task?.link != null && <ShareTask title={task.title} link={task.link} dueAt={task.dueAt} note={task.note} />}
+                {whole.map(
+                    (task) =>
+                        task.link !== null && (
+                            <section key={task.id} aria-label={task.class?.name ?? task.title}>
+                                {whole.length > 1 && <h2 className="mb-2 text-xl">{task.class?.name}</h2>}
+                                {task.waysIn.length === 0 ? (
+                                    <Notice>
+                                        {say('teacher.give.nobody-can-join')}{' '}
+                                        {task.class !== null && (
+                                            <Link className="underline" to={`/classes/${task.class.id}/roster`}>
+                                                {say('teacher.give.add-students')}
+                                            </Link>
+                                        )}
+                                    </Notice>
+                                ) : (
+                                    <p className="mb-2">
+                                        {say('teacher.give.who-can-join', { way: task.wayIn, by: task.class === null ? 'link' : 'class' })}
+                                    </p>
+                                )}
+                                <ShareTask title={task.title} link={task.link} dueAt={task.dueAt} note={task.note} />
+                            </section>
+                        ),
+                )}
                 <Link className={`${buttonClass('main')} w-fit`} to={back}>
                     {say('teacher.give.done')}
                 </Link>

@@ -12,10 +12,12 @@ interface Props {
     onChange: (members: TaskMembers) => void;
     /** Which way in its purpose suggests. */
     suggests: WayIn;
+    /** Whether anybody is on a list by whose name one could come in. */
+    hasNames: boolean;
 }
 
 /** When a task opens and closes, how one comes in, and what it is in the record: none of it needed. */
-export function TaskFields({ members, onChange, suggests }: Props) {
+export function TaskFields({ members, onChange, suggests, hasNames }: Props) {
     const put = (some: Partial<TaskMembers>) => onChange({ ...members, ...some });
     const units = useQuery({ queryKey: ['units'], queryFn: () => take(client.GET('/units')) });
     const list = useId();
@@ -39,7 +41,7 @@ export function TaskFields({ members, onChange, suggests }: Props) {
                     onChange={(event) => put({ wayIn: event.currentTarget.value as WayIn })}
                 >
                     {(Object.keys(waysIn) as WayIn[]).map((way) => (
-                        <option key={way} value={way}>
+                        <option key={way} value={way} disabled={!hasNames && (way === 'secret' || way === 'name')}>
                             {waysIn[way]}
                         </option>
                     ))}

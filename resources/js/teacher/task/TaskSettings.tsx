@@ -32,6 +32,7 @@ export function TaskSettings({ task, names, onChange }: Props) {
     };
     return (
         <div className="mt-3 grid gap-5">
+            {task.waysIn.length === 0 && <Notice>{say('teacher.give.nobody-can-join')}</Notice>}
             {task.link !== null && <ShareTask title={task.title} link={task.link} dueAt={task.dueAt} note={task.note} />}
             <form className="grid max-w-3xl gap-4" onSubmit={save}>
                 <Field
@@ -40,7 +41,7 @@ export function TaskSettings({ task, names, onChange }: Props) {
                     value={members.dueAt}
                     onChange={(event) => setMembers({ ...members, dueAt: event.currentTarget.value })}
                 />
-                <TaskFields members={members} onChange={setMembers} suggests={task.wayIn} />
+                <TaskFields members={members} onChange={setMembers} suggests={task.wayIn} hasNames />
                 <div className="flex flex-wrap items-center gap-3">
                     <Button type="submit" weight="main" disabled={!isChanged}>
                         {say('teacher.give.keep-this')}

@@ -6,6 +6,7 @@ import type { Today } from '../../api/types';
 import { Button, buttonClass } from '../../ui/Button';
 import { ConversationCard } from '../../ui/ConversationCard';
 import { Notice } from '../../ui/Notice';
+import { PersonActs } from '../../ui/PersonActs';
 import { QuizRow } from '../../ui/QuizRow';
 import { TaskLine } from '../../ui/TaskLine';
 import { exact, near } from '../../ui/time';
@@ -73,6 +74,14 @@ export function TodayPage() {
                             </div>
                         </details>
                     )}
+                </section>
+            )}
+            {today.data !== undefined && today.data.personActs.length > 0 && (
+                <section aria-labelledby="person-acts" className="mb-10">
+                    <h2 id="person-acts" className="mb-3 text-xl">
+                        {say('teacher.person-acts.shared-students')}
+                    </h2>
+                    <PersonActs acts={today.data.personActs} refresh="today" />
                 </section>
             )}
             {today.data !== undefined && today.data.openings.length > 0 && (
