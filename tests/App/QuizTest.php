@@ -89,8 +89,11 @@ final class QuizTest extends AppTestCase
         $quiz = $this->quiz($teacher = $this->teacher());
         $this->asTeacher($teacher)->deleteJson("/api/quizzes/$quiz->id")->assertOk()->assertJsonPath('state', 'archived');
         $this->getJson('/api/quizzes')->assertOk()->assertJsonCount(0);
-        $this->postJson("/api/quizzes/$quiz->id/restore")->assertOk()->assertJsonPath('state', 'draft');
+        $this->getJson('/api/quizzes?archived=1')->assertOk()->assertJsonPath('0.id', $quiz->id);
+        $this->asTeacher($this->teacher('Zoe'))->getJson('/api/quizzes?archived=1')->assertOk()->assertJsonCount(0);
+        $this->asTeacher($teacher)->postJson("/api/quizzes/$quiz->id/restore")->assertOk()->assertJsonPath('state', 'draft');
         $this->getJson('/api/quizzes')->assertOk()->assertJsonCount(1);
+        $this->getJson('/api/quizzes?archived=1')->assertOk()->assertJsonCount(0);
     }
 
     public function test_a_rehearsal_walks_the_draft_from_any_stop_and_keeps_nothing(): void

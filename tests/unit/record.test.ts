@@ -2,12 +2,13 @@ import { spawnSync } from 'node:child_process';
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { strFromU8, unzipSync } from 'fflate';
 import { describe, expect, it } from 'vitest';
 import type { ClassRecord } from '../../resources/js/api/types';
 import { recordSheets } from '../../resources/js/teacher/classes/recordSheets';
 import { taskSheets } from '../../resources/js/teacher/results/sheets';
 import { standingWords } from '../../resources/js/ui/Standing';
-import { csv, type Sheet, workbook } from '../../resources/js/ui/sheets';
+import { csv, csvFile, type Sheet, workbook } from '../../resources/js/ui/sheets';
 import { asking, recordCell as cell, evidenceOf, figures, unbegun as none, quizOf, recordRow as row, recordTask as task } from './samples';
 
 const long = 'x'.repeat(300);
@@ -33,12 +34,53 @@ async function read(of: ClassRecord, strict = false): Promise<Sheets> {
 async function asRead(sheets: Sheet[]): Promise<Sheets> {
     const folder = mkdtempSync(join(tmpdir(), 'record-'));
     const file = join(folder, 'record.xlsx');
-    writeFileSync(file, Buffer.from(await (await workbook(sheets)).arrayBuffer()));
+    writeFileSync(file, Buffer.from(await (await workbook(sheets, 'UTC')).arrayBuffer()));
     const { stdout, stderr } = spawnSync('/usr/bin/python3', [`${import.meta.dirname}/workbook.py`, file], { encoding: 'utf8' });
     rmSync(folder, { recursive: true });
     expect(stderr).toBe('');
     return JSON.parse(stdout) as Sheets;
 }
+
+describe('moments in files', () => {
+    const late = new Date('2026-06-30T23:30:00Z');
+    const sheet = (name: string): Sheet => ({
+        name,
+        head: ['who', 'came in'],
+        rows: [
+            ['Ada', late],
+            ['Bram', null],
+        ],
+        frozen: 0,
+    });
+
+    it('are those of the school’s clock, in a format for date and time, when a workbook is opened again', async () => {
+        const folder = mkdtempSync(join(tmpdir(), 'moments-'));
+        const seen: string[][] = [];
+        for (const zone of ['Europe/Athens', 'UTC', 'America/New_York']) {
+            const file = join(folder, 'moments.xlsx');
+            writeFileSync(file, Buffer.from(await (await workbook([sheet('Came in')], zone)).arrayBuffer()));
+            const { stdout } = spawnSync('/usr/bin/python3', [`${import.meta.dirname}/workbook.py`, file], { encoding: 'utf8' });
+            const cell = (JSON.parse(stdout) as Sheets)['Came in']?.cells[1]?.[1] as [string, string, string];
+            seen.push(cell);
+        }
+        rmSync(folder, { recursive: true });
+        expect(seen).toEqual([
+            ['d', '2026-07-01 02:30:00', 'yyyy-mm-dd hh:mm'],
+            ['d', '2026-06-30 23:30:00', 'yyyy-mm-dd hh:mm'],
+            ['d', '2026-06-30 19:30:00', 'yyyy-mm-dd hh:mm'],
+        ]);
+    });
+    it('are the same as CSV, and every sheet is in the file', async () => {
+        expect(csv([['came in'], [late]], 'Europe/Athens')).toBe('\uFEFFcame in\r\n2026-07-01 02:30\r\n');
+        const one = await csvFile([sheet('Came in')], 'Europe/Athens');
+        expect(one.ending).toBe('csv');
+        const { file, ending } = await csvFile([sheet('Came in'), sheet('Left/all')], 'Europe/Athens');
+        expect(ending).toBe('zip');
+        const files = unzipSync(new Uint8Array(await file.arrayBuffer()));
+        expect(Object.keys(files)).toEqual(['Came in.csv', 'Left all.csv']);
+        expect(strFromU8(files['Left all.csv'] as Uint8Array)).toContain('Ada,2026-07-01 02:30');
+    });
+});
 
 describe('a record as a workbook', () => {
     it('holds real numbers and dates, one sheet a matter, with a head that stays', async () => {
@@ -95,7 +137,7 @@ describe('a record as a workbook', () => {
 describe('a record as CSV', () => {
     it('quotes what it must, and leaves a spreadsheet no formula', () => {
         const [scores] = recordSheets(record, false);
-        expect(csv([scores?.head ?? [], ...(scores?.rows ?? [])]).split('\r\n')).toEqual([
+        expect(csv([scores?.head ?? [], ...(scores?.rows ?? [])], 'UTC').split('\r\n')).toEqual([
             '\uFEFFFamily name,Given name,Number,Mean,Missing,"Tides, ""spring"" and neap",\'=1+1',
             'Brandt,Ada,,0.75,1,0.75,',
             '"\'=HYPERLINK(""http://x"")",\'@SUM(A1),\'+47,,1,excused,',
@@ -151,7 +193,7 @@ describe('a task as a workbook', () => {
     it('tells how far it is where there is much', async () => {
         const told: number[] = [];
         const rows = Array.from({ length: 5000 }, (_, index) => [index]);
-        await workbook([{ name: 'Many', head: ['n'], rows, frozen: 0 }], (share) => told.push(Math.round(100 * share)));
+        await workbook([{ name: 'Many', head: ['n'], rows, frozen: 0 }], 'UTC', (share) => told.push(Math.round(100 * share)));
         expect(told).toEqual([40, 80, 100]);
     });
 });

@@ -1,42 +1,35 @@
 // @vitest-environment jsdom
-import { cleanup, render, screen } from '@testing-library/react';
+import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
+import { cleanup, render } from '@testing-library/react';
 import { afterEach, expect, it } from 'vitest';
-import type { StoredEvent, VideoStop } from '../../resources/js/api/types';
+import type { Medium, StoredEvent, VideoStop } from '../../resources/js/api/types';
 import { newStop } from '../../resources/js/quiz/making';
 import { WatchStrips } from '../../resources/js/teacher/results/WatchStrips';
-import { say } from '../../resources/js/words/words';
 import { quizOf } from './samples';
 
 afterEach(cleanup);
 
-const film = { ...(newStop('video') as VideoStop), id: 'film', title: 'Two tides', clip: { media: 'm', from: 0, to: 100 } };
+const watched = { kind: 'watched', data: { video: 'film', from: 0, to: 40, speed: 1 } } as unknown as StoredEvent;
 
-const watched = (video: string, from: number, to: number, number = 1): StoredEvent =>
-    ({ number, kind: 'watched', at: 0, data: { video, from, to, speed: 1 }, facts: [], late: false }) as unknown as StoredEvent;
-
-it('tells which parts of a video were watched, and draws each over the others', () => {
-    const events = [
-        watched('film', 0, 20),
-        watched('film', 20.2, 31),
-        watched('film', 10, 15),
-        watched('film', 60, 60.1),
-        watched('film', 90, 130),
-    ];
-    const { container } = render(<WatchStrips document={quizOf(film)} events={events} />);
-    expect(screen.getByRole('listitem').textContent).toBe(
-        `Two tides ${say('teacher.student.watched-parts', { parts: '0:00–0:31, 1:30–2:10' })}`,
+/** How much of its bar a stretch of 40 seconds fills, 0 to 1, where the clip ends there and the video is so long. */
+function filled(end: number | null, seconds: number | null): number {
+    const stop = newStop('video') as VideoStop;
+    const queries = new QueryClient({ defaultOptions: { queries: { staleTime: Number.POSITIVE_INFINITY } } });
+    queries.setQueryData(['media'], [{ id: 'm', kind: 'video', title: 'Tides', seconds } as unknown as Medium]);
+    const document = quizOf({ ...stop, id: 'film', title: 'Tides', clip: { media: 'm', from: 0, to: end } });
+    const { container } = render(
+        <QueryClientProvider client={queries}>
+            <WatchStrips document={document} events={[watched]} />
+        </QueryClientProvider>,
     );
-    const drawn = [...container.querySelectorAll('rect')].slice(1).map((one) => [one.getAttribute('x'), one.getAttribute('width')]);
-    expect(drawn).toEqual([
-        ['0', '200'],
-        ['202', '108'],
-        ['100', '50'],
-        // Beyond the end of its part of the video nothing is drawn.
-        ['900', '100'],
-    ]);
-});
+    const width = Number(container.querySelectorAll('rect')[1]?.getAttribute('width'));
+    cleanup();
+    return width / 1000;
+}
 
-it('shows nothing where nothing was watched, or where the video is gone from the quiz', () => {
-    const { container } = render(<WatchStrips document={quizOf(film)} events={[watched('film', 3, 3), watched('gone', 0, 20)]} />);
-    expect(container.textContent).toBe('');
+it('a strip is as long as the video where the clip has no end of its own', () => {
+    expect(filled(null, 72)).toBeCloseTo(40 / 72);
+    expect(filled(80, 72)).toBeCloseTo(0.5);
+    // Nothing is known but that somebody came so far.
+    expect(filled(null, null)).toBe(1);
 });

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace HiddenLadder\Core\Tests\Round;
 
 use HiddenLadder\Core\Quiz\MasteryTerms;
+use HiddenLadder\Core\Round\Circumstances;
 use HiddenLadder\Core\Round\Internal\Conditions;
 use HiddenLadder\Core\Round\Result\KnowledgeTracing;
 use HiddenLadder\Core\Round\Result\Mastery;
@@ -18,6 +19,7 @@ use HiddenLadder\Core\Terms\Mode;
 use HiddenLadder\Core\Terms\Purpose;
 use HiddenLadder\Core\Terms\RoundTerms;
 use HiddenLadder\Core\Terms\SeenWhen;
+use HiddenLadder\Core\Terms\Sight;
 use HiddenLadder\Core\Terms\Terms;
 use HiddenLadder\Core\Terms\TermsInWords;
 use HiddenLadder\Core\Tests\Told;
@@ -188,6 +190,21 @@ final class MasteryTest extends TestCase
             return $walker->place()['message'];
         })(Walker::through(self::stops(2), new Terms(tries: 1), $finishes));
         self::assertSame(['All.', 'Half.', 'Bye.'], [$end('++'), $end('+-'), $end('--')]);
+    }
+
+    public function test_words_for_the_score_wait_for_the_score(): void
+    {
+        $d = new Draft('sample');
+        $finishes = ['finishes' => [['id' => $d->id('finish'), 'title' => 'End', 'message' => 'Bye.', 'byScore' => [
+            ['id' => $d->id('half'), 'from' => 0.5, 'message' => 'Half.'],
+        ]]]];
+        $seen = [Sight::Score->value => SeenWhen::WhenReleased, Sight::Closing->value => SeenWhen::AtOnce] + (new Terms)->seen;
+        $walker = Walker::through(self::stops(1), new Terms(tries: 1, seen: $seen), $finishes)->right()->on();
+        self::assertSame('Bye.', $walker->place()['message'], 'its own message keeps its moment');
+        self::assertNull($walker->place()['score']);
+        self::assertSame('Half.', $walker->place(new Circumstances(released: true))['message']);
+        $never = Walker::through(self::stops(1), new Terms(tries: 1, seen: [Sight::Closing->value => SeenWhen::Never] + (new Terms)->seen), $finishes)->right()->on();
+        self::assertSame('', $never->place()['message']);
     }
 
     /** @return iterable<array{Counts, float}> */

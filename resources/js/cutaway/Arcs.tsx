@@ -3,6 +3,9 @@ import { short } from '../quiz/names';
 import { SKY } from './measures';
 import type { Arc } from './model';
 
+/** Pixels between the labels of arcs that leave one stop. */
+const LINE = 16;
+
 interface Props {
     arcs: Arc[];
     width: number;
@@ -32,7 +35,7 @@ export const Arcs = memo(function Arcs({ arcs: all, width, first, count }: Props
                 const row = all.slice(0, index).filter((other) => other.from === arc.from && other.to > other.from === forward).length;
                 const height = Math.min(SKY - 22, 26 + Math.abs(arc.to - arc.from) * 12);
                 const top = SKY - height - height / 3;
-                const level = SKY - 34 - row * 15;
+                const level = SKY - 30 - row * LINE;
                 const path =
                     leaves && arrives
                         ? `M${from} ${SKY} C${from} ${top} ${to} ${top} ${to} ${SKY - 3}`
@@ -59,7 +62,7 @@ export const Arcs = memo(function Arcs({ arcs: all, width, first, count }: Props
                         {leaves && (
                             <text
                                 x={from + (forward ? 8 : -8)}
-                                y={arrives ? SKY - 4 - row * 15 : level - 4}
+                                y={level - 3}
                                 textAnchor={forward ? 'start' : 'end'}
                                 className="fill-accent stroke-sheet text-xs font-semibold [paint-order:stroke]"
                                 strokeWidth="4"

@@ -5,7 +5,7 @@ import { Button } from './Button';
 import { exact, near } from './time';
 
 /** A quiz in a list: its title, how much is in it, its edition, and when it was changed. */
-export function QuizRow({ quiz, onArchive }: { quiz: QuizLine; onArchive?: () => void }) {
+export function QuizRow({ quiz, onArchive, onRestore }: { quiz: QuizLine; onArchive?: () => void; onRestore?: () => void }) {
     const state =
         quiz.edition === null
             ? say('teacher.quizzes.draft')
@@ -28,6 +28,11 @@ export function QuizRow({ quiz, onArchive }: { quiz: QuizLine; onArchive?: () =>
             {onArchive !== undefined && (
                 <Button weight="quiet" aria-label={say('teacher.quizzes.put-in-the-archive', { title: quiz.title })} onClick={onArchive}>
                     {say('teacher.quizzes.archive')}
+                </Button>
+            )}
+            {onRestore !== undefined && (
+                <Button aria-label={say('teacher.quizzes.restore-quiz', { title: quiz.title })} onClick={onRestore}>
+                    {say('teacher.quizzes.restore')}
                 </Button>
             )}
         </li>

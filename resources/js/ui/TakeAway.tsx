@@ -1,17 +1,19 @@
+import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link } from 'react-router';
+import { client, take } from '../api/client';
 import type { Export } from '../api/types';
 import { say } from '../words/words';
 import { Button, buttonClass } from './Button';
 import { MadeFile } from './MadeFile';
 import { Notice } from './Notice';
-import { csv, download, type Sheet, workbook } from './sheets';
+import { csvFile, download, type Sheet, workbook } from './sheets';
 import { useAttempt } from './useAttempt';
 
 interface Props {
     /** What the files are called. */
     name: string;
-    /** The sheets; the first of them is what the CSV holds. */
+    /** The sheets; as CSV they come in a zip where there are several. */
     sheets: () => Sheet[] | Promise<Sheet[]>;
     /** Has the file of all its events made. */
     events?: () => Promise<Export>;
@@ -23,11 +25,17 @@ interface Props {
 export function TakeAway({ name, sheets, events, report }: Props) {
     const { error, attempt } = useAttempt();
     const [done, setDone] = useState<number | null>(null);
-    const take = (work: (sheets: Sheet[]) => Promise<void>) =>
+    const queries = useQueryClient();
+    const takeAway = (work: (sheets: Sheet[], zone: string) => Promise<void>) =>
         attempt(async () => {
             setDone(0);
             try {
-                await work(await sheets());
+                const account = await queries.fetchQuery({
+                    queryKey: ['teacher'],
+                    queryFn: () => take(client.GET('/teacher')),
+                    staleTime: 60_000,
+                });
+                await work(await sheets(), account.timeZone);
             } finally {
                 setDone(null);
             }
@@ -36,7 +44,7 @@ export function TakeAway({ name, sheets, events, report }: Props) {
         <div className="flex flex-wrap gap-2 print:hidden">
             <Button
                 disabled={done !== null}
-                onClick={() => void take(async (all) => download(await workbook(all, setDone), `${name}.xlsx`))}
+                onClick={() => void takeAway(async (all, zone) => download(await workbook(all, zone, setDone), `${name}.xlsx`))}
             >
                 {done === null ? say('ui.take-away.spreadsheet') : say('ui.take-away.so-far', { share: Math.round(100 * done) })}
             </Button>
@@ -44,9 +52,9 @@ export function TakeAway({ name, sheets, events, report }: Props) {
                 weight="quiet"
                 disabled={done !== null}
                 onClick={() =>
-                    void take(async ([first]) => {
-                        const rows = first === undefined ? [] : [first.head, ...first.rows];
-                        download(new Blob([csv(rows)], { type: 'text/csv' }), `${name}.csv`);
+                    void takeAway(async (all, zone) => {
+                        const { file, ending } = await csvFile(all, zone);
+                        download(file, `${name}.${ending}`);
                     })
                 }
             >

@@ -40,8 +40,9 @@ final class QuizController extends Controller
 
     public function index(Request $request): JsonResponse
     {
+        $request->validate(['archived' => ['nullable', 'in:0,1']]);
         $quizzes = $this->teacher($request)->quizzes()->with('latestEdition')
-            ->where('state', '!=', QuizState::Archived)->orderByDesc('updated_at')->get();
+            ->where('state', $request->boolean('archived') ? '=' : '!=', QuizState::Archived)->orderByDesc('updated_at')->get();
 
         return new JsonResponse(QuizLine::collection($quizzes));
     }

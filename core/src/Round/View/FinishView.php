@@ -37,6 +37,7 @@ final readonly class FinishView
     {
         $finish = $this->quiz->finish($state->finish);
         $score = Score::ofRound($this->quiz, $this->terms, $state);
+        $showsScore = $this->visible->lets(Sight::Score, $state, Standing::Untouched);
         $left = [];
         foreach ($this->quiz->questions() as $question) {
             $stop = $this->quiz->stopOf($question->id);
@@ -52,10 +53,11 @@ final readonly class FinishView
             'kind' => 'finish',
             'title' => $finish->title ?? '',
             'message' => $finish !== null && $this->visible->lets(Sight::Closing, $state, Standing::Untouched)
-                ? $finish->messageFor($score->share())
+                // Words for the score tell the score: they wait for it.
+                ? $finish->messageFor($showsScore ? $score->share() : null)
                 : Text::of(''),
             'left' => $this->visible->lets(Sight::Result, $state, Standing::Untouched) ? $left : [],
-            'score' => $this->visible->lets(Sight::Score, $state, Standing::Untouched) && $score->share() !== null
+            'score' => $showsScore && $score->share() !== null
                 ? ['share' => $score->share(), 'points' => $score->points(), 'of' => $score->of(), 'provisional' => $score->provisional]
                 : null,
             'later' => $this->later($state)?->value,

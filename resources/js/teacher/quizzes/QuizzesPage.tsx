@@ -14,6 +14,10 @@ import { Page } from '../Navigation';
 /** All quizzes of the teacher, and where a new one begins. */
 export function QuizzesPage() {
     const quizzes = useQuery({ queryKey: ['quizzes'], queryFn: () => take(client.GET('/quizzes')) });
+    const archived = useQuery({
+        queryKey: ['quizzes', 'archived'],
+        queryFn: () => take(client.GET('/quizzes', { params: { query: { archived: '1' } } })),
+    });
     const [title, setTitle] = useState('');
     const [error, setError] = useState<string | null>(null);
     const undo = useUndo();
@@ -81,6 +85,18 @@ export function QuizzesPage() {
                     <ul className="mt-2 grid gap-2">
                         {atOnce.map((quiz) => (
                             <QuizRow key={quiz.id} quiz={quiz} onArchive={() => void archive(quiz, false)} />
+                        ))}
+                    </ul>
+                </details>
+            )}
+            {(archived.data?.length ?? 0) > 0 && (
+                <details className="mt-6">
+                    <summary className="min-h-9 content-center font-semibold">
+                        {say('teacher.quizzes.archived', { count: archived.data?.length ?? 0 })}
+                    </summary>
+                    <ul className="mt-2 grid gap-2">
+                        {archived.data?.map((quiz) => (
+                            <QuizRow key={quiz.id} quiz={quiz} onRestore={() => void archive(quiz, true)} />
                         ))}
                     </ul>
                 </details>

@@ -1,6 +1,7 @@
-import type { QuizDocument, StoredEvent } from '../../api/types';
+import type { Medium, QuizDocument, StoredEvent } from '../../api/types';
 import { withStretch } from '../../player/seeking';
 import { find } from '../../quiz/places';
+import { useMediaKnown } from '../../richtext/media';
 import { timecode } from '../../ui/time';
 import { say } from '../../words/words';
 
@@ -23,7 +24,7 @@ export const PLAYED = 0.5;
 
 /** Which parts of each video a student watched in a round, and which more than once. */
 export function WatchStrips({ document, events }: { document: QuizDocument; events: StoredEvent[] }) {
-    const videos = watchedIn(document, events);
+    const videos = watchedIn(document, events, useMediaKnown());
     return videos.length === 0 ? null : (
         <ul className="mb-4 grid gap-2" aria-label={say('teacher.watch-maps.what-was-watched')}>
             {videos.map((video) => (
@@ -59,7 +60,7 @@ function Strip({ video: { title, from, to, stretches } }: { video: Watched }) {
 }
 
 /** The videos of a round in the order in which they were come to, without those that are not in the quiz any more. */
-function watchedIn(document: QuizDocument, events: StoredEvent[]): Watched[] {
+function watchedIn(document: QuizDocument, events: StoredEvent[], media: Record<string, Medium>): Watched[] {
     const videos = new Map<string, Stretch[]>();
     for (const event of events) {
         if (event.kind === 'watched') {
@@ -77,6 +78,8 @@ function watchedIn(document: QuizDocument, events: StoredEvent[]): Watched[] {
         }
         const last = Math.max(...stretches.map((one) => one.to));
         const title = 'title' in shown && typeof shown.title === 'string' ? shown.title : '';
-        return [{ video, title, from: shown.clip.from, to: shown.clip.to ?? last, stretches }];
+        // Without a set end it goes to the end of the video; where that is not known, at least as far as was watched.
+        const end = shown.clip.to ?? (shown.clip.media === null ? null : media[shown.clip.media]?.seconds) ?? last;
+        return [{ video, title, from: shown.clip.from, to: end, stretches }];
     });
 }
