@@ -29,6 +29,8 @@ enum Reason: string
     /** Many come from one address: a page tries again by itself. */
     case Busy = 'busy';
     case TooLarge = 'too-large';
+    /** The disk is nearly full. */
+    case NoRoom = 'no-room';
     case WrongType = 'wrong-type';
     /** Another program that it needs does not answer. */
     case ServiceAway = 'service-away';

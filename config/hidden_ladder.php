@@ -28,6 +28,17 @@ return [
         'file' => 16 * 1024 * 1024,
     ],
 
+    // Bytes that media may hold together: of a round and a student (what was handed in), of a teacher, of a school.
+    'quota' => [
+        'round' => 100 * 1024 * 1024,
+        'student' => 500 * 1024 * 1024,
+        'teacher' => 5 * 1024 * 1024 * 1024,
+        'school' => 50 * 1024 * 1024 * 1024,
+    ],
+
+    // Bytes that stay free on the disk: below, no file is taken, so that answers still are.
+    'free_space' => 1024 * 1024 * 1024,
+
     // Hosts from which videos may come, as beginnings of addresses: VIDEO_HOSTS="https://videos.example https://films.example:8443".
     'video_hosts' => array_values(array_filter(explode(' ', (string) env('VIDEO_HOSTS', '')))),
 

@@ -124,6 +124,7 @@ Route::middleware('auth:teacher')->group(static function () use ($language): voi
     Route::post('media/from-service', [MediaController::class, 'fromService']);
     Route::get('media/search', [MediaController::class, 'search']);
     Route::get('media/{medium}', [VideoController::class, 'show']);
+    Route::delete('media/{medium}', [MediaController::class, 'destroy']);
     Route::get('media/{medium}/uses', [VideoController::class, 'uses']);
     Route::post('media/{medium}/file', [VideoController::class, 'replace']);
     Route::get('media/{medium}/captions', [VideoController::class, 'captions']);

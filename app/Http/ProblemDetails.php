@@ -60,6 +60,7 @@ final class ProblemDetails
             Reason::TooManyTries, Reason::Busy => 429,
             Reason::ServiceAway => 502,
             Reason::NotYet => 503,
+            Reason::NoRoom => 507,
         };
     }
 

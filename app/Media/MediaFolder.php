@@ -56,6 +56,7 @@ final class MediaFolder
         if ($kind === null || $kind === MediumKind::Video) {
             throw self::wrongType(new Message('problem.media.hand-in-types'));
         }
+        Quotas::forRound($round, (int) $file->getSize());
         $owner = ['student_id' => $round->student_id, 'round_id' => $round->id];
 
         return $this->keep($file, $kind, $type, $owner, trim($file->getClientOriginalName()));
@@ -73,6 +74,7 @@ final class MediaFolder
         if (self::kindOf($type, $file) !== MediumKind::Picture) {
             throw self::wrongType(new Message('problem.sheet.no-picture'));
         }
+        Quotas::forRound($round, (int) $file->getSize());
         $owner = ['student_id' => $round->student_id, 'round_id' => $round->id, 'is_sheet' => true];
 
         return $this->keep($file, MediumKind::Picture, $type, $owner, trim($file->getClientOriginalName()));
@@ -87,6 +89,7 @@ final class MediaFolder
         if ($kind === MediumKind::File && strtolower($file->getClientOriginalExtension()) !== self::FILES[$type]) {
             throw self::wrongType(new Message('problem.media.types'));
         }
+        Quotas::forTeacher($teacher, (int) $file->getSize());
         $title = trim(pathinfo($file->getClientOriginalName(), PATHINFO_FILENAME));
         $medium = $this->keep($file, $kind, $type, ['teacher_id' => $teacher->id], $title);
         if ($kind === MediumKind::Video) {
@@ -103,6 +106,7 @@ final class MediaFolder
      */
     public function takePictureAt(Teacher $teacher, string $address, OutsideFile $outside): Medium
     {
+        Quotas::forTeacher($teacher, 0);
         $file = $outside->fetchPicture($address, $this->limit('picture'));
         try {
             if (! in_array((string) mime_content_type($file), Pictures::TYPES, true)) {
@@ -130,6 +134,7 @@ final class MediaFolder
             throw self::wrongType(new Message('problem.media.video-types'));
         }
         $this->within('video', $file);
+        Quotas::forTeacher(Teacher::query()->findOrFail($medium->teacher_id), (int) $file->getSize());
         $seconds = $this->seconds($file->getRealPath());
         $revision = $medium->revision + 1;
         $name = "$medium->id-$revision.".self::VIDEOS[$type];

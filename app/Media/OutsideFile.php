@@ -12,6 +12,7 @@ use HiddenLadder\Core\Message;
 use Illuminate\Http\Client\ConnectionException;
 use Illuminate\Support\Facades\Http;
 use RuntimeException;
+use Symfony\Component\HttpFoundation\IpUtils;
 
 /**
  * Fetches what somebody names by its address. A picture from public addresses of the web alone, never from the server's own
@@ -22,6 +23,17 @@ final class OutsideFile
     private const SECONDS = ['picture' => 10, 'video' => 120, 'beginning' => 10];
 
     private const REDIRECTIONS = 3;
+
+    /**
+     * Networks that are not the public web (IANA's registries of special-purpose addresses, RFC 6890): private, shared, for protocols
+     * and benchmarks, multicast, reserved; and addresses of IPv6 that stand for one of IPv4.
+     */
+    private const INSIDE = [
+        ...IpUtils::PRIVATE_SUBNETS,
+        '0.0.0.0/8', '100.64.0.0/10', '192.0.0.0/24', '192.0.2.0/24', '192.88.99.0/24', '198.18.0.0/15', '198.51.100.0/24', '203.0.113.0/24',
+        '224.0.0.0/4', '240.0.0.0/4', '::/128', '::1/128', '::ffff:0:0/96', '::/96', '64:ff9b::/96', '64:ff9b:1::/48', '100::/64',
+        '2001::/23', '2001:db8::/32', '2002::/16', 'fc00::/7', 'fe80::/10', 'fec0::/10', 'ff00::/8',
+    ];
 
     /** Bytes of a video in which its type, and mostly its length, are told. */
     private const BEGINNING = 1_000_000;
@@ -119,6 +131,12 @@ final class OutsideFile
             unlink($file);
             throw $error->getMessage() === 'too large' ? self::tooLarge($what, $most) : self::unreachable();
         }
+        $reached = $response->handlerStats()['primary_ip'] ?? null;
+        // Whatever the name meant before: a picture does not come from within.
+        if ($what === 'picture' && is_string($reached) && $reached !== '' && ! self::isPublic($reached)) {
+            unlink($file);
+            throw self::invalid();
+        }
         if ($response->redirect() && $response->header('Location') !== '') {
             unlink($file);
             $root = ($parts['scheme'] ?? '').'://'.($parts['host'] ?? '').(isset($parts['port']) ? ":{$parts['port']}" : '');
@@ -164,12 +182,7 @@ final class OutsideFile
         }
         $found = filter_var($host, FILTER_VALIDATE_IP) === false ? ($this->addressesOf)($host) : [$host];
         foreach ($found as $ip) {
-            $flags = FILTER_FLAG_NO_PRIV_RANGE | FILTER_FLAG_NO_RES_RANGE;
-            // IPv4 addresses by another way of writing are told by what they stand for.
-            $inside = filter_var($ip, FILTER_VALIDATE_IP, FILTER_FLAG_IPV6) !== false
-                && preg_match('/^(?:::ffff:|64:ff9b::|2002:|fe[c-f]|ff)/i', $ip) === 1;
-            $shared = preg_match('/^(?:100\.(?:6[4-9]|[7-9]\d|1[01]\d|12[0-7])|192\.0\.0|198\.1[89]|22[4-9]|23\d)\./', $ip) === 1;
-            if ($inside || $shared || filter_var($ip, FILTER_VALIDATE_IP, $flags) === false) {
+            if (! self::isPublic($ip)) {
                 throw self::invalid();
             }
         }
@@ -177,6 +190,14 @@ final class OutsideFile
 
         // The name is not asked again: what it meant when it was looked at is what is fetched.
         return ["$host:".($scheme === 'https' ? 443 : 80).':'.(str_contains($ip, ':') ? "[$ip]" : $ip)];
+    }
+
+    /** Whether an IP address, however it is written, is of the public web. */
+    private static function isPublic(string $ip): bool
+    {
+        $packed = filter_var($ip, FILTER_VALIDATE_IP) === false ? false : inet_pton($ip);
+
+        return $packed !== false && ! IpUtils::checkIp((string) inet_ntop($packed), self::INSIDE);
     }
 
     /** @return list<string> */

@@ -9,6 +9,9 @@ use Illuminate\Support\Facades\Config;
 /** The hosts from which videos may come, as whoever runs the server has listed them: beginnings of addresses, `https://videos.example`. */
 final class OutsideHosts
 {
+    /** A name in ASCII, as DNS has it (RFC 1123, 2.1), or an IP address; no other way of writing one. */
+    private const HOST = '/^(?:\[[0-9a-f:.]+\]|[a-z0-9](?:[a-z0-9-]*[a-z0-9])?(?:\.[a-z0-9](?:[a-z0-9-]*[a-z0-9])?)*)$/iD';
+
     /** @return list<string> scheme, host and port */
     public static function ofVideos(): array
     {
@@ -48,7 +51,7 @@ final class OutsideHosts
     {
         $parts = parse_url($address);
         $scheme = strtolower($parts['scheme'] ?? '');
-        if (! in_array($scheme, ['http', 'https'], true) || ($parts['host'] ?? '') === '' || isset($parts['user'])) {
+        if (! in_array($scheme, ['http', 'https'], true) || preg_match(self::HOST, $parts['host'] ?? '') !== 1 || isset($parts['user'])) {
             return null;
         }
         $port = $parts['port'] ?? ($scheme === 'https' ? 443 : 80);

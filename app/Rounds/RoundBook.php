@@ -41,6 +41,7 @@ use HiddenLadder\Core\Round\Watching;
 use HiddenLadder\Core\Terms\Terms;
 use Illuminate\Database\UniqueConstraintViolationException;
 use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\RateLimiter;
 
 /**
  * Keeps rounds: writes them, and takes their events into the database one by one.
@@ -51,6 +52,17 @@ final class RoundBook
 {
     /** Times a write is tried again after a deadlock. */
     private const ATTEMPTS = 5;
+
+    /** Events of one round at most; a long video that is watched all day makes about a thousand. */
+    private const MOST_EVENTS = 10_000;
+
+    /** How often a minute an older event of one round may be sent again. */
+    private const AGAIN_A_MINUTE = 10;
+
+    /** So many of a round's events may come within so many milliseconds; a device that was offline sends the rest a little later. */
+    private const BURST = 300;
+
+    private const BURST_WITHIN = 30_000;
 
     public function __construct(
         private readonly RoundRules $rules,
@@ -139,6 +151,7 @@ final class RoundBook
             if ($sent->after !== $locked->last_event_id) {
                 return $this->takenBefore($locked, $sent, $front);
             }
+            $this->notTooMany($locked->id, $before->number);
             $this->named->check($locked, $sent->event);
             $late = $this->clock->isLate($locked, $sent->madeMs);
             $locked->last_event_id = $sent->id;
@@ -150,6 +163,19 @@ final class RoundBook
 
             return $this->views->of($locked, $state, front: $front);
         }, self::ATTEMPTS);
+    }
+
+    /** @throws Rejected when the round holds too many events, or they come too fast */
+    private function notTooMany(string $round, int $number): void
+    {
+        if ($number >= self::MOST_EVENTS) {
+            throw new Rejected(Reason::Closed, new Message('problem.round.too-many-events'));
+        }
+        $since = $number <= self::BURST ? null : RoundEvent::query()
+            ->where(['round_id' => $round, 'number' => $number - self::BURST])->value('taken_ms');
+        if ($since !== null && (int) $since > (int) now()->valueOf() - self::BURST_WITHIN) {
+            throw new Rejected(Reason::Busy, new Message('problem.round.too-fast'), ['seconds' => 5]);
+        }
     }
 
     /**
@@ -166,7 +192,16 @@ final class RoundBook
             array_filter([$sent->id, $sent->after], is_string(...)),
         )->get()->keyBy('event_id');
         $earlier = $known->get($sent->id);
+        if ($earlier !== null && $sent->id === $round->last_event_id) {
+            // The usual case: its reply was lost on the way. What is stored is the reply, and nothing is folded for it.
+            return $this->views->of($round, State::fromArray($round->state), front: $front);
+        }
         if ($earlier !== null) {
+            // One from before another device went on: that is rare, and folding is not for asking again and again.
+            if (RateLimiter::attempt("sent again/$round->id", self::AGAIN_A_MINUTE, static fn (): bool => true) !== true) {
+                throw new Rejected(Reason::Busy, new Message('problem.round.too-fast'), ['seconds' => 20]);
+            }
+
             return $this->views->of($round, $this->fold($round, $earlier->number)->state, last: $sent->id, front: $front);
         }
         if ($sent->after !== null && ! $known->has($sent->after)) {

@@ -26,10 +26,15 @@ final class Invitations
     /** Of one school that may wait at once. */
     private const MOST = 200;
 
+    private const MOST_A_DAY = 200;
+
     /** @return array{Invitation, string} with the address that is told once, and goes out in a letter */
     public function invite(Teacher $keeper, string $email): array
     {
-        if ($keeper->school()->sole()->invitations()->waiting()->count() >= self::MOST) {
+        $school = $keeper->school()->sole();
+        // Those that were withdrawn count too: each was a letter to somebody.
+        $today = $school->invitations()->where('created_at', '>', now()->subDay())->count();
+        if ($school->invitations()->waiting()->count() >= self::MOST || $today >= self::MOST_A_DAY) {
             throw Rejected::invalid(new Message('problem.invitation.too-many', ['most' => self::MOST]));
         }
         $token = Str::random(40);

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace HiddenLadder\App\Upkeep;
 
 use HiddenLadder\App\Exports\Exports;
+use HiddenLadder\App\Media\UnusedMedia;
 use Illuminate\Support\Facades\Config;
 use Illuminate\Support\Facades\DB;
 
@@ -24,6 +25,7 @@ final class Tidying
         $this->clear('password_reset_tokens', 'created_at', $now->subDays(2)->format('Y-m-d H:i:s'));
         $this->clear('failed_jobs', 'failed_at', $now->subDays(30)->format('Y-m-d H:i:s'));
         app(Exports::class)->tidy();
+        app(UnusedMedia::class)->sweep();
     }
 
     private function clear(string $table, string $column, int|string $before): void

@@ -79,7 +79,7 @@ final class WordsTest extends AppTestCase
     public function test_every_reason_to_reject_has_its_status(): void
     {
         foreach (Reason::cases() as $reason) {
-            self::assertContains(ProblemDetails::status($reason), [404, 409, 413, 415, 422, 429, 502, 503], $reason->value);
+            self::assertContains(ProblemDetails::status($reason), [404, 409, 413, 415, 422, 429, 502, 503, 507], $reason->value);
         }
     }
 

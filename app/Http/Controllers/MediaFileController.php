@@ -58,7 +58,8 @@ final class MediaFileController extends Controller
     /** What its timeline shows, for whoever writes questions into it. */
     public function timeline(Request $request, Medium $medium, string $what): Response
     {
-        abort_unless($request->user('teacher')?->getAuthIdentifier() === $medium->teacher_id, 404);
+        $teacher = $request->user('teacher');
+        abort_unless($teacher instanceof Teacher && $teacher->id === $medium->teacher_id, 404);
         $name = "$medium->id-$medium->revision";
 
         return $what === 'wave'

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace HiddenLadder\App\Http\Resources;
 
+use HiddenLadder\App\Media\Quotas;
 use HiddenLadder\App\Models\Invitation;
 use HiddenLadder\App\Models\School;
 use HiddenLadder\App\Models\Teacher;
@@ -23,6 +24,7 @@ final class SchoolHouse extends JsonResource
     {
         return [
             'name' => $this->school->name,
+            'media' => Quotas::of($this->school),
             'timeZone' => $this->school->time_zone,
             'signUp' => School::host()?->id === $this->school->id ? $this->school->sign_up->value : null,
             'teachers' => $this->school->teachers()->withCount('classes')->orderBy('name')->orderBy('id')->get()

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace HiddenLadder\App\Http\Resources;
 
+use HiddenLadder\App\Media\Quotas;
 use HiddenLadder\App\Media\VideoServices;
 use HiddenLadder\App\Models\Student;
 use HiddenLadder\App\Models\Teacher;
@@ -30,6 +31,7 @@ final class TeacherAccount extends JsonResource
             // What this server and this school can do at all, so that nothing else is offered.
             'searchesVideos' => VideoServices::settings() !== [],
             'schoolHasStudents' => Student::query()->where('school_id', $this->teacher->school_id)->whereHas('classes')->exists(),
+            'media' => Quotas::ofTeacher($this->teacher),
             'objectives' => $this->teacher->objectives ?? [],
             'standingInstructions' => $this->teacher->standing_instructions ?? '',
         ];

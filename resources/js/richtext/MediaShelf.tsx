@@ -1,4 +1,7 @@
+import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { Trash2 } from 'lucide-react';
 import { useState } from 'react';
+import { client, sentence, take } from '../api/client';
 import type { Medium } from '../api/types';
 import { Button } from '../ui/Button';
 import { Field } from '../ui/Field';
@@ -14,6 +17,18 @@ export function MediaShelf({ kind, onChoose, onClose }: { kind: Medium['kind']; 
         .sort((a, b) => (a.id < b.id ? 1 : -1));
     const { send, fetch, progress, error } = useUpload();
     const [address, setAddress] = useState('');
+    const account = useQuery({ queryKey: ['teacher'], queryFn: () => take(client.GET('/teacher')), staleTime: 60_000 });
+    const queries = useQueryClient();
+    const [refused, setRefused] = useState<string | null>(null);
+    const remove = async (medium: Medium) => {
+        setRefused(null);
+        try {
+            await take(client.DELETE('/media/{medium}', { params: { path: { medium: medium.id } } }));
+            await Promise.all(['media', 'teacher'].map((key) => queries.invalidateQueries({ queryKey: [key] })));
+        } catch (problem) {
+            setRefused(sentence(problem));
+        }
+    };
     const choose = (medium: Medium | null) => medium !== null && onChoose(medium);
     return (
         <fieldset
@@ -67,6 +82,7 @@ export function MediaShelf({ kind, onChoose, onClose }: { kind: Medium['kind']; 
             )}
             {progress !== null && <p role="status">{say('build.media-shelf.on-its-way', { percent: Math.round(progress * 100) })}</p>}
             {error !== null && <Notice>{error}</Notice>}
+            {refused !== null && <Notice>{refused}</Notice>}
             {media.length > 0 && (
                 <fieldset>
                     <legend className="mb-1 font-semibold">{say('build.media-shelf.or-one-of-yours')}</legend>
@@ -76,7 +92,16 @@ export function MediaShelf({ kind, onChoose, onClose }: { kind: Medium['kind']; 
                         }
                     >
                         {media.map((medium) => (
-                            <li key={medium.id}>
+                            <li key={medium.id} className="relative">
+                                <button
+                                    type="button"
+                                    className="absolute top-0 right-0 grid size-7 place-items-center rounded-md bg-sheet hover:text-accent"
+                                    aria-label={say('build.media-shelf.delete', { title: medium.title })}
+                                    title={say('build.media-shelf.delete', { title: medium.title })}
+                                    onClick={() => void remove(medium)}
+                                >
+                                    <Trash2 size={16} aria-hidden="true" />
+                                </button>
                                 <button
                                     type="button"
                                     className="w-full rounded-md border border-line bg-sheet p-1 text-left hover:border-ink"
@@ -99,6 +124,14 @@ export function MediaShelf({ kind, onChoose, onClose }: { kind: Medium['kind']; 
                             </li>
                         ))}
                     </ul>
+                    {account.data !== undefined && (
+                        <p className="mt-1 text-soft">
+                            {say('build.media-shelf.room', {
+                                used: Math.round(account.data.media.bytes / 1024 / 1024),
+                                limit: account.data.media.limit / 1024 / 1024,
+                            })}
+                        </p>
+                    )}
                 </fieldset>
             )}
             <Button weight="quiet" className="justify-self-end" onClick={onClose}>

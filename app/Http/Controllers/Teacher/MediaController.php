@@ -11,6 +11,7 @@ use HiddenLadder\App\Media\MediaFolder;
 use HiddenLadder\App\Media\OutsideFile;
 use HiddenLadder\App\Media\OutsideVideos;
 use HiddenLadder\App\Media\Services\FoundVideo;
+use HiddenLadder\App\Media\UnusedMedia;
 use HiddenLadder\App\Media\VideoServices;
 use HiddenLadder\App\Models\Medium;
 use HiddenLadder\App\Models\Teacher;
@@ -19,6 +20,7 @@ use HiddenLadder\App\Rejected;
 use HiddenLadder\Core\Message;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
+use Illuminate\Http\Response;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\RateLimiter;
 
@@ -61,6 +63,15 @@ final class MediaController extends Controller
         return $this->line($asked['kind'] === 'video'
             ? $videos->takeAt($teacher, $address)
             : $folder->takePictureAt($teacher, $address, $outside));
+    }
+
+    /** One that no quiz uses. */
+    public function destroy(Medium $medium, UnusedMedia $unused): Response
+    {
+        $this->authorize('delete', $medium);
+        $unused->delete($medium);
+
+        return new Response('', 204);
     }
 
     public function search(Request $request, VideoServices $services): JsonResponse

@@ -9,6 +9,7 @@ use HiddenLadder\App\Http\Resources\ConversationLines;
 use HiddenLadder\App\Http\Resources\PersonActLine;
 use HiddenLadder\App\Http\Resources\QuizLine;
 use HiddenLadder\App\Http\Resources\TaskLines;
+use HiddenLadder\App\Media\Quotas;
 use HiddenLadder\App\Messages\Conversations;
 use HiddenLadder\App\Models\PersonAct;
 use HiddenLadder\App\Models\QuizState;
@@ -36,6 +37,8 @@ final class TodayController extends Controller
             'sittings' => $open->map(static fn (Sitting $one): array => ['id' => $one->id, 'class' => $one->class->name])->all(),
             'asked' => new ConversationLines($conversations->waitingFor($teacher), asTeacher: true),
             'personActs' => $acts->of($teacher)->map(static fn (PersonAct $act): array => PersonActLine::of($act, $teacher))->all(),
+            // The keepers see to it before work is lost.
+            'isDiskFull' => $teacher->is_keeper && ! Quotas::hasRoom(),
             'openings' => Openings::waiting($teacher),
             'reading' => $pile->tasks($teacher),
             'running' => new TaskLines($running),

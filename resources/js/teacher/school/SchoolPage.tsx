@@ -222,6 +222,13 @@ function About({ school, attempt }: Attempting & { school: School }) {
             <h2 id="about" className="text-xl">
                 {say('teacher.school.this-school')}
             </h2>
+            <p className="text-sm">
+                {say('teacher.school.media', {
+                    used: Math.round(school.media.bytes / 1024 / 1024),
+                    limit: school.media.limit / 1024 / 1024,
+                })}
+            </p>
+            {school.media.isFull && <Notice>{say('teacher.today.disk-is-full')}</Notice>}
             <form
                 className="flex items-end gap-2"
                 onSubmit={(event) => {

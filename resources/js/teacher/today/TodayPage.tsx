@@ -41,6 +41,7 @@ export function TodayPage() {
             }
         >
             {today.error !== null && <Notice>{sentence(today.error)}</Notice>}
+            {today.data?.isDiskFull === true && <Notice>{say('teacher.today.disk-is-full')}</Notice>}
             {today.data?.sittings.map((one) => (
                 <p key={one.id} className="mb-4 flex flex-wrap items-center gap-4 rounded-lg border-2 border-accent bg-sheet px-4 py-3">
                     <span className="mr-auto text-lg">{say('teacher.today.at-the-front', { class: one.class })}</span>
