@@ -82,7 +82,7 @@ test('a card’s code opens a child’s account once; a forgotten secret needs a
     await isAccessible(page);
     await page.getByRole('link', { name: say('teacher.roster.print-cards') }).click();
     const card = page.getByRole('listitem').filter({ hasText: 'Ada Brandt' });
-    const code = (await card.locator('.font-mono').textContent()) ?? '';
+    const code = (await card.locator('.tracking-widest').textContent()) ?? '';
     expect(code).toMatch(/^[0-9A-Z]{3}-[0-9A-Z]{3}$/);
     await isAccessible(page);
 

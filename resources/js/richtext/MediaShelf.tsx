@@ -128,7 +128,7 @@ export function MediaShelf({ kind, onChoose, onClose }: { kind: Medium['kind']; 
                         <p className="mt-1 text-soft">
                             {say('build.media-shelf.room', {
                                 used: Math.round(account.data.media.bytes / 1024 / 1024),
-                                limit: account.data.media.limit / 1024 / 1024,
+                                limit: account.data.media.limit / 1024 ** 3,
                             })}
                         </p>
                     )}

@@ -51,7 +51,7 @@ export function CardsPage() {
                             {student.code !== null && (
                                 <>
                                     <p className="mt-2 text-sm">{say('teacher.cards.code')}</p>
-                                    <p className="font-mono text-lg font-semibold">{student.code}</p>
+                                    <p className="text-lg font-semibold tracking-widest">{student.code}</p>
                                 </>
                             )}
                             <p className="mt-1 text-xs break-all">{address}</p>

@@ -225,7 +225,7 @@ function About({ school, attempt }: Attempting & { school: School }) {
             <p className="text-sm">
                 {say('teacher.school.media', {
                     used: Math.round(school.media.bytes / 1024 / 1024),
-                    limit: school.media.limit / 1024 / 1024,
+                    limit: school.media.limit / 1024 ** 3,
                 })}
             </p>
             {school.media.isFull && <Notice>{say('teacher.today.disk-is-full')}</Notice>}
