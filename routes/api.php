@@ -169,6 +169,9 @@ Route::middleware('auth:teacher')->group(static function () use ($language): voi
     Route::post('tasks', [GivingController::class, 'store']);
     Route::put('tasks/{task}/exceptions/{student}', [GivingController::class, 'except']);
     Route::delete('tasks/{task}/exceptions/{student}', [GivingController::class, 'noException']);
+    Route::put('tasks/{task}/lifted/{student}', [GivingController::class, 'lift']);
+    Route::delete('tasks/{task}/lifted/{student}', [GivingController::class, 'noLift']);
+    Route::put('tasks/{task}/students', [GivingController::class, 'name']);
     Route::post('tasks/{task}/exports', [ExportController::class, 'ofTask']);
     Route::get('tasks/{task}/rounds', [RecordController::class, 'rounds']);
     Route::put('tasks/{task}/excused/{student}', [RecordController::class, 'excuse']);

@@ -12,7 +12,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsToMany;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 
 /**
- * @phpstan-type Otherwise array{dueAt?: ?string, closesAt?: ?string, terms?: array<array-key, mixed>, excused?: true, releasedAt?: ?string}
+ * @phpstan-type Otherwise array{dueAt?: ?string, closesAt?: ?string, terms?: array<array-key, mixed>, excused?: true, releasedAt?: ?string, lifted?: true}
  *
  * A quiz given with terms: to a class, to some students, or to whoever has its link.
  *
@@ -31,6 +31,7 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property ?CarbonImmutable $opens_at
  * @property ?CarbonImmutable $due_at
  * @property ?CarbonImmutable $closes_at
+ * @property ?CarbonImmutable $planned_closes_at of one that was closed by hand
  * @property ?CarbonImmutable $taken_back_at
  * @property ?CarbonImmutable $released_at
  * @property float $weight in the record, from 0
@@ -57,7 +58,7 @@ final class Task extends Model
         'audience' => 'class', 'class_id' => null, 'link' => null, 'given_together' => null, 'way_in' => 'secret', 'password' => null,
         'note' => '', 'unit_id' => null, 'opens_at' => null, 'due_at' => null,
         'closes_at' => null,
-        'taken_back_at' => null, 'released_at' => null, 'weight' => 1.0, 'optional' => false,
+        'planned_closes_at' => null, 'taken_back_at' => null, 'released_at' => null, 'weight' => 1.0, 'optional' => false,
         'exceptions' => null, 'groups' => null, 'follows_id' => null, 'follows_need' => null, 'opening_left_at' => null,
     ];
 
@@ -94,6 +95,12 @@ final class Task extends Model
             $this->exceptions ?? [],
             static fn (array $one): bool => array_diff_key($one, self::OF_THE_RECORD) !== [],
         );
+    }
+
+    /** Whether its gates are lifted for one student. */
+    public function isLiftedFor(string $student): bool
+    {
+        return isset($this->exceptions[$student]['lifted']);
     }
 
     /** Whether it counts for nothing in a student's record. */
@@ -266,6 +273,7 @@ final class Task extends Model
             'weight' => 'float', 'optional' => 'boolean',
             'exceptions' => 'array', 'groups' => 'array', 'comments_open' => 'boolean', 'comments_named' => 'boolean',
             'opens_at' => 'immutable_datetime', 'due_at' => 'immutable_datetime', 'closes_at' => 'immutable_datetime',
+            'planned_closes_at' => 'immutable_datetime',
             'taken_back_at' => 'immutable_datetime',
             'opening_left_at' => 'immutable_datetime', 'released_at' => 'immutable_datetime', 'created_at' => 'immutable_datetime',
         ];

@@ -5,8 +5,10 @@ declare(strict_types=1);
 namespace HiddenLadder\App\Tasks;
 
 use Carbon\CarbonImmutable;
+use HiddenLadder\App\Live\Live;
 use HiddenLadder\App\Models\Quiz;
 use HiddenLadder\App\Models\SchoolClass;
+use HiddenLadder\App\Models\StudentKind;
 use HiddenLadder\App\Models\Task;
 use HiddenLadder\App\Models\TaskAudience;
 use HiddenLadder\App\Models\Teacher;
@@ -100,15 +102,58 @@ final class Giving
     {
         DB::transaction(function () use ($task, $student, $said): void {
             $locked = Task::query()->lockForUpdate()->findOrFail($task->id);
-            // What is of the record is said elsewhere.
-            $ofTheRecord = array_intersect_key($locked->exceptions[$student] ?? [], Task::OF_THE_RECORD);
-            $locked->exceptions = self::with($locked->exceptions, $student, $said + $ofTheRecord);
+            // What is of the record, and lifted gates, are said elsewhere.
+            $elsewhere = array_intersect_key($locked->exceptions[$student] ?? [], Task::OF_THE_RECORD + ['lifted' => true]);
+            $locked->exceptions = self::with($locked->exceptions, $student, self::differing($locked, $said) + $elsewhere);
             $own = $locked->forStudent($student);
             self::inOrder($own);
             self::noCircle($locked->quiz()->sole(), Terms::read(Fields::of($own->terms)));
             $locked->save();
         }, 5);
         $task->refresh();
+    }
+
+    /**
+     * Only what is not as for all: a time that is the same for both goes along when that of all is moved.
+     *
+     * @param  array<string, mixed>  $said
+     * @return array<string, mixed>
+     */
+    private static function differing(Task $task, array $said): array
+    {
+        $ofAll = [
+            'dueAt' => $task->due_at?->toIso8601ZuluString(), 'closesAt' => $task->closes_at?->toIso8601ZuluString(),
+            'terms' => Terms::read(Fields::of($task->terms))->toArray(),
+        ];
+
+        return array_filter($said, static fn (mixed $value, string $what): bool => $value !== $ofAll[$what], ARRAY_FILTER_USE_BOTH);
+    }
+
+    /** What has to be mastered before no longer holds one student back, or does again. */
+    public function lift(Task $task, string $student, bool $isLifted): void
+    {
+        $this->say($task, $student, 'lifted', static fn (): array => $isLifted ? ['lifted' => true] : []);
+    }
+
+    /**
+     * A task that is given to some students is for these from now on. Who is left out keeps what they did.
+     *
+     * @param  list<string>  $students  of its class
+     *
+     * @throws Rejected when it is not given to some, or nobody would be left
+     */
+    public function name(Task $task, array $students): void
+    {
+        $class = $task->loadMissing('class')->class;
+        $found = $class === null ? [] : $class->students()->whereKey($students)->pluck('students.id')->all();
+        if ($task->audience !== TaskAudience::Students || $found === []) {
+            throw Rejected::invalid(new Message('problem.task.no-students'));
+        }
+        DB::transaction(static function () use ($task, $found): void {
+            $guests = $task->named()->where('kind', '!=', StudentKind::Roster->value)->pluck('students.id')->all();
+            $task->named()->sync([...$found, ...$guests]);
+        }, 5);
+        app(Live::class)->given($task);
     }
 
     /** A task counts for nothing in a student's record, or does again. */

@@ -71,12 +71,14 @@ return new class extends Migration
             $table->timestamp('opens_at', 3)->nullable();
             $table->timestamp('due_at', 3)->nullable();
             $table->timestamp('closes_at', 3)->nullable();
+            // Of a task that was closed by hand: when it was to close, for opening it again.
+            $table->timestamp('planned_closes_at', 3)->nullable();
             $table->timestamp('taken_back_at', 3)->nullable();
             $table->timestamp('released_at', 3)->nullable();
             // Weight in the record, zero included.
             $table->double('weight')->default(1);
             $table->boolean('optional')->default(false);
-            // What holds otherwise for single students, by their id: due and closing time, terms.
+            // What holds otherwise for single students, by their id: due and closing time, terms, lifted gates.
             $table->json('exceptions')->nullable();
             // Groups as the teacher made them: what each needs, and who is in it.
             $table->json('groups')->nullable();

@@ -182,6 +182,105 @@ final class GivingTest extends AppTestCase
         self::assertSame([1, 0], [$line['students'], $line['started']]);
     }
 
+    public function test_gates_are_seen_and_lifted_for_one_or_for_all(): void
+    {
+        $before = $this->quiz($this->teacher, ['title' => 'Neap tides'] + Sample::document());
+        $this->postJson("/api/quizzes/$before->id/editions")->assertOk();
+        $task = $this->give(['terms' => ['gates' => [['quiz' => $before->id]]]])->assertCreated()
+            ->assertJsonPath('0.gates', [['quiz' => $before->id, 'title' => 'Neap tides', 'score' => null]])->json('0.id');
+        $this->getJson("/api/tasks/$task")->assertOk()->assertJsonPath('gates.0.title', 'Neap tides');
+        $this->getJson("/api/classes/{$this->first->id}")->assertOk()->assertJsonPath('tasks.0.gates.0.quiz', $before->id);
+        $bram = $this->member($this->first, 'Bram');
+        $this->begin($this->ada, $task)->assertConflict();
+        $cleo = $this->member($this->second, 'Cleo');
+        $this->asTeacher($this->teacher)->putJson("/api/tasks/$task/lifted/$cleo->id")->assertNotFound();
+        $this->putJson("/api/tasks/$task/lifted/{$this->ada->id}")->assertNoContent();
+        $this->getJson("/api/tasks/$task")->assertOk()->assertJsonPath('exceptions.0.differs', ['lifted']);
+        // Another exception leaves it as it is.
+        $this->putJson("/api/tasks/$task/exceptions/{$this->ada->id}", ['dueAt' => now()->addDay()->toIso8601ZuluString()])->assertNoContent();
+        $this->begin($this->ada, $task)->assertOk();
+        $this->begin($bram, $task)->assertConflict();
+        $this->asTeacher($this->teacher)->patchJson("/api/tasks/$task", ['terms' => ['gates' => []]])->assertOk()->assertJsonPath('gates', []);
+        $this->begin($bram, $task)->assertOk();
+    }
+
+    public function test_an_exception_holds_only_what_differs(): void
+    {
+        $due = now()->addDays(2)->startOfSecond();
+        $closes = now()->addDays(3)->startOfSecond();
+        $task = $this->give(['dueAt' => $due->toIso8601ZuluString(), 'closesAt' => $closes->toIso8601ZuluString()])->assertCreated()->json('0.id');
+        $later = $due->addHours(6)->toIso8601ZuluString();
+        $this->putJson("/api/tasks/$task/exceptions/{$this->ada->id}", ['dueAt' => $later, 'closesAt' => $closes->toIso8601ZuluString()])->assertNoContent();
+        $moved = $closes->addDays(4)->toIso8601ZuluString();
+        $this->patchJson("/api/tasks/$task", ['closesAt' => $moved])->assertOk();
+        $this->getJson("/api/tasks/$task")->assertOk()->assertJsonPath('exceptions.0.dueAt', $later)->assertJsonPath('exceptions.0.closesAt', $moved)
+            ->assertJsonPath('exceptions.0.differs', ['dueAt']);
+        $this->putJson("/api/tasks/$task/exceptions/{$this->ada->id}", ['dueAt' => $due->toIso8601ZuluString()])->assertNoContent();
+        $this->getJson("/api/tasks/$task")->assertOk()->assertJsonPath('exceptions', []);
+    }
+
+    public function test_opened_again_it_closes_when_it_was_to_close(): void
+    {
+        $closes = now()->addDays(3)->startOfSecond()->toIso8601ZuluString();
+        $task = $this->give(['closesAt' => $closes])->assertCreated()->json('0.id');
+        $this->patchJson("/api/tasks/$task", ['closed' => true])->assertOk()->assertJsonPath('state', 'closed');
+        $this->patchJson("/api/tasks/$task", ['closed' => false])->assertOk()->assertJsonPath('state', 'open')->assertJsonPath('closesAt', $closes);
+        $this->patchJson("/api/tasks/$task", ['closed' => true])->assertOk();
+        $this->travel(4)->days();
+        $this->patchJson("/api/tasks/$task", ['closed' => false])->assertOk()->assertJsonPath('state', 'open')->assertJsonPath('closesAt', null);
+    }
+
+    public function test_students_are_added_to_a_task_for_some_and_taken_out_of_it(): void
+    {
+        $bram = $this->member($this->first, 'Bram');
+        $cleo = $this->member($this->second, 'Cleo');
+        $task = $this->give(['students' => [$this->ada->id]])->assertCreated()->json('0.id');
+        $this->begin($bram, $task)->assertNotFound();
+        $this->asTeacher($this->teacher)->putJson("/api/tasks/$task/students", ['students' => [$bram->id, $cleo->id]])->assertNoContent();
+        $this->getJson("/api/tasks/$task")->assertOk()->assertJsonPath('named', [$bram->id]);
+        $this->begin($bram, $task)->assertOk();
+        $this->begin($this->ada, $task)->assertNotFound();
+        $this->asTeacher($this->teacher)->putJson("/api/tasks/$task/students", ['students' => [$cleo->id]])->assertUnprocessable();
+        $whole = $this->give()->assertCreated()->json('0.id');
+        $this->putJson("/api/tasks/$whole/students", ['students' => [$bram->id]])->assertUnprocessable();
+    }
+
+    public function test_what_was_given_to_several_classes_is_changed_for_all_at_once(): void
+    {
+        $tasks = $this->give(['classes' => [$this->first->id, $this->second->id]])->assertCreated()->json('*.id');
+        $due = now()->addDay()->startOfSecond()->toIso8601ZuluString();
+        $this->patchJson("/api/tasks/$tasks[0]", ['dueAt' => $due])->assertOk();
+        $this->getJson("/api/tasks/$tasks[1]")->assertOk()->assertJsonPath('dueAt', null)->assertJsonPath('givenTogether', true);
+        $this->patchJson("/api/tasks/$tasks[0]", ['dueAt' => $due, 'takenBack' => true, 'together' => true])->assertOk();
+        foreach ($tasks as $task) {
+            $this->getJson("/api/tasks/$task")->assertOk()->assertJsonPath('dueAt', $due)->assertJsonPath('state', 'taken-back');
+        }
+    }
+
+    public function test_a_link_says_when_it_opens_and_that_it_has_closed_to_guests_too(): void
+    {
+        $opens = now()->addDay()->startOfSecond();
+        $task = Task::query()->findOrFail($this->give(['classes' => [], 'opensAt' => $opens->toIso8601ZuluString()])->assertCreated()->json('0.id'));
+        $link = fn (): TestResponse => $this->postJson('/api/student/class', ['link' => $task->link])->assertOk();
+        $link()->assertJsonPath('notNow', ['state' => 'planned', 'opensAt' => $opens->toIso8601ZuluString()]);
+        $this->postJson('/api/student/enter', ['link' => $task->link, 'way' => 'guest', 'name' => 'Pip'])->assertUnprocessable();
+        $this->travelTo($opens->addMinute());
+        $link()->assertJsonPath('notNow', null)->assertJsonPath('ways.0', 'guest');
+        $task->update(['closes_at' => now()]);
+        $link()->assertJsonPath('notNow.state', 'closed');
+    }
+
+    public function test_a_link_that_asks_for_names_where_there_are_none_offers_no_way(): void
+    {
+        $teacher = $this->teacher('Newcomer');
+        $quiz = $this->quiz($teacher);
+        $this->asTeacher($teacher)->postJson("/api/quizzes/$quiz->id/editions")->assertOk();
+        $task = $this->postJson('/api/tasks', ['quiz' => $quiz->id, 'classes' => []])->assertCreated()->json('0.id');
+        $this->getJson("/api/tasks/$task")->assertOk()->assertJsonPath('wayIn', 'guest')->assertJsonPath('waysIn', ['guest']);
+        $this->patchJson("/api/tasks/$task", ['wayIn' => 'secret'])->assertOk();
+        $this->getJson("/api/tasks/$task")->assertOk()->assertJsonPath('waysIn', []);
+    }
+
     public function test_it_opens_by_several_gates_that_are_changed_later(): void
     {
         $gate = $this->quiz($this->teacher, ['title' => 'First'] + Sample::document());

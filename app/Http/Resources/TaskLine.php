@@ -13,9 +13,16 @@ use Illuminate\Http\Resources\Json\JsonResource;
 /** A task in a list, with how far it is. */
 final class TaskLine extends JsonResource
 {
-    /** @param  list<array{came: int, depth: float, rungs: int}>  $depths */
-    public function __construct(private readonly Task $task, private readonly TaskProgress $progress, private readonly array $depths)
-    {
+    /**
+     * @param  list<array{came: int, depth: float, rungs: int}>  $depths
+     * @param  list<array{quiz: string, title: string, score: ?float}>  $gates  what opens it
+     */
+    public function __construct(
+        private readonly Task $task,
+        private readonly TaskProgress $progress,
+        private readonly array $depths,
+        private readonly array $gates,
+    ) {
         parent::__construct($task);
     }
 
@@ -48,6 +55,7 @@ final class TaskLine extends JsonResource
             'started' => $this->progress->started,
             'finished' => $this->progress->finished,
             'depths' => $this->depths,
+            'gates' => $this->gates,
         ];
     }
 }

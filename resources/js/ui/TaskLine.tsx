@@ -3,6 +3,7 @@ import type { TaskSummary } from '../api/types';
 import { DepthProfile } from '../cutaway/DepthProfile';
 import { say } from '../words/words';
 import { audience } from './GivenTo';
+import { gatesInWords } from './gates';
 import { exact, near } from './time';
 
 /** A task in a list: what, for whom, until when, and how far the class is. */
@@ -18,6 +19,7 @@ export function TaskLine({ task, withClass }: { task: TaskSummary; withClass: bo
                     <span className="text-sm text-soft">
                         {withClass && `${audience(task)} · `}
                         <span title={exact(task.dueAt ?? task.givenAt)}>{when(task)}</span>
+                        {task.gates.length > 0 && ` · ${gatesInWords(task.gates)}`}
                     </span>
                 </span>
                 <DepthProfile depths={task.depths} />

@@ -99,6 +99,34 @@ final class GivingController extends Controller
         return new Response('', 204);
     }
 
+    /** For one student its gates are open, whatever was mastered before. */
+    public function lift(Task $task, string $student): Response
+    {
+        $this->authorize('reach', $task->load('class'));
+        abort_unless($task->students()->contains('id', $student), 404);
+        $this->giving->lift($task, $student, true);
+
+        return new Response('', 204);
+    }
+
+    public function noLift(Task $task, string $student): Response
+    {
+        $this->authorize('reach', $task);
+        $this->giving->lift($task, $student, false);
+
+        return new Response('', 204);
+    }
+
+    /** Which students of its class a task is for that was given to some. */
+    public function name(Request $request, Task $task): Response
+    {
+        $this->authorize('reach', $task->load('class'));
+        $request->validate(['students' => ['required', 'array', 'min:1', 'max:400'], 'students.*' => ['string']]);
+        $this->giving->name($task, array_map(strval(...), array_values($request->array('students'))));
+
+        return new Response('', 204);
+    }
+
     /** The names of the units that the teacher has. */
     public function units(Request $request): JsonResponse
     {

@@ -33,6 +33,7 @@ use HiddenLadder\Core\Terms\TermsInWords;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
+use Illuminate\Support\Facades\DB;
 
 /** A task: how it goes, and how it is given from now on. */
 final class TaskController extends Controller
@@ -44,7 +45,22 @@ final class TaskController extends Controller
     public function update(Request $request, Task $task, RoundBook $book, Giving $giving): JsonResponse
     {
         $this->authorize('reach', $task->load('class'));
-        $request->validate(['closed' => ['boolean'], 'released' => ['boolean'], 'takenBack' => ['boolean'], ...TaskMembers::rules()]);
+        $request->validate(['together' => ['boolean'], 'closed' => ['boolean'], 'released' => ['boolean'], 'takenBack' => ['boolean'], ...TaskMembers::rules()]);
+        // What was given to several classes at once is changed for all of them at once, where that is wished.
+        $tasks = $request->boolean('together') && $task->given_together !== null
+            ? Task::query()->where('given_together', $task->given_together)->where('teacher_id', $task->teacher_id)->with('class')->get()
+            : new Collection([$task]);
+        DB::transaction(function () use ($request, $tasks, $book, $giving): void {
+            foreach ($tasks as $one) {
+                $this->change($request, $one, $book, $giving);
+            }
+        }, 5);
+
+        return new JsonResponse(TaskLine::of($task->refresh()));
+    }
+
+    private function change(Request $request, Task $task, RoundBook $book, Giving $giving): void
+    {
         $task->fill(TaskMembers::of($request));
         if ($request->has('closed')) {
             $this->close($task, $request->boolean('closed'));
@@ -71,16 +87,21 @@ final class TaskController extends Controller
         }
         $task->save();
         $book->settle($task);
-
-        return new JsonResponse(TaskLine::of($task));
     }
 
-    /** Now, or opened again: a closing time that has passed then no longer holds. */
+    /** Now, or opened again: it closes then when it was to close, unless that has passed. */
     private function close(Task $task, bool $closed): void
     {
         $isClosed = $task->state() === TaskState::Closed;
         if ($closed !== $isClosed) {
-            $task->closes_at = $closed ? CarbonImmutable::now() : null;
+            $planned = $closed ? $task->closes_at : $task->planned_closes_at;
+            $isAhead = $planned !== null && $planned->isFuture();
+            $task->planned_closes_at = $closed && $isAhead ? $planned : null;
+            $task->closes_at = match (true) {
+                $closed => CarbonImmutable::now(),
+                $isAhead => $planned,
+                default => null,
+            };
         }
     }
 
@@ -100,6 +121,7 @@ final class TaskController extends Controller
                 'consequences' => TermsInWords::consequences($terms, $task->closes_at !== null),
             ]),
             'wayIn' => $task->way_in->value,
+            'givenTogether' => $task->given_together !== null,
             'waysIn' => array_column(Doorway::ofTask($task)->ways(), 'value'),
             'live' => Live::channelOf($task),
             'sitting' => $task->class_id === null ? null : Sitting::query()->where('open_for', $task->class_id)->value('id'),
@@ -185,6 +207,7 @@ final class TaskController extends Controller
                 'student' => $student, 'name' => $names->get($student)->name ?? '',
                 'dueAt' => $own->due_at?->toIso8601ZuluString(), 'closesAt' => $own->closes_at?->toIso8601ZuluString(),
                 'terms' => isset($otherwise['terms']) ? $own->terms : null,
+                'differs' => array_values(array_intersect(['dueAt', 'closesAt', 'terms', 'lifted'], array_keys($otherwise))),
             ];
         }
 

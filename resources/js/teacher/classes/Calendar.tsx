@@ -2,6 +2,7 @@ import { useState } from 'react';
 import { Link } from 'react-router';
 import type { TaskSummary } from '../../api/types';
 import { Button } from '../../ui/Button';
+import { gatesInWords } from '../../ui/gates';
 import { clock, dayNumber, exact, month, weekday } from '../../ui/time';
 import { say } from '../../words/words';
 
@@ -100,6 +101,7 @@ function line(mark: Mark) {
         <li key={`${mark.task.id} ${mark.what}`} title={exact(mark.at)} className="line-clamp-2">
             <Link className="underline decoration-edge underline-offset-2" to={`/tasks/${mark.task.id}`}>
                 {say('teacher.calendar.mark', { what: mark.what, title: mark.task.title, when: clock(mark.at) })}
+                {mark.task.gates.length > 0 && <span className="text-soft"> {gatesInWords(mark.task.gates)}</span>}
             </Link>
         </li>
     );

@@ -8,8 +8,10 @@ import { Check, Field, Select } from '../../ui/Field';
 import { Notice } from '../../ui/Notice';
 import { near } from '../../ui/time';
 import { useAttempt } from '../../ui/useAttempt';
-import { say } from '../../words/words';
+import { listed, say } from '../../words/words';
 import { asMoment, asTyped } from './members';
+
+type Exception = Task['exceptions'][number];
 
 /** What holds otherwise for single students: a later time, other terms. */
 export function Exceptions({ task }: { task: Task }) {
@@ -30,16 +32,15 @@ export function Exceptions({ task }: { task: Task }) {
                 {task.exceptions.map((one) => (
                     <li key={one.student} className="flex flex-wrap items-center gap-x-4 border-b border-line py-1">
                         <span className="min-w-40 flex-1 font-semibold">{one.name}</span>
-                        <span className="text-sm">
-                            {say('teacher.exceptions.is', {
-                                due: one.dueAt === null ? 'none' : near(one.dueAt),
-                                closes: one.closesAt === null ? 'none' : near(one.closesAt),
-                                terms: one.terms === null ? 'no' : 'yes',
-                            })}
-                        </span>
+                        <span className="text-sm">{listed(one.differs.map((what) => inWords(what, one)))}</span>
                         <Button
                             aria-label={say('teacher.exceptions.as-for-all', { name: one.name })}
-                            onClick={() => void attempt(() => take(client.DELETE('/tasks/{task}/exceptions/{student}', path(one.student))))}
+                            onClick={() =>
+                                void attempt(async () => {
+                                    await take(client.DELETE('/tasks/{task}/exceptions/{student}', path(one.student)));
+                                    await take(client.DELETE('/tasks/{task}/lifted/{student}', path(one.student)));
+                                })
+                            }
                         >
                             {say('teacher.exceptions.as-for-all-again')}
                         </Button>
@@ -61,6 +62,19 @@ export function Exceptions({ task }: { task: Task }) {
                     ))}
                 </Select>
             )}
+            {student !== '' && task.gates.length > 0 && (
+                <Button
+                    className="w-fit"
+                    onClick={() =>
+                        void attempt(async () => {
+                            await take(client.PUT('/tasks/{task}/lifted/{student}', path(student)));
+                            setStudent('');
+                        })
+                    }
+                >
+                    {say('teacher.gates.lift-for-one')}
+                </Button>
+            )}
             {student !== '' && (
                 <Otherwise
                     key={student}
@@ -76,6 +90,20 @@ export function Exceptions({ task }: { task: Task }) {
             {error !== null && <Notice>{error}</Notice>}
         </section>
     );
+}
+
+/** One thing that is not as for all. */
+function inWords(what: Exception['differs'][number], one: Exception): string {
+    switch (what) {
+        case 'dueAt':
+            return say('teacher.exceptions.due-is', { when: one.dueAt === null ? 'none' : near(one.dueAt) });
+        case 'closesAt':
+            return say('teacher.exceptions.closes-at', { when: one.closesAt === null ? 'none' : near(one.closesAt) });
+        case 'terms':
+            return say('teacher.exceptions.has-other-terms');
+        case 'lifted':
+            return say('teacher.exceptions.gates-lifted');
+    }
 }
 
 function Otherwise({

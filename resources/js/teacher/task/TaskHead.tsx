@@ -6,10 +6,12 @@ import { TermsForecast } from '../../quiz/TermsForecast';
 import { Button, buttonClass } from '../../ui/Button';
 import type { Covers } from '../../ui/covers';
 import { GivenTo } from '../../ui/GivenTo';
+import { gatesInWords } from '../../ui/gates';
 import { OpenFront } from '../../ui/OpenFront';
 import { ScreenCovers } from '../../ui/ScreenCovers';
 import { exact, near } from '../../ui/time';
 import { rich, say } from '../../words/words';
+import { GatesPart } from './GatesPart';
 import { TaskSettings } from './TaskSettings';
 
 interface Props {
@@ -44,7 +46,19 @@ export function TaskHead({ task, counts, covers, onChange }: Props) {
                             <span title={exact(task.dueAt)}> · {say('teacher.task.due', { when: near(task.dueAt) })}</span>
                         )}
                         {closed && ` · ${say('teacher.task.closed-rounds-that-were-under')}`}
+                        {task.state === 'planned' && task.opensAt !== null && (
+                            <span title={exact(task.opensAt)}> · {say('teacher.task-line.opens', { when: near(task.opensAt) })}</span>
+                        )}
+                        {task.state === 'taken-back' && ` · ${say('teacher.task.withdrawn')}`}
                     </p>
+                    {task.gates.length > 0 && (
+                        <p className="flex flex-wrap items-center gap-x-3 text-sm">
+                            <span>{gatesInWords(task.gates)}</span>
+                            <Button weight="quiet" onClick={() => void onChange({ terms: { ...task.terms, gates: [] } })}>
+                                {say('teacher.gates.lift-for-all')}
+                            </Button>
+                        </p>
+                    )}
                 </div>
                 <p>
                     {rich('teacher.task.began-and-finished', {
@@ -108,6 +122,7 @@ function HowItIsGiven({ task, onChange }: Pick<Props, 'task' | 'onChange'>) {
     return (
         <>
             <ul className="mt-2 text-sm">
+                {task.gates.length > 0 && <li>{gatesInWords(task.gates)}</li>}
                 {task.sentences.map((sentence) => (
                     <li key={sentence}>{sentence}</li>
                 ))}
@@ -125,6 +140,7 @@ function HowItIsGiven({ task, onChange }: Pick<Props, 'task' | 'onChange'>) {
             <div className="mt-3">
                 <TermsForecast quiz={task.quiz} group={task.class} terms={task.terms} />
             </div>
+            <GatesPart task={task} onChange={onChange} />
             <details className="mt-3">
                 <summary className="text-sm font-semibold">{say('teacher.task.change-the-terms-for-rounds')}</summary>
                 <ChangeTerms

@@ -4,12 +4,14 @@ import { Link, useNavigate } from 'react-router';
 import { client, sentence, take } from '../../api/client';
 import type { Task } from '../../api/types';
 import { Button, buttonClass } from '../../ui/Button';
-import { Field, Select } from '../../ui/Field';
+import { Check, Field, Select } from '../../ui/Field';
 import { Notice } from '../../ui/Notice';
+import { useAttempt } from '../../ui/useAttempt';
 import { say } from '../../words/words';
 import { Exceptions } from './Exceptions';
 import { membersOf, sent } from './members';
 import { ShareTask } from './ShareTask';
+import { SomeStudents } from './SomeStudents';
 import { TaskFields } from './TaskFields';
 
 type Change = Parameters<typeof sent>[0];
@@ -25,10 +27,11 @@ interface Props {
 export function TaskSettings({ task, names, onChange }: Props) {
     const [members, setMembers] = useState<Change>(() => membersOf(task));
     const [kept, setKept] = useState(false);
+    const [together, setTogether] = useState(false);
     const isChanged = JSON.stringify(members) !== JSON.stringify(membersOf(task));
     const save = (event: FormEvent) => {
         event.preventDefault();
-        void onChange(sent(members)).then(setKept);
+        void onChange({ ...sent(members), together }).then(setKept);
     };
     return (
         <div className="mt-3 grid gap-5">
@@ -42,6 +45,7 @@ export function TaskSettings({ task, names, onChange }: Props) {
                     onChange={(event) => setMembers({ ...members, dueAt: event.currentTarget.value })}
                 />
                 <TaskFields members={members} onChange={setMembers} suggests={task.wayIn} hasNames />
+                {task.givenTogether && <Check label={say('teacher.give.for-all-classes')} checked={together} onChange={setTogether} />}
                 <div className="flex flex-wrap items-center gap-3">
                     <Button type="submit" weight="main" disabled={!isChanged}>
                         {say('teacher.give.keep-this')}
@@ -49,16 +53,41 @@ export function TaskSettings({ task, names, onChange }: Props) {
                     {kept && !isChanged && <p className="text-sm">{say('teacher.give.it-is-kept')}</p>}
                 </div>
             </form>
+            {names && task.audience === 'students' && task.class !== null && <ForWhom task={task} group={task.class.id} />}
             {names && <Exceptions task={task} />}
             <div className="flex flex-wrap items-end gap-6 border-t border-line pt-4">
                 <GiveAgain task={task} />
                 <Link className={`${buttonClass()} min-h-[42px]`} to={`/tasks/${task.id}/sheets`}>
                     {say('teacher.sheets.on-paper')}
                 </Link>
-                <Button onClick={() => void onChange({ takenBack: task.state !== 'taken-back' })}>
+                <Button onClick={() => void onChange({ takenBack: task.state !== 'taken-back', together })}>
                     {task.state === 'taken-back' ? say('teacher.give.give-it-again-after-all') : say('teacher.give.take-it-back')}
                 </Button>
             </div>
+        </div>
+    );
+}
+
+/** For which students of the class it is; who is left out keeps what they did. */
+function ForWhom({ task, group }: { task: Task; group: string }) {
+    const [chosen, setChosen] = useState(task.named);
+    const { error, attempt } = useAttempt('task', 'lookout');
+    const isChanged = [...chosen].sort().join() !== [...task.named].sort().join();
+    return (
+        <div className="grid max-w-3xl gap-2 border-t border-line pt-4">
+            <SomeStudents group={group} chosen={chosen} onChange={setChosen} />
+            <Button
+                className="w-fit"
+                disabled={!isChanged || chosen.length === 0}
+                onClick={() =>
+                    void attempt(() =>
+                        take(client.PUT('/tasks/{task}/students', { params: { path: { task: task.id } }, body: { students: chosen } })),
+                    )
+                }
+            >
+                {say('teacher.give.save-students')}
+            </Button>
+            {error !== null && <Notice>{error}</Notice>}
         </div>
     );
 }
