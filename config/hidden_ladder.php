@@ -11,6 +11,9 @@ return [
     // What is kept of what the core worked out, is kept as long as its rules are these.
     'rules' => \HiddenLadder\App\DerivedCache::rules(),
 
+    // Without it nobody makes the first account of a server, whose keeper says who may sign up; `bin/start` prints it.
+    'startup_code' => (string) env('APP_STARTUP_CODE', ''),
+
     // Where uploaded and shipped videos and pictures lie.
     'media_folder' => env('MEDIA_FOLDER', storage_path('app/media')),
 

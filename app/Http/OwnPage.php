@@ -128,7 +128,8 @@ final class OwnPage
                 'late' => $summary['finished'] && in_array($current->id, $late, true),
             ],
             'score' => $showsScore ? $soFar->score() : null,
-            'mastered' => $done !== null && ! $isPast && $this->views->tellsMastery($done, $own) && $own->rounds->contains('mastered', true),
+            'mastered' => $done !== null && ! $isPast && $this->views->tellsMastery($done, $own)
+                && $own->rounds->contains('mastered', true),
             'rounds' => $isPast ? [] : $this->rounds($own),
             'goal' => $soFar->goal(),
             'nextFrom' => $nextFrom === null ? null : CarbonImmutable::createFromTimestampMs($nextFrom)->toIso8601ZuluString(),

@@ -88,7 +88,9 @@ final class Quotas
 
     private static function over(string $whose, int $limit): Rejected
     {
-        return new Rejected(Reason::TooLarge, new Message('problem.media.quota', ['whose' => $whose, 'limit' => $limit]), ['limit' => $limit]);
+        $why = new Message('problem.media.quota', ['whose' => $whose, 'limit' => $limit]);
+
+        return new Rejected(Reason::TooLarge, $why, ['limit' => $limit]);
     }
 
     private static function limit(string $whose): int

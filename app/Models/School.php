@@ -6,6 +6,7 @@ namespace HiddenLadder\App\Models;
 
 use HiddenLadder\App\School\SignUp;
 use Illuminate\Database\Eloquent\Relations\HasMany;
+use Illuminate\Support\Facades\Config;
 
 /**
  * Teachers, students and classes belong to one. Whoever signs up alone has one of their own, and keeps it.
@@ -33,6 +34,12 @@ final class School extends Model
     public static function signUp(): SignUp
     {
         return self::host()->sign_up ?? SignUp::Anyone;
+    }
+
+    /** Whether an account that is made now is the first, which the person who runs the server has to make. */
+    public static function needsStartUpCode(): bool
+    {
+        return Config::string('hidden_ladder.startup_code') !== '' && self::query()->doesntExist();
     }
 
     /** A new one. The first on a server is its host. */

@@ -12,7 +12,9 @@ use Illuminate\Database\Eloquent\Relations\BelongsToMany;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 
 /**
- * @phpstan-type Otherwise array{dueAt?: ?string, closesAt?: ?string, terms?: array<array-key, mixed>, excused?: true, releasedAt?: ?string, lifted?: true}
+ * @phpstan-type Otherwise array{
+ *     dueAt?: ?string, closesAt?: ?string, terms?: array<array-key, mixed>, excused?: true, releasedAt?: ?string, lifted?: true,
+ * }
  *
  * A quiz given with terms: to a class, to some students, or to whoever has its link.
  *

@@ -16,7 +16,9 @@ final class PersonActPolicy
     {
         $isKeeper = $teacher->is_keeper && $teacher->school_id === $act->school_id;
 
-        return $act->teacher_id !== $teacher->id && ($isKeeper || self::concerns($teacher, $act)) ? Response::allow() : Response::denyAsNotFound();
+        $decides = $act->teacher_id !== $teacher->id && ($isKeeper || self::concerns($teacher, $act));
+
+        return $decides ? Response::allow() : Response::denyAsNotFound();
     }
 
     public function see(Teacher $teacher, PersonAct $act): Response

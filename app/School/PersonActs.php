@@ -108,7 +108,8 @@ final readonly class PersonActs
 
         return $this->recent($teacher)->where('created_at', '>', now()->subDays(self::TOLD_FOR))
             ->where(static fn ($either) => $either->whereIn('id', $told)->when($teacher->is_keeper, static fn ($asked) => $asked
-                ->orWhere(static fn ($one) => $one->where('state', PersonActState::Asked)->where('teacher_id', '!=', $teacher->id))))->get();
+                ->orWhere(static fn ($one) => $one->where('state', PersonActState::Asked)
+                    ->where('teacher_id', '!=', $teacher->id))))->get();
     }
 
     /** @return Collection<int, PersonAct> all of the school, the newest first */

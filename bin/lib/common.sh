@@ -320,6 +320,9 @@ own_port() {
 instance_env() {
     local name=$1 port=$2 base=$VAR/$1
     [ -f "$VAR/app.key" ] || (umask 077; printf 'base64:%s' "$(head -c 32 /dev/urandom | base64)" >"$VAR/app.key")
+    # Asked for with the first account of a server: whoever makes it keeps the server.
+    [ -s "$VAR/startup.code" ] || (umask 077; head -c 9 /dev/urandom | base64 | tr '+/' 'ab' >"$VAR/startup.code")
+    export APP_STARTUP_CODE=; [ "$name" != app ] || APP_STARTUP_CODE=$(cat "$VAR/startup.code")
     # By which a gradebook knows this program.
     [ -s "$VAR/gradebook.key" ] || (umask 077; php -r 'openssl_pkey_export(openssl_pkey_new(["private_key_bits" => 2048]), $key); echo $key;' >"$VAR/gradebook.key")
     export GRADEBOOK_KEY; GRADEBOOK_KEY=$(base64 -w0 "$VAR/gradebook.key")

@@ -44,6 +44,25 @@ final class SchoolTest extends AppTestCase
         );
     }
 
+    public function test_the_first_account_of_a_server_needs_the_start_up_code(): void
+    {
+        config(['hidden_ladder.startup_code' => 'kelp-9']);
+        $this->getJson('/api/teacher/sign-up')->assertOk()->assertJsonPath('needsCode', false);
+        $this->app->make('db')->statement('SET foreign_key_checks = 0');
+        School::query()->delete();
+        $this->app->make('db')->statement('SET foreign_key_checks = 1');
+        $this->getJson('/api/teacher/sign-up')->assertOk()->assertJsonPath('needsCode', true);
+        $signUp = fn (array $more): TestResponse => $this->postJson('/api/teacher/sign-up', $more + [
+            'name' => 'First', 'email' => 'first@school.example', 'password' => 'a long password',
+        ]);
+        $signUp([])->assertUnprocessable()->assertJsonPath('errors.0.pointer', '/code');
+        $signUp(['code' => 'guess'])->assertUnprocessable();
+        $signUp(['code' => ' kelp-9 '])->assertCreated();
+        $this->app->make('auth')->forgetGuards();
+        $this->flushSession();
+        $this->postJson('/api/teacher/sign-up', ['name' => 'Second', 'email' => 'second@school.example', 'password' => 'a long password'])->assertCreated();
+    }
+
     public function test_a_colleague_makes_an_account_by_invitation_once(): void
     {
         $token = $this->invite();

@@ -77,7 +77,8 @@ final class EndOldSessions
         if ($student !== null && $request->session()->get(self::OWN_DEVICE) === true) {
             return false;
         }
-        $kind = $student === null ? 'teacher' : ($student->kind === StudentKind::Roster && $student->cameInAs === null ? 'student' : 'guest');
+        $isListed = $student?->kind === StudentKind::Roster && $student->cameInAs === null;
+        $kind = $student === null ? 'teacher' : ($isListed ? 'student' : 'guest');
         $isStill = $last !== 0 && $last < $now - self::LEFT[$kind];
 
         return $isStill || ($student?->enteredAt !== null && $student->enteredAt < $now - self::LONGEST);

@@ -26,7 +26,7 @@ final class TaskLines extends JsonResource
 
     /**
      * @param  Collection<int, Task>  $tasks
-     * @return array<string, list<array{quiz: string, title: string, score: ?float}>> what opens each, by task; a quiz that is gone holds nobody
+     * @return array<string, list<array{quiz: string, title: string, score: ?float}>> what opens each; no quizzes that are gone
      */
     private static function gates(Collection $tasks): array
     {
@@ -38,7 +38,9 @@ final class TaskLines extends JsonResource
         $titles = $quizzes === [] ? collect() : Quiz::query()->whereKey(array_unique($quizzes))->pluck('title', 'id');
 
         return array_map(static fn (array $ofTask): array => array_values(array_map(
-            static fn (Gate $gate): array => ['quiz' => $gate->quiz, 'title' => (string) $titles->get($gate->quiz), 'score' => $gate->score],
+            static fn (Gate $gate): array => [
+                'quiz' => $gate->quiz, 'title' => (string) $titles->get($gate->quiz), 'score' => $gate->score,
+            ],
             array_filter($ofTask, static fn (Gate $gate): bool => $titles->has($gate->quiz)),
         )), $gates);
     }

@@ -26,7 +26,7 @@ final class TeacherAccount extends JsonResource
             'id' => $this->teacher->id,
             'name' => $this->teacher->name,
             'email' => $this->teacher->email,
-            'timeZone' => $this->teacher->loadMissing('school')->school->time_zone,
+            'timeZone' => $this->teacher->school()->sole()->time_zone,
             'isKeeper' => $this->teacher->is_keeper,
             // What this server and this school can do at all, so that nothing else is offered.
             'searchesVideos' => VideoServices::settings() !== [],

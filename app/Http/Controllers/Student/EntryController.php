@@ -44,7 +44,10 @@ final class EntryController extends Controller
         ]);
     }
 
-    /** With a secret, the first entry sets it, with the code of the student's card. Whether a name is on the roster is told only where it is enough to come in by. */
+    /**
+     * With a secret, the first entry sets it, with the code of the student's card. Whether a name is on the roster is told only where it
+     * is enough to come in by.
+     */
     public function enter(Request $request, Phrases $phrases): JsonResponse
     {
         $request->validate([

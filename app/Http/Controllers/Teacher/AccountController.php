@@ -24,6 +24,7 @@ use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Illuminate\Support\Facades\App;
+use Illuminate\Support\Facades\Config;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Password;
 use Illuminate\Support\Str;
@@ -43,6 +44,7 @@ final class AccountController extends Controller
                 'password' => self::PASSWORD,
                 'invitation' => ['nullable', 'string', 'max:100'],
                 'timeZone' => ['nullable', 'timezone:all'],
+                'code' => ['nullable', 'string', 'max:40'],
             ],
         );
         $name = $request->string('name')->trim()->value();
@@ -52,6 +54,7 @@ final class AccountController extends Controller
         Threshold::of($request, 'sign-up')->knock();
         $invitation = $request->filled('invitation') ? $invitations->find($request->string('invitation')->value()) : null;
         self::maySignUp($invitation);
+        self::hasStartUpCode($request);
         $email = self::address($request);
         if (Teacher::query()->where('email', $email)->exists()) {
             throw self::addressTaken();
@@ -82,7 +85,7 @@ final class AccountController extends Controller
     /** What the page of signing up says: whether it can be done. */
     public function signUpIs(): JsonResponse
     {
-        return new JsonResponse(['signUp' => School::signUp()->value]);
+        return new JsonResponse(['signUp' => School::signUp()->value, 'needsCode' => School::needsStartUpCode()]);
     }
 
     /** @throws Rejected where the keeper of the server lets nobody sign up, or the invited alone */
@@ -91,6 +94,16 @@ final class AccountController extends Controller
         $who = School::signUp();
         if ($who === SignUp::Nobody || ($who === SignUp::Invited && $invitation === null)) {
             throw Rejected::invalid(new Message('problem.account.sign-up', ['who' => $who->value]));
+        }
+    }
+
+    /** @throws Rejected when it is the first account, and not made by the person who runs the server */
+    private static function hasStartUpCode(Request $request): void
+    {
+        $typed = trim($request->string('code')->value());
+        if (School::needsStartUpCode() && ! hash_equals(Config::string('hidden_ladder.startup_code'), $typed)) {
+            $why = new Message('problem.account.startup-code');
+            throw Rejected::invalid($why, [new Fault('/code', $why)]);
         }
     }
 

@@ -45,7 +45,10 @@ final class TaskController extends Controller
     public function update(Request $request, Task $task, RoundBook $book, Giving $giving): JsonResponse
     {
         $this->authorize('reach', $task->load('class'));
-        $request->validate(['together' => ['boolean'], 'closed' => ['boolean'], 'released' => ['boolean'], 'takenBack' => ['boolean'], ...TaskMembers::rules()]);
+        $request->validate([
+            'together' => ['boolean'], 'closed' => ['boolean'], 'released' => ['boolean'], 'takenBack' => ['boolean'],
+            ...TaskMembers::rules(),
+        ]);
         // What was given to several classes at once is changed for all of them at once, where that is wished.
         $tasks = $request->boolean('together') && $task->given_together !== null
             ? Task::query()->where('given_together', $task->given_together)->where('teacher_id', $task->teacher_id)->with('class')->get()

@@ -179,7 +179,7 @@ export function SignUp() {
     const may = useQuery({ queryKey: ['sign-up'], queryFn: () => take(client.GET('/teacher/sign-up')) });
     const who = may.data?.signUp ?? 'anyone';
     return who === 'anyone' ? (
-        <SignUpForm title={say('teacher.account.make-an-account')} signIn="/sign-in" />
+        <SignUpForm title={say('teacher.account.make-an-account')} signIn="/sign-in" needsCode={may.data?.needsCode === true} />
     ) : (
         <main className="mx-auto grid max-w-xl gap-5 p-8">
             <h1 className="text-3xl">{say('teacher.account.make-an-account')}</h1>
@@ -197,17 +197,21 @@ export function SignUpForm({
     before,
     email: known = '',
     invitation,
+    needsCode = false,
     signIn,
 }: {
     title: string;
     before?: string;
     email?: string;
     invitation?: string;
+    /** It is the first account of the server. */
+    needsCode?: boolean;
     signIn: string;
 }) {
     const [name, setName] = useState('');
     const [email, setEmail] = useState(known);
     const [password, setPassword] = useState('');
+    const [code, setCode] = useState('');
     const enter = useEntry();
     return (
         <Outside
@@ -215,7 +219,14 @@ export function SignUpForm({
             submit={say('teacher.account.make-the-account')}
             send={async () => {
                 const timeZone = Intl.DateTimeFormat().resolvedOptions().timeZone;
-                const body = { name, email, password, timeZone, ...(invitation === undefined ? {} : { invitation }) };
+                const body = {
+                    name,
+                    email,
+                    password,
+                    timeZone,
+                    ...(invitation === undefined ? {} : { invitation }),
+                    ...(needsCode ? { code } : {}),
+                };
                 await take(client.POST('/teacher/sign-up', { body }));
                 await enter();
             }}
@@ -229,6 +240,16 @@ export function SignUpForm({
             }
         >
             {before !== undefined && <p>{before}</p>}
+            {needsCode && (
+                <Field
+                    label={say('teacher.account.startup-code')}
+                    hint={say('teacher.account.startup-code-hint')}
+                    autoComplete="off"
+                    required
+                    value={code}
+                    onChange={(event) => setCode(event.currentTarget.value)}
+                />
+            )}
             <Field
                 label={say('teacher.account.your-name')}
                 hint={say('teacher.account.as-students-and-colleagues-know')}
