@@ -8,6 +8,7 @@ use HiddenLadder\App\Accounts\Door;
 use HiddenLadder\App\Models\Merge;
 use HiddenLadder\App\Models\PersonAct;
 use HiddenLadder\App\Models\Student;
+use HiddenLadder\App\Models\StudentKind;
 use HiddenLadder\App\Models\Teacher;
 use HiddenLadder\App\Reason;
 use HiddenLadder\App\Rejected;
@@ -61,9 +62,16 @@ final readonly class PersonActs
         return $act === null || $act->state === PersonActState::Done;
     }
 
-    /** @return ?Merge null where it was asked for */
+    /**
+     * A guest who is put to a name brings work along and takes nothing over: nobody has to be asked.
+     *
+     * @return ?Merge null where it was asked for
+     */
     public function merge(Teacher $teacher, Student $kept, Student $gone): ?Merge
     {
+        if ($gone->kind !== StudentKind::Roster) {
+            return $this->merging->merge($kept, $gone, $teacher);
+        }
         $act = $this->doOrAsk($teacher, $kept, PersonActKind::Merge, ['gone' => $gone->id], $gone);
 
         return $act === null || $act->state === PersonActState::Done

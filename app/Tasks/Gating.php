@@ -14,6 +14,15 @@ use HiddenLadder\Core\Terms\Terms;
 /** Which of a teacher's quizzes open others. */
 final class Gating
 {
+    /** Whether every quiz that has to be done first is the same teacher's; that another's exists is not told. */
+    public static function isOwn(Quiz $quiz, Terms $terms): bool
+    {
+        $quizzes = array_unique(self::quizzes($terms));
+
+        return $quizzes === []
+            || Quiz::query()->where('teacher_id', $quiz->teacher_id)->whereKey($quizzes)->count() === count($quizzes);
+    }
+
     /**
      * The circle of quizzes waiting for each other that there would be with this quiz given under these terms.
      *

@@ -45,7 +45,7 @@ final class Giving
         if ($quiz->latestEdition === null) {
             throw new Rejected(Reason::NotPublished, new Message('problem.task.publish-first'));
         }
-        self::noCircle($quiz, $terms);
+        self::checkGates($quiz, $terms);
         // A link by itself lets in whoever has it, with a name of their own: there may be no list to be on.
         $members += ['way_in' => $classes === [] ? WayIn::Guest : WayIn::for($terms->purpose)];
 
@@ -107,7 +107,7 @@ final class Giving
             $locked->exceptions = self::with($locked->exceptions, $student, self::differing($locked, $said) + $elsewhere);
             $own = $locked->forStudent($student);
             self::inOrder($own);
-            self::noCircle($locked->quiz()->sole(), Terms::read(Fields::of($own->terms)));
+            self::checkGates($locked->quiz()->sole(), Terms::read(Fields::of($own->terms)));
             $locked->save();
         }, 5);
         $task->refresh();
@@ -243,9 +243,15 @@ final class Giving
         }
     }
 
-    /** @throws Rejected when quizzes would wait for each other */
-    public static function noCircle(Quiz $quiz, Terms $terms): void
+    /** @throws Rejected when it would wait for a quiz that is not the teacher's, or quizzes would wait for each other */
+    public static function checkGates(Quiz $quiz, Terms $terms): void
     {
+        if (! Gating::isOwn($quiz, $terms)) {
+            throw Rejected::invalid(
+                new Message('problem.task.gate-not-yours'),
+                [new Fault('/terms/gates', new Message('problem.task.gate-not-yours'))],
+            );
+        }
         if (Gating::circle($quiz, $terms) !== []) {
             throw Rejected::invalid(
                 new Message('problem.task.gates-in-a-circle'),

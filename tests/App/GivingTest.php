@@ -204,6 +204,15 @@ final class GivingTest extends AppTestCase
         $this->begin($bram, $task)->assertOk();
     }
 
+    public function test_no_task_waits_for_somebody_elses_quiz(): void
+    {
+        $other = $this->quiz($this->teacher('Stranger'), ['title' => 'Secret plans'] + Sample::document());
+        $this->give(['terms' => ['gates' => [['quiz' => $other->id]]]])->assertUnprocessable()->assertJsonPath('errors.0.pointer', '/terms/gates')
+            ->assertJsonMissing(['title' => 'Secret plans']);
+        $task = $this->give()->assertCreated()->json('0.id');
+        $this->patchJson("/api/tasks/$task", ['terms' => ['gates' => [['quiz' => $other->id]]]])->assertUnprocessable();
+    }
+
     public function test_an_exception_holds_only_what_differs(): void
     {
         $due = now()->addDays(2)->startOfSecond();

@@ -105,6 +105,50 @@ final class ProvenPersonTest extends AppTestCase
         $this->enter(['code' => $this->codeOf($this->ada)] + $by)->assertOk()->assertJsonPath('id', $this->ada->id);
     }
 
+    public function test_codes_of_namesakes_are_counted_by_the_name_and_the_right_one_does_not_slip_through(): void
+    {
+        $elsewhere = $this->schoolClass($this->ines, 'Dario');
+        app(Roster::class)->add($elsewhere, NameTable::read('Ada Brandt'), [null]);
+        $task = $this->given($this->class, $this->quiz($this->ines));
+        $task->update(['class_id' => null, 'audience' => 'link', 'link' => 'thelink', 'way_in' => WayIn::Secret]);
+        $by = ['link' => 'thelink', 'phrase' => null, 'secret' => 'limpet', 'first' => true];
+        for ($try = 0; $try < 6; $try++) {
+            $this->enter(['code' => 'ABC-DEF'] + $by)->assertUnprocessable();
+        }
+        $this->enter(['code' => $this->codeOf($this->ada)] + $by)->assertStatus(429);
+        self::assertNull($this->ada->refresh()->secret);
+    }
+
+    public function test_a_guest_is_put_to_a_shared_name_without_asking(): void
+    {
+        $this->share();
+        $guest = Student::query()->create(['school_id' => $this->ines->school_id, 'kind' => 'guest', 'given_name' => 'Pip']);
+        $task = $this->given($this->other, $this->quiz($this->marta));
+        $this->app->make('db')->table('task_students')->insert(['task_id' => $task->id, 'student_id' => $guest->id]);
+        $this->asTeacher($this->marta)->postJson("/api/classes/{$this->other->id}/students/{$this->ada->id}/merges", ['gone' => $guest->id])
+            ->assertCreated()->assertJsonPath('id', static fn (?string $id): bool => $id !== null);
+        self::assertSame($this->ada->id, $guest->refresh()->merged_into);
+    }
+
+    public function test_what_a_closing_cut_short_still_takes_late_answers_of_who_came_in_by_name(): void
+    {
+        $task = $this->given($this->class, $this->quiz($this->ines));
+        $task->update(['way_in' => WayIn::Name]);
+        $this->enter(['way' => 'name'])->assertOk();
+        $view = $this->postJson("/api/student/tasks/$task->id/rounds", [])->assertOk()->json();
+        $made = (int) now()->valueOf();
+        $this->travel(1)->minutes();
+        $task->update(['closes_at' => now()]);
+        // The next starter lets them in by name again.
+        $this->given($this->class, $this->quiz($this->ines))->update(['way_in' => WayIn::Name]);
+        $this->travel(2)->minutes();
+        $this->enter(['way' => 'name'])->assertOk();
+        $question = $view['place']['question'];
+        $this->sendsEvent($view['id'], 'answered', [
+            'question' => $question['id'], 'response' => ['choices' => [$question['options'][0]['id']]],
+        ], ['at' => $made, 'sentAt' => (int) now()->valueOf()])->assertOk();
+    }
+
     public function test_without_codes_for_one_lesson_a_first_secret_is_chosen_and_never_a_reset(): void
     {
         $first = ['secret' => 'limpet', 'first' => true];

@@ -99,6 +99,25 @@ final class SharedTabletTest extends AppTestCase
         self::assertTrue($this->isIn());
     }
 
+    public function test_a_teacher_is_out_after_half_a_day_unless_the_device_remembers(): void
+    {
+        foreach ([false, true] as $remember) {
+            $this->flushSession();
+            $this->app->make('auth')->forgetGuards();
+            $signedIn = $this->postJson('/api/teacher/sign-in', [
+                'email' => $this->teacher->email, 'password' => 'a long password', 'remember' => $remember,
+            ])->assertOk();
+            foreach ($signedIn->headers->getCookies() as $cookie) {
+                if (str_contains($cookie->getName(), 'remember_teacher')) {
+                    $this->withUnencryptedCookie($cookie->getName(), (string) $cookie->getValue());
+                }
+            }
+            $this->travel(13)->hours();
+            $this->app->make('auth')->forgetGuards();
+            $this->withCredentials()->getJson('/api/teacher')->assertStatus($remember ? 200 : 401);
+        }
+    }
+
     public function test_leaving_tells_the_browser_to_forget_pages_and_nothing_that_waits(): void
     {
         $this->comesIn('Ada');

@@ -53,7 +53,9 @@ final class EndOldSessions
                 $student->enteredAt = is_int($entered) ? $entered : null;
             }
             $epoch = self::epoch($user);
-            $isOver = $epoch !== null && self::isOver($request, $name, $student);
+            // A teacher who said so stays signed in on a device.
+            $isRemembered = $student === null && $request->cookie($guard->getRecallerName()) !== null;
+            $isOver = $epoch !== null && ! $isRemembered && self::isOver($request, $name, $student);
             if ($epoch !== null && ($isOver || $request->session()->get(self::key($name)) !== $epoch)) {
                 $guard->logoutCurrentDevice();
                 $request->session()->forget(self::key($name));

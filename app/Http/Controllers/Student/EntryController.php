@@ -123,13 +123,15 @@ final class EntryController extends Controller
         $named = $doorway->named($name);
         // Of several with one name in a school, the secret or the code says who.
         $candidates = $named->count() > 1
-            ? $named->filter(static fn (Student $one): bool => $isFirst ? EntryCode::fits($one, $code) : $one->secret !== null)->values()
+            ? $named->filter(static fn (Student $one): bool => $isFirst === ($one->secret === null))->values()
             : $named;
         $only = self::theOnly($candidates);
-        // Tries at a name of several count by the name, and before any secret is compared: no other door tells the right one.
+        // Tries at a name of several count by the name, before any secret or code is compared: no other door tells the right one.
         $door = $only === null ? Door::ofNobody($doorway->id(), Name::keyOf($name)) : Door::of($only, Device::of($request));
         $door->knock();
-        $student = $only ?? $candidates->first(static fn (Student $one): bool => Hash::check($secret, (string) $one->secret));
+        $student = $only ?? $candidates->first(static fn (Student $one): bool => $isFirst
+            ? EntryCode::fits($one, $code)
+            : Hash::check($secret, (string) $one->secret));
         $mayChoose = $student !== null && (EntryCode::fits($student, $code) || (! $doorway->asksForCode() && ! $student->had_secret));
         if ($student === null || ! ($isFirst ? $mayChoose && self::choose($student, $secret) : self::opens($student, $secret))) {
             // The time it takes does not tell whether the name is there, has a secret, or was chosen for.

@@ -81,7 +81,7 @@ final class TaskController extends Controller
         }
         if ($request->has('terms')) {
             $terms = Terms::read(Fields::of($request->input('terms'), '/terms'));
-            Giving::noCircle($task->quiz, $terms);
+            Giving::checkGates($task->quiz, $terms);
             $task->terms = $terms->toArray();
         }
         // A closing by hand comes when it comes.
