@@ -153,10 +153,14 @@ final class Student extends Model implements Authenticatable, HasEpoch
         return $this->cameInBy === WayIn::Secret || ($this->kind !== StudentKind::Roster && $this->cameInAs === null);
     }
 
-    /** Whether a round was over before this session began; then it is somebody's past. What a closing cut short may still get answers. */
+    /**
+     * Whether a round was over before this session began; then it is somebody's past. One that a closing cut short may still get
+     * late answers.
+     */
     public function isOfThePast(Round $round): bool
     {
-        return $round->finished_at !== null && ! $round->interrupted && $this->enteredAt !== null && $round->finished_at->getTimestamp() < $this->enteredAt;
+        return $round->finished_at !== null && ! $round->interrupted
+            && $this->enteredAt !== null && $round->finished_at->getTimestamp() < $this->enteredAt;
     }
 
     /** Who they are now: themselves, or whom they were found to be. */
