@@ -1,5 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { expect } from '@playwright/test';
+import { strFromU8, unzipSync } from 'fflate';
 import { gradebookOf } from './gradebook';
 import { enter, giveOut, isAccessible, phone, post, publishNumber, signUp } from './helpers';
 import { test } from './test';
@@ -105,9 +106,12 @@ test('the record of a class: what counts, who is missing or excused, shown to st
         };
         const book = await saved(say('ui.take-away.spreadsheet'));
         expect([book.name, book.bytes.subarray(0, 2).toString()]).toEqual(['Year 8.xlsx', 'PK']);
-        const sheet = await saved(say('ui.take-away.csv'));
-        expect(sheet.name).toBe('Year 8.csv');
-        expect(sheet.bytes.toString()).toContain('Zimmer,Ada,,');
+        const zip = await saved(say('ui.take-away.csv'));
+        expect(zip.name).toBe('Year 8.zip');
+        const files = unzipSync(zip.bytes);
+        const scores = `${say('teacher.record.sheet', { of: 'scores' })}.csv`;
+        expect(Object.keys(files).length).toBeGreaterThan(1);
+        expect(strFromU8(files[scores] ?? new Uint8Array())).toContain('Zimmer,Ada,,');
     });
     await test.step('for the class, names and scores are covered', async () => {
         await page.getByText(say('ui.covers.for-the-class')).click();
